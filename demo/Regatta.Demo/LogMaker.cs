@@ -1,0 +1,98 @@
+using Regatta.Core.Units;
+using Regatta.Formats.Bundles;
+
+namespace Regatta.Demo;
+
+/// <summary>How a hidden boat answers: helm at the reference, per knot, per degree of heel, and per unit of each control from a neutral position.</summary>
+internal sealed record TrueBoat(double At, double ReferenceKnots, double PerKnot, double PerHeelDegree, Dictionary<string, (double PerUnit, double Neutral, double Unit)> Effects)
+{
+    public double Helm(double knots, double heel, Func<string, double> mark) =>
+        At + (PerKnot * (knots - ReferenceKnots)) + (PerHeelDegree * heel)
+        + Effects.Sum(effect => effect.Value.PerUnit * (mark(effect.Key) - effect.Value.Neutral) / effect.Value.Unit);
+}
+
+/// <summary>Makes two seasons of logs from a true boat plus noise.</summary>
+internal static class LogMaker
+{
+    private const int LogsASeason = 42;
+    private const double HelmNoise = 0.7;
+
+    private static readonly string[] Gates = ["rudderCentred", "steadyFullSpeed", "flat", "trimmed"];
+
+    private static readonly string[] Notes =
+    [
+        "Short chop at the bend.", "Wind against the tide.", "Gusty under the trees, steady further out.", "New crew, slow in the tacks.",
+        "Sheet eased a hand in the gusts.", "Flat water all afternoon.", "Weed on the board for the first lap.",
+    ];
+
+    public static ClassDocument WithLogs(ClassDocument boat, TrueBoat truth, IReadOnlyList<string> sailors, Random random) => boat with
+    {
+        Logs =
+        [
+            .. from season in (int[])[2025, 2026]
+               from log in Enumerable.Range(0, LogsASeason).Select(_ => Log(boat, truth, season, sailors, random)).OrderBy(log => log.SailedAt)
+               select log,
+        ],
+    };
+
+    private static LogDocument Log(ClassDocument boat, TrueBoat truth, int season, IReadOnlyList<string> sailors, Random random)
+    {
+        var version = boat.Versions!.Last(candidate => candidate.At.Year <= season);
+        var day = new DateTimeOffset(season, 4, 20, 10 + random.Next(8), 15 * random.Next(4), 0, TimeSpan.Zero).AddDays(random.Next(185));
+        var mean = Math.Clamp(12 + (4.5 * Normal(random)), 2, 24);
+        var (from, to) = (Math.Round(mean - 1), Math.Round(mean + 1));
+        var marks = Marks(version.Matrix, mean, random);
+        var heel = Math.Max(0, Math.Round(3 + (3 * Normal(random))));
+        var helm = truth.Helm((from + to) / 2, heel, key => marks[key]);
+        var sailor = sailors[random.Next(sailors.Count)];
+        // One boat's rudder sits a little off: it shows as a difference between the tacks, not as balance.
+        var bias = sailor == "ewan" ? 1.2 : 0;
+        var held = Gates.Where(_ => random.NextDouble() > 0.04).ToList();
+        var felt = (int)Math.Clamp(Math.Round(5 - Math.Abs(helm - 3) + (0.6 * Normal(random))), 1, 5);
+        return new(
+            Key(random),
+            day,
+            ClassMaker.Knots(from),
+            ClassMaker.Knots(to),
+            marks,
+            Gust: random.Next(3) == 0 ? null : ClassMaker.Knots(Math.Round((mean * 1.2) + 2)),
+            Sailor: sailor,
+            HelmPort: Half(helm + bias + (HelmNoise * Normal(random))),
+            HelmStarboard: random.Next(12) == 0 ? null : Half(helm - bias + (HelmNoise * Normal(random))),
+            Heel: heel,
+            GatesHeld: held,
+            Luffing: random.Next(4) switch { 0 => null, 1 => "first", _ => "together" },
+            Felt: ((string[])["slow", "ratherSlow", "usual", "ratherFast", "fast"])[felt - 1],
+            Note: random.Next(6) == 0 ? Notes[random.Next(Notes.Length)] : null,
+            Version: version.Number);
+    }
+
+    /// <summary>The card's marks, with what people change by a step or two.</summary>
+    private static Dictionary<string, double> Marks(MatrixDocument matrix, double knots, Random random)
+    {
+        var band = matrix.Bands.LastOrDefault(candidate => ClassMaker.Knots(knots) >= candidate.From)!;
+        var marks = new Dictionary<string, double>();
+        foreach (var control in matrix.Controls)
+        {
+            if (matrix.Cells.FirstOrDefault(cell => cell.Band == band.Id && cell.Control == control.Key)?.Mark is { } mark)
+            {
+                var scale = ControlJson.Read(control).Scale;
+                var steps = control.HelmPerUnit is null ? (random.Next(6) == 0 ? random.Next(-1, 2) : 0) : Math.Round(1.1 * Normal(random));
+                marks[control.Key] = Math.Round(scale.StepBy(new(mark), (int)steps).Position, 6);
+            }
+        }
+
+        return marks;
+    }
+
+    private static Guid Key(Random random)
+    {
+        var bytes = new byte[16];
+        random.NextBytes(bytes);
+        return new(bytes);
+    }
+
+    private static double Half(double number) => Math.Round(number * 2) / 2;
+
+    private static double Normal(Random random) => Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());
+}

@@ -1,0 +1,100 @@
+using Regatta.Core.Units;
+
+namespace Regatta.Core.Checks;
+
+/// <summary>The helm carried in a steady breeze, in degrees of rudder, + weather helm, on one tack or both.</summary>
+public sealed record HelmReading
+{
+    /// <summary>No rudder is carried beyond this; a typing slip.</summary>
+    public static readonly Angle Most = Angle.FromDegrees(45);
+
+    private HelmReading(Angle? port, Angle? starboard) => (Port, Starboard) = (port, starboard);
+
+    /// <summary>On port tack, or null when not looked at.</summary>
+    public Angle? Port { get; }
+
+    /// <summary>On starboard tack, or null when not looked at.</summary>
+    public Angle? Starboard { get; }
+
+    /// <summary>True when both tacks were looked at.</summary>
+    public bool BothTacks => Port is not null && Starboard is not null;
+
+    /// <summary>The mean of both tacks: what the rig and the hull ask of the rudder. Of one tack alone, that tack.</summary>
+    public Angle Mean => BothTacks ? 0.5 * (Port!.Value + Starboard!.Value) : (Port ?? Starboard)!.Value;
+
+    /// <summary>Half of port less starboard: what points at the rudder or a leaning mast, not at the balance. Null with one tack alone.</summary>
+    public Angle? Bias => BothTacks ? 0.5 * (Port!.Value - Starboard!.Value) : null;
+
+    /// <summary>Joins the tacks; at least one is needed, each within <see cref="Most"/>.</summary>
+    public static Parsed<HelmReading> Of(Angle? port, Angle? starboard) => port is null && starboard is null
+        ? Parsed<HelmReading>.Bad("Say what helm you carried on at least one tack.")
+        : Parsed<HelmReading>.Good(new(port, starboard));
+
+    /// <summary>Reads one tack as written: degrees, + weather and − lee, or one of <see cref="HelmWord"/>.</summary>
+    public static Parsed<Angle> Read(string text)
+    {
+        if (HelmWords.Named(text) is { } word)
+        {
+            return Parsed<Angle>.Good(HelmWords.Helm(word));
+        }
+
+        return NumberText.Read(text.Replace("weather", "", StringComparison.OrdinalIgnoreCase)).Then(read => read switch
+        {
+            { Tail: not ("" or "°" or "deg" or "degrees") } => Parsed<Angle>.Bad($"“{read.Tail}” is not understood here. Write degrees, + for weather helm and − for lee helm."),
+            _ when Math.Abs(read.Number) > Most.Degrees => Parsed<Angle>.Bad($"{NumberText.Plain(read.Number, 1)}° of helm is more than any rudder carries. It is {Most.Degrees}° at the most, + weather and − lee."),
+            _ => Parsed<Angle>.Good(Angle.FromDegrees(read.Number)),
+        });
+    }
+}
+
+/// <summary>Helm in words, for those who do not measure.</summary>
+public enum HelmWord
+{
+    /// <summary>She bears away by herself.</summary>
+    Lee,
+
+    /// <summary>She goes straight by herself.</summary>
+    Neutral,
+
+    /// <summary>A light tug to windward.</summary>
+    LightTug,
+
+    /// <summary>A clear pull.</summary>
+    Pull,
+
+    /// <summary>Hard work.</summary>
+    Heavy,
+}
+
+/// <summary>The words for helm, and the degrees each stands for.</summary>
+public static class HelmWords
+{
+    private static readonly (HelmWord Word, string Text, double Degrees)[] Table =
+    [
+        (HelmWord.Lee, "lee helm", -3),
+        (HelmWord.Neutral, "none", 0),
+        (HelmWord.LightTug, "light tug", 3),
+        (HelmWord.Pull, "pull", 6),
+        (HelmWord.Heavy, "heavy", 10),
+    ];
+
+    /// <summary>The words from lee to heavy weather helm.</summary>
+    public static IEnumerable<HelmWord> All => Table.Select(row => row.Word);
+
+    /// <summary>The word as sailors say it.</summary>
+    public static string Text(this HelmWord word) => Table.Single(row => row.Word == word).Text;
+
+    /// <summary>The degrees a word stands for, + weather. Our own choice, around the light tug of 2 to 4 degrees.</summary>
+    public static Angle Helm(this HelmWord word) => Angle.FromDegrees(Table.Single(row => row.Word == word).Degrees);
+
+    /// <summary>The word somebody wrote, or null.</summary>
+    public static HelmWord? Named(string text) => Table.FirstOrDefault(row => row.Text.Equals(text.Trim(), StringComparison.OrdinalIgnoreCase)) is { Text: not null } found ? found.Word : null;
+
+    /// <summary>A helm in a few words, such as "3.1° of weather helm".</summary>
+    public static string Describe(Angle helm) => Math.Round(helm.Degrees, 1) switch
+    {
+        0 => "no helm",
+        > 0 => $"{NumberText.Plain(helm.Degrees, 1)}° of weather helm",
+        _ => $"{NumberText.Plain(-helm.Degrees, 1)}° of lee helm",
+    };
+}

@@ -1,0 +1,38 @@
+using Regatta.Core.Fleet;
+using Regatta.Core.Marks;
+using Regatta.Core.Units;
+using Regatta.Core.Wind;
+
+namespace Regatta.Core.Evidence;
+
+/// <summary>A change of one control in one band that the logs speak for.</summary>
+/// <param name="Band">In which band.</param>
+/// <param name="Control">Which control.</param>
+/// <param name="From">Its mark now.</param>
+/// <param name="To">The mark proposed.</param>
+/// <param name="Now">Expected helm now and its standard deviation, in degrees.</param>
+/// <param name="After">Expected helm after, in degrees.</param>
+/// <param name="BetterProbability">Probability that the helm lies nearer the target after than now.</param>
+/// <param name="Cautions">What to know before accepting; empty when there is nothing.</param>
+public sealed record Proposal(
+    WindBand Band,
+    Control Control,
+    Mark From,
+    Mark To,
+    (double Mean, double Deviation) Now,
+    double After,
+    double BetterProbability,
+    IReadOnlyList<string> Cautions)
+{
+    /// <summary>The change in positions.</summary>
+    public double Change => To.Position - From.Position;
+
+    /// <summary>How many of a hundred such changes would be better: at most 99, for nobody is certain.</summary>
+    public int BetterOfHundred => (int)Math.Clamp(Math.Round(BetterProbability * 100), 1, 99);
+
+    /// <summary>The proposal as a sailor would say it.</summary>
+    /// <param name="unit">The wind unit of the reader.</param>
+    public string Sentence(SpeedUnit unit) =>
+        $"In {NumberText.Plain(Band.From.In(unit), 0)}–{NumberText.Plain(Band.To.In(unit), 0)} {unit.Symbol()} at {Control.Scale.Show(From)} you carry {Checks.HelmWords.Describe(Angle.FromDegrees(Now.Mean))} ± {NumberText.Plain(Now.Deviation, 1)}; "
+        + $"{Control.Scale.ShowChange(Change)} should bring {NumberText.Plain(After, 1)}°; {BetterOfHundred} of 100 that it is better.";
+}

@@ -1,0 +1,47 @@
+using Regatta.Core.Checks;
+using Regatta.Core.Fleet;
+using Regatta.Core.Marks;
+using Regatta.Core.Wind;
+
+namespace Regatta.Core.Evidence;
+
+/// <summary>How a session felt.</summary>
+public enum Felt
+{
+    /// <summary>Not said.</summary>
+    NotSaid,
+
+    /// <summary>Slow.</summary>
+    Slow,
+
+    /// <summary>Rather slow.</summary>
+    RatherSlow,
+
+    /// <summary>As usual.</summary>
+    Usual,
+
+    /// <summary>Rather fast.</summary>
+    RatherFast,
+
+    /// <summary>Fast.</summary>
+    Fast,
+}
+
+/// <summary>What one logged session tells the fit. Holds nothing of who sailed.</summary>
+/// <param name="Number">The log's number.</param>
+/// <param name="SailedAt">When.</param>
+/// <param name="Wind">In what wind.</param>
+/// <param name="Marks">The marks as sailed.</param>
+/// <param name="Check">The helm check, or null when none was done.</param>
+/// <param name="Felt">How it felt.</param>
+public sealed record SessionEvidence(
+    long Number,
+    DateTimeOffset SailedAt,
+    WindRange Wind,
+    IReadOnlyDictionary<ControlKey, Mark> Marks,
+    HelmCheck? Check,
+    Felt Felt)
+{
+    /// <summary>How far the session's check can be believed; null without a check.</summary>
+    public CheckWeight? Weight => Check is null ? null : CheckValidity.Weigh(Check);
+}

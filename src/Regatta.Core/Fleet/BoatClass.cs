@@ -1,0 +1,39 @@
+using Regatta.Core.Units;
+
+namespace Regatta.Core.Fleet;
+
+/// <summary>A class of boats that share one tuning matrix.</summary>
+/// <param name="Key">Its name in addresses: lower-case letters, digits and hyphens.</param>
+/// <param name="Name">What the club calls it.</param>
+/// <param name="Family">The kind of rig, in words.</param>
+/// <param name="About">One sentence on the boat.</param>
+/// <param name="Mode">The point of sailing its marks are for.</param>
+/// <param name="Helm">What helm it should have, and what is believed of it before logs.</param>
+/// <param name="Controls">In the order they are set up.</param>
+/// <param name="Cautions">Short warnings that stand beside the card.</param>
+public sealed record BoatClass(
+    string Key,
+    string Name,
+    string Family,
+    string About,
+    string Mode,
+    HelmAim Helm,
+    IReadOnlyList<Control> Controls,
+    IReadOnlyList<string> Cautions)
+{
+    /// <summary>The controls a card has marks for.</summary>
+    public IEnumerable<Control> Marked => Controls.Where(control => control.Scale.HasMarks);
+
+    /// <summary>The controls used to balance the helm.</summary>
+    public IEnumerable<Control> HelmControls => Marked.Where(control => control.HelmPerUnit is not null);
+
+    /// <summary>The control of a key, or null.</summary>
+    public Control? Find(ControlKey key) => Controls.FirstOrDefault(control => control.Key == key);
+}
+
+/// <summary>The helm a class aims at, and the beliefs about helm that stand before any log. All are the club's to edit.</summary>
+/// <param name="Target">Degrees of rudder aimed at, + weather helm. A light tug of 2 to 4 for crewed boats by default.</param>
+/// <param name="Tolerance">Within so many degrees of the target nothing needs changing; more than zero.</param>
+/// <param name="ReferenceWind">The wind the helm model is centred on.</param>
+/// <param name="PerHeelDegree">Degrees of rudder that one degree of heel to leeward is believed to add.</param>
+public sealed record HelmAim(Angle Target, Angle Tolerance, Speed ReferenceWind, double PerHeelDegree);

@@ -1,0 +1,73 @@
+using Regatta.Core.Marks;
+
+namespace Regatta.Core.Fleet;
+
+/// <summary>Names a control within its class: lower-case letters, digits and hyphens.</summary>
+/// <param name="Name">Such as <c>gooseneck</c>.</param>
+public readonly record struct ControlKey(string Name)
+{
+    /// <inheritdoc/>
+    public override string ToString() => Name;
+}
+
+/// <summary>When a control can be changed. Class rules decide what is allowed; this says what is possible.</summary>
+public enum WhenChanged
+{
+    /// <summary>Only on land.</summary>
+    Ashore,
+
+    /// <summary>On the water.</summary>
+    Afloat,
+
+    /// <summary>On the water and, where class rules allow, while racing.</summary>
+    Racing,
+}
+
+/// <summary>Which way a control's mark usually goes as wind builds in its class. A property of the control in its class, with its reason, never assumed.</summary>
+public enum AsWindBuilds
+{
+    /// <summary>Either way, or nobody knows.</summary>
+    Either,
+
+    /// <summary>To higher marks.</summary>
+    Up,
+
+    /// <summary>To lower marks.</summary>
+    Down,
+}
+
+/// <summary>One adjustable thing on a boat of a class, and how it is read.</summary>
+/// <param name="Key">Its name for good.</param>
+/// <param name="Name">What sailors call it.</param>
+/// <param name="Synonyms">What others call it.</param>
+/// <param name="Scale">What its marks are.</param>
+/// <param name="Datum">Where the scale starts.</param>
+/// <param name="ReadingPoint">What is read against the scale.</param>
+/// <param name="MoreDoes">What a higher mark does, in one sentence.</param>
+/// <param name="When">When it can be changed.</param>
+/// <param name="AsWindBuilds">Which way its mark usually goes as wind builds.</param>
+/// <param name="HelmPerUnit">Degrees of rudder one unit more of the mark is believed to add (+ weather helm) before any log is in; null when the control is not used to balance the helm.</param>
+public sealed record Control(
+    ControlKey Key,
+    string Name,
+    IReadOnlyList<string> Synonyms,
+    Scale Scale,
+    string Datum,
+    string ReadingPoint,
+    string MoreDoes,
+    WhenChanged When,
+    AsWindBuilds AsWindBuilds,
+    double? HelmPerUnit)
+{
+    /// <summary>The degrees of rudder one step more of the mark is believed to add, or null.</summary>
+    public double? HelmPerStep => HelmPerUnit * Scale.Step / Scale.PositionsPerUnit;
+
+    /// <summary>Whether the same control is meant and read in the same way.</summary>
+    public bool Equals(Control? other) => other is not null
+        && (Key, Name, Scale, Datum, ReadingPoint, MoreDoes, When, AsWindBuilds, HelmPerUnit)
+            == (other.Key, other.Name, other.Scale, other.Datum, other.ReadingPoint, other.MoreDoes, other.When, other.AsWindBuilds, other.HelmPerUnit)
+        && Synonyms.SequenceEqual(other.Synonyms);
+
+    /// <inheritdoc/>
+    public override int GetHashCode() => Key.GetHashCode();
+}

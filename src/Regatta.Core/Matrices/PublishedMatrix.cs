@@ -1,0 +1,13 @@
+namespace Regatta.Core.Matrices;
+
+/// <summary>A matrix as it was published: it never changes again.</summary>
+/// <param name="Number">1 for the first of its class, one more each time.</param>
+/// <param name="At">When.</param>
+/// <param name="By">Who, as shown.</param>
+/// <param name="Reason">Why, in the publisher's words.</param>
+/// <param name="Matrix">What it says.</param>
+public sealed record PublishedMatrix(int Number, DateTimeOffset At, string By, string Reason, Matrix Matrix)
+{
+    /// <summary>The longest reason, in characters.</summary>
+    public const int LongestReason = 500;
+}

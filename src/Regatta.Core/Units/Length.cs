@@ -1,0 +1,77 @@
+namespace Regatta.Core.Units;
+
+/// <summary>A length along a boat, a spar or a strip. Stored in metres; any finite value, negative means the other way from the datum.</summary>
+public readonly record struct Length : IComparable<Length>
+{
+    /// <summary>Metres in an inch, exact. Source: NIST SP 811.</summary>
+    public const double MetresPerInch = 0.0254;
+
+    private Length(double metres) =>
+        Metres = double.IsFinite(metres) ? metres : throw new ArgumentOutOfRangeException(nameof(metres), metres, "A length is a finite number.");
+
+    /// <summary>Metres.</summary>
+    public double Metres { get; }
+
+    /// <summary>Millimetres.</summary>
+    public double Millimetres => Metres * 1000;
+
+    /// <summary>The number in a unit.</summary>
+    public double In(LengthUnit unit) => Metres / unit.InMetres();
+
+    /// <summary>From metres.</summary>
+    /// <exception cref="ArgumentOutOfRangeException">Not a finite number.</exception>
+    public static Length FromMetres(double metres) => new(metres);
+
+    /// <summary>From millimetres.</summary>
+    public static Length FromMillimetres(double millimetres) => new(millimetres / 1000);
+
+    /// <summary>From a number in a unit.</summary>
+    public static Length From(double number, LengthUnit unit) => new(number * unit.InMetres());
+
+    /// <inheritdoc/>
+    public int CompareTo(Length other) => Metres.CompareTo(other.Metres);
+}
+
+/// <summary>The length units marks are read in.</summary>
+public enum LengthUnit
+{
+    /// <summary>Millimetre.</summary>
+    Millimetre,
+
+    /// <summary>Centimetre.</summary>
+    Centimetre,
+
+    /// <summary>Inch of 25.4 mm, shown with fractions.</summary>
+    Inch,
+}
+
+/// <summary>Factors and symbols of the length units.</summary>
+public static class LengthUnits
+{
+    /// <summary>How many metres one of the unit is. Source: NIST SP 811.</summary>
+    public static double InMetres(this LengthUnit unit) => unit switch
+    {
+        LengthUnit.Millimetre => 0.001,
+        LengthUnit.Centimetre => 0.01,
+        LengthUnit.Inch => Length.MetresPerInch,
+        _ => throw new ArgumentOutOfRangeException(nameof(unit)),
+    };
+
+    /// <summary>The symbol shown after a number.</summary>
+    public static string Symbol(this LengthUnit unit) => unit switch
+    {
+        LengthUnit.Millimetre => "mm",
+        LengthUnit.Centimetre => "cm",
+        LengthUnit.Inch => "in",
+        _ => throw new ArgumentOutOfRangeException(nameof(unit)),
+    };
+
+    /// <summary>Finds a unit by what a person may write behind a number; null when it is none of ours.</summary>
+    public static LengthUnit? Named(string text) => text.Trim().TrimEnd('.').ToLowerInvariant() switch
+    {
+        "mm" or "millimetre" or "millimetres" or "millimeter" or "millimeters" => LengthUnit.Millimetre,
+        "cm" or "centimetre" or "centimetres" or "centimeter" or "centimeters" => LengthUnit.Centimetre,
+        "in" or "inch" or "inches" or "\"" or "″" or "''" => LengthUnit.Inch,
+        _ => null,
+    };
+}

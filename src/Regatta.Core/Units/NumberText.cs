@@ -1,0 +1,104 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
+
+namespace Regatta.Core.Units;
+
+/// <summary>Numbers as people write them beside a boat: <c>14</c>, <c>14.5</c>, <c>14,5</c>, <c>14 1/2</c>, <c>14½</c>, <c>-1/4</c>, each with a unit behind it or none.</summary>
+public static partial class NumberText
+{
+    private static readonly Dictionary<char, string> VulgarFractions = new()
+    {
+        ['½'] = "1/2", ['¼'] = "1/4", ['¾'] = "3/4", ['⅛'] = "1/8", ['⅜'] = "3/8", ['⅝'] = "5/8", ['⅞'] = "7/8",
+    };
+
+    /// <summary>Splits a text into its number and the rest (a unit, perhaps empty).</summary>
+    /// <returns>The number and the trimmed rest, or a sentence: not a number, or a fraction no rule is marked in.</returns>
+    public static Parsed<(double Number, string Tail)> Read(string text)
+    {
+        var plain = Normalise(text);
+        var match = Shape().Match(DecimalComma().Replace(plain, "$1.$2"));
+        if (!match.Success)
+        {
+            return Parsed<(double Number, string Tail)>.Bad($"“{text.Trim()}” is not a number. Write it like 14, 14.5 or 14 1/2.");
+        }
+
+        var number = match.Groups["whole"].Success ? double.Parse(match.Groups["whole"].Value, CultureInfo.InvariantCulture) : 0;
+        if (match.Groups["top"].Success)
+        {
+            var top = int.Parse(match.Groups["top"].Value, CultureInfo.InvariantCulture);
+            var bottom = int.Parse(match.Groups["bottom"].Value, CultureInfo.InvariantCulture);
+            if (bottom is not (2 or 4 or 8 or 16 or 32) || top >= bottom || number != Math.Floor(number))
+            {
+                return Parsed<(double Number, string Tail)>.Bad(
+                    $"“{match.Groups["top"].Value}/{match.Groups["bottom"].Value}” is no mark on a rule. Use halves, quarters, eighths, sixteenths or thirty-seconds below one, such as 14 1/2.");
+            }
+
+            number += (double)top / bottom;
+        }
+
+        return Parsed<(double Number, string Tail)>.Good((match.Groups["sign"].Success ? -number : number, match.Groups["rest"].Value.Trim()));
+    }
+
+    /// <summary>Reads a number with a unit behind it; without one, <paramref name="assumed"/> counts.</summary>
+    /// <param name="text">What was written.</param>
+    /// <param name="assumed">The unit when none was written.</param>
+    /// <param name="named">Finds a unit by its name.</param>
+    /// <param name="known">The units to offer when the written one is unknown, such as "mm, cm or in".</param>
+    public static Parsed<(double Number, TUnit Unit)> ReadWithUnit<TUnit>(string text, TUnit assumed, Func<string, TUnit?> named, string known)
+        where TUnit : struct =>
+        Read(text).Then(read =>
+        {
+            var unit = read.Tail.Length == 0 ? assumed : named(read.Tail);
+            return unit is { } found
+                ? Parsed<(double, TUnit)>.Good((read.Number, found))
+                : Parsed<(double, TUnit)>.Bad($"“{read.Tail}” is not a unit known here. Use {known}.");
+        });
+
+    /// <summary>A number with at most <paramref name="decimals"/> decimals and no trailing zeros.</summary>
+    public static string Plain(double number, int decimals) =>
+        (Math.Round(number, decimals) + 0.0).ToString("0." + new string('#', decimals), CultureInfo.InvariantCulture).Replace("-", "−", StringComparison.Ordinal);
+
+    /// <summary>A number with its sign always shown, as changes are.</summary>
+    public static string Signed(double number, int decimals) => number > 0 ? "+" + Plain(number, decimals) : Plain(number, decimals);
+
+    /// <summary>A number as a whole and a fraction of at most sixteenths when it is one, such as <c>14 1/2</c>; otherwise with two decimals.</summary>
+    public static string Fraction(double number)
+    {
+        var sixteenths = Math.Round(Math.Abs(number) * 16);
+        if (Math.Abs((Math.Abs(number) * 16) - sixteenths) > 1e-6)
+        {
+            return Plain(number, 2);
+        }
+
+        var (whole, top, bottom) = ((long)(sixteenths / 16), (int)(sixteenths % 16), 16);
+        while (top > 0 && top % 2 == 0)
+        {
+            (top, bottom) = (top / 2, bottom / 2);
+        }
+
+        var sign = number < 0 && sixteenths > 0 ? "−" : "";
+        return (whole, top) switch
+        {
+            (_, 0) => $"{sign}{whole}",
+            (0, _) => $"{sign}{top}/{bottom}",
+            _ => $"{sign}{whole} {top}/{bottom}",
+        };
+    }
+
+    private static string Normalise(string text)
+    {
+        var plain = text.Trim().Replace('−', '-').Replace('⁄', '/').Replace('\u00a0', ' ');
+        foreach (var (sign, written) in VulgarFractions)
+        {
+            plain = plain.Replace(sign.ToString(), " " + written, StringComparison.Ordinal);
+        }
+
+        return plain.Trim();
+    }
+
+    [GeneratedRegex(@"^(?<sign>-)?\+?\s*(?:(?<whole>\d{1,9}(?:\.\d{1,12})?)(?!\s*/)(?:\s+(?<top>\d{1,3})\s*/\s*(?<bottom>\d{1,3}))?|(?<top>\d{1,3})\s*/\s*(?<bottom>\d{1,3}))\s*(?<rest>[^\d\s].*)?$")]
+    private static partial Regex Shape();
+
+    [GeneratedRegex(@"(\d),(\d)")]
+    private static partial Regex DecimalComma();
+}

@@ -1,0 +1,77 @@
+using Regatta.Core.Units;
+
+namespace Regatta.Core.Wind;
+
+/// <summary>The bands of a class in the order of wind: half-open, no gap, no overlap, at least one.</summary>
+public sealed record WindBands
+{
+    private WindBands(IReadOnlyList<WindBand> bands) => All = bands;
+
+    /// <summary>The bands from light to strong.</summary>
+    public IReadOnlyList<WindBand> All { get; }
+
+    /// <summary>The lower edge of the lightest band.</summary>
+    public Speed From => All[0].From;
+
+    /// <summary>The upper edge of the strongest band.</summary>
+    public Speed To => All[^1].To;
+
+    /// <summary>Joins bands, in any order, into a set.</summary>
+    /// <returns>The set, or the first overlap or gap in a sentence that names the two bands.</returns>
+    public static Parsed<WindBands> Of(IEnumerable<WindBand> bands)
+    {
+        var ordered = bands.OrderBy(band => band.From.MetresPerSecond).ToList();
+        if (ordered.Count == 0)
+        {
+            return Parsed<WindBands>.Bad("A class needs at least one wind band.");
+        }
+
+        foreach (var (lower, upper) in ordered.Zip(ordered.Skip(1)))
+        {
+            if (upper.From < lower.To)
+            {
+                return Parsed<WindBands>.Bad($"“{lower.Name}” and “{upper.Name}” overlap: the next band must start where the one before ends.");
+            }
+
+            if (upper.From > lower.To)
+            {
+                return Parsed<WindBands>.Bad($"There is a gap between “{lower.Name}” and “{upper.Name}”: the next band must start where the one before ends.");
+            }
+        }
+
+        return ordered.Select(band => band.Id).Distinct().Count() == ordered.Count
+            ? Parsed<WindBands>.Good(new(ordered))
+            : Parsed<WindBands>.Bad("Two wind bands carry the same number.");
+    }
+
+    /// <summary>The band a wind lies in; the nearest one when it is lighter or stronger than all.</summary>
+    public WindBand At(Speed wind) => All.FirstOrDefault(band => band.Contains(wind)) ?? (wind < From ? All[0] : All[^1]);
+
+    /// <summary>The band of an id, or null.</summary>
+    public WindBand? Find(BandId id) => All.FirstOrDefault(band => band.Id == id);
+
+    /// <summary>The stronger neighbour of a band, or null at the top.</summary>
+    public WindBand? Above(WindBand band) => All.FirstOrDefault(other => other.From >= band.To);
+
+    /// <summary>The lighter neighbour of a band, or null at the bottom.</summary>
+    public WindBand? Below(WindBand band) => All.LastOrDefault(other => other.To <= band.From);
+
+    /// <summary>The share of a session's wind that lay in each band, in the order of <see cref="All"/>; sums to 1. What lay beyond the ends counts in the end bands.</summary>
+    public IReadOnlyList<double> Shares(WindRange wind)
+    {
+        var span = wind.To.MetresPerSecond - wind.From.MetresPerSecond;
+        if (span == 0)
+        {
+            var home = At(wind.From);
+            return [.. All.Select(band => band == home ? 1.0 : 0.0)];
+        }
+
+        return [.. All.Select((band, at) =>
+        {
+            var low = at == 0 ? 0 : band.From.MetresPerSecond;
+            var high = at == All.Count - 1 ? double.PositiveInfinity : band.To.MetresPerSecond;
+            var overlap = Math.Min(high, wind.To.MetresPerSecond) - Math.Max(low, wind.From.MetresPerSecond);
+            return Math.Max(0, overlap) / span;
+        })];
+    }
+}

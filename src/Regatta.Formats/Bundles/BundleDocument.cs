@@ -1,0 +1,90 @@
+using System.Text.Json;
+using System.Text.Json.Serialization;
+
+namespace Regatta.Formats.Bundles;
+
+/// <summary>The bundle as JSON has it (docs/formats.md). Wind in m/s, lengths in mm, masses in kg, angles in degrees; a mark is a number on its control's scale.</summary>
+public sealed record BundleDocument(string Format, int Version, ClubDocument? Club, IReadOnlyList<PersonDocument>? People, IReadOnlyList<ClassDocument> Classes)
+{
+    public const string FormatName = "regatta-bundle";
+    public const int CurrentVersion = 1;
+
+    internal static readonly JsonSerializerOptions Options = new()
+    {
+        PropertyNamingPolicy = JsonNamingPolicy.CamelCase,
+        DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
+        UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
+        RespectRequiredConstructorParameters = true,
+        RespectNullableAnnotations = true,
+        AllowDuplicateProperties = false,
+        MaxDepth = 16,
+        Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
+        Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false) },
+    };
+}
+
+public sealed record ClubDocument(string Name, string TimeZone);
+
+public sealed record PersonDocument(string Key, string Name, IReadOnlyList<string> Roles, IReadOnlyList<string>? CaptainOf = null);
+
+public sealed record ClassDocument(
+    string Key,
+    string Name,
+    string Family,
+    string About,
+    string Mode,
+    HelmDocument Helm,
+    IReadOnlyList<string> Cautions,
+    MatrixDocument Matrix,
+    IReadOnlyList<VersionDocument>? Versions = null,
+    IReadOnlyList<LogDocument>? Logs = null);
+
+public sealed record HelmDocument(double TargetDegrees, double ToleranceDegrees, double ReferenceWind, double PerHeelDegree);
+
+public sealed record MatrixDocument(IReadOnlyList<BandDocument> Bands, IReadOnlyList<ControlDocument> Controls, IReadOnlyList<CellDocument> Cells);
+
+public sealed record BandDocument(int Id, string Name, double From, double To);
+
+public sealed record ControlDocument(
+    string Key,
+    string Name,
+    ScaleDocument Scale,
+    string Datum,
+    string ReadingPoint,
+    string MoreDoes,
+    string When,
+    string AsWindBuilds,
+    IReadOnlyList<string>? Synonyms = null,
+    double? HelmPerUnit = null);
+
+public sealed record ScaleDocument(
+    string Kind,
+    string? Unit = null,
+    double? Min = null,
+    double? Max = null,
+    double? Step = null,
+    int? Count = null,
+    string? CountedFrom = null,
+    IReadOnlyList<string>? Stops = null);
+
+public sealed record CellDocument(int Band, string Control, double? Mark = null, double? Tolerance = null, string? Target = null, string? Note = null, string? Source = null);
+
+public sealed record VersionDocument(int Number, DateTimeOffset At, string By, string Reason, MatrixDocument Matrix);
+
+public sealed record LogDocument(
+    Guid Key,
+    DateTimeOffset SailedAt,
+    double WindFrom,
+    double WindTo,
+    IReadOnlyDictionary<string, double> Marks,
+    double? Gust = null,
+    string? Sailor = null,
+    double? CrewMass = null,
+    double? HelmPort = null,
+    double? HelmStarboard = null,
+    double? Heel = null,
+    IReadOnlyList<string>? GatesHeld = null,
+    string? Luffing = null,
+    string? Felt = null,
+    string? Note = null,
+    int? Version = null);

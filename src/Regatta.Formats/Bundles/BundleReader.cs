@@ -1,0 +1,133 @@
+using System.Text.Json;
+using Regatta.Core.Fleet;
+using Regatta.Core.Matrices;
+using Regatta.Core.Units;
+
+namespace Regatta.Formats.Bundles;
+
+/// <summary>Reads a bundle. Nothing of a bundle with a problem is used.</summary>
+public static class BundleReader
+{
+    /// <summary>A bundle is no larger than this.</summary>
+    public const int MostBytes = 16 * 1024 * 1024;
+
+    private const int MostProblems = 20;
+
+    /// <summary>Reads UTF-8 JSON.</summary>
+    /// <param name="json">The whole text.</param>
+    /// <param name="now">To refuse logs of the future.</param>
+    public static BundleReading Read(ReadOnlySpan<byte> json, DateTimeOffset now)
+    {
+        if (json.Length > MostBytes)
+        {
+            return Refused("the file", $"It is larger than {MostBytes / 1024 / 1024} MiB.");
+        }
+
+        try
+        {
+            var document = JsonSerializer.Deserialize<BundleDocument>(SkipByteOrderMark(json), BundleDocument.Options);
+            return document switch
+            {
+                null or { Format: not BundleDocument.FormatName } => Refused("format", $"This is no {BundleDocument.FormatName}."),
+                { Version: not BundleDocument.CurrentVersion } => Refused("version", $"Version {document.Version} is not known here; version {BundleDocument.CurrentVersion} is."),
+                _ => Understand(document, now),
+            };
+        }
+        catch (JsonException wrong)
+        {
+            return Refused(wrong.Path is { Length: > 2 } path ? path[2..] : "the file", $"This is not the JSON of a bundle (line {(wrong.LineNumber ?? 0) + 1}).");
+        }
+    }
+
+    private static ReadOnlySpan<byte> SkipByteOrderMark(ReadOnlySpan<byte> json) => json.StartsWith((byte[])[0xEF, 0xBB, 0xBF]) ? json[3..] : json;
+
+    private static BundleReading Understand(BundleDocument document, DateTimeOffset now)
+    {
+        var problems = new List<BundleProblem>();
+        var classes = document.Classes.Select((one, at) => ReadClass(one, $"classes[{at}]", now, problems)).OfType<BundledClass>().ToList();
+        if (classes.Select(one => one.Class.Key).Distinct().Count() != classes.Count)
+        {
+            problems.Add(new("classes", "Two classes carry the same key."));
+        }
+
+        return problems.Count > 0
+            ? new(null, [.. problems.Take(MostProblems)])
+            : new(
+                new(
+                    document.Club is { } club ? new(club.Name, club.TimeZone) : null,
+                    [.. (document.People ?? []).Select(person => new BundledPerson(person.Key, person.Name, person.Roles, person.CaptainOf ?? []))],
+                    classes),
+                []);
+    }
+
+    private static BundledClass? ReadClass(ClassDocument document, string where, DateTimeOffset now, List<BundleProblem> problems)
+    {
+        if (!ControlJson.KeyShape().IsMatch(document.Key) || string.IsNullOrWhiteSpace(document.Name))
+        {
+            problems.Add(new($"{where}.key", "A class needs a name, and a key of lower-case letters, digits and hyphens."));
+            return null;
+        }
+
+        if (!(document.Helm.ToleranceDegrees > 0) || !(document.Helm.ReferenceWind >= 0))
+        {
+            problems.Add(new($"{where}.helm", "The tolerance lies above zero degrees and the reference wind at zero or above."));
+            return null;
+        }
+
+        var draft = MatrixJson.FromDocument(document.Matrix);
+        if (!draft.Ok)
+        {
+            problems.Add(new($"{where}.matrix", draft.Problem!));
+            return null;
+        }
+
+        var boatClass = new BoatClass(
+            document.Key,
+            document.Name,
+            document.Family,
+            document.About,
+            document.Mode,
+            new(Angle.FromDegrees(document.Helm.TargetDegrees), Angle.FromDegrees(document.Helm.ToleranceDegrees), Speed.FromMetresPerSecond(document.Helm.ReferenceWind), document.Helm.PerHeelDegree),
+            draft.Value.Controls,
+            document.Cautions);
+        return new(boatClass, draft.Value, ReadVersions(document, where, problems), ReadLogs(document, where, draft.Value, now, problems));
+    }
+
+    private static List<PublishedMatrix> ReadVersions(ClassDocument document, string where, List<BundleProblem> problems)
+    {
+        var versions = new List<PublishedMatrix>();
+        foreach (var (version, at) in (document.Versions ?? []).Select((version, at) => (version, at)))
+        {
+            var matrix = MatrixJson.FromDocument(version.Matrix);
+            if (!matrix.Ok || version.Number != at + 1)
+            {
+                problems.Add(new($"{where}.versions[{at}]", matrix.Problem ?? "Versions are numbered 1, 2, 3 … in order."));
+                continue;
+            }
+
+            versions.Add(new(version.Number, version.At, version.By, version.Reason, matrix.Value));
+        }
+
+        return versions;
+    }
+
+    private static List<BundledLog> ReadLogs(ClassDocument document, string where, Matrix draft, DateTimeOffset now, List<BundleProblem> problems)
+    {
+        var logs = new List<BundledLog>();
+        foreach (var (entry, at) in (document.Logs ?? []).Select((entry, at) => (entry, at)))
+        {
+            var log = LogJson.FromDocument(entry, draft, now);
+            if (!log.Ok)
+            {
+                problems.Add(new($"{where}.logs[{at}]", log.Problem!));
+                continue;
+            }
+
+            logs.Add(new(entry.Sailor, log.Value));
+        }
+
+        return logs;
+    }
+
+    private static BundleReading Refused(string where, string what) => new(null, [new(where, what)]);
+}

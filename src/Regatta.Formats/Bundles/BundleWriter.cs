@@ -1,0 +1,36 @@
+using System.Text.Json;
+
+namespace Regatta.Formats.Bundles;
+
+/// <summary>Writes a bundle as UTF-8 JSON.</summary>
+public static class BundleWriter
+{
+    private static readonly JsonSerializerOptions Indented = new(BundleDocument.Options) { WriteIndented = true };
+
+    /// <summary>Writes classes with their drafts, versions and logs. Sailors and crew masses are private: no log carries them, and people are left out.</summary>
+    public static byte[] Write(Bundle bundle) => Write(new BundleDocument(
+        BundleDocument.FormatName,
+        BundleDocument.CurrentVersion,
+        bundle.Club is { } club ? new(club.Name, club.TimeZone) : null,
+        null,
+        [.. bundle.Classes.Select(ToDocument)]));
+
+    /// <summary>Writes a document as it is.</summary>
+    public static byte[] Write(BundleDocument document) => JsonSerializer.SerializeToUtf8Bytes(document, Indented);
+
+    private static ClassDocument ToDocument(BundledClass bundled)
+    {
+        var (boatClass, draft, versions, logs) = bundled;
+        return new(
+            boatClass.Key,
+            boatClass.Name,
+            boatClass.Family,
+            boatClass.About,
+            boatClass.Mode,
+            new(boatClass.Helm.Target.Degrees, boatClass.Helm.Tolerance.Degrees, boatClass.Helm.ReferenceWind.MetresPerSecond, boatClass.Helm.PerHeelDegree),
+            boatClass.Cautions,
+            MatrixJson.ToDocument(draft),
+            versions.Count > 0 ? [.. versions.Select(version => new VersionDocument(version.Number, version.At, version.By, version.Reason, MatrixJson.ToDocument(version.Matrix)))] : null,
+            logs.Count > 0 ? [.. logs.Select(log => LogJson.ToDocument(log.Log))] : null);
+    }
+}

@@ -1,0 +1,97 @@
+using Regatta.Core;
+using Regatta.Core.Checks;
+using Regatta.Core.Evidence;
+using Regatta.Core.Fleet;
+using Regatta.Core.Logbook;
+using Regatta.Core.Marks;
+using Regatta.Core.Matrices;
+using Regatta.Core.Units;
+using Regatta.Core.Wind;
+
+namespace Regatta.Formats.Bundles;
+
+/// <summary>A session log to and from its JSON.</summary>
+internal static class LogJson
+{
+    private static readonly (string Name, Func<CheckGates, bool> Held)[] Gates =
+    [
+        ("rudderCentred", gates => gates.RudderCentred),
+        ("steadyFullSpeed", gates => gates.SteadyFullSpeed),
+        ("flat", gates => gates.Flat),
+        ("trimmed", gates => gates.Trimmed),
+    ];
+
+    /// <summary>A log for the world: without its sailor and without the crew's mass, which are private.</summary>
+    public static LogDocument ToDocument(SessionLog log) => new(
+        log.Key,
+        log.SailedAt,
+        log.Wind.From.MetresPerSecond,
+        log.Wind.To.MetresPerSecond,
+        log.Marks.ToDictionary(mark => mark.Key.Name, mark => mark.Value.Position),
+        Gust: log.Wind.Gust?.MetresPerSecond,
+        HelmPort: log.Check?.Helm.Port?.Degrees,
+        HelmStarboard: log.Check?.Helm.Starboard?.Degrees,
+        Heel: log.Check?.Heel?.Degrees,
+        GatesHeld: log.Check is { } check ? [.. Gates.Where(gate => gate.Held(check.Gates)).Select(gate => gate.Name)] : null,
+        Luffing: log.Luffing == Luffing.NotLookedAt ? null : Words.Of(log.Luffing),
+        Felt: log.Felt == Felt.NotSaid ? null : Words.Of(log.Felt),
+        Note: log.Note.Length > 0 ? log.Note : null,
+        Version: log.Version);
+
+    public static Parsed<SessionLog> FromDocument(LogDocument document, Matrix matrix, DateTimeOffset now)
+    {
+        if (!(document.WindFrom >= 0) || !(document.WindTo <= WindRange.Ceiling.MetresPerSecond) || document.Gust is < 0 or > 60 || document.CrewMass is <= 0 or > 1500)
+        {
+            return Parsed<SessionLog>.Bad("Wind, gust or crew mass lies outside what anybody sails in.");
+        }
+
+        var stranger = document.Marks.Keys.FirstOrDefault(key => matrix.Controls.All(control => control.Key.Name != key));
+        return (stranger, document.Note) switch
+        {
+            ({ } unknown, _) => Parsed<SessionLog>.Bad($"It has a mark for “{unknown}”, and the class has no such control."),
+            (_, { Length: > SessionLog.LongestNote }) => Parsed<SessionLog>.Bad($"Its note is longer than {SessionLog.LongestNote} letters."),
+            _ => SessionLog.CheckTime(document.SailedAt, now).Then(sailedAt =>
+                ReadWind(document).Then(wind =>
+                    ReadCheck(document).Then(check =>
+                        Words.Read<Luffing>(document.Luffing ?? Words.Of(Luffing.NotLookedAt)).Then(luffing =>
+                            Words.Read<Felt>(document.Felt ?? Words.Of(Felt.NotSaid)).Then(felt => Parsed<SessionLog>.Good(new(
+                                document.Key,
+                                sailedAt,
+                                wind,
+                                document.CrewMass is { } mass ? Mass.FromKilograms(mass) : null,
+                                document.Marks.ToDictionary(mark => new ControlKey(mark.Key), mark => new Mark(mark.Value)),
+                                check,
+                                luffing,
+                                felt,
+                                document.Note ?? "",
+                                document.Version))))))),
+        };
+    }
+
+    private static Parsed<WindRange> ReadWind(LogDocument document) => document.WindTo < 0
+        ? Parsed<WindRange>.Bad("Wind is never below zero.")
+        : WindRange.Of(
+            Speed.FromMetresPerSecond(document.WindFrom),
+            Speed.FromMetresPerSecond(document.WindTo),
+            document.Gust is { } gust ? Speed.FromMetresPerSecond(gust) : null);
+
+    private static Parsed<HelmCheck?> ReadCheck(LogDocument document)
+    {
+        if (document.HelmPort is null && document.HelmStarboard is null)
+        {
+            return Parsed<HelmCheck?>.Good(null);
+        }
+
+        if (new[] { document.HelmPort, document.HelmStarboard }.Any(helm => helm is { } degrees && !(Math.Abs(degrees) <= HelmReading.Most.Degrees)) || document.Heel is < -90 or > 90)
+        {
+            return Parsed<HelmCheck?>.Bad($"Helm is {HelmReading.Most.Degrees}° at the most, heel 90°.");
+        }
+
+        var held = document.GatesHeld ?? [];
+        var gates = new CheckGates(held.Contains(Gates[0].Name), held.Contains(Gates[1].Name), held.Contains(Gates[2].Name), held.Contains(Gates[3].Name));
+        return HelmReading.Of(AsAngle(document.HelmPort), AsAngle(document.HelmStarboard))
+            .Then(helm => Parsed<HelmCheck?>.Good(new(helm, gates, AsAngle(document.Heel))));
+    }
+
+    private static Angle? AsAngle(double? degrees) => degrees is { } known ? Angle.FromDegrees(known) : null;
+}

@@ -1,0 +1,112 @@
+using Dapper;
+using Npgsql;
+using Regatta.Core.Fleet;
+using Regatta.Core.Matrices;
+using Regatta.Core.Units;
+using Regatta.Core.Wind;
+using Regatta.Formats.Bundles;
+
+namespace Regatta.Store;
+
+/// <summary>What a class looked like when it was read: equal stamps, equal content.</summary>
+public readonly record struct ClassStamp(long Id, long MatrixRevision, long LogRevision);
+
+/// <summary>One line of the fleet.</summary>
+public sealed record FleetLine(string Key, string Name, string Family, string About, int? Version, DateTimeOffset? PublishedAt, int Logs, int Filled, int Cells, string Captains);
+
+/// <summary>A draft cell with what guards it against two editors: its revision, and who wrote it when.</summary>
+public sealed record DraftCell(Cell? Cell, int Revision, string EditedBy, DateTimeOffset? EditedAt);
+
+/// <summary>A class with its draft.</summary>
+public sealed record ClassDraft(ClassStamp Stamp, BoatClass Class, Matrix Matrix, IReadOnlyDictionary<CellAddress, DraftCell> Cells);
+
+/// <summary>Reads classes, their controls, bands and draft cells.</summary>
+public sealed class Classes(NpgsqlDataSource database)
+{
+    /// <summary>The stamp of a class, or null when there is none of that key. The one query a page needs before it can use what it kept.</summary>
+    public async Task<ClassStamp?> StampAsync(string key)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.QuerySingleOrDefaultAsync<ClassStamp?>(
+            "select id, matrix_revision, log_revision from boat_classes where key = @key", new { key });
+    }
+
+    /// <summary>All classes by name.</summary>
+    public async Task<IReadOnlyList<FleetLine>> FleetAsync()
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return [.. await connection.QueryAsync<FleetLine>(
+            """
+            select c.key, c.name, c.family, c.about, v.number as version, v.published_at,
+                   (select count(*)::int from session_logs l where l.class_id = c.id) as logs,
+                   (select count(*)::int from cells x where x.class_id = c.id and x.content is not null) as filled,
+                   (select count(*)::int from bands b, controls k where b.class_id = c.id and k.class_id = c.id) as cells,
+                   coalesce((select string_agg(p.display_name, ', ' order by p.display_name)
+                             from class_captains cc join people p on p.id = cc.person_id where cc.class_id = c.id), '') as captains
+            from boat_classes c
+            left join lateral (select number, published_at from matrix_versions where class_id = c.id order by number desc limit 1) v on true
+            order by c.name
+            """)];
+    }
+
+    /// <summary>A class with its draft; null when there is none of that key.</summary>
+    public async Task<ClassDraft?> DraftAsync(string key)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await using var rows = await connection.QueryMultipleAsync(
+            """
+            select id, matrix_revision, log_revision, key, name, family, about, mode, helm_target, helm_tolerance, reference_wind, helm_per_heel, cautions
+              from boat_classes where key = @key;
+            select k.definition from controls k join boat_classes c on c.id = k.class_id where c.key = @key order by k.position;
+            select b.number, b.name, b.low, b.high from bands b join boat_classes c on c.id = b.class_id where c.key = @key;
+            select x.band, x.control, x.revision, x.content, coalesce(p.display_name, '') as edited_by, x.edited_at
+              from cells x join boat_classes c on c.id = x.class_id left join people p on p.id = x.edited_by where c.key = @key;
+            """,
+            new { key });
+        if (await rows.ReadSingleOrDefaultAsync<ClassRow>() is not { } row)
+        {
+            return null;
+        }
+
+        var controls = (await rows.ReadAsync<string>()).Select(ControlJson.Read).ToList();
+        var bands = WindBands.Of((await rows.ReadAsync<BandRow>()).Select(band => band.ToBand())).Value;
+        var cells = (await rows.ReadAsync<CellRow>()).ToDictionary(cell => cell.Address, cell => cell.ToDraft());
+        var filled = cells.Where(cell => cell.Value.Cell is not null).ToDictionary(cell => cell.Key, cell => cell.Value.Cell!);
+        return new(new(row.Id, row.MatrixRevision, row.LogRevision), row.ToClass(controls), new(bands, controls, filled), cells);
+    }
+
+    /// <summary>Writes new edges and names for all bands of a class at once; the bands keep their cells.</summary>
+    public async Task SaveBandsAsync(long classId, WindBands bands)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await using var transaction = await connection.BeginTransactionAsync();
+        await connection.ExecuteAsync(
+            "update bands set name = @Name, low = @Low, high = @High where class_id = @classId and number = @Number",
+            bands.All.Select(band => new { classId, band.Name, Low = band.From.MetresPerSecond, High = band.To.MetresPerSecond, band.Id.Number }),
+            transaction);
+        await transaction.CommitAsync();
+    }
+
+    private sealed record ClassRow(
+        long Id, long MatrixRevision, long LogRevision, string Key, string Name, string Family, string About, string Mode,
+        double HelmTarget, double HelmTolerance, double ReferenceWind, double HelmPerHeel, string[] Cautions)
+    {
+        public BoatClass ToClass(IReadOnlyList<Control> controls) => new(
+            Key, Name, Family, About, Mode,
+            new(Angle.FromDegrees(HelmTarget), Angle.FromDegrees(HelmTolerance), Speed.FromMetresPerSecond(ReferenceWind), HelmPerHeel),
+            controls,
+            Cautions);
+    }
+
+    private sealed record BandRow(int Number, string Name, double Low, double High)
+    {
+        public WindBand ToBand() => new(new(Number), Name, Speed.FromMetresPerSecond(Low), Speed.FromMetresPerSecond(High));
+    }
+
+    private sealed record CellRow(int Band, string Control, int Revision, string? Content, string EditedBy, DateTimeOffset? EditedAt)
+    {
+        public CellAddress Address => new(new(Band), new(Control));
+
+        public DraftCell ToDraft() => new(CellContent.Read(Content), Revision, EditedBy, EditedAt);
+    }
+}

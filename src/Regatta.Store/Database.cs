@@ -1,0 +1,58 @@
+using System.Data;
+using System.Reflection;
+using Dapper;
+using DbUp;
+using Npgsql;
+
+namespace Regatta.Store;
+
+/// <summary>Brings a database to the newest schema.</summary>
+public static class Database
+{
+    // Any number will do, as long as every instance asks for the same one.
+    private const long MigrationLock = 7_240_117;
+
+    /// <summary>Opens the pool all stores share, and teaches Dapper how this database names and types things.</summary>
+    public static NpgsqlDataSource Connect(string connectionString)
+    {
+        DefaultTypeMap.MatchNamesWithUnderscores = true;
+        SqlMapper.RemoveTypeMap(typeof(DateTimeOffset));
+        SqlMapper.RemoveTypeMap(typeof(DateTimeOffset?));
+        SqlMapper.AddTypeHandler(new UtcTime());
+        return NpgsqlDataSource.Create(connectionString);
+    }
+
+    /// <summary>Applies the missing migrations in order, each once, under a lock, so that two instances starting together do not collide.</summary>
+    public static async Task MigrateAsync(string connectionString)
+    {
+        await using var holder = new NpgsqlConnection(connectionString);
+        await holder.OpenAsync();
+        await holder.ExecuteAsync("select pg_advisory_lock(@MigrationLock)", new { MigrationLock }, commandTimeout: 120);
+        var result = DeployChanges.To.PostgresqlDatabase(connectionString)
+            .WithScriptsEmbeddedInAssembly(Assembly.GetExecutingAssembly())
+            .JournalToPostgresqlTable("public", "migrations")
+            .WithTransactionPerScript()
+            .LogToNowhere()
+            .Build()
+            .PerformUpgrade();
+        await holder.ExecuteAsync("select pg_advisory_unlock(@MigrationLock)", new { MigrationLock });
+        if (!result.Successful)
+        {
+            throw new InvalidOperationException($"The migration {result.ErrorScript?.Name} did not apply.", result.Error);
+        }
+    }
+
+    /// <summary>Removes everything the club keeps, for loading the demo afresh.</summary>
+    public static async Task EmptyAsync(NpgsqlDataSource database)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync("truncate club, people, boat_classes restart identity cascade");
+    }
+
+    private sealed class UtcTime : SqlMapper.TypeHandler<DateTimeOffset>
+    {
+        public override DateTimeOffset Parse(object value) => new(DateTime.SpecifyKind((DateTime)value, DateTimeKind.Utc));
+
+        public override void SetValue(IDbDataParameter parameter, DateTimeOffset value) => parameter.Value = value.UtcDateTime;
+    }
+}

@@ -1,0 +1,72 @@
+using Dapper;
+using Npgsql;
+using Regatta.Core.Fleet;
+using Regatta.Core.Marks;
+using Regatta.Core.Matrices;
+
+namespace Regatta.Store;
+
+/// <summary>What a captain did with a proposal.</summary>
+public enum DecisionKind
+{
+    /// <summary>Took it as it was.</summary>
+    Accepted,
+
+    /// <summary>Took another mark instead.</summary>
+    Adjusted,
+
+    /// <summary>Left the cell as it was, with a reason.</summary>
+    SetAside,
+}
+
+/// <summary>A decision on a proposal, with the sentence that was decided on.</summary>
+public sealed record Decision(CellAddress Address, DecisionKind Kind, Mark From, Mark To, string Sentence, string Reason, int LogsThen, string By, DateTimeOffset At);
+
+/// <summary>Keeps what was decided on proposals, so that a set-aside one is not offered again until new logs speak for it.</summary>
+public sealed class Decisions(NpgsqlDataSource database, TimeProvider clock)
+{
+    /// <summary>Keeps a decision.</summary>
+    public async Task AddAsync(long classId, CellAddress address, DecisionKind kind, Mark from, Mark to, string sentence, string reason, int logsThen, Guid by)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync(
+            """
+            insert into proposal_decisions (class_id, band, control, decision, mark_from, mark_to, sentence, reason, logs_then, decided_by, decided_at)
+            values (@classId, @Band, @Control, @kind, @From, @To, @sentence, @reason, @logsThen, @by, @now)
+            """,
+            new { classId, Band = address.Band.Number, Control = address.Control.Name, kind = Spell(kind), From = from.Position, To = to.Position, sentence, reason, logsThen, by, now = clock.GetUtcNow() });
+    }
+
+    /// <summary>The newest decision of each cell of a class.</summary>
+    public async Task<IReadOnlyDictionary<CellAddress, Decision>> NewestAsync(long classId)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return (await connection.QueryAsync<Row>(
+            """
+            select distinct on (d.band, d.control) d.band, d.control, d.decision, d.mark_from, d.mark_to, d.sentence, d.reason, d.logs_then, p.display_name as decided_by, d.decided_at
+            from proposal_decisions d join people p on p.id = d.decided_by where d.class_id = @classId order by d.band, d.control, d.id desc
+            """,
+            new { classId })).Select(row => row.ToDecision()).ToDictionary(decision => decision.Address);
+    }
+
+    private static string Spell(DecisionKind kind) => kind switch
+    {
+        DecisionKind.Accepted => "accepted",
+        DecisionKind.Adjusted => "adjusted",
+        _ => "setAside",
+    };
+
+    private sealed record Row(int Band, string Control, string Decision, double MarkFrom, double MarkTo, string Sentence, string Reason, int LogsThen, string DecidedBy, DateTimeOffset DecidedAt)
+    {
+        public Decision ToDecision() => new(
+            new(new(Band), new ControlKey(Control)),
+            Enum.GetValues<DecisionKind>().Single(kind => Spell(kind) == Decision),
+            new(MarkFrom),
+            new(MarkTo),
+            Sentence,
+            Reason,
+            LogsThen,
+            DecidedBy,
+            DecidedAt);
+    }
+}

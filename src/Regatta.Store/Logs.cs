@@ -1,0 +1,165 @@
+using Dapper;
+using Npgsql;
+using Regatta.Core.Checks;
+using Regatta.Core.Evidence;
+using Regatta.Core.Fleet;
+using Regatta.Core.Logbook;
+using Regatta.Core.Marks;
+using Regatta.Core.Units;
+using Regatta.Core.Wind;
+
+namespace Regatta.Store;
+
+/// <summary>A log as its sailor sees it.</summary>
+public sealed record OwnLog(long Number, string ClassKey, string ClassName, SessionLog Log);
+
+/// <summary>Session logs. Who sailed and how heavy they were is read only for the sailor asking.</summary>
+public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
+{
+    private const string Columns =
+        """
+        l.id, l.key, l.sailed_at, l.wind_from, l.wind_to, l.gust, l.helm_port, l.helm_starboard, l.heel,
+        l.rudder_centred, l.steady_full_speed, l.flat, l.trimmed, l.luffing, l.felt, l.note, l.version
+        """;
+
+    /// <summary>Adds a log; the same key from the same sailor a second time changes nothing.</summary>
+    /// <returns>The log's number, the first one's when it was sent before.</returns>
+    public async Task<long> AddAsync(long classId, Guid? sailor, SessionLog log)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await using var transaction = await connection.BeginTransactionAsync();
+        var number = await InsertAsync(connection, transaction, classId, sailor, log, clock.GetUtcNow());
+        await transaction.CommitAsync();
+        return number ?? await connection.ExecuteScalarAsync<long>(
+            "select id from session_logs where class_id = @classId and sailor_id is not distinct from @sailor and key = @Key", new { classId, sailor, log.Key });
+    }
+
+    /// <summary>What the logs of a class tell the fit, oldest first: nobody's name and nobody's mass.</summary>
+    public async Task<IReadOnlyList<SessionEvidence>> EvidenceAsync(long classId) =>
+        [.. (await NamelessAsync(classId)).Select(log => log.Log.Evidence(log.Number))];
+
+    /// <summary>The logs of a class for taking out, oldest first: nobody's name and nobody's mass.</summary>
+    public async Task<IReadOnlyList<SessionLog>> AllAsync(long classId) => [.. (await NamelessAsync(classId)).Select(log => log.Log)];
+
+    /// <summary>A sailor's own logs, newest first.</summary>
+    public async Task<IReadOnlyList<OwnLog>> OwnAsync(Guid sailor)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await ReadOwnAsync(connection, "l.sailor_id = @sailor order by l.sailed_at desc, l.id desc limit 200", new { sailor });
+    }
+
+    /// <summary>One log, if it is the sailor's own; null otherwise, as if it did not exist.</summary>
+    public async Task<OwnLog?> OwnAsync(Guid sailor, long number)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return (await ReadOwnAsync(connection, "l.sailor_id = @sailor and l.id = @number", new { sailor, number })).SingleOrDefault();
+    }
+
+    /// <summary>Takes a sailor's own log out for good.</summary>
+    /// <returns>Whether there was such a log of theirs.</returns>
+    public async Task<bool> RemoveOwnAsync(Guid sailor, long number)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.ExecuteAsync("delete from session_logs where sailor_id = @sailor and id = @number", new { sailor, number }) == 1;
+    }
+
+    internal static async Task<long?> InsertAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, long classId, Guid? sailor, SessionLog log, DateTimeOffset now)
+    {
+        var number = await connection.ExecuteScalarAsync<long?>(
+            """
+            insert into session_logs (class_id, sailor_id, key, sailed_at, wind_from, wind_to, gust, crew_mass, helm_port, helm_starboard, heel,
+              rudder_centred, steady_full_speed, flat, trimmed, luffing, felt, note, version, logged_at)
+            values (@classId, @sailor, @Key, @SailedAt, @WindFrom, @WindTo, @Gust, @CrewMass, @HelmPort, @HelmStarboard, @Heel,
+              @RudderCentred, @SteadyFullSpeed, @Flat, @Trimmed, @Luffing, @Felt, @Note, @Version, @now)
+            on conflict do nothing
+            returning id
+            """,
+            new
+            {
+                classId,
+                sailor,
+                log.Key,
+                SailedAt = log.SailedAt.ToUniversalTime(),
+                WindFrom = log.Wind.From.MetresPerSecond,
+                WindTo = log.Wind.To.MetresPerSecond,
+                Gust = log.Wind.Gust?.MetresPerSecond,
+                CrewMass = log.CrewMass?.Kilograms,
+                HelmPort = log.Check?.Helm.Port?.Degrees,
+                HelmStarboard = log.Check?.Helm.Starboard?.Degrees,
+                Heel = log.Check?.Heel?.Degrees,
+                RudderCentred = log.Check?.Gates.RudderCentred ?? false,
+                SteadyFullSpeed = log.Check?.Gates.SteadyFullSpeed ?? false,
+                Flat = log.Check?.Gates.Flat ?? false,
+                Trimmed = log.Check?.Gates.Trimmed ?? false,
+                Luffing = log.Luffing.ToString(),
+                Felt = log.Felt.ToString(),
+                log.Note,
+                log.Version,
+                now,
+            },
+            transaction);
+        if (number is { } added)
+        {
+            await connection.ExecuteAsync(
+                "insert into log_marks (log_id, control, mark) select @added, * from unnest(@controls, @marks)",
+                new { added, controls = log.Marks.Keys.Select(key => key.Name).ToArray(), marks = log.Marks.Values.Select(mark => mark.Position).ToArray() },
+                transaction);
+        }
+
+        return number;
+    }
+
+    private async Task<IEnumerable<(long Number, SessionLog Log)>> NamelessAsync(long classId)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await using var rows = await connection.QueryMultipleAsync(
+            $"""
+            select {Columns}, null::double precision as crew_mass from session_logs l where l.class_id = @classId order by l.sailed_at, l.id;
+            select m.log_id, m.control, m.mark from log_marks m join session_logs l on l.id = m.log_id where l.class_id = @classId;
+            """,
+            new { classId });
+        var logs = (await rows.ReadAsync<LogRow>()).ToList();
+        var marks = (await rows.ReadAsync<MarkRow>()).ToLookup(mark => mark.LogId);
+        return logs.Select(row => (row.Id, row.ToLog(marks[row.Id])));
+    }
+
+    private static async Task<IReadOnlyList<OwnLog>> ReadOwnAsync(NpgsqlConnection connection, string condition, object values)
+    {
+        var logs = (await connection.QueryAsync<LogRow, ClassName, (LogRow Row, ClassName Class)>(
+            $"select {Columns}, l.crew_mass, c.key as class_key, c.name from session_logs l join boat_classes c on c.id = l.class_id where {condition}",
+            (row, named) => (row, named),
+            values,
+            splitOn: "class_key")).ToList();
+        var marks = (await connection.QueryAsync<MarkRow>(
+            "select log_id, control, mark from log_marks where log_id = any(@numbers)",
+            new { numbers = logs.Select(log => log.Row.Id).ToArray() })).ToLookup(mark => mark.LogId);
+        return [.. logs.Select(log => new OwnLog(log.Row.Id, log.Class.ClassKey, log.Class.Name, log.Row.ToLog(marks[log.Row.Id])))];
+    }
+
+    private sealed record ClassName(string ClassKey, string Name);
+
+    private sealed record MarkRow(long LogId, string Control, double Mark);
+
+    private sealed record LogRow(
+        long Id, Guid Key, DateTimeOffset SailedAt, double WindFrom, double WindTo, double? Gust, double? HelmPort, double? HelmStarboard, double? Heel,
+        bool RudderCentred, bool SteadyFullSpeed, bool Flat, bool Trimmed, string Luffing, string Felt, string Note, int? Version, double? CrewMass)
+    {
+        public SessionLog ToLog(IEnumerable<MarkRow> marks) => new(
+            Key,
+            SailedAt,
+            WindRange.Of(Speed.FromMetresPerSecond(WindFrom), Speed.FromMetresPerSecond(WindTo), Gust is { } gust ? Speed.FromMetresPerSecond(gust) : null).Value,
+            CrewMass is { } mass ? Mass.FromKilograms(mass) : null,
+            marks.ToDictionary(mark => new ControlKey(mark.Control), mark => new Mark(mark.Mark)),
+            ToCheck(),
+            Enum.Parse<Luffing>(Luffing),
+            Enum.Parse<Felt>(Felt),
+            Note,
+            Version);
+
+        private HelmCheck? ToCheck() => HelmReading.Of(AsAngle(HelmPort), AsAngle(HelmStarboard)) is { Ok: true } helm
+            ? new(helm.Value, new(RudderCentred, SteadyFullSpeed, Flat, Trimmed), AsAngle(Heel))
+            : null;
+
+        private static Angle? AsAngle(double? degrees) => degrees is { } known ? Angle.FromDegrees(known) : null;
+    }
+}

@@ -1,0 +1,62 @@
+using System.Buffers.Text;
+using System.Security.Cryptography;
+using System.Text;
+using Dapper;
+using Npgsql;
+
+namespace Regatta.Store;
+
+/// <summary>A public link to a class's card. Its token is known only to who made it: the database keeps a hash.</summary>
+public sealed record ShareLink(Guid Id, string Label, string CreatedBy, DateTimeOffset CreatedAt, DateTimeOffset? WithdrawnAt);
+
+/// <summary>Where a token leads: a class's key, and whether the link was withdrawn.</summary>
+public sealed record SharedClass(string ClassKey, bool Withdrawn);
+
+/// <summary>Makes, finds and withdraws public links.</summary>
+public sealed class ShareLinks(NpgsqlDataSource database, TimeProvider clock)
+{
+    private const int TokenBytes = 24;
+
+    /// <summary>Makes a link and returns its token, which cannot be read again later.</summary>
+    public async Task<string> CreateAsync(long classId, string label, Guid by)
+    {
+        var token = Base64Url.EncodeToString(RandomNumberGenerator.GetBytes(TokenBytes));
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync(
+            "insert into share_links (id, class_id, token_hash, label, created_by, created_at) values (@id, @classId, @hash, @label, @by, @now)",
+            new { id = Guid.CreateVersion7(), classId, hash = Hash(token), label, by, now = clock.GetUtcNow() });
+        return token;
+    }
+
+    /// <summary>The class behind a token, or null when no link ever had it.</summary>
+    public async Task<SharedClass?> FindAsync(string token)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.QuerySingleOrDefaultAsync<SharedClass>(
+            "select c.key as class_key, s.withdrawn_at is not null as withdrawn from share_links s join boat_classes c on c.id = s.class_id where s.token_hash = @hash",
+            new { hash = Hash(token) });
+    }
+
+    /// <summary>The links of a class, newest first.</summary>
+    public async Task<IReadOnlyList<ShareLink>> AllAsync(long classId)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return [.. await connection.QueryAsync<ShareLink>(
+            """
+            select s.id, s.label, p.display_name as created_by, s.created_at, s.withdrawn_at
+            from share_links s join people p on p.id = s.created_by where s.class_id = @classId order by s.created_at desc
+            """,
+            new { classId })];
+    }
+
+    /// <summary>Withdraws a link of a class for good.</summary>
+    public async Task WithdrawAsync(long classId, Guid id)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync(
+            "update share_links set withdrawn_at = @now where id = @id and class_id = @classId and withdrawn_at is null",
+            new { id, classId, now = clock.GetUtcNow() });
+    }
+
+    private static byte[] Hash(string token) => SHA256.HashData(Encoding.UTF8.GetBytes(token));
+}
