@@ -9,7 +9,7 @@ using Regatta.Formats.Bundles;
 namespace Regatta.Store;
 
 /// <summary>What a class looked like when it was read: equal stamps, equal content.</summary>
-public readonly record struct ClassStamp(long Id, long MatrixRevision, long LogRevision);
+public sealed record ClassStamp(long Id, long MatrixRevision, long LogRevision);
 
 /// <summary>One line of the fleet.</summary>
 public sealed record FleetLine(string Key, string Name, string Family, string About, int? Version, DateTimeOffset? PublishedAt, int Logs, int Filled, int Cells, string Captains);
@@ -27,7 +27,7 @@ public sealed class Classes(NpgsqlDataSource database)
     public async Task<ClassStamp?> StampAsync(string key)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await connection.QuerySingleOrDefaultAsync<ClassStamp?>(
+        return await connection.QuerySingleOrDefaultAsync<ClassStamp>(
             "select id, matrix_revision, log_revision from boat_classes where key = @key", new { key });
     }
 
@@ -87,6 +87,8 @@ public sealed class Classes(NpgsqlDataSource database)
         await transaction.CommitAsync();
     }
 
+    // The driver announces text[] as a plain array, which no constructor can match by itself.
+    [method: ExplicitConstructor]
     private sealed record ClassRow(
         long Id, long MatrixRevision, long LogRevision, string Key, string Name, string Family, string About, string Mode,
         double HelmTarget, double HelmTolerance, double ReferenceWind, double HelmPerHeel, string[] Cautions)

@@ -36,6 +36,9 @@ public sealed record Standing(IReadOnlyList<string> Roles, IReadOnlyList<string>
 /// <summary>An account offered on the sign-in page of the demo club.</summary>
 public sealed record DemoAccount(string SignInName, string DisplayName, string Role);
 
+/// <summary>Somebody in the list of members; what they may do, in words.</summary>
+public sealed record Member(string DisplayName, string SignInName, bool CanSignIn, string Standing);
+
 /// <summary>Accounts, roles and captaincies.</summary>
 public sealed class People(NpgsqlDataSource database)
 {
@@ -52,6 +55,20 @@ public sealed class People(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync();
         return await connection.QuerySingleOrDefaultAsync<Person>($"select {Columns} from people where normalized_name = @normalizedName", new { normalizedName });
+    }
+
+    /// <summary>Everybody, by name.</summary>
+    public async Task<IReadOnlyList<Member>> AllAsync()
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return [.. await connection.QueryAsync<Member>(
+            """
+            select p.display_name, p.sign_in_name, p.password_hash is not null as can_sign_in,
+                   concat_ws(', ',
+                     (select string_agg(r.role, ', ' order by r.role) from person_roles r where r.person_id = p.id),
+                     (select 'captain of ' || string_agg(c.name, ', ' order by c.name) from class_captains k join boat_classes c on c.id = k.class_id where k.person_id = p.id)) as standing
+            from people p order by p.display_name
+            """)];
     }
 
     /// <summary>Adds or rewrites an account.</summary>

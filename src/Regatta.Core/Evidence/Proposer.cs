@@ -26,6 +26,11 @@ public sealed record Proposer(BoatClass BoatClass, Matrix Matrix, HelmModel Mode
     public (double Mean, double Deviation)? Expected(WindBand band) =>
         Model.Row(band, control => Matrix[band, control]?.Mark) is { } row ? Posterior.Predict(row) : null;
 
+    /// <summary>How the expected helm of a band comes about, term by term; empty when it is not known.</summary>
+    public IReadOnlyList<HelmTerm> Explain(WindBand band) => Model.Row(band, control => Matrix[band, control]?.Mark) is { } row
+        ? [.. row.Select((value, at) => new HelmTerm(Model.Columns[at], value, Posterior.Mean[at])).Where(term => term.Value != 0)]
+        : [];
+
     /// <summary>The proposal for one cell, or null when the helm is in tolerance there, no step helps surely enough, or the cell takes no part in the balance.</summary>
     public Proposal? For(WindBand band, Control control)
     {
@@ -112,4 +117,14 @@ public sealed record Proposer(BoatClass BoatClass, Matrix Matrix, HelmModel Mode
             && (theirs.Position - to.Position) * direction < -1e-9
             && (theirs.Position - from.Position) * direction >= -1e-9;
     }
+}
+
+/// <summary>One term of an expected helm.</summary>
+/// <param name="Column">What it is of.</param>
+/// <param name="Value">How much of it there is.</param>
+/// <param name="Coefficient">Degrees of rudder for one of it.</param>
+public sealed record HelmTerm(string Column, double Value, double Coefficient)
+{
+    /// <summary>Degrees of rudder it adds.</summary>
+    public double Degrees => Value * Coefficient;
 }

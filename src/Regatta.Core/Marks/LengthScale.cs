@@ -50,6 +50,10 @@ public sealed record LengthScale : Scale
     /// <inheritdoc/>
     public override string ShowChange(double positions) => $"{(positions > 0 ? "+" : "")}{Number(positions)} {Unit.Symbol()}";
 
+    /// <inheritdoc/>
+    public override Parsed<double> ReadDistance(string text) =>
+        NumberText.ReadWithUnit(text, Unit, LengthUnits.Named, "mm, cm or in").Then(read => Distance(Length.From(read.Number, read.Unit).Millimetres));
+
     private string Number(double millimetres)
     {
         var number = Length.FromMillimetres(millimetres).In(Unit);

@@ -1,3 +1,5 @@
+using Regatta.Core.Units;
+
 namespace Regatta.Core.Marks;
 
 /// <summary>What a control is read on, from its datum. A closed family: length, holes, named stops, observed target.</summary>
@@ -31,6 +33,12 @@ public abstract record Scale
     /// <summary>A change by some positions, signed, with its unit: <c>+1/2 in</c>, <c>−1 hole</c>.</summary>
     public abstract string ShowChange(double positions);
 
+    /// <summary>A distance on the scale with its unit and no sign: <c>1/2 in</c>.</summary>
+    public string ShowDistance(double positions) => ShowChange(positions).TrimStart('+');
+
+    /// <summary>Reads a distance on the scale, zero or more, into positions.</summary>
+    public virtual Parsed<double> ReadDistance(string text) => NumberText.Read(text).Then(read => Distance(read.Number));
+
     /// <summary>What may be written here, for a hint beside the field.</summary>
     public abstract string Hint { get; }
 
@@ -53,6 +61,11 @@ public abstract record Scale
     private protected Parsed<Mark> OnScale(Mark mark) => mark.Position >= Min.Position - 1e-9 && mark.Position <= Max.Position + 1e-9
         ? Parsed<Mark>.Good(mark)
         : Parsed<Mark>.Bad($"{Show(mark)} is off the scale, which runs from {Show(Min)} to {Show(Max)}.");
+
+    /// <summary>Refuses distances below zero or longer than the scale.</summary>
+    private protected Parsed<double> Distance(double positions) => positions < 0 || positions > Max.Position - Min.Position
+        ? Parsed<double>.Bad($"It is zero or more, and no longer than the scale ({ShowDistance(Max.Position - Min.Position)}).")
+        : Parsed<double>.Good(positions);
 
     private Mark Below(Mark mark) => new(Min.Position + (Math.Floor((mark.Position - Min.Position) / Step) * Step));
 

@@ -84,7 +84,7 @@ public static class MatrixDiff
             return "";
         }
 
-        var within = cell.Mark is not null && cell.Tolerance > 0 ? $" ± {control.Scale.ShowChange(cell.Tolerance).TrimStart('+')}" : "";
+        var within = cell.Mark is not null && cell.Tolerance > 0 ? $" ± {control.Scale.ShowDistance(cell.Tolerance)}" : "";
         var note = cell.Note.Length > 0 ? $" ({cell.Note})" : "";
         return cell.Show(control.Scale) + within + note;
     }

@@ -1,0 +1,62 @@
+# Shared by ./start and ./test: what the machine needs, the private PostgreSQL, the build. Sourced, with $root set.
+
+say() { printf '%s\n' "== $*"; }
+
+as_root() { if [ "$(id -u)" = 0 ]; then "$@"; else sudo "$@"; fi; }
+
+need_debian() { # package, and a path or command that shows it is there
+  if [ -e "$2" ] || command -v "$2" >/dev/null 2>&1; then return 0; fi
+  say "Installing $1 from Debian"
+  [ -n "${apt_ready:-}" ] || as_root apt-get update -qq >/dev/null
+  apt_ready=1
+  as_root env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends "$1" >/dev/null
+}
+
+pg_bin() { ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n 1; }
+
+# PostgreSQL refuses to run as root: then the cluster belongs to the ordinary user postgres.
+as_owner() { if [ "$(id -u)" = 0 ]; then runuser -u postgres -- "$@"; else "$@"; fi; }
+
+free_port() { node -e 'const s=require("net").createServer().listen(0,"127.0.0.1",()=>{console.log(s.address().port);s.close()})'; }
+
+# Starts the private server of a folder and sets $pg_port and $pg_password.
+postgres_up() { # folder, then extra settings for the server
+  folder=$1; shift
+  # Without the package's own cluster being made and started.
+  if [ ! -d "$(pg_bin)" ]; then
+    as_root mkdir -p /etc/postgresql-common
+    [ -e /etc/postgresql-common/createcluster.conf ] || printf 'create_main_cluster = false\n' | as_root tee /etc/postgresql-common/createcluster.conf >/dev/null
+    need_debian postgresql /usr/lib/postgresql
+  fi
+  mkdir -p "$folder"
+  if [ ! -s "$folder/password" ]; then (umask 077; node -e 'console.log(require("crypto").randomBytes(24).toString("hex"))' >"$folder/password"); fi
+  pg_password=$(cat "$folder/password")
+  if [ "$(id -u)" = 0 ]; then chown -R postgres: "$folder"; fi
+  if [ ! -s "$folder/data/PG_VERSION" ]; then
+    say "Making a private PostgreSQL cluster"
+    as_owner "$(pg_bin)/initdb" -D "$folder/data" -U regatta --pwfile="$folder/password" --auth=scram-sha-256 -E UTF8 --locale=C.UTF-8 >/dev/null
+  fi
+  if as_owner "$(pg_bin)/pg_ctl" -D "$folder/data" status >/dev/null 2>&1; then
+    pg_port=$(sed -n 4p "$folder/data/postmaster.pid")
+    pg_was_up=1
+  else
+    pg_port=$(free_port)
+    pg_was_up=
+    (cd "$folder" && as_owner "$(pg_bin)/pg_ctl" -D "$folder/data" -l "$folder/log" -w -t 60 \
+      -o "-p $pg_port -c listen_addresses=127.0.0.1 -c unix_socket_directories=$folder $*" start >/dev/null)
+  fi
+}
+
+postgres_down() { (cd "$1" && as_owner "$(pg_bin)/pg_ctl" -D "$1/data" -m fast -w stop >/dev/null 2>&1) || true; }
+
+postgres_connection() { printf 'Host=127.0.0.1;Port=%s;Username=regatta;Password=%s;Database=%s' "$pg_port" "$pg_password" "$1"; }
+
+client_build() {
+  stamp=$root/.local/client.stamp
+  newest=$root/src/Regatta.Web/wwwroot/dist/site.js
+  if [ -e "$newest" ] && [ -e "$stamp" ] && [ -z "$(find "$root/package-lock.json" "$root/package.json" "$root/src/Regatta.Web/Client" -newer "$stamp" -print -quit)" ]; then return 0; fi
+  say "Building styles and scripts"
+  mkdir -p "$root/.local"
+  (cd "$root" && npm ci --silent --no-progress && npm run --silent build)
+  touch "$stamp"
+}

@@ -1,0 +1,40 @@
+using System.Collections.Concurrent;
+using Regatta.Store;
+
+namespace Regatta.Web.Benches;
+
+/// <summary>Keeps the bench of each class until its stamp changes, so that a look at a matrix costs one trivial query and not a fit.</summary>
+public sealed class BenchRoom(Classes classes, Versions versions, Decisions decisions, Logs logs, TimeProvider clock)
+{
+    private readonly ConcurrentDictionary<string, (ClassStamp Stamp, DateOnly Day, Bench Bench)> kept = new();
+
+    /// <summary>The bench of a class as it stands now, or null when there is no such class.</summary>
+    public async Task<Bench?> FindAsync(string key)
+    {
+        if (await classes.StampAsync(key) is not { } stamp)
+        {
+            return null;
+        }
+
+        var today = DateOnly.FromDateTime(clock.GetUtcNow().UtcDateTime);
+        if (kept.TryGetValue(key, out var found) && found.Stamp == stamp && found.Day == today)
+        {
+            return found.Bench;
+        }
+
+        var bench = await MakeAsync(key, stamp, (found.Stamp?.Id, found.Stamp?.LogRevision) == (stamp.Id, stamp.LogRevision) ? found.Bench.Book : null);
+        kept[key] = (stamp, today, bench);
+        return bench;
+    }
+
+    private async Task<Bench> MakeAsync(string key, ClassStamp stamp, EvidenceBook? book)
+    {
+        var draft = (await classes.DraftAsync(key))!;
+        if (book is null || !book.Fits(draft.Class, draft.Matrix.Bands))
+        {
+            book = new(draft.Class, draft.Matrix.Bands, book?.Sessions ?? await logs.EvidenceAsync(stamp.Id));
+        }
+
+        return new(draft, await versions.NewestAsync(stamp.Id), await decisions.NewestAsync(stamp.Id), book, clock.GetUtcNow());
+    }
+}

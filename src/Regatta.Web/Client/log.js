@@ -1,0 +1,64 @@
+// The tiller over its tape, and the gates. The field of degrees is the truth; the drawing and the words follow it.
+const PER_DEGREE = 6;
+const MOST = 15;
+
+export function tiller() {
+  return {
+    held: false,
+    init() {
+      this.field = this.$root.querySelector("input.form-control");
+      this.field.addEventListener("input", () => this.draw(this.degrees()));
+    },
+    degrees() {
+      const number = Number.parseFloat(this.field.value.replace("−", "-").replace(",", "."));
+      return Number.isFinite(number) ? number : 0;
+    },
+    grab(event) {
+      this.held = true;
+      event.currentTarget.setPointerCapture(event.pointerId);
+      this.follow(event);
+    },
+    drag(event) {
+      if (this.held) this.follow(event);
+    },
+    release() {
+      this.held = false;
+    },
+    follow(event) {
+      const svg = this.$root.querySelector("svg");
+      const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM().inverse());
+      this.set(((at.x - 120) / PER_DEGREE) * Number(this.$root.dataset.windward));
+    },
+    nudge(event) {
+      const way = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
+      if (!way) return;
+      event.preventDefault();
+      this.set(this.degrees() + way * 0.5);
+    },
+    pick(event) {
+      this.set(Number(event.target.dataset.degrees), event.target);
+    },
+    set(degrees, word) {
+      const half = Math.round(Math.max(-MOST, Math.min(MOST, degrees)) * 2) / 2;
+      this.field.value = String(half);
+      for (const radio of this.$root.querySelectorAll("input[type=radio]")) radio.checked = radio === word;
+      this.draw(half);
+    },
+    draw(degrees) {
+      const x = 120 + Number(this.$root.dataset.windward) * PER_DEGREE * Math.max(-MOST, Math.min(MOST, degrees));
+      this.$root.querySelector(".tiller").setAttribute("x2", x);
+      this.$root.querySelector(".grip").setAttribute("cx", x);
+      const svg = this.$root.querySelector("svg");
+      svg.setAttribute("aria-valuenow", degrees);
+      svg.setAttribute("aria-valuetext", degrees === 0 ? "no helm" : `${Math.abs(degrees)}° of ${degrees > 0 ? "weather" : "lee"} helm`);
+    },
+  };
+}
+
+export function gates() {
+  return {
+    holdAll() {
+      for (const gate of this.$root.querySelectorAll("input[type=checkbox]")) gate.checked = true;
+    },
+  };
+}

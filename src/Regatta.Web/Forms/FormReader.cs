@@ -1,0 +1,35 @@
+using Regatta.Core;
+
+namespace Regatta.Web.Forms;
+
+/// <summary>Turns the fields of one form into core values, once, and keeps a sentence for each field that was not understood.</summary>
+public sealed class FormReader
+{
+    private readonly Dictionary<string, string> problems = [];
+
+    /// <summary>True while every field was understood.</summary>
+    public bool Ok => problems.Count == 0;
+
+    /// <summary>The sentences by field name.</summary>
+    public IReadOnlyDictionary<string, string> Problems => problems;
+
+    /// <summary>Reads a field that must be there.</summary>
+    public T? Need<T>(string field, string? text, string missing, Func<string, Parsed<T>> read) =>
+        string.IsNullOrWhiteSpace(text) ? Refuse<T>(field, missing) : Take(field, read(text));
+
+    /// <summary>Reads a field that may be left empty.</summary>
+    public T? May<T>(string field, string? text, Func<string, Parsed<T>> read)
+        where T : struct => string.IsNullOrWhiteSpace(text) ? null : Take(field, read(text).Then(value => Parsed<T?>.Good(value)));
+
+    /// <summary>Keeps a value, or its problem beside the field.</summary>
+    public T? Take<T>(string field, Parsed<T> parsed) => parsed.Ok ? parsed.Value : Refuse<T>(field, parsed.Problem!);
+
+    /// <summary>Keeps a problem beside a field.</summary>
+    public void Refuse(string field, string problem) => problems.TryAdd(field, problem);
+
+    private T? Refuse<T>(string field, string problem)
+    {
+        Refuse(field, problem);
+        return default;
+    }
+}

@@ -1,0 +1,31 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Store;
+using Regatta.Web.Benches;
+
+namespace Regatta.Web.Pages.Cards;
+
+/// <summary>The published card of a class, for anybody who has an unguessable link to it. Names nobody.</summary>
+[AllowAnonymous]
+public sealed class PublicCardModel(ShareLinks links, BenchRoom room, Reader reader) : PageModel
+{
+    public CardView? Card { get; private set; }
+
+    public bool Withdrawn { get; private set; }
+
+    public async Task<IActionResult> OnGetAsync(string token, string? wind)
+    {
+        Response.Headers.CacheControl = "private, no-store";
+        var shared = await links.FindAsync(token);
+        Withdrawn = shared?.Withdrawn == true;
+        if (shared is { Withdrawn: false } && await room.FindAsync(shared.ClassKey) is { Newest: { } newest } bench)
+        {
+            Card = CardView.Of(bench.Class, newest, wind, reader.Wind, $"/c/{token}");
+            return Page();
+        }
+
+        Response.StatusCode = Withdrawn ? StatusCodes.Status410Gone : StatusCodes.Status404NotFound;
+        return Page();
+    }
+}

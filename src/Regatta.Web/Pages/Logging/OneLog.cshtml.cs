@@ -1,0 +1,40 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Core.Checks;
+using Regatta.Core.Fleet;
+using Regatta.Store;
+using Regatta.Web.Access;
+using Regatta.Web.Benches;
+
+namespace Regatta.Web.Pages.Logging;
+
+/// <summary>One of a member's own sessions; another's is as if it were not there.</summary>
+[Authorize(Policies.Member)]
+public sealed class OneLogModel(Logs logs, BenchRoom room) : PageModel
+{
+    [BindProperty(SupportsGet = true)]
+    public bool Sent { get; set; }
+
+    public OwnLog Entry { get; private set; } = null!;
+
+    public BoatClass Class { get; private set; } = null!;
+
+    public CheckWeight? Weight { get; private set; }
+
+    public async Task<IActionResult> OnGetAsync(long number)
+    {
+        if (await logs.OwnAsync(User.Id(), number) is not { } entry)
+        {
+            return NotFound();
+        }
+
+        Entry = entry;
+        Class = (await room.FindAsync(entry.ClassKey))!.Class;
+        Weight = entry.Log.Check is { } check ? CheckValidity.Weigh(check) : null;
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPostAsync(long number) =>
+        await logs.RemoveOwnAsync(User.Id(), number) ? Redirect("/logbook") : NotFound();
+}

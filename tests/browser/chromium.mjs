@@ -1,0 +1,15 @@
+// Debian's Chromium, quiet about the outside world.
+export const launchOptions = {
+  executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+  args: [
+    "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+    "--disable-component-update", "--disable-sync",
+  ],
+};
+
+/** Signs in as one of the demo club's people. */
+export async function signIn(page, name, back = "/") {
+  await page.goto(`/sign-in?back=${encodeURIComponent(back)}`);
+  await page.locator(`button[name=name][value=${name}]`).click();
+  await page.waitForURL((url) => !url.pathname.startsWith("/sign-in"));
+}

@@ -1,0 +1,42 @@
+// Takes the pictures of the README anew, from a running app with fresh demo data:
+//   ./start --reset-demo   and, beside it,   node tests/browser/screenshots.mjs [name ...]
+import { chromium } from "@playwright/test";
+import { launchOptions, signIn } from "./chromium.mjs";
+
+const baseURL = process.env.BASE_URL ?? "http://127.0.0.1:8080";
+const folder = process.env.SHOTS ?? new URL("../../docs/screenshots", import.meta.url).pathname;
+const desk = { width: 1280, height: 800 };
+const phone = { width: 360, height: 740 };
+
+const shots = [
+  { name: "fleet", as: "odalys", path: "/", size: desk },
+  { name: "matrix-lanes", as: "tamsin", path: "/classes/quillet?cell=4.gooseneck", size: desk },
+  { name: "matrix-table", as: "tamsin", path: "/classes/ferrin-16?view=table", size: desk },
+  { name: "versions", as: "odalys", path: "/classes/ferrin-16/versions", size: desk },
+  { name: "bands", as: "tamsin", path: "/classes/quillet/bands", size: desk },
+  { name: "card-phone", as: "priya", path: "/classes/quillet/card?wind=14", size: phone },
+  { name: "log-phone", as: "priya", path: "/classes/quillet/log?wind=14", size: phone, full: true },
+  { name: "logbook-phone", as: "priya", path: "/logbook", size: phone },
+  { name: "share", as: "tamsin", path: "/classes/quillet/share", size: desk, before: makeLink },
+  { name: "sign-in", path: "/sign-in", size: desk },
+];
+
+async function makeLink(page) {
+  await page.getByLabel("Who or what is the link for?").fill("boat park board");
+  await page.getByRole("button", { name: "Make a link and its code" }).click();
+  await page.getByText("The new link").waitFor();
+}
+
+const wanted = process.argv.slice(2);
+const browser = await chromium.launch(launchOptions);
+for (const shot of shots.filter((one) => wanted.length === 0 || wanted.includes(one.name))) {
+  const context = await browser.newContext({ baseURL, viewport: shot.size, deviceScaleFactor: 1 });
+  const page = await context.newPage();
+  if (shot.as) await signIn(page, shot.as, shot.path);
+  else await page.goto(shot.path);
+  if (shot.before) await shot.before(page);
+  await page.waitForLoadState("networkidle");
+  await page.screenshot({ path: `${folder}/${shot.name}.png`, fullPage: shot.full ?? false });
+  await context.close();
+}
+await browser.close();
