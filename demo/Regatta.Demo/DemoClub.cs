@@ -27,11 +27,11 @@ public static class DemoClub
         return new(
             BundleDocument.FormatName,
             BundleDocument.CurrentVersion,
-            new("Wenlow Reach Sailing Club", "WET"),
-            People,
             [
                 LogMaker.WithLogs(Quillet.Make(), Quillet.Truth, sailors, new Random(Seed)),
                 LogMaker.WithLogs(Ferrin16.Make(), Ferrin16.Truth, sailors, new Random(Seed + 1)),
-            ]);
+            ],
+            new("Wenlow Reach Sailing Club", "WET"),
+            People);
     }
 }

@@ -68,8 +68,15 @@ public sealed class Bundles(NpgsqlDataSource database, Classes classes, Versions
             """,
             new
             {
-                boatClass.Key, boatClass.Name, boatClass.Family, boatClass.About, boatClass.Mode, Target = boatClass.Helm.Target.Degrees,
-                Tolerance = boatClass.Helm.Tolerance.Degrees, Reference = boatClass.Helm.ReferenceWind.MetresPerSecond, boatClass.Helm.PerHeelDegree,
+                boatClass.Key,
+                boatClass.Name,
+                boatClass.Family,
+                boatClass.About,
+                boatClass.Mode,
+                Target = boatClass.Helm.Target.Degrees,
+                Tolerance = boatClass.Helm.Tolerance.Degrees,
+                Reference = boatClass.Helm.ReferenceWind.MetresPerSecond,
+                boatClass.Helm.PerHeelDegree,
                 Cautions = boatClass.Cautions.ToArray(),
             },
             transaction);

@@ -10,7 +10,7 @@ namespace Regatta.Store;
 public static class Database
 {
     // Any number will do, as long as every instance asks for the same one.
-    private const long MigrationLock = 7_240_117;
+    private const long StartLock = 7_240_117;
 
     /// <summary>Opens the pool all stores share, and teaches Dapper how this database names and types things.</summary>
     public static NpgsqlDataSource Connect(string connectionString)
@@ -22,12 +22,26 @@ public static class Database
         return NpgsqlDataSource.Create(connectionString);
     }
 
-    /// <summary>Applies the missing migrations in order, each once, under a lock, so that two instances starting together do not collide.</summary>
-    public static async Task MigrateAsync(string connectionString)
+    /// <summary>Does what must be done by one instance at a time while several start together.</summary>
+    public static async Task AloneAsync(string connectionString, Func<Task> work)
     {
         await using var holder = new NpgsqlConnection(connectionString);
         await holder.OpenAsync();
-        await holder.ExecuteAsync("select pg_advisory_lock(@MigrationLock)", new { MigrationLock }, commandTimeout: 120);
+        await holder.ExecuteAsync("select pg_advisory_lock(@StartLock)", new { StartLock }, commandTimeout: 120);
+        try
+        {
+            await work();
+        }
+        finally
+        {
+            await holder.ExecuteAsync("select pg_advisory_unlock(@StartLock)", new { StartLock });
+        }
+    }
+
+    /// <summary>Applies the missing migrations in order, each once. To be called through <see cref="AloneAsync"/>.</summary>
+    /// <exception cref="InvalidOperationException">A migration did not apply; the database is as it was before it.</exception>
+    public static Task MigrateAsync(string connectionString)
+    {
         var result = DeployChanges.To.PostgresqlDatabase(connectionString)
             .WithScriptsEmbeddedInAssembly(Assembly.GetExecutingAssembly())
             .JournalToPostgresqlTable("public", "migrations")
@@ -35,11 +49,9 @@ public static class Database
             .LogToNowhere()
             .Build()
             .PerformUpgrade();
-        await holder.ExecuteAsync("select pg_advisory_unlock(@MigrationLock)", new { MigrationLock });
-        if (!result.Successful)
-        {
-            throw new InvalidOperationException($"The migration {result.ErrorScript?.Name} did not apply.", result.Error);
-        }
+        return result.Successful
+            ? Task.CompletedTask
+            : throw new InvalidOperationException($"The migration {result.ErrorScript?.Name} did not apply.", result.Error);
     }
 
     /// <summary>Removes everything the club keeps, for loading the demo afresh.</summary>

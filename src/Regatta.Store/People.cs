@@ -85,8 +85,17 @@ public sealed class People(NpgsqlDataSource database)
             """,
             new
             {
-                person.Id, person.SignInName, person.NormalizedName, person.DisplayName, person.PasswordHash, person.SecurityStamp,
-                person.AccessFailedCount, person.LockoutEnd, person.IsDemo, SpeedUnit = person.SpeedUnit.ToString(), MassUnit = person.MassUnit.ToString(),
+                person.Id,
+                person.SignInName,
+                person.NormalizedName,
+                person.DisplayName,
+                person.PasswordHash,
+                person.SecurityStamp,
+                person.AccessFailedCount,
+                person.LockoutEnd,
+                person.IsDemo,
+                SpeedUnit = person.SpeedUnit.ToString(),
+                MassUnit = person.MassUnit.ToString(),
             });
     }
 

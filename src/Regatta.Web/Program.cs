@@ -46,11 +46,12 @@ app.UseAuthorization();
 app.MapStaticAssets().AllowAnonymous();
 app.MapRazorPages();
 
-await Database.MigrateAsync(settings.Database);
-using (var scope = app.Services.CreateScope())
+await Database.AloneAsync(settings.Database, async () =>
 {
+    await Database.MigrateAsync(settings.Database);
+    using var scope = app.Services.CreateScope();
     await scope.ServiceProvider.GetRequiredService<DemoLoader>().PrepareAsync();
-}
+});
 
 app.Run();
 

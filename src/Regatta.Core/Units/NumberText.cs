@@ -8,7 +8,13 @@ public static partial class NumberText
 {
     private static readonly Dictionary<char, string> VulgarFractions = new()
     {
-        ['½'] = "1/2", ['¼'] = "1/4", ['¾'] = "3/4", ['⅛'] = "1/8", ['⅜'] = "3/8", ['⅝'] = "5/8", ['⅞'] = "7/8",
+        ['½'] = "1/2",
+        ['¼'] = "1/4",
+        ['¾'] = "3/4",
+        ['⅛'] = "1/8",
+        ['⅜'] = "3/8",
+        ['⅝'] = "5/8",
+        ['⅞'] = "7/8",
     };
 
     /// <summary>Splits a text into its number and the rest (a unit, perhaps empty).</summary>

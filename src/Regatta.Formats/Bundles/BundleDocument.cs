@@ -4,7 +4,12 @@ using System.Text.Json.Serialization;
 namespace Regatta.Formats.Bundles;
 
 /// <summary>The bundle as JSON has it (docs/formats.md). Wind in m/s, lengths in mm, masses in kg, angles in degrees; a mark is a number on its control's scale.</summary>
-public sealed record BundleDocument(string Format, int Version, ClubDocument? Club, IReadOnlyList<PersonDocument>? People, IReadOnlyList<ClassDocument> Classes)
+public sealed record BundleDocument(
+    string Format,
+    int Version,
+    [property: JsonPropertyOrder(1)] IReadOnlyList<ClassDocument> Classes,
+    ClubDocument? Club = null,
+    IReadOnlyList<PersonDocument>? People = null)
 {
     public const string FormatName = "regatta-bundle";
     public const int CurrentVersion = 1;

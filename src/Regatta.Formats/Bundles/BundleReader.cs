@@ -28,6 +28,7 @@ public static class BundleReader
             var document = JsonSerializer.Deserialize<BundleDocument>(SkipByteOrderMark(json), BundleDocument.Options);
             return document switch
             {
+                _ when HasNullInArray(json) => Refused("the file", "A list in it holds null."),
                 null or { Format: not BundleDocument.FormatName } => Refused("format", $"This is no {BundleDocument.FormatName}."),
                 { Version: not BundleDocument.CurrentVersion } => Refused("version", $"Version {document.Version} is not known here; version {BundleDocument.CurrentVersion} is."),
                 _ => Understand(document, now),
@@ -40,6 +41,29 @@ public static class BundleReader
     }
 
     private static ReadOnlySpan<byte> SkipByteOrderMark(ReadOnlySpan<byte> json) => json.StartsWith((byte[])[0xEF, 0xBB, 0xBF]) ? json[3..] : json;
+
+    /// <summary>The deserialiser keeps null out of properties, but lets it into lists.</summary>
+    private static bool HasNullInArray(ReadOnlySpan<byte> json)
+    {
+        var reader = new Utf8JsonReader(SkipByteOrderMark(json));
+        var open = new Stack<JsonTokenType>();
+        while (reader.Read())
+        {
+            switch (reader.TokenType)
+            {
+                case JsonTokenType.StartArray or JsonTokenType.StartObject:
+                    open.Push(reader.TokenType);
+                    break;
+                case JsonTokenType.EndArray or JsonTokenType.EndObject:
+                    open.Pop();
+                    break;
+                case JsonTokenType.Null when open.TryPeek(out var inside) && inside == JsonTokenType.StartArray:
+                    return true;
+            }
+        }
+
+        return false;
+    }
 
     private static BundleReading Understand(BundleDocument document, DateTimeOffset now)
     {

@@ -11,9 +11,8 @@ public static class BundleWriter
     public static byte[] Write(Bundle bundle) => Write(new BundleDocument(
         BundleDocument.FormatName,
         BundleDocument.CurrentVersion,
-        bundle.Club is { } club ? new(club.Name, club.TimeZone) : null,
-        null,
-        [.. bundle.Classes.Select(ToDocument)]));
+        [.. bundle.Classes.Select(ToDocument)],
+        bundle.Club is { } club ? new(club.Name, club.TimeZone) : null));
 
     /// <summary>Writes a document as it is.</summary>
     public static byte[] Write(BundleDocument document) => JsonSerializer.SerializeToUtf8Bytes(document, Indented);

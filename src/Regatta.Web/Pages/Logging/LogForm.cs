@@ -61,7 +61,7 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
     {
         var fields = new Dictionary<string, string>
         {
-            ["key"] = Guid.NewGuid().ToString(),
+            ["logKey"] = Guid.NewGuid().ToString(),
             ["version"] = version.ToString(System.Globalization.CultureInfo.InvariantCulture),
             ["sailedAt"] = now,
             ["windFrom"] = NumberText.Plain(band.From.In(unit), 1),
@@ -92,7 +92,7 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
 
         return reader.Ok
             ? new(
-                Guid.TryParse(this["key"], out var key) ? key : Guid.NewGuid(),
+                Guid.TryParse(this["logKey"], out var key) ? key : Guid.NewGuid(),
                 at,
                 wind!,
                 mass,

@@ -1,0 +1,81 @@
+using System.Text;
+using Regatta.Core.Matrices;
+using Regatta.Demo;
+using Regatta.Formats.Bundles;
+using static Regatta.Core.Tests.Evidence.TestBoat;
+
+namespace Regatta.Core.Tests.Formats;
+
+public sealed class BundleTests
+{
+    private static readonly DateTimeOffset Now = new(2026, 11, 23, 12, 0, 0, TimeSpan.Zero);
+
+    [Fact]
+    public void The_committed_demo_club_is_the_one_its_maker_makes() =>
+        Assert.Equal(Encoding.UTF8.GetString(BundleWriter.Write(DemoClub.Make())), File.ReadAllText("Data/club.json").TrimEnd('\n'));
+
+    [Fact]
+    public void The_demo_club_reads_without_a_problem_and_holds_what_it_promises()
+    {
+        var reading = BundleReader.Read(File.ReadAllBytes("Data/club.json"), Now);
+        Assert.Empty(reading.Problems);
+        Assert.All(reading.Bundle!.Classes, one =>
+        {
+            Assert.InRange(one.Class.Controls.Count, 5, 7);
+            Assert.InRange(one.Draft.Bands.All.Count, 5, 6);
+            Assert.Equal([2025, 2026], one.Logs.Select(log => log.Log.SailedAt.Year).Distinct().Order());
+            Assert.InRange(one.Class.Helm.Target.Degrees, 2, 4); // from memory: a light tug
+        });
+    }
+
+    [Fact]
+    public void What_goes_out_comes_back_but_for_who_sailed_and_how_heavy()
+    {
+        var bundle = BundleReader.Read(File.ReadAllBytes("Data/club.json"), Now).Bundle!;
+        var written = BundleWriter.Write(bundle);
+        var again = BundleReader.Read(written, Now).Bundle!;
+        foreach (var (before, after) in bundle.Classes.Zip(again.Classes))
+        {
+            Assert.Empty(MatrixDiff.Between(before.Draft, after.Draft));
+            Assert.Equal(before.Class.Controls, after.Class.Controls);
+            Assert.Equal(before.Versions.Count, after.Versions.Count);
+            Assert.Equal(before.Logs.Select(log => (log.Log.Key, log.Log.Wind, log.Log.Check, log.Log.Felt)), after.Logs.Select(log => (log.Log.Key, log.Log.Wind, log.Log.Check, log.Log.Felt)));
+            Assert.All(after.Logs, log => Assert.Null(log.Sailor));
+        }
+
+        Assert.DoesNotContain("crewMass", Encoding.UTF8.GetString(written));
+    }
+
+    [Fact]
+    public void A_published_matrix_survives_its_json() =>
+        Assert.Empty(MatrixDiff.Between(Matrix(60, 80, 100), MatrixJson.Read(MatrixJson.Write(Matrix(60, 80, 100)))));
+
+    [Theory]
+    [InlineData("", "not the JSON")]
+    [InlineData("[]", "not the JSON")]
+    [InlineData("""{"format":"something","version":1,"classes":[]}""", "no regatta-bundle")]
+    [InlineData("""{"format":"regatta-bundle","version":9,"classes":[]}""", "Version 9")]
+    [InlineData("""{"format":"regatta-bundle","version":1,"classes":[],"secret":1}""", "not the JSON")]
+    [InlineData("""{"format":"regatta-bundle","version":1,"classes":[null]}""", "holds null")]
+    public void Files_that_are_no_bundle_are_refused(string json, string says)
+    {
+        var reading = BundleReader.Read(Encoding.UTF8.GetBytes(json), Now);
+        Assert.Null(reading.Bundle);
+        Assert.Contains(says, Assert.Single(reading.Problems).What);
+    }
+
+    [Theory]
+    [InlineData("\"from\": 0,", "\"from\": 3.1,", "overlap|from < to|gap")]
+    [InlineData("\"sailedAt\": \"2025", "\"sailedAt\": \"2045", "still to come")]
+    [InlineData("\"kind\": \"holes\"", "\"kind\": \"knots\"", "no kind of scale")]
+    [InlineData("\"band\": 1,", "\"band\": 77,", "no such band")]
+    [InlineData("\"key\": \"quillet\"", "\"key\": \"Quillet boat\"", "lower-case letters")]
+    public void One_wrong_value_is_named_with_its_place(string right, string wrong, string says)
+    {
+        var json = File.ReadAllText("Data/club.json");
+        var at = json.IndexOf(right, StringComparison.Ordinal);
+        var reading = BundleReader.Read(Encoding.UTF8.GetBytes(json[..at] + wrong + json[(at + right.Length)..]), Now);
+        Assert.Null(reading.Bundle);
+        Assert.Contains(reading.Problems, problem => problem.Where.StartsWith("classes[", StringComparison.Ordinal) && says.Split('|').Any(part => problem.What.Contains(part, StringComparison.Ordinal)));
+    }
+}

@@ -1,0 +1,215 @@
+using Dapper;
+using Npgsql;
+using Regatta.Core.Checks;
+using Regatta.Core.Evidence;
+using Regatta.Core.Fleet;
+using Regatta.Core.Logbook;
+using Regatta.Core.Marks;
+using Regatta.Core.Matrices;
+using Regatta.Core.Units;
+using Regatta.Core.Wind;
+using Regatta.Store;
+
+namespace Regatta.Store.Tests;
+
+public sealed class StoreTests(StoreFixture store)
+{
+    private static readonly CellAddress Gooseneck = new(new(4), new("gooseneck"));
+
+    [Fact]
+    public async Task Migrating_again_changes_nothing()
+    {
+        await Database.MigrateAsync(store.Connection);
+        await using var connection = await store.Database.OpenConnectionAsync(TestContext.Current.CancellationToken);
+        Assert.Equal(1, await connection.ExecuteScalarAsync<long>("select count(*) from migrations where scriptname like '%0001%'"));
+    }
+
+    [Fact]
+    public async Task What_is_brought_in_is_read_back_as_it_was()
+    {
+        var draft = (await store.Classes.DraftAsync("quillet"))!;
+        var exported = (await store.Bundles.ExportAsync("quillet"))!.Classes[0];
+        Assert.Empty(MatrixDiff.Between(draft.Matrix, exported.Draft));
+        Assert.Equal(84, exported.Logs.Count);
+        Assert.Equal(["Quillet"], (await store.Bundles.ImportAsync(new(null, [], [exported]), new Dictionary<string, Guid>())).AlreadyThere);
+    }
+
+    [Fact]
+    public async Task An_edit_at_a_stale_revision_writes_nothing()
+    {
+        var draft = await store.FreshClassAsync();
+        var seen = draft.Cells[Gooseneck].Revision;
+        Assert.Equal(SaveOutcome.Saved, await SaveAsync(draft, "21", seen, store.Ann));
+        Assert.Equal(SaveOutcome.Conflict, await SaveAsync(draft, "22", seen, store.Ben));
+        var now = (await store.Classes.DraftAsync(draft.Class.Key))!.Cells[Gooseneck];
+        Assert.Equal(21 * 25.4, now.Cell!.Mark!.Value.Position, 6);
+        Assert.Equal("Ann", now.EditedBy);
+    }
+
+    [Fact]
+    public async Task Of_two_editors_at_once_one_lands_and_one_is_told()
+    {
+        var draft = await store.FreshClassAsync();
+        var seen = draft.Cells[Gooseneck].Revision;
+        var outcomes = await Task.WhenAll(SaveAsync(draft, "21", seen, store.Ann), SaveAsync(draft, "22", seen, store.Ben));
+        Assert.Equal([SaveOutcome.Saved, SaveOutcome.Conflict], outcomes.Order());
+    }
+
+    [Fact]
+    public async Task Of_two_first_edits_of_an_empty_cell_at_once_one_lands()
+    {
+        var draft = await store.FreshClassAsync();
+        var empty = new CellAddress(new(6), new("daggerboard"));
+        var cell = Cell.Of(new Mark(80), 0, "", "", CellSource.Entered).Value;
+        var outcomes = await Task.WhenAll(new[] { store.Ann, store.Ben }.Select(async who => (await store.Cells.SaveAsync(draft.Stamp.Id, empty, cell, 0, who.Id)).Outcome));
+        Assert.Equal([SaveOutcome.Saved, SaveOutcome.Conflict], outcomes.Order());
+    }
+
+    [Fact]
+    public async Task Undo_walks_back_through_ones_own_edits()
+    {
+        var draft = await store.FreshClassAsync();
+        var first = draft.Cells[Gooseneck].Revision;
+        await SaveAsync(draft, "21", first, store.Ann);
+        await SaveAsync(draft, "22", first + 1, store.Ann);
+        Assert.Equal(SaveOutcome.Nothing, (await store.Cells.UndoAsync(draft.Stamp.Id, store.Ben.Id)).Outcome);
+        await store.Cells.UndoAsync(draft.Stamp.Id, store.Ann.Id);
+        Assert.Equal(21 * 25.4, await MarkAsync(draft), 6);
+        await store.Cells.UndoAsync(draft.Stamp.Id, store.Ann.Id);
+        Assert.Equal(20 * 25.4, await MarkAsync(draft), 6);
+        Assert.Equal(SaveOutcome.Nothing, (await store.Cells.UndoAsync(draft.Stamp.Id, store.Ann.Id)).Outcome);
+    }
+
+    [Fact]
+    public async Task Undo_never_takes_back_what_somebody_else_wrote_over()
+    {
+        var draft = await store.FreshClassAsync();
+        var first = draft.Cells[Gooseneck].Revision;
+        await SaveAsync(draft, "21", first, store.Ann);
+        await SaveAsync(draft, "22", first + 1, store.Ben);
+        Assert.Equal(SaveOutcome.Conflict, (await store.Cells.UndoAsync(draft.Stamp.Id, store.Ann.Id)).Outcome);
+        Assert.Equal(22 * 25.4, await MarkAsync(draft), 6);
+    }
+
+    [Fact]
+    public async Task A_version_is_published_once_and_never_changes()
+    {
+        var draft = await store.FreshClassAsync();
+        Assert.Equal(2, await store.Versions.PublishAsync(draft.Stamp.Id, draft.Matrix, 1, "Ann", "why"));
+        Assert.Null(await store.Versions.PublishAsync(draft.Stamp.Id, draft.Matrix, 1, "Ben", "why"));
+        Assert.Equal(["Ann", "Tamsin Okwuosa"], (await store.Versions.AllAsync(draft.Stamp.Id)).Select(version => version.By));
+        await using var connection = await store.Database.OpenConnectionAsync(TestContext.Current.CancellationToken);
+        await Assert.ThrowsAsync<PostgresException>(() => connection.ExecuteAsync("update matrix_versions set reason = 'other' where class_id = @Id", draft.Stamp));
+    }
+
+    [Fact]
+    public async Task The_database_itself_refuses_overlapping_bands()
+    {
+        var draft = await store.FreshClassAsync();
+        await using var connection = await store.Database.OpenConnectionAsync(TestContext.Current.CancellationToken);
+        var refused = await Assert.ThrowsAsync<PostgresException>(() => connection.ExecuteAsync("update bands set high = high + 0.5 where class_id = @Id and number = 2", draft.Stamp));
+        Assert.Equal("bands_do_not_overlap", refused.ConstraintName);
+    }
+
+    [Fact]
+    public async Task Moving_an_edge_keeps_the_cells()
+    {
+        var draft = await store.FreshClassAsync();
+        var edge = Speed.FromKnots(12.5);
+        var moved = WindBands.Of(draft.Matrix.Bands.All.Select(band => new WindBand(band.Id, band.Name, band.Id.Number == 4 ? edge : band.From, band.Id.Number == 3 ? edge : band.To))).Value;
+        await store.Classes.SaveBandsAsync(draft.Stamp.Id, moved);
+        var after = (await store.Classes.DraftAsync(draft.Class.Key))!;
+        Assert.Equal(12.5, after.Matrix.Bands.All[3].From.Knots, 9);
+        Assert.Equal(draft.Matrix.Cells.Count, after.Matrix.Cells.Count);
+        Assert.True(after.Stamp.MatrixRevision > draft.Stamp.MatrixRevision);
+    }
+
+    [Fact]
+    public async Task A_log_sent_twice_counts_once_and_anothers_with_the_same_key_counts_too()
+    {
+        var draft = await store.FreshClassAsync();
+        var log = NewLog();
+        var first = await store.Logs.AddAsync(draft.Stamp.Id, store.Ann.Id, log);
+        Assert.Equal(first, await store.Logs.AddAsync(draft.Stamp.Id, store.Ann.Id, log));
+        Assert.NotEqual(first, await store.Logs.AddAsync(draft.Stamp.Id, store.Ben.Id, log));
+        Assert.Equal(2, (await store.Logs.EvidenceAsync(draft.Stamp.Id)).Count);
+    }
+
+    [Fact]
+    public async Task A_log_is_read_back_whole_by_its_sailor_and_by_nobody_else()
+    {
+        var draft = await store.FreshClassAsync();
+        var log = NewLog();
+        var number = await store.Logs.AddAsync(draft.Stamp.Id, store.Ann.Id, log);
+        var own = (await store.Logs.OwnAsync(store.Ann.Id, number))!.Log;
+        Assert.Equal((log.Key, log.SailedAt, log.Wind, log.CrewMass, log.Check, log.Luffing, log.Felt, log.Note, log.Version), (own.Key, own.SailedAt, own.Wind, own.CrewMass, own.Check, own.Luffing, own.Felt, own.Note, own.Version));
+        Assert.Equal(log.Marks, own.Marks);
+        Assert.Null(await store.Logs.OwnAsync(store.Ben.Id, number));
+        Assert.False(await store.Logs.RemoveOwnAsync(store.Ben.Id, number));
+        Assert.True(await store.Logs.RemoveOwnAsync(store.Ann.Id, number));
+        Assert.Empty(await store.Logs.EvidenceAsync(draft.Stamp.Id));
+    }
+
+    [Fact]
+    public async Task Every_change_of_a_class_changes_its_stamp()
+    {
+        var draft = await store.FreshClassAsync();
+        var stamps = new List<ClassStamp> { draft.Stamp };
+        await SaveAsync(draft, "21", draft.Cells[Gooseneck].Revision, store.Ann);
+        stamps.Add((await store.Classes.StampAsync(draft.Class.Key))!);
+        var number = await store.Logs.AddAsync(draft.Stamp.Id, store.Ann.Id, NewLog());
+        stamps.Add((await store.Classes.StampAsync(draft.Class.Key))!);
+        await store.Logs.RemoveOwnAsync(store.Ann.Id, number);
+        stamps.Add((await store.Classes.StampAsync(draft.Class.Key))!);
+        await store.Versions.PublishAsync(draft.Stamp.Id, draft.Matrix, 1, "Ann", "why");
+        stamps.Add((await store.Classes.StampAsync(draft.Class.Key))!);
+        Assert.Equal(stamps.Count, stamps.Distinct().Count());
+    }
+
+    [Fact]
+    public async Task A_link_leads_to_its_class_until_it_is_withdrawn_and_its_token_is_not_kept()
+    {
+        var draft = await store.FreshClassAsync();
+        var links = new ShareLinks(store.Database, store.Clock);
+        var token = await links.CreateAsync(draft.Stamp.Id, "board", store.Ann.Id);
+        Assert.Equal(new SharedClass(draft.Class.Key, false), await links.FindAsync(token));
+        Assert.Null(await links.FindAsync(token[..^1] + "?"));
+        await using var connection = await store.Database.OpenConnectionAsync(TestContext.Current.CancellationToken);
+        Assert.Equal(0, await connection.ExecuteScalarAsync<long>("select count(*) from share_links where encode(token_hash, 'escape') like '%' || @token || '%' or label like '%' || @token || '%'", new { token }));
+        await links.WithdrawAsync(draft.Stamp.Id, (await links.AllAsync(draft.Stamp.Id)).Single().Id);
+        Assert.True((await links.FindAsync(token))!.Withdrawn);
+    }
+
+    [Fact]
+    public async Task The_newest_decision_of_a_cell_is_remembered_with_its_reason()
+    {
+        var draft = await store.FreshClassAsync();
+        var decisions = new Decisions(store.Database, store.Clock);
+        await decisions.AddAsync(draft.Stamp.Id, Gooseneck, DecisionKind.Accepted, new(508), new(520.7), "sentence", "", 3, store.Ann.Id);
+        await decisions.AddAsync(draft.Stamp.Id, Gooseneck, DecisionKind.SetAside, new(508), new(520.7), "sentence", "new sail first", 5, store.Ben.Id);
+        var newest = (await decisions.NewestAsync(draft.Stamp.Id))[Gooseneck];
+        Assert.Equal((DecisionKind.SetAside, "new sail first", 5, "Ben", StoreFixture.Now), (newest.Kind, newest.Reason, newest.LogsThen, newest.By, newest.At));
+    }
+
+    private static SessionLog NewLog() => new(
+        Guid.NewGuid(),
+        new(2026, 5, 31, 14, 30, 0, TimeSpan.Zero),
+        WindRange.Of(Speed.FromKnots(12), Speed.FromKnots(15), Speed.FromKnots(18)).Value,
+        Mass.FromKilograms(71.5),
+        new Dictionary<ControlKey, Mark> { [new("gooseneck")] = new(508), [new("cunningham")] = new(3) },
+        new(HelmReading.Of(Angle.FromDegrees(4), Angle.FromDegrees(5.5)).Value, CheckGates.AllHeld with { Trimmed = false }, Angle.FromDegrees(4)),
+        Luffing.Together,
+        Felt.RatherFast,
+        "chop",
+        1);
+
+    private async Task<SaveOutcome> SaveAsync(ClassDraft draft, string mark, int seen, Person who)
+    {
+        var scale = draft.Class.Find(Gooseneck.Control)!.Scale;
+        var cell = Cell.Of(scale.ReadOnStep(mark).Value, scale.Step, "", "", CellSource.Entered).Value;
+        return (await store.Cells.SaveAsync(draft.Stamp.Id, Gooseneck, cell, seen, who.Id)).Outcome;
+    }
+
+    private async Task<double> MarkAsync(ClassDraft draft) =>
+        (await store.Classes.DraftAsync(draft.Class.Key))!.Matrix[Gooseneck]!.Mark!.Value.Position;
+}

@@ -1,0 +1,92 @@
+namespace Regatta.Web.Tests;
+
+public sealed class AccessTests(ClubHost host)
+{
+    [Theory]
+    [InlineData("/")]
+    [InlineData("/classes/quillet")]
+    [InlineData("/classes/quillet/card")]
+    [InlineData("/classes/quillet/log")]
+    [InlineData("/classes/quillet/versions")]
+    [InlineData("/classes/quillet/bundle.json")]
+    [InlineData("/logbook")]
+    [InlineData("/people")]
+    public async Task Strangers_are_asked_to_sign_in_and_come_back(string address)
+    {
+        var answer = await host.Visit().GetAsync(address);
+        Assert.Equal(302, (int)answer.Status);
+        Assert.Contains("/sign-in?back=", answer.Location!.ToString());
+    }
+
+    [Theory]
+    [InlineData("priya", "/classes/quillet/bands", 302)]
+    [InlineData("priya", "/classes/quillet/share", 302)]
+    [InlineData("priya", "/people", 302)]
+    [InlineData("tamsin", "/classes/quillet/bands", 200)]
+    [InlineData("tamsin", "/classes/ferrin-16/bands", 302)]
+    [InlineData("tamsin", "/bring-in", 302)]
+    [InlineData("odalys", "/classes/ferrin-16/bands", 200)]
+    [InlineData("odalys", "/people", 200)]
+    public async Task Captains_change_their_own_class_and_the_coordinator_all(string person, string address, int status)
+    {
+        var answer = await (await host.VisitAsAsync(person)).GetAsync(address);
+        Assert.Equal(status, (int)answer.Status);
+        Assert.True(status == 200 || answer.Location!.ToString().Contains("/not-yours", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public async Task A_sailor_may_read_a_matrix_and_change_nothing_by_hand_made_requests()
+    {
+        var sailor = await host.VisitAsAsync("priya");
+        var page = await sailor.GetAsync("/classes/quillet?cell=2.gooseneck");
+        Assert.Empty(page.Html.QuerySelectorAll("form[data-cell-form]"));
+        foreach (var handler in (string[])["Save", "Step", "Clear", "Undo", "Decide"])
+        {
+            var answer = await sailor.SendAsync(page, "form.looks", $"/classes/quillet?handler={handler}&cell=2.gooseneck", ("mark", "20"), ("revision", "1"), ("by", "1"), ("decision", "Accepted"));
+            Assert.Contains("/not-yours", answer.Location!.ToString());
+        }
+
+        Assert.Equal("18 in", (await sailor.GetAsync("/classes/quillet?cell=2.gooseneck")).TextOf(".big"));
+    }
+
+    [Fact]
+    public async Task A_form_from_another_site_is_refused()
+    {
+        var captain = await host.VisitAsAsync("tamsin");
+        Assert.Equal(400, (int)(await captain.PostBareAsync("/classes/quillet?handler=Save&cell=2.gooseneck", ("mark", "20"), ("revision", "1"))).Status);
+    }
+
+    [Fact]
+    public async Task Wrong_passwords_get_a_sentence_and_five_of_them_a_rest()
+    {
+        var visitor = host.Visit();
+        var page = await visitor.GetAsync("/sign-in");
+        for (var tries = 1; tries <= 4; tries++)
+        {
+            page = await visitor.SendAsync(page, "form.stack", "/sign-in", ("name", "odalys"), ("password", "wrong-password"));
+            Assert.Contains("No account has that name and password", page.TextOf(".problem"));
+            Assert.Equal("odalys", page.Html.QuerySelector("#name")!.GetAttribute("value"));
+        }
+
+        Assert.Contains("Too many tries", (await visitor.SendAsync(page, "form.stack", "/sign-in", ("name", "odalys"), ("password", "wrong-password"))).TextOf(".problem"));
+    }
+
+    [Fact]
+    public async Task The_right_password_signs_in_and_never_leads_to_another_site()
+    {
+        var visitor = host.Visit();
+        var page = await visitor.GetAsync("/sign-in?back=https://elsewhere.invalid/");
+        var answer = await visitor.SendAsync(page, "form.stack", "/sign-in", ("name", "priya"), ("password", DemoLoader.Password));
+        Assert.Equal("/", answer.Location!.ToString());
+    }
+
+    [Fact]
+    public async Task Every_answer_carries_a_strict_policy()
+    {
+        var answer = await host.Visit().GetAsync("/sign-in");
+        var policy = string.Join(' ', answer.Message.Headers.GetValues("Content-Security-Policy"));
+        Assert.Contains("default-src 'self'", policy);
+        Assert.DoesNotContain("unsafe", policy);
+        Assert.Empty(answer.Html.QuerySelectorAll("script:not([src]), [onclick], [style]"));
+    }
+}

@@ -1,0 +1,105 @@
+using System.Text.Json;
+
+namespace Regatta.Web.Tests;
+
+public sealed class CardAndLogTests(ClubHost host)
+{
+    [Fact]
+    public async Task The_card_answers_for_the_wind_and_unit_asked()
+    {
+        var sailor = await host.VisitAsAsync("priya");
+        Assert.StartsWith("strong", (await sailor.GetAsync("/classes/quillet/card?wind=18")).TextOf(".band-head"));
+        Assert.StartsWith("light", (await sailor.GetAsync("/classes/quillet/card?wind=8&unit=mph")).TextOf(".band-head"));
+        Assert.Contains("outside the class’s bands", (await sailor.GetAsync("/classes/quillet/card?wind=40")).Html.Body!.TextContent);
+        Assert.Equal(200, (int)(await sailor.GetAsync("/classes/quillet/card?wind=plenty")).Status);
+    }
+
+    [Fact]
+    public async Task A_shared_card_opens_without_an_account_names_nobody_and_closes_when_withdrawn()
+    {
+        var captain = await host.VisitAsAsync("tamsin");
+        var share = await captain.GetAsync("/classes/quillet/share");
+        var made = await captain.SendAsync(share, "form.stack", "/classes/quillet/share", ("label", "board"));
+        var path = made.Html.QuerySelector(".link-text")!.GetAttribute("href")!;
+        Assert.NotNull(made.Html.QuerySelector(".qr svg"));
+
+        var card = await host.Visit().GetAsync(path);
+        Assert.Equal(200, (int)card.Status);
+        Assert.DoesNotContain("Tamsin", card.Text);
+        Assert.Equal(404, (int)(await host.Visit().GetAsync(path[..^2])).Status);
+
+        var page = await captain.GetAsync("/classes/quillet/share");
+        await captain.SendAsync(page, ".links form", "/classes/quillet/share?handler=Withdraw");
+        var gone = await host.Visit().GetAsync(path);
+        Assert.Equal(410, (int)gone.Status);
+        Assert.Contains("taken it back", gone.Text);
+    }
+
+    [Fact]
+    public async Task A_log_as_the_card_said_needs_only_the_helm_and_counts_once_however_often_sent()
+    {
+        var sailor = await host.VisitAsAsync("priya");
+        var form = await sailor.GetAsync("/classes/quillet/log?wind=14");
+        Assert.Equal("20 in", form.Html.QuerySelector("[name=mark-gooseneck]")!.GetAttribute("value"));
+        var before = await CountAsync(sailor);
+        (string, string)[] changes = [("helmPortWord", "light tug"), ("helmStarboard", "4"), ("steadyFullSpeed", "held"), ("flat", "held"), ("trimmed", "held"), ("rudderCentred", "held"), ("crewMass", "73.613")];
+        var sent = await sailor.SendAsync(form, ".log-form", "/classes/quillet/log", changes);
+        var again = await sailor.SendAsync(form, ".log-form", "/classes/quillet/log", changes);
+        Assert.Equal(sent.Location, again.Location);
+        Assert.Equal(before + 1, await CountAsync(sailor));
+
+        var own = await sailor.GetAsync(sent.Location!.ToString());
+        Assert.Contains("3.5° of weather helm, the mean of both tacks", own.Text.Replace("&#xB0;", "°", StringComparison.Ordinal));
+        Assert.Contains("counts fully", own.Text);
+        Assert.Contains("73.6", own.Text);
+
+        // Nobody else reads it, by changing the number in the address or otherwise; a bundle carries no crew mass.
+        var coordinator = await host.VisitAsAsync("odalys");
+        var number = sent.Location.ToString().Split('?')[0];
+        Assert.Equal(404, (int)(await coordinator.GetAsync(number)).Status);
+        Assert.Equal(404, (int)(await coordinator.SendAsync(await coordinator.GetAsync("/me"), "form", number)).Status);
+        Assert.DoesNotContain("73.613", (await coordinator.GetAsync("/classes/quillet/bundle.json")).Text);
+        Assert.Equal(200, (int)(await sailor.GetAsync(number)).Status);
+    }
+
+    [Theory]
+    [InlineData("windFrom", "-3", "never below zero")]
+    [InlineData("windTo", "9", "below its lower end")]
+    [InlineData("gust", "10", "below the mean wind")]
+    [InlineData("gust", "30 parsecs", "not a unit")]
+    [InlineData("helmPort", "200", "more than any rudder carries")]
+    [InlineData("mark-gooseneck", "14 3/7", "no mark on a rule")]
+    [InlineData("mark-gooseneck", "40", "off the scale")]
+    [InlineData("sailedAt", "2099-05-01T14:00", "still to come")]
+    [InlineData("sailedAt", "last Sunday", "like 2026-05-31 14:30")]
+    [InlineData("crewMass", "heavy", "not a number")]
+    [InlineData("heel", "300", "degrees, −90 to 90")]
+    public async Task A_wrong_field_is_answered_beside_it_kept_and_nothing_is_saved(string field, string typed, string says)
+    {
+        var sailor = await host.VisitAsAsync("priya");
+        var form = await sailor.GetAsync("/classes/ferrin-16/log?wind=12");
+        form = field == "mark-gooseneck" ? await sailor.GetAsync("/classes/quillet/log?wind=14") : form;
+        var address = field == "mark-gooseneck" ? "/classes/quillet/log" : "/classes/ferrin-16/log";
+        var answer = await sailor.SendAsync(form, ".log-form", address, (field, typed), ("note", "kept"));
+        Assert.Equal(422, (int)answer.Status);
+        Assert.Contains(says, answer.TextOf($"#{field}-problem"));
+        Assert.Equal(typed, answer.Html.QuerySelector($"[name={field}]")!.GetAttribute("value"));
+        Assert.Equal("kept", answer.TextOf("#note"));
+    }
+
+    [Fact]
+    public async Task A_bundle_taken_out_is_whole_and_one_brought_in_twice_changes_nothing()
+    {
+        var coordinator = await host.VisitAsAsync("odalys");
+        var file = await coordinator.GetAsync("/classes/ferrin-16/bundle.json");
+        Assert.Equal("regatta-bundle", JsonDocument.Parse(file.Text).RootElement.GetProperty("format").GetString());
+        var page = await coordinator.GetAsync("/bring-in");
+        var again = await coordinator.UploadAsync(page, "/bring-in", System.Text.Encoding.UTF8.GetBytes(file.Text));
+        Assert.Contains("left as they are: Ferrin 16", again.TextOf(".thanks"));
+        var broken = await coordinator.UploadAsync(page, "/bring-in", System.Text.Encoding.UTF8.GetBytes(file.Text[..500]));
+        Assert.Contains("Nothing was brought in", broken.TextOf(".problem"));
+    }
+
+    private static async Task<int> CountAsync(Visitor visitor) =>
+        (await visitor.GetAsync("/logbook")).Html.QuerySelectorAll(".logbook li").Length;
+}

@@ -1,0 +1,102 @@
+using AngleSharp.Dom;
+using AngleSharp.Html.Dom;
+using AngleSharp.Html.Parser;
+using Dapper;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Mvc.Testing;
+using Npgsql;
+
+[assembly: AssemblyFixture(typeof(Regatta.Web.Tests.ClubHost))]
+
+namespace Regatta.Web.Tests;
+
+/// <summary>The whole application over a database of its own, with the demo club loaded.</summary>
+public sealed class ClubHost : WebApplicationFactory<Program>, IAsyncLifetime
+{
+    private readonly string name = "web_" + Guid.NewGuid().ToString("N");
+
+    private static string TestServer => Environment.GetEnvironmentVariable("REGATTA_TEST_SERVER")
+        ?? throw new InvalidOperationException("REGATTA_TEST_SERVER holds no connection string. Run the tests by ./test, or point it at a PostgreSQL server.");
+
+    public async ValueTask InitializeAsync()
+    {
+        await using var server = new NpgsqlConnection(TestServer);
+        await server.ExecuteAsync($"create database {name}");
+        StartServer();
+    }
+
+    public override async ValueTask DisposeAsync()
+    {
+        await base.DisposeAsync();
+        NpgsqlConnection.ClearAllPools();
+        await using var server = new NpgsqlConnection(TestServer);
+        await server.ExecuteAsync($"drop database {name} with (force)");
+    }
+
+    /// <summary>A browser of sorts: keeps cookies, does not follow redirects by itself.</summary>
+    public Visitor Visit() => new(CreateClient(new() { AllowAutoRedirect = false, HandleCookies = true }));
+
+    /// <summary>The same, signed in as one of the demo club's people.</summary>
+    public async Task<Visitor> VisitAsAsync(string person)
+    {
+        var visitor = Visit();
+        var page = await visitor.GetAsync("/sign-in");
+        var answer = await visitor.SendAsync(page, "form[action*=Demo]", "/sign-in?handler=Demo", ("name", person));
+        Assert.Equal(302, (int)answer.Status);
+        return visitor;
+    }
+
+    protected override void ConfigureWebHost(IWebHostBuilder builder)
+    {
+        builder.UseSetting("REGATTA_DATABASE", new NpgsqlConnectionStringBuilder(TestServer) { Database = name }.ConnectionString);
+        builder.UseSetting("REGATTA_DEMO_BUNDLE", Path.Combine(AppContext.BaseDirectory, "club.json"));
+        builder.UseSetting("Serilog:MinimumLevel:Default", "Warning");
+    }
+}
+
+/// <summary>What came back.</summary>
+public sealed record Answer(System.Net.HttpStatusCode Status, string Text, Uri? Location, HttpResponseMessage Message)
+{
+    public IHtmlDocument Html { get; } = new HtmlParser().ParseDocument(Text);
+
+    public string? TextOf(string selector) => Html.QuerySelector(selector)?.TextContent.Trim();
+}
+
+/// <summary>Gets pages and sends their forms.</summary>
+public sealed class Visitor(HttpClient client)
+{
+    public async Task<Answer> GetAsync(string address) => await AnswerAsync(await client.GetAsync(address, TestContext.Current.CancellationToken));
+
+    /// <summary>Sends a form of a page with its hidden and prefilled fields, some of them changed.</summary>
+    public async Task<Answer> SendAsync(Answer page, string form, string address, params (string Field, string Value)[] changes)
+    {
+        var fields = page.Html.QuerySelector(form)!.QuerySelectorAll("input, select, textarea")
+            .Where(field => field is not IHtmlInputElement { Type: "checkbox" or "radio", IsChecked: false })
+            .Where(field => !changes.Any(change => change.Field == field.GetAttribute("name")))
+            .Select(field => KeyValuePair.Create(field.GetAttribute("name") ?? "", Value(field)))
+            .Concat(changes.Select(change => KeyValuePair.Create(change.Field, change.Value)));
+        return await AnswerAsync(await client.PostAsync(address, new FormUrlEncodedContent(fields), TestContext.Current.CancellationToken));
+    }
+
+    /// <summary>Sends fields alone, with no token: as another site would.</summary>
+    public async Task<Answer> PostBareAsync(string address, params (string Field, string Value)[] fields) => await AnswerAsync(
+        await client.PostAsync(address, new FormUrlEncodedContent(fields.Select(field => KeyValuePair.Create(field.Field, field.Value))), TestContext.Current.CancellationToken));
+
+    public async Task<Answer> UploadAsync(Answer page, string address, byte[] file)
+    {
+        var token = page.Html.QuerySelector("form[enctype] input[name=__RequestVerificationToken]")!.GetAttribute("value")!;
+        using var content = new MultipartFormDataContent { { new StringContent(token), "__RequestVerificationToken" }, { new ByteArrayContent(file), "bundle", "bundle.json" } };
+        return await AnswerAsync(await client.PostAsync(address, content, TestContext.Current.CancellationToken));
+    }
+
+    private static string Value(IElement field) => field switch
+    {
+        IHtmlSelectElement select => select.Value ?? "",
+        IHtmlTextAreaElement area => area.Value,
+        IHtmlInputElement input => input.Value,
+        _ => "",
+    };
+
+    private static async Task<Answer> AnswerAsync(HttpResponseMessage message) =>
+        new(message.StatusCode, await message.Content.ReadAsStringAsync(TestContext.Current.CancellationToken), message.Headers.Location, message);
+}

@@ -1,0 +1,13 @@
+import { defineConfig } from "@playwright/test";
+import { launchOptions } from "./chromium.mjs";
+
+export default defineConfig({
+  testDir: ".",
+  testMatch: "*.spec.mjs",
+  workers: 1,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  forbidOnly: true,
+  reporter: [["line"]],
+  use: { baseURL: process.env.BASE_URL, launchOptions, viewport: { width: 1280, height: 800 }, actionTimeout: 10_000 },
+});
