@@ -60,3 +60,14 @@ client_build() {
   (cd "$root" && npm ci --silent --no-progress && npm run --silent build)
   touch "$stamp"
 }
+
+# Publishes the application into a folder, if a source is newer than what is there.
+publish_app() {
+  if [ -e "$1/Regatta.Web.dll" ] && [ -z "$(find "$root/src" "$root/Directory.Build.props" "$root/Directory.Packages.props" \( -name bin -o -name obj \) -prune -o -type f -newer "$1.stamp" -print -quit)" ]; then return 0; fi
+  say "Building the application"
+  mkdir -p "$root/.local"
+  touch "$1.stamp.new"
+  rm -rf "$1"
+  dotnet publish "$root/src/Regatta.Web/Regatta.Web.csproj" -c Release -o "$1" -v quiet --nologo
+  mv "$1.stamp.new" "$1.stamp"
+}

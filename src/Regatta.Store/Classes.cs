@@ -31,6 +31,13 @@ public sealed class Classes(NpgsqlDataSource database)
             "select id, matrix_revision, log_revision from boat_classes where key = @key", new { key });
     }
 
+    /// <summary>How many classes there are.</summary>
+    public async Task<long> CountAsync()
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.ExecuteScalarAsync<long>("select count(*) from boat_classes");
+    }
+
     /// <summary>All classes by name.</summary>
     public async Task<IReadOnlyList<FleetLine>> FleetAsync()
     {

@@ -44,7 +44,7 @@ app.UseRouting();
 app.UseAuthentication();
 app.UseAuthorization();
 app.MapStaticAssets().AllowAnonymous();
-app.MapRazorPages();
+app.MapRazorPages().WithStaticAssets();
 
 await Database.AloneAsync(settings.Database, async () =>
 {

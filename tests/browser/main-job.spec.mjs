@@ -7,8 +7,6 @@ const phone = { width: 360, height: 740 };
 const cell = (page, name) => page.locator(`#bench [data-cell="${name}"]`);
 const focused = (page) => page.evaluate(() => document.activeElement?.dataset?.cell ?? document.activeElement?.id);
 
-test.describe.configure({ mode: "serial" });
-
 let link;
 
 test("a captain walks the lanes by keyboard, steps a mark, undoes it, and types another", async ({ page }) => {
@@ -123,7 +121,7 @@ test("a sailor opens the link on a phone, asks for this wind, and logs in twelve
   await expectNoSidewaysScroll(page);
   const port = page.getByRole("group", { name: "Port tack" });
   await tap(port.getByText("pull", { exact: true }));
-  await expect(port.getByLabel("Degrees")).toHaveValue("6");
+  await expect(port.getByLabel("Degrees", { exact: true })).toHaveValue("6");
   await tap(page.getByRole("group", { name: "Starboard tack" }).getByText("light tug"));
   await tap(page.getByRole("button", { name: "All four held" }));
   await tap(page.getByText("together", { exact: true }));
@@ -150,16 +148,16 @@ test("the tiller is dragged over the tape, nudged by keys, and typed; all three 
   await page.mouse.down();
   await page.mouse.move(at(5), box.y + box.height * 0.3, { steps: 4 });
   await page.mouse.up();
-  await expect(tack.getByLabel("Degrees")).toHaveValue("5");
+  await expect(tack.getByLabel("Degrees", { exact: true })).toHaveValue("5");
   await slider.focus();
   await page.keyboard.press("ArrowRight");
-  await expect(tack.getByLabel("Degrees")).toHaveValue("5.5");
-  await tack.getByLabel("Degrees").fill("-2");
+  await expect(tack.getByLabel("Degrees", { exact: true })).toHaveValue("5.5");
+  await tack.getByLabel("Degrees", { exact: true }).fill("-2");
   await expect(slider).toHaveAttribute("aria-valuetext", "2° of lee helm");
-  await tack.getByLabel("Degrees").fill("200");
+  await tack.getByLabel("Degrees", { exact: true }).fill("200");
   await page.getByRole("button", { name: "Send the log" }).click();
   await expect(page.locator("#helmStarboard-problem")).toContainText("more than any rudder carries");
-  await expect(tack.getByLabel("Degrees")).toHaveValue("200");
+  await expect(tack.getByLabel("Degrees", { exact: true })).toHaveValue("200");
   await context.close();
 });
 
@@ -182,7 +180,7 @@ test("the matrix shows the log, proposes with its reason, and what is accepted b
   await expect(page.locator("#drawer")).toContainText("86 sessions logged");
   await page.locator("#drawer").getByRole("link", { name: /^fresh: Gooseneck/ }).click();
   await expect(page.locator(".proposal")).toContainText(/In 12–16 kn at 20 in you carry \d(\.\d)?° of weather helm ± 0\.\d; \+1\/2 in should bring/);
-  await page.getByText("Why", { exact: false }).first().click();
+  await page.locator(".why summary").click();
   await expect(page.locator(".why table")).toBeVisible();
   await expectAccessible(page);
   await page.getByRole("button", { name: "Accept 20 1/2 in" }).click();

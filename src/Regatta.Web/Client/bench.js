@@ -15,7 +15,15 @@ const address = (name, handler) => {
 export function walkTheBench(htmx) {
   if (!bench()) return;
   settle();
-  document.addEventListener("htmx:afterSettle", settle);
+  document.addEventListener("htmx:afterSettle", (event) => {
+    settle();
+    // After a save the focus goes back to the cell, so that walking goes on from there.
+    const form = event.detail.requestConfig?.elt;
+    if (form?.matches?.("[data-cell-form]") && event.detail.xhr.status === 200) {
+      current = form.dataset.cellForm;
+      focusAgain();
+    }
+  });
   document.addEventListener("click", onClick);
   document.addEventListener("keydown", onKey);
   document.addEventListener("focusin", (event) => {
@@ -98,15 +106,6 @@ export function walkTheBench(htmx) {
     document.getElementById("shortcuts")?.showModal();
   }
 }
-
-// After a save the focus goes back to the cell, so that walking goes on from there.
-document.addEventListener("htmx:afterRequest", (event) => {
-  const form = event.target.closest?.("[data-cell-form]");
-  if (form && event.detail.successful) {
-    current = form.dataset.cellForm;
-    setTimeout(focusAgain, 30);
-  }
-});
 
 function focusAgain() {
   if (current) find(current)?.focus();

@@ -68,7 +68,9 @@ public sealed record LaneDrawing(WindRuler Ruler, IReadOnlyList<Lane> Lanes)
         var trust = bench.Trust[address];
         var proposal = bench.Proposals.ContainsKey(address);
         var edges = $"{band.From.Knots:0} to {band.To.Knots:0} knots";
-        var label = $"{control.Name}, {band.Name}, {edges}: {(cell is null ? "empty" : says)}, {trust.Status.ToString().ToLowerInvariant()}{(proposal ? ", a change is proposed" : "")}";
+        // The words of the table's cell, in its order, stand in the label too: who speaks to the page says what they see.
+        var within = cell?.Mark is not null && cell.Tolerance > 0 ? $" ± {control.Scale.ShowDistance(cell.Tolerance)}" : "";
+        var label = $"{control.Name}, {band.Name}, {edges}: {says}{within} {trust.Status.ToString().ToLowerInvariant()}{(proposal ? ", proposal" : "")}";
         return new(address, band, x, width, Wrap(says, (int)((width - 6) / LetterWidth), cell?.Mark is null ? 4 : 2), y, ribbonTop, ribbonBottom - (ribbonTop ?? 0), trust, bench.Revision(address), proposal, label);
     }
 

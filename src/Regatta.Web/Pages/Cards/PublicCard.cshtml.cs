@@ -16,7 +16,6 @@ public sealed class PublicCardModel(ShareLinks links, BenchRoom room, Reader rea
 
     public async Task<IActionResult> OnGetAsync(string token, string? wind)
     {
-        Response.Headers.CacheControl = "private, no-store";
         var shared = await links.FindAsync(token);
         Withdrawn = shared?.Withdrawn == true;
         if (shared is { Withdrawn: false } && await room.FindAsync(shared.ClassKey) is { Newest: { } newest } bench)

@@ -44,6 +44,7 @@ public sealed class MatrixModel(BenchRoom room, Cells cells, Decisions decisions
             return NotFound();
         }
 
+        Status = TempData[nameof(Status)] as string;
         return AskedByFragment ? Partial("_Drawer", this) : Page();
     }
 
@@ -187,7 +188,16 @@ public sealed class MatrixModel(BenchRoom room, Cells cells, Decisions decisions
         return AskedByFragment ? Partial("_EditReply", this) : Page();
     }
 
-    private IActionResult Reply() => AskedByFragment ? Partial("_EditReply", this) : RedirectToPage(new { Key, View, Cell });
+    private IActionResult Reply()
+    {
+        if (AskedByFragment)
+        {
+            return Partial("_EditReply", this);
+        }
+
+        TempData[nameof(Status)] = Status;
+        return RedirectToPage(new { key = Key, view = View, cell = Cell });
+    }
 
     private Mark? NearestMark() => Bench.Matrix.Bands.All
         .OrderBy(band => Math.Abs(band.Middle.MetresPerSecond - Drawer!.Band.Middle.MetresPerSecond))
