@@ -13,7 +13,16 @@ namespace Regatta.Web.Tests;
 /// <summary>The whole application over a database of its own, with the demo club loaded.</summary>
 public sealed class ClubHost : WebApplicationFactory<Program>, IAsyncLifetime
 {
-    private readonly string name = "web_" + Guid.NewGuid().ToString("N");
+    private readonly string name;
+    private readonly string demo;
+    private readonly bool ownsDatabase;
+
+    public ClubHost()
+        : this("web_" + Guid.NewGuid().ToString("N"), "IfEmpty", ownsDatabase: true)
+    {
+    }
+
+    private ClubHost(string name, string demo, bool ownsDatabase) => (this.name, this.demo, this.ownsDatabase) = (name, demo, ownsDatabase);
 
     private static string TestServer => Environment.GetEnvironmentVariable("REGATTA_TEST_SERVER")
         ?? throw new InvalidOperationException("REGATTA_TEST_SERVER holds no connection string. Run the tests by ./test, or point it at a PostgreSQL server.");
@@ -28,9 +37,30 @@ public sealed class ClubHost : WebApplicationFactory<Program>, IAsyncLifetime
     public override async ValueTask DisposeAsync()
     {
         await base.DisposeAsync();
+        if (!ownsDatabase)
+        {
+            return;
+        }
+
         NpgsqlConnection.ClearAllPools();
         await using var server = new NpgsqlConnection(TestServer);
         await server.ExecuteAsync($"drop database {name} with (force)");
+    }
+
+    /// <summary>Another application over another database, for tests that change much.</summary>
+    public async Task<ClubHost> AnotherAsync(string demoChoice)
+    {
+        var another = new ClubHost("web_" + Guid.NewGuid().ToString("N"), demoChoice, ownsDatabase: true);
+        await another.InitializeAsync();
+        return another;
+    }
+
+    /// <summary>Another start over the same database.</summary>
+    public ClubHost Again(string demoChoice)
+    {
+        var again = new ClubHost(name, demoChoice, ownsDatabase: false);
+        again.StartServer();
+        return again;
     }
 
     /// <summary>A browser of sorts: keeps cookies, does not follow redirects by itself.</summary>
@@ -50,6 +80,7 @@ public sealed class ClubHost : WebApplicationFactory<Program>, IAsyncLifetime
     {
         builder.UseSetting("REGATTA_DATABASE", new NpgsqlConnectionStringBuilder(TestServer) { Database = name }.ConnectionString);
         builder.UseSetting("REGATTA_DEMO_BUNDLE", Path.Combine(AppContext.BaseDirectory, "club.json"));
+        builder.UseSetting("REGATTA_DEMO", demo);
         builder.UseSetting("Serilog:MinimumLevel:Default", "Warning");
     }
 }

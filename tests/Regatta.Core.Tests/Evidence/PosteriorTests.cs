@@ -106,6 +106,22 @@ public sealed class PosteriorTests
             Math.Abs(BivariateNormal.Cdf(h, k, correlation) - BivariateNormal.Cdf(k, h, correlation)) < 1e-9
             && BivariateNormal.Cdf(h + 0.5, k, correlation) >= BivariateNormal.Cdf(h, k, correlation) - 1e-9);
 
+    // A rule that adapted to a precision no rounding allows once ran for ever here: two quantities almost one, far from the middle.
+    [Theory]
+    [InlineData(0.01, 0.0100001, 0.9999999)]
+    [InlineData(-1e-9, 1e-9, 0.99999999999)]
+    [InlineData(4.2, -4.2, -0.9999999999)]
+    public void Nearly_equal_quantities_are_answered_at_once(double h, double k, double correlation) =>
+        Assert.InRange(BivariateNormal.Cdf(h, k, correlation), -1e-9, MathNet.Numerics.Distributions.Normal.CDF(0, 1, Math.Min(h, k)) + 1e-6);
+
+    [Fact]
+    public void Opposite_signs_of_independent_quantities_are_what_their_margins_say() =>
+        Gen.Select(Gen.Double[-3, 3], Gen.Double[-3, 3]).Sample((u, w) =>
+        {
+            var (below, under) = (MathNet.Numerics.Distributions.Normal.CDF(0, 1, -u), MathNet.Numerics.Distributions.Normal.CDF(0, 1, -w));
+            return Math.Abs(BivariateNormal.OppositeSigns((u, 1), (w, 1), 0) - ((below * (1 - under)) + (under * (1 - below)))) < 1e-9;
+        });
+
     private static HelmPosterior WorkedPosterior(JsonElement worked)
     {
         var priors = Numbers(worked, "prior_mean").Zip(Numbers(worked, "prior_sd"), (mean, sd) => new CoefficientPrior(mean, sd)).ToList();

@@ -1,0 +1,99 @@
+using System.Text;
+using System.Text.Json.Nodes;
+using Regatta.Formats.Bundles;
+
+namespace Regatta.Core.Tests.Formats;
+
+/// <summary>One value of a whole bundle made wrong at a time: each is named by its place, and nothing of the file is used.</summary>
+public sealed class HostileBundleTests
+{
+    private static readonly DateTimeOffset Now = new(2026, 11, 23, 12, 0, 0, TimeSpan.Zero);
+    private static readonly string Whole = File.ReadAllText("Data/club.json");
+
+    [Theory]
+    [InlineData("classes/0/matrix/bands/1/from", "2.0", "overlap")]
+    [InlineData("classes/0/matrix/bands/1/from", "3.0", "gap")]
+    [InlineData("classes/0/matrix/bands/0/id", "0", "id of 1 or more")]
+    [InlineData("classes/0/matrix/bands/0/id", "2", "same number")]
+    [InlineData("classes/0/matrix/bands/5/to", "400", "0 ≤ from < to")]
+    [InlineData("classes/0/matrix/controls/1/key", "\"halyard-point\"", "same key")]
+    [InlineData("classes/0/matrix/controls/1/key", "\"Goose Neck\"", "no key")]
+    [InlineData("classes/0/matrix/controls/1/when", "\"sometimes\"", "none of ashore, afloat, racing")]
+    [InlineData("classes/0/matrix/controls/1/asWindBuilds", "\"sideways\"", "none of either, up, down")]
+    [InlineData("classes/0/matrix/controls/1/scale/unit", "\"ft\"", "needs a unit")]
+    [InlineData("classes/0/matrix/controls/1/scale/step", "0", "step between zero")]
+    [InlineData("classes/0/matrix/controls/1/scale/max", "1", "highest mark above")]
+    [InlineData("classes/0/matrix/controls/2/scale/stops", "[\"on\",\"On\"]", "all different")]
+    [InlineData("classes/0/matrix/controls/2/scale/kind", "\"guess\"", "no kind of scale")]
+    [InlineData("classes/1/matrix/controls/0/scale/count", "1", "at least two")]
+    [InlineData("classes/0/matrix/cells/0/mark", "1527.1", "no mark of this control")]
+    [InlineData("classes/0/matrix/cells/0/mark", "99999", "no mark of this control")]
+    [InlineData("classes/0/matrix/cells/0/control", "\"mast\"", "no such control")]
+    [InlineData("classes/0/matrix/cells/0/tolerance", "-1", "zero or more")]
+    [InlineData("classes/0/matrix/cells/1/band", "1", "stands twice")]
+    [InlineData("classes/0/matrix/cells/0/source", "\"rumour\"", "none of entered, proposed")]
+    [InlineData("classes/0/versions/0/number", "3", "numbered 1, 2, 3")]
+    [InlineData("classes/0/helm/toleranceDegrees", "0", "above zero")]
+    [InlineData("classes/0/logs/0/windFrom", "-1", "outside what anybody sails in")]
+    [InlineData("classes/0/logs/0/windTo", "0", "below its lower end|below the mean")]
+    [InlineData("classes/0/logs/0/gust", "0.1", "below the mean")]
+    [InlineData("classes/0/logs/0/helmPort", "200", "45° at the most")]
+    [InlineData("classes/0/logs/0/heel", "120", "45° at the most, heel 90°")]
+    [InlineData("classes/0/logs/0/crewMass", "-3", "outside what anybody sails in")]
+    [InlineData("classes/0/logs/0/luffing", "\"late\"", "none of notLookedAt")]
+    [InlineData("classes/0/logs/0/felt", "\"quick\"", "none of notSaid")]
+    [InlineData("classes/0/logs/0/marks", "{\"mast\":3}", "no such control")]
+    [InlineData("classes/1/key", "\"quillet\"", "same key")]
+    public void A_wrong_value_is_named_by_its_place(string path, string value, string says)
+    {
+        var reading = BundleReader.Read(With(path, value), Now);
+        Assert.Null(reading.Bundle);
+        var problem = reading.Problems[0];
+        Assert.StartsWith("classes", problem.Where);
+        Assert.Contains(says.Split('|'), part => problem.What.Contains(part, StringComparison.Ordinal));
+    }
+
+    [Theory]
+    [InlineData("classes/0/name", "null")]
+    [InlineData("classes/0/matrix/bands/0/from", "\"calm\"")]
+    [InlineData("classes/0/logs/0/key", "\"not a key\"")]
+    [InlineData("classes/0/logs/0/sailedAt", "\"yesterday\"")]
+    [InlineData("classes/0/matrix/cells", "[null]")]
+    public void A_value_of_the_wrong_kind_is_refused_with_the_file(string path, string value)
+    {
+        var reading = BundleReader.Read(With(path, value), Now);
+        Assert.Null(reading.Bundle);
+        Assert.Single(reading.Problems);
+    }
+
+    [Fact]
+    public void A_byte_order_mark_is_no_problem() => Assert.NotNull(BundleReader.Read([0xEF, 0xBB, 0xBF, .. Encoding.UTF8.GetBytes(Whole)], Now).Bundle);
+
+    [Fact]
+    public void A_file_too_large_or_too_deep_is_refused_unread()
+    {
+        Assert.Contains("larger than", BundleReader.Read(new byte[BundleReader.MostBytes + 1], Now).Problems[0].What);
+        Assert.Null(BundleReader.Read(Encoding.UTF8.GetBytes(new string('[', 10_000)), Now).Bundle);
+    }
+
+    [Fact]
+    public void Many_problems_are_told_up_to_a_readable_number()
+    {
+        var bundle = JsonNode.Parse(Whole)!;
+        foreach (var log in bundle["classes"]![0]!["logs"]!.AsArray())
+        {
+            log!["helmPort"] = 99;
+        }
+
+        Assert.Equal(20, BundleReader.Read(Encoding.UTF8.GetBytes(bundle.ToJsonString()), Now).Problems.Count);
+    }
+
+    private static byte[] With(string path, string value)
+    {
+        var root = JsonNode.Parse(Whole)!;
+        var names = path.Split('/');
+        var parent = names[..^1].Aggregate(root, (node, name) => (int.TryParse(name, out var at) ? node[at] : node[name])!);
+        parent[names[^1]] = JsonNode.Parse(value);
+        return Encoding.UTF8.GetBytes(root.ToJsonString());
+    }
+}

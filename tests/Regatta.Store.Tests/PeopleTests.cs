@@ -1,0 +1,116 @@
+using Regatta.Core.Matrices;
+using Regatta.Core.Units;
+using Regatta.Store;
+
+namespace Regatta.Store.Tests;
+
+public sealed class PeopleTests(StoreFixture store)
+{
+    [Fact]
+    public async Task An_account_is_read_back_as_it_was_saved_and_saved_again()
+    {
+        var people = new People(store.Database);
+        var person = NewPerson();
+        await people.SaveAsync(person);
+        person.SpeedUnit = SpeedUnit.Beaufort;
+        person.MassUnit = MassUnit.Pound;
+        person.AccessFailedCount = 3;
+        person.LockoutEnd = StoreFixture.Now;
+        await people.SaveAsync(person);
+        foreach (var read in new[] { await people.FindAsync(person.Id), await people.FindByNameAsync(person.NormalizedName) })
+        {
+            Assert.Equal(
+                (person.Id, person.SignInName, SpeedUnit.Beaufort, MassUnit.Pound, 3, StoreFixture.Now),
+                (read!.Id, read.SignInName, read.SpeedUnit, read.MassUnit, read.AccessFailedCount, read.LockoutEnd!.Value));
+        }
+
+        Assert.Null(await people.FindAsync(Guid.NewGuid()));
+    }
+
+    [Fact]
+    public async Task Standing_is_what_was_set_last()
+    {
+        var people = new People(store.Database);
+        var person = NewPerson();
+        await people.SaveAsync(person);
+        await people.SetRolesAsync(person.Id, ["captain", "sailor"], ["quillet", "no-such-class"]);
+        var standing = await people.StandingAsync(person.Id);
+        Assert.Equal(["captain", "sailor"], standing.Roles);
+        Assert.Equal(["quillet"], standing.CaptainOf);
+        await people.SetRolesAsync(person.Id, ["sailor"], []);
+        Assert.Empty((await people.StandingAsync(person.Id)).CaptainOf);
+        Assert.Contains(await people.AllAsync(), member => member.SignInName == person.SignInName && member is { CanSignIn: false, Standing: "sailor" });
+    }
+
+    [Fact]
+    public async Task No_account_is_offered_unless_the_demo_club_is_loaded()
+    {
+        var person = NewPerson();
+        person.IsDemo = true;
+        person.PasswordHash = "x";
+        var people = new People(store.Database);
+        await people.SaveAsync(person);
+        await people.SetRolesAsync(person.Id, ["sailor"], []);
+        Assert.Empty(await people.DemoAccountsAsync());
+    }
+
+    [Fact]
+    public async Task Imported_logs_belong_to_whom_the_club_knows_and_count_without_the_others()
+    {
+        Assert.NotEmpty(await store.Logs.OwnAsync(store.Ann.Id));
+        var draft = (await store.Classes.DraftAsync("quillet"))!;
+        Assert.Equal(84, (await store.Logs.EvidenceAsync(draft.Stamp.Id)).Count);
+        Assert.True((await store.Logs.OwnAsync(store.Ann.Id)).Count < 84);
+    }
+
+    [Fact]
+    public async Task The_fleet_tells_each_class_by_its_newest_version_and_its_logs()
+    {
+        var line = (await store.Classes.FleetAsync()).Single(one => one.Key == "ferrin-16");
+        Assert.Equal((2, 84, 35, 35), (line.Version!.Value, line.Logs, line.Filled, line.Cells));
+        Assert.Null(await store.Classes.DraftAsync("no-such-class"));
+        Assert.Null(await store.Classes.StampAsync("no-such-class"));
+        Assert.Null(await store.Bundles.ExportAsync("no-such-class"));
+    }
+
+    // Two editors at random for a while: what stands at the end is what the accepted edits say, in their order.
+    [Fact]
+    public async Task Random_edits_of_two_people_end_as_their_accepted_edits_say()
+    {
+        var draft = await store.FreshClassAsync();
+        var accepted = new System.Collections.Concurrent.ConcurrentDictionary<(CellAddress, int), double>();
+        await Task.WhenAll(EditAsync(store.Ann, 1), EditAsync(store.Ben, 2));
+        var end = (await store.Classes.DraftAsync(draft.Class.Key))!;
+        Assert.NotEmpty(accepted);
+        Assert.All(accepted.Keys.GroupBy(key => key.Item1), edits =>
+        {
+            var last = edits.MaxBy(edit => edit.Item2);
+            Assert.Equal(last.Item2, end.Cells[edits.Key].Revision);
+            Assert.Equal(accepted[last], end.Cells[edits.Key].Cell!.Mark!.Value.Position);
+        });
+
+        async Task EditAsync(Person who, int seed)
+        {
+            var random = new Random(seed);
+            for (var round = 0; round < 60; round++)
+            {
+                var seen = (await store.Classes.DraftAsync(draft.Class.Key))!;
+                var control = seen.Class.Marked.ElementAt(random.Next(3));
+                var address = new CellAddress(new(random.Next(1, 4)), control.Key);
+                var mark = control.Scale.StepBy(seen.Matrix[address]!.Mark!.Value, random.Next(2) == 0 ? 1 : -1);
+                var revision = seen.Cells[address].Revision;
+                var saved = await store.Cells.SaveAsync(seen.Stamp.Id, address, Cell.Of(mark, 0, "", "", CellSource.Entered).Value, revision, who.Id);
+                if (saved.Outcome == SaveOutcome.Saved)
+                {
+                    Assert.True(accepted.TryAdd((address, revision + 1), mark.Position), "Two edits landed on one revision.");
+                }
+            }
+        }
+    }
+
+    private static Person NewPerson()
+    {
+        var name = "p" + Guid.NewGuid().ToString("N");
+        return new() { SignInName = name, NormalizedName = name.ToUpperInvariant(), DisplayName = "P", SecurityStamp = "1" };
+    }
+}

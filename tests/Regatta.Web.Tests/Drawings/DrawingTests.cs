@@ -1,0 +1,175 @@
+using Regatta.Core.Checks;
+using Regatta.Core.Evidence;
+using Regatta.Core.Fleet;
+using Regatta.Core.Marks;
+using Regatta.Core.Matrices;
+using Regatta.Core.Units;
+using Regatta.Core.Wind;
+using Regatta.Store;
+using Regatta.Web.Benches;
+using Regatta.Web.Drawings;
+
+namespace Regatta.Web.Tests.Drawings;
+
+public sealed class DrawingTests
+{
+    private static readonly Control Slide = new(
+        new("slide"), "Slide", [], new LengthScale(LengthUnit.Centimetre, Length.FromMillimetres(0), Length.FromMillimetres(200), Length.FromMillimetres(10)),
+        "band", "eye", "Forward.", WhenChanged.Ashore, AsWindBuilds.Up, HelmPerUnit: -0.5);
+
+    private static readonly Control Look = new(new("look"), "Leech", [], new TargetScale(), "behind", "batten", "Open.", WhenChanged.Racing, AsWindBuilds.Either, null);
+
+    private static readonly WindBands Bands = WindBands.Of(
+    [
+        new(new(1), "light", Speed.FromKnots(0), Speed.FromKnots(10)),
+        new(new(2), "strong", Speed.FromKnots(10), Speed.FromKnots(20)),
+    ]).Value;
+
+    private static readonly BoatClass Class = new("t", "T", "f", "a", "upwind", new(Angle.FromDegrees(3), Angle.FromDegrees(1), Speed.FromKnots(10), 0.1), [Slide, Look], []);
+
+    [Fact]
+    public void The_ruler_is_linear_from_calm_to_the_last_band()
+    {
+        var ruler = new WindRuler(100, 300, Bands);
+        Assert.Equal(100, ruler.At(Speed.FromKnots(0)));
+        Assert.Equal(200, ruler.At(Speed.FromKnots(10)), 9);
+        Assert.Equal(300, ruler.At(Speed.FromKnots(45)), 9);
+    }
+
+    [Theory]
+    [InlineData(SpeedUnit.Knot)]
+    [InlineData(SpeedUnit.MetrePerSecond)]
+    [InlineData(SpeedUnit.MilePerHour)]
+    [InlineData(SpeedUnit.KilometrePerHour)]
+    [InlineData(SpeedUnit.Beaufort)]
+    public void Ticks_rise_stay_on_the_ruler_and_keep_apart_in_every_unit(SpeedUnit unit)
+    {
+        var ticks = new WindRuler(0, 300, Bands).Ticks(unit).ToList();
+        Assert.InRange(ticks.Count, 3, 16);
+        Assert.All(ticks.Zip(ticks.Skip(1)), pair => Assert.True(pair.Second.X > pair.First.X));
+        Assert.InRange(ticks[^1].X, 0, 300);
+    }
+
+    [Fact]
+    public void Beaufort_ticks_stand_where_each_force_begins()
+    {
+        var ruler = new WindRuler(0, 200, Bands);
+        Assert.Equal([1, 2, 3, 4, 5], ruler.BeaufortTicks().Select(tick => tick.Force));
+        Assert.Equal(ruler.At(Speed.FromKnots(11)), ruler.BeaufortTicks().Single(tick => tick.Force == 4).X);
+    }
+
+    [Fact]
+    public void Tints_go_from_light_to_strong() => Assert.Equal([0, 1], Bands.All.Select(new WindRuler(0, 1, Bands).Depth));
+
+    [Theory]
+    [InlineData("creases just gone", 10, 3, new[] { "creases", "just gone" })]
+    [InlineData("one two three four", 7, 2, new[] { "one two", "three…" })]
+    [InlineData("incomprehensible", 6, 2, new[] { "incom…" })]
+    [InlineData("", 6, 2, new string[0])]
+    public void Words_wrap_into_their_band(string text, int letters, int lines, string[] wrapped) => Assert.Equal(wrapped, Svg.Wrap(text, letters, lines));
+
+    [Fact]
+    public void Coordinates_are_short_and_speak_no_local_dialect()
+    {
+        Assert.Equal("12.3", Svg.N(12.3456));
+        Assert.Equal("-0.5", Svg.N(-0.5));
+        Assert.Equal("0.12", Svg.Opacity(0.1234));
+    }
+
+    [Fact]
+    public void A_lane_steps_from_band_to_band_and_breaks_at_an_empty_cell()
+    {
+        var whole = LaneDrawing.Of(Bench(Matrix(50, 150), [])).Lanes[0];
+        Assert.Single(whole.StepPath.Split('M', StringSplitOptions.RemoveEmptyEntries));
+        Assert.Contains("V", whole.StepPath);
+        Assert.True(whole.Cells[0].MarkY > whole.Cells[1].MarkY, "A higher mark stands higher.");
+        var broken = LaneDrawing.Of(Bench(Matrix(null, 150), [])).Lanes[0];
+        Assert.DoesNotContain("V", broken.StepPath);
+        Assert.Null(broken.Cells[0].MarkY);
+        Assert.Equal(["–"], broken.Cells[0].Lines);
+    }
+
+    [Fact]
+    public void A_tolerance_is_a_ribbon_around_its_mark()
+    {
+        var cell = LaneDrawing.Of(Bench(Matrix(50, 150), [])).Lanes[0].Cells[0];
+        Assert.InRange(cell.MarkY!.Value, cell.RibbonTop!.Value, cell.RibbonTop.Value + cell.RibbonHeight);
+    }
+
+    [Theory]
+    [InlineData(4, 1)]
+    [InlineData(-4, -1)]
+    [InlineData(0, 0)]
+    public void A_logged_session_leans_as_its_tiller_did(double helm, int way)
+    {
+        var lane = LaneDrawing.Of(Bench(Matrix(50, 150), [Session(5, 60, helm)])).Lanes[0];
+        var sideways = double.Parse(lane.SureSessions.Split('l')[1].Split(' ')[0], System.Globalization.CultureInfo.InvariantCulture);
+        Assert.Equal(way, Math.Sign(sideways));
+        Assert.Empty(lane.PartSessions);
+    }
+
+    [Fact]
+    public void Sessions_on_one_spot_share_one_stroke_so_that_thousands_stay_light()
+    {
+        var lane = LaneDrawing.Of(Bench(Matrix(50, 150), [.. Enumerable.Range(0, 2000).Select(_ => Session(5, 60, 4))])).Lanes[0];
+        Assert.Single(lane.SureSessions.Split('M', StringSplitOptions.RemoveEmptyEntries));
+    }
+
+    [Fact]
+    public void Sessions_that_count_in_part_are_drawn_apart_and_worthless_ones_not_at_all()
+    {
+        var half = Session(5, 60, 4) with { Check = new(Helm(4), CheckGates.AllHeld with { Trimmed = false }, null) };
+        var none = Session(5, 60, 4) with { Check = new(Helm(4), CheckGates.AllHeld with { SteadyFullSpeed = false }, null) };
+        var lane = LaneDrawing.Of(Bench(Matrix(50, 150), [half, none])).Lanes[0];
+        Assert.Empty(lane.SureSessions);
+        Assert.Single(lane.PartSessions.Split('M', StringSplitOptions.RemoveEmptyEntries));
+    }
+
+    [Fact]
+    public void What_is_set_by_eye_has_words_and_no_line()
+    {
+        var lane = LaneDrawing.Of(Bench(Matrix(50, 150), [])).Lanes[1];
+        Assert.Empty(lane.StepPath);
+        Assert.All(lane.Cells, cell => Assert.Equal(CellStatus.Empty, cell.Trust.Status));
+    }
+
+    [Fact]
+    public void A_set_aside_proposal_rests_until_three_more_logs_are_in()
+    {
+        SessionEvidence[] sessions = [.. Enumerable.Range(0, 12).Select(at => Session(5, 40 + (at * 5), 7 - (0.05 * at)))];
+        var address = new CellAddress(new(1), Slide.Key);
+        var offered = Bench(Matrix(50, 150), sessions).Proposals[address];
+        var aside = new Decision(address, DecisionKind.SetAside, offered.From, offered.To, "", "", sessions.Length, "Ann", DateTimeOffset.UnixEpoch);
+        Assert.Empty(Bench(Matrix(50, 150), sessions, aside).Proposals);
+        Assert.Empty(Bench(Matrix(50, 150), [.. sessions, .. sessions[..2]], aside).Proposals);
+        Assert.NotEmpty(Bench(Matrix(50, 150), [.. sessions, .. sessions[..3]], aside).Proposals);
+        Assert.NotEmpty(Bench(Matrix(50, 150), sessions, aside with { Kind = DecisionKind.Accepted }).Proposals);
+    }
+
+    [Fact]
+    public void A_fit_is_kept_for_the_same_beliefs_and_bands_alone()
+    {
+        var book = new EvidenceBook(Class, Bands, []);
+        Assert.True(book.Fits(Class, Bands));
+        Assert.False(book.Fits(Class with { Helm = Class.Helm with { PerHeelDegree = 0.2 } }, Bands));
+        Assert.False(book.Fits(Class with { Controls = [Look] }, Bands));
+        Assert.False(book.Fits(Class, WindBands.Of([Bands.All[0]]).Value));
+    }
+
+    private static Bench Bench(Matrix matrix, IReadOnlyList<SessionEvidence> sessions, Decision? decision = null) => new(
+        new(new(1, 1, 1), Class, matrix, new Dictionary<CellAddress, DraftCell>()),
+        null,
+        decision is null ? new Dictionary<CellAddress, Decision>() : new() { [decision.Address] = decision },
+        new(Class, Bands, sessions),
+        new(2026, 6, 1, 0, 0, 0, TimeSpan.Zero));
+
+    private static Matrix Matrix(double? light, double? strong) => new(Bands, Class.Controls, new[] { (1, light), (2, strong) }
+        .Where(cell => cell.Item2 is not null)
+        .ToDictionary(cell => new CellAddress(new(cell.Item1), Slide.Key), cell => Cell.Of(new Mark(cell.Item2!.Value), 10, "", "", CellSource.Entered).Value));
+
+    private static SessionEvidence Session(double knots, double slide, double helm) => new(
+        1, new(2026, 5, 1, 0, 0, 0, TimeSpan.Zero), WindRange.Of(Speed.FromKnots(knots), Speed.FromKnots(knots), null).Value,
+        new Dictionary<ControlKey, Mark> { [Slide.Key] = new(slide) }, new(Helm(helm), CheckGates.AllHeld, null), Felt.Usual);
+
+    private static HelmReading Helm(double degrees) => HelmReading.Of(Angle.FromDegrees(degrees), Angle.FromDegrees(degrees)).Value;
+}

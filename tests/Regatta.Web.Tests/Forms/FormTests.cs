@@ -1,0 +1,174 @@
+using Regatta.Core;
+using Regatta.Core.Checks;
+using Regatta.Core.Evidence;
+using Regatta.Core.Fleet;
+using Regatta.Core.Marks;
+using Regatta.Core.Units;
+using Regatta.Web.Forms;
+using Regatta.Web.Pages.Logging;
+using Regatta.Web.Pages.Tuning;
+
+namespace Regatta.Web.Tests.Forms;
+
+public sealed class FormTests
+{
+    private static readonly Control Slide = new(
+        new("slide"), "Slide", [], new LengthScale(LengthUnit.Inch, Length.From(10, LengthUnit.Inch), Length.From(20, LengthUnit.Inch), Length.From(0.5, LengthUnit.Inch)),
+        "band", "eye", "Forward.", WhenChanged.Ashore, AsWindBuilds.Up, HelmPerUnit: -0.5);
+
+    private static readonly Control Look = new(new("look"), "Leech", [], new TargetScale(), "behind", "batten", "Open.", WhenChanged.Racing, AsWindBuilds.Either, null);
+
+    private static readonly BoatClass Class = new("t", "T", "f", "a", "upwind", new(Angle.FromDegrees(3), Angle.FromDegrees(1), Speed.FromKnots(10), 0.1), [Slide, Look], []);
+
+    private static readonly Dictionary<string, string> Whole = new()
+    {
+        ["logKey"] = "3b784919-f3c3-22fd-9509-d1890d4957a1",
+        ["version"] = "2",
+        ["windFrom"] = "10",
+        ["windTo"] = "12 kn",
+        ["gust"] = "15",
+        ["crewMass"] = "160 lb",
+        ["mark-slide"] = "14 1/2",
+        ["helmPort"] = "4",
+        ["helmStarboardWord"] = "light tug",
+        ["heel"] = "5",
+        ["rudderCentred"] = "held",
+        ["steadyFullSpeed"] = "held",
+        ["trimmed"] = "held",
+        ["luffing"] = "Together",
+        ["felt"] = "Fast",
+        ["note"] = " chop ",
+    };
+
+    [Fact]
+    public void A_form_reader_keeps_the_first_sentence_of_each_field()
+    {
+        var form = new FormReader();
+        form.Refuse("a", "first");
+        form.Refuse("a", "second");
+        Assert.Equal("first", form.Problems["a"]);
+        Assert.False(form.Ok);
+    }
+
+    [Fact]
+    public void A_field_that_may_be_empty_is_null_and_one_that_must_not_is_refused()
+    {
+        var form = new FormReader();
+        Assert.Null(form.May("may", "  ", text => Parsed<int>.Good(1)));
+        Assert.True(form.Ok);
+        form.Need("need", "", "Write it.", text => Parsed<int>.Good(1));
+        Assert.Equal("Write it.", form.Problems["need"]);
+    }
+
+    [Fact]
+    public void A_password_is_never_sent_back()
+    {
+        var typed = new Dictionary<string, string> { ["password"] = "secret", ["name"] = "Ann" };
+        Assert.Equal("", (new Field("password", "Password", "") { Type = "password" }).Filled(typed, new Dictionary<string, string>()).Value);
+        Assert.Equal("Ann", new Field("name", "Name", "").Filled(typed, new Dictionary<string, string>()).Value);
+    }
+
+    [Fact]
+    public void A_whole_log_form_becomes_a_log()
+    {
+        var log = Read(Whole)!;
+        Assert.Equal(Guid.Parse(Whole["logKey"]), log.Key);
+        Assert.Equal((10, 12, 15), (log.Wind.From.Knots, log.Wind.To.Knots, log.Wind.Gust!.Value.Knots));
+        Assert.Equal(72.57, log.CrewMass!.Value.Kilograms, 2);
+        Assert.Equal(14.5 * 25.4, log.Marks[Slide.Key].Position, 6);
+        Assert.Equal(3.5, log.Check!.Helm.Mean.Degrees);
+        Assert.Equal(new CheckGates(true, true, false, true), log.Check.Gates);
+        Assert.Equal(5, log.Check.Heel!.Value.Degrees);
+        Assert.Equal((Luffing.Together, Felt.Fast, "chop", 2), (log.Luffing, log.Felt, log.Note, log.Version));
+    }
+
+    [Fact]
+    public void Typed_degrees_win_over_a_picked_word() =>
+        Assert.Equal(4, Read(new(Whole) { ["helmPortWord"] = "heavy" })!.Check!.Helm.Port!.Value.Degrees);
+
+    [Fact]
+    public void A_log_without_helm_has_no_check_and_one_with_one_tack_has_half()
+    {
+        Assert.Null(Read(new(Whole) { ["helmPort"] = "", ["helmStarboardWord"] = "" })!.Check);
+        Assert.False(Read(new(Whole) { ["helmPort"] = "" })!.Check!.Helm.BothTacks);
+    }
+
+    [Fact]
+    public void A_log_may_hold_a_mark_between_two_steps_but_none_off_the_scale()
+    {
+        Assert.Equal(14.3 * 25.4, Read(new(Whole) { ["mark-slide"] = "14.3" })!.Marks[Slide.Key].Position, 6);
+        Assert.Contains("off the scale", Problem(new(Whole) { ["mark-slide"] = "9" }, "mark-slide"));
+        Assert.Empty(Read(new(Whole) { ["mark-slide"] = "" })!.Marks);
+    }
+
+    [Theory]
+    [InlineData("windFrom", "", "at the least")]
+    [InlineData("windTo", "", "at the most")]
+    [InlineData("windTo", "8", "below its lower end")]
+    [InlineData("gust", "9", "below the mean")]
+    [InlineData("crewMass", "-4", "between 0 and")]
+    [InlineData("crewMass", "9000", "between 0 and")]
+    [InlineData("crewMass", "11 stone", "not a unit")]
+    [InlineData("heel", "5 ft", "in degrees")]
+    [InlineData("helmPort", "46", "more than any rudder")]
+    [InlineData("helmStarboardWord", "loads", "not a number")]
+    public void What_is_wrong_is_said_beside_its_field(string field, string typed, string says) =>
+        Assert.Contains(says, Problem(new(Whole) { [field] = typed }, field.Replace("Word", "", StringComparison.Ordinal)));
+
+    [Fact]
+    public void A_note_too_long_is_refused_with_its_length() => Assert.Contains("it has 1001", Problem(new(Whole) { ["note"] = new string('x', 1001) }, "note"));
+
+    [Theory]
+    [InlineData("4", "", -1, 96)]
+    [InlineData("4", "", 1, 144)]
+    [InlineData("", "lee helm", 1, 102)]
+    [InlineData("nonsense", "", 1, 120)]
+    [InlineData("40", "", 1, 210)]
+    public void Weather_helm_holds_the_tiller_to_windward(string typed, string word, int windward, double tip) =>
+        Assert.Equal(tip, new TillerField("f", "tack", windward, typed, word, null).TipX);
+
+    [Fact]
+    public void A_cell_form_reads_back_the_cell_it_was_filled_from()
+    {
+        var cell = new CellForm("14 1/2 in", "1/2 in", "", "mind the end cap", new Dictionary<string, string>()).Read(Slide).Cell!;
+        var (again, _) = CellForm.Of(cell, Slide).Read(Slide);
+        Assert.Equal(cell, again);
+        Assert.Equal(12.7, cell.Tolerance, 9);
+    }
+
+    [Fact]
+    public void A_cell_set_by_eye_asks_for_words_alone()
+    {
+        Assert.Equal(["target", "note"], CellForm.Of(null, Look).Fields(Look).Select(field => field.Name));
+        var (cell, form) = new CellForm("", "", "", "", new Dictionary<string, string>()).Read(Look);
+        Assert.Null(cell);
+        Assert.Contains("Write a mark", form.Fields(Look).First().Problem);
+        Assert.Equal("top opens first", new CellForm("", "", "top opens first", "", new Dictionary<string, string>()).Read(Look).Cell!.Target);
+    }
+
+    [Theory]
+    [InlineData("3.gooseneck", 3, "gooseneck")]
+    [InlineData("12.jib-tack", 12, "jib-tack")]
+    public void Cells_are_named_in_addresses_and_read_back(string name, int band, string control)
+    {
+        var address = CellNames.Read(name)!.Value;
+        Assert.Equal((band, control), (address.Band.Number, address.Control.Name));
+        Assert.Equal(name, address.Name());
+    }
+
+    [Theory]
+    [InlineData(null)]
+    [InlineData("gooseneck")]
+    [InlineData("x.gooseneck")]
+    public void Other_names_are_no_cells(string? name) => Assert.Null(CellNames.Read(name));
+
+    private static Core.Logbook.SessionLog? Read(Dictionary<string, string> typed) =>
+        new LogForm(typed).Read(Class, Parsed<DateTimeOffset>.Good(DateTimeOffset.UnixEpoch), SpeedUnit.Knot, MassUnit.Kilogram);
+
+    private static string Problem(Dictionary<string, string> typed, string field)
+    {
+        var form = new LogForm(typed);
+        Assert.Null(form.Read(Class, Parsed<DateTimeOffset>.Good(DateTimeOffset.UnixEpoch), SpeedUnit.Knot, MassUnit.Kilogram));
+        return form.Problem(field) ?? "";
+    }
+}
