@@ -98,6 +98,14 @@ public sealed class Visitor(HttpClient client)
 {
     public async Task<Answer> GetAsync(string address) => await AnswerAsync(await client.GetAsync(address, TestContext.Current.CancellationToken));
 
+    /// <summary>The same visitor, whose next request is one a script on the page makes.</summary>
+    public Visitor Fragment()
+    {
+        client.DefaultRequestHeaders.Remove("HX-Request");
+        client.DefaultRequestHeaders.Add("HX-Request", "true");
+        return this;
+    }
+
     /// <summary>Sends a form of a page with its hidden and prefilled fields, some of them changed.</summary>
     public async Task<Answer> SendAsync(Answer page, string form, string address, params (string Field, string Value)[] changes)
     {
@@ -128,6 +136,9 @@ public sealed class Visitor(HttpClient client)
         _ => "",
     };
 
-    private static async Task<Answer> AnswerAsync(HttpResponseMessage message) =>
-        new(message.StatusCode, await message.Content.ReadAsStringAsync(TestContext.Current.CancellationToken), message.Headers.Location, message);
+    private async Task<Answer> AnswerAsync(HttpResponseMessage message)
+    {
+        client.DefaultRequestHeaders.Remove("HX-Request");
+        return new(message.StatusCode, await message.Content.ReadAsStringAsync(TestContext.Current.CancellationToken), message.Headers.Location, message);
+    }
 }
