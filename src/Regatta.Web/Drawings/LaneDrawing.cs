@@ -40,7 +40,7 @@ public sealed record LaneDrawing(WindRuler Ruler, IReadOnlyList<Lane> Lanes)
 
     public static LaneDrawing Of(Bench bench)
     {
-        var ruler = new WindRuler(Left, Width - 6, bench.Matrix.Bands);
+        var ruler = new WindRuler(Left, Width - 14, bench.Matrix.Bands);
         return new(ruler, [.. bench.Class.Controls.Select(control => LaneOf(bench, ruler, control))]);
     }
 
