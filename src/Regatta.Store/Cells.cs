@@ -67,7 +67,8 @@ public sealed class Cells(NpgsqlDataSource database, TimeProvider clock)
         return new(outcome, address);
     }
 
-    private async Task<SaveOutcome> WriteAsync(
+    /// <summary>Writes a cell inside a transaction of the caller, if it still stands at the revision seen.</summary>
+    internal async Task<SaveOutcome> WriteAsync(
         NpgsqlConnection connection, NpgsqlTransaction transaction, long classId, CellAddress address, string? content, int seenRevision, Guid editor, bool isUndo)
     {
         var row = new { classId, Band = address.Band.Number, Control = address.Control.Name, content, seenRevision, editor, isUndo, now = clock.GetUtcNow() };

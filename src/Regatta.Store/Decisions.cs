@@ -23,18 +23,32 @@ public enum DecisionKind
 public sealed record Decision(CellAddress Address, DecisionKind Kind, Mark From, Mark To, string Sentence, string Reason, int LogsThen, string By, DateTimeOffset At);
 
 /// <summary>Keeps what was decided on proposals, so that a set-aside one is not offered again until new logs speak for it.</summary>
-public sealed class Decisions(NpgsqlDataSource database, TimeProvider clock)
+public sealed class Decisions(NpgsqlDataSource database, Cells cells, TimeProvider clock)
 {
-    /// <summary>Keeps a decision.</summary>
-    public async Task AddAsync(long classId, CellAddress address, DecisionKind kind, Mark from, Mark to, string sentence, string reason, int logsThen, Guid by)
+    /// <summary>Keeps a decision together with the cell it makes, both or neither.</summary>
+    /// <param name="cell">The cell as decided; null when a proposal is set aside and the cell stays.</param>
+    /// <param name="seenRevision">The revision of the cell that was decided on.</param>
+    /// <returns><see cref="SaveOutcome.Conflict"/>, with nothing kept, when somebody else changed the cell meanwhile.</returns>
+    public async Task<SaveOutcome> AddAsync(
+        long classId, CellAddress address, DecisionKind kind, Mark from, Mark to, string sentence, string reason, int logsThen, Guid by, Cell? cell = null, int seenRevision = 0)
     {
         await using var connection = await database.OpenConnectionAsync();
+        await using var transaction = await connection.BeginTransactionAsync();
+        if (cell is not null
+            && await cells.WriteAsync(connection, transaction, classId, address, CellContent.Write(cell), seenRevision, by, isUndo: false) is var written and not SaveOutcome.Saved)
+        {
+            return written;
+        }
+
         await connection.ExecuteAsync(
             """
             insert into proposal_decisions (class_id, band, control, decision, mark_from, mark_to, sentence, reason, logs_then, decided_by, decided_at)
             values (@classId, @Band, @Control, @kind, @From, @To, @sentence, @reason, @logsThen, @by, @now)
             """,
-            new { classId, Band = address.Band.Number, Control = address.Control.Name, kind = Spell(kind), From = from.Position, To = to.Position, sentence, reason, logsThen, by, now = clock.GetUtcNow() });
+            new { classId, Band = address.Band.Number, Control = address.Control.Name, kind = Spell(kind), From = from.Position, To = to.Position, sentence, reason, logsThen, by, now = clock.GetUtcNow() },
+            transaction);
+        await transaction.CommitAsync();
+        return SaveOutcome.Saved;
     }
 
     /// <summary>The newest decision of each cell of a class.</summary>

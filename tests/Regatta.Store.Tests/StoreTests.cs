@@ -184,11 +184,26 @@ public sealed class StoreTests(StoreFixture store)
     public async Task The_newest_decision_of_a_cell_is_remembered_with_its_reason()
     {
         var draft = await store.FreshClassAsync();
-        var decisions = new Decisions(store.Database, store.Clock);
+        var decisions = new Decisions(store.Database, store.Cells, store.Clock);
         await decisions.AddAsync(draft.Stamp.Id, Gooseneck, DecisionKind.Accepted, new(508), new(520.7), "sentence", "", 3, store.Ann.Id);
         await decisions.AddAsync(draft.Stamp.Id, Gooseneck, DecisionKind.SetAside, new(508), new(520.7), "sentence", "new sail first", 5, store.Ben.Id);
         var newest = (await decisions.NewestAsync(draft.Stamp.Id))[Gooseneck];
         Assert.Equal((DecisionKind.SetAside, "new sail first", 5, "Ben", StoreFixture.Now), (newest.Kind, newest.Reason, newest.LogsThen, newest.By, newest.At));
+    }
+
+    [Fact]
+    public async Task A_decision_and_the_cell_it_makes_are_kept_both_or_neither()
+    {
+        var draft = await store.FreshClassAsync();
+        var decisions = new Decisions(store.Database, store.Cells, store.Clock);
+        var cell = Cell.Of(new Mark(21 * 25.4), 12.7, "", "", CellSource.Proposed).Value;
+        var seen = draft.Cells[Gooseneck].Revision;
+        await SaveAsync(draft, "22", seen, store.Ben);
+        Assert.Equal(SaveOutcome.Conflict, await decisions.AddAsync(draft.Stamp.Id, Gooseneck, DecisionKind.Accepted, new(508), new(533.4), "s", "", 3, store.Ann.Id, cell, seen));
+        Assert.Empty(await decisions.NewestAsync(draft.Stamp.Id));
+        Assert.Equal(22 * 25.4, await MarkAsync(draft), 6);
+        Assert.Equal(SaveOutcome.Saved, await decisions.AddAsync(draft.Stamp.Id, Gooseneck, DecisionKind.Accepted, new(508), new(533.4), "s", "", 3, store.Ann.Id, cell, seen + 1));
+        Assert.Equal(21 * 25.4, await MarkAsync(draft), 6);
     }
 
     private static SessionLog NewLog() => new(

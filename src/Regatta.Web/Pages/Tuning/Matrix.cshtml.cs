@@ -131,18 +131,17 @@ public sealed class MatrixModel(BenchRoom room, Cells cells, Decisions decisions
             return Refused(StatusCodes.Status422UnprocessableEntity);
         }
 
-        if (kind != DecisionKind.SetAside)
+        var cell = kind == DecisionKind.SetAside
+            ? null
+            : Core.Matrices.Cell.Of(chosen.Value, Drawer.Cell!.Tolerance, Drawer.Cell.Target, Drawer.Cell.Note, CellSource.Proposed).Value;
+        var sentence = proposal.Sentence(HttpContext.RequestServices.GetRequiredService<Reader>().Wind);
+        var kept = await decisions.AddAsync(
+            Bench.Draft.Stamp.Id, Drawer.Address, kind, proposal.From, chosen.Value, sentence, (reason ?? "").Trim(), Bench.Book.Posterior.Rows, User.Id(), cell, revision);
+        if (kept == SaveOutcome.Conflict)
         {
-            var cell = Core.Matrices.Cell.Of(chosen.Value, Drawer.Cell!.Tolerance, Drawer.Cell.Target, Drawer.Cell.Note, CellSource.Proposed).Value;
-            var saved = await cells.SaveAsync(Bench.Draft.Stamp.Id, Drawer.Address, cell, revision, User.Id());
-            if (saved.Outcome == SaveOutcome.Conflict)
-            {
-                return await ConflictAsync(CellForm.Of(cell, Drawer.Control));
-            }
+            return await ConflictAsync(CellForm.Of(cell, Drawer.Control));
         }
 
-        var unit = HttpContext.RequestServices.GetRequiredService<Reader>().Wind;
-        await decisions.AddAsync(Bench.Draft.Stamp.Id, Drawer.Address, kind, proposal.From, chosen.Value, proposal.Sentence(unit), (reason ?? "").Trim(), Bench.Book.Posterior.Rows, User.Id());
         Status = kind == DecisionKind.SetAside ? "Set aside" : "Accepted into the draft";
         await LoadAsync();
         return Reply();
