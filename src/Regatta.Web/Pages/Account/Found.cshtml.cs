@@ -34,15 +34,7 @@ public sealed class FoundModel(Bundles bundles, People people, UserManager<Perso
         var zone = form.Need("zone", typed.GetValueOrDefault("zone"), "Write the time zone, such as UTC.", ReadZone);
         var name = form.Need("name", typed.GetValueOrDefault("name"), "Write your name.", Parsed<string>.Good);
         var person = new Person { SignInName = typed.GetValueOrDefault("signin", "").Trim(), DisplayName = name ?? "" };
-        if (form.Ok)
-        {
-            var made = await accounts.CreateAsync(person, typed.GetValueOrDefault("password", ""));
-            foreach (var error in made.Errors)
-            {
-                form.Refuse(error.Code.StartsWith("Password", StringComparison.Ordinal) ? "password" : "signin", error.Description);
-            }
-        }
-
+        await accounts.OpenAsync(person, typed.GetValueOrDefault("password", ""), form);
         if (!form.Ok)
         {
             Fields = Describe(typed, form.Problems);

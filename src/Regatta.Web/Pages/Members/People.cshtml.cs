@@ -28,15 +28,7 @@ public sealed class PeopleModel(People people, Classes classes, UserManager<Pers
         var name = form.Need("name", typed.GetValueOrDefault("name"), "Write their name.", Parsed<string>.Good);
         var captained = (await classes.FleetAsync()).FirstOrDefault(line => line.Name == typed.GetValueOrDefault("captain"));
         var person = new Person { SignInName = typed.GetValueOrDefault("signin", "").Trim(), DisplayName = name?.Trim() ?? "" };
-        if (form.Ok)
-        {
-            var made = await accounts.CreateAsync(person, typed.GetValueOrDefault("password", ""));
-            foreach (var error in made.Errors)
-            {
-                form.Refuse(error.Code.StartsWith("Password", StringComparison.Ordinal) ? "password" : "signin", error.Description);
-            }
-        }
-
+        await accounts.OpenAsync(person, typed.GetValueOrDefault("password", ""), form);
         if (!form.Ok)
         {
             await LoadAsync(typed, form);
