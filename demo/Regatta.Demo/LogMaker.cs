@@ -14,7 +14,6 @@ internal sealed record TrueBoat(double At, double ReferenceKnots, double PerKnot
 /// <summary>Makes two seasons of logs from a true boat plus noise.</summary>
 internal static class LogMaker
 {
-    private const int LogsASeason = 42;
     private const double HelmNoise = 0.7;
 
     private static readonly string[] Gates = ["rudderCentred", "steadyFullSpeed", "flat", "trimmed"];
@@ -25,21 +24,25 @@ internal static class LogMaker
         "Sheet eased a hand in the gusts.", "Flat water all afternoon.", "Weed on the board for the first lap.",
     ];
 
-    public static ClassDocument WithLogs(ClassDocument boat, TrueBoat truth, IReadOnlyList<string> sailors, Random random) => boat with
+    public static ClassDocument WithLogs(DemoClass one, IReadOnlyList<string> sailors, Random random)
     {
-        Logs =
-        [
-            .. from season in (int[])[2025, 2026]
-               from log in Enumerable.Range(0, LogsASeason).Select(_ => Log(boat, truth, season, sailors, random)).OrderBy(log => log.SailedAt)
-               select log,
-        ],
-    };
+        var boat = one.Make();
+        return boat with
+        {
+            Logs =
+            [
+                .. from season in (int[])[2025, 2026]
+                   from log in Enumerable.Range(0, one.LogsASeason).Select(_ => Log(boat, one.Truth, season, sailors, random)).OrderBy(log => log.SailedAt)
+                   select log,
+            ],
+        };
+    }
 
     private static LogDocument Log(ClassDocument boat, TrueBoat truth, int season, IReadOnlyList<string> sailors, Random random)
     {
         var version = boat.Versions!.Last(candidate => candidate.At.Year <= season);
         var day = new DateTimeOffset(season, 4, 20, 10 + random.Next(8), 15 * random.Next(4), 0, TimeSpan.Zero).AddDays(random.Next(185));
-        var mean = Math.Clamp(12 + (4.5 * Normal(random)), 2, 24);
+        var mean = Math.Clamp(truth.ReferenceKnots * (1 + (0.375 * Normal(random))), 2, truth.ReferenceKnots * 2);
         var (from, to) = (Math.Round(mean - 1), Math.Round(mean + 1));
         var marks = Marks(version.Matrix, mean, random);
         var heel = Math.Max(0, Math.Round(3 + (3 * Normal(random))));
@@ -48,15 +51,16 @@ internal static class LogMaker
         // One boat's rudder sits a little off: it shows as a difference between the tacks, not as balance.
         var bias = sailor == "ewan" ? 1.2 : 0;
         var held = Gates.Where(_ => random.NextDouble() > 0.04).ToList();
-        var felt = (int)Math.Clamp(Math.Round(5 - Math.Abs(helm - 3) + (0.6 * Normal(random))), 1, 5);
+        var felt = (int)Math.Clamp(Math.Round(5 - Math.Abs(helm - boat.Helm.TargetDegrees) + (0.6 * Normal(random))), 1, 5);
         return new(
             Key(random),
             day,
-            ClassMaker.Knots(from),
-            ClassMaker.Knots(to),
+            DemoClass.Knots(from),
+            DemoClass.Knots(to),
             marks,
-            Gust: random.Next(3) == 0 ? null : ClassMaker.Knots(Math.Round((mean * 1.2) + 2)),
+            Gust: random.Next(3) == 0 ? null : DemoClass.Knots(Math.Round((mean * 1.2) + 2)),
             Sailor: sailor,
+            Boat: boat.Boats![sailors.ToList().IndexOf(sailor) % boat.Boats.Count].Name,
             HelmPort: Half(helm + bias + (HelmNoise * Normal(random))),
             HelmStarboard: random.Next(12) == 0 ? null : Half(helm - bias + (HelmNoise * Normal(random))),
             Heel: heel,
@@ -70,7 +74,7 @@ internal static class LogMaker
     /// <summary>The card's marks, with what people change by a step or two.</summary>
     private static Dictionary<string, double> Marks(MatrixDocument matrix, double knots, Random random)
     {
-        var band = matrix.Bands.LastOrDefault(candidate => ClassMaker.Knots(knots) >= candidate.From)!;
+        var band = matrix.Bands.LastOrDefault(candidate => DemoClass.Knots(knots) >= candidate.From)!;
         var marks = new Dictionary<string, double>();
         foreach (var control in matrix.Controls)
         {

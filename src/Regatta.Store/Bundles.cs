@@ -11,7 +11,7 @@ public sealed record Club(string Name, string TimeZone, bool IsDemo);
 public sealed record ImportResult(IReadOnlyList<string> Added, IReadOnlyList<string> AlreadyThere);
 
 /// <summary>Brings bundles in and gathers them up again.</summary>
-public sealed class Bundles(NpgsqlDataSource database, Classes classes, Versions versions, Logs logs, TimeProvider clock)
+public sealed class Bundles(NpgsqlDataSource database, Classes classes, Boats boats, Versions versions, Logs logs, TimeProvider clock)
 {
     /// <summary>The club, or null before it has a name.</summary>
     public async Task<Club?> ClubAsync()
@@ -54,16 +54,21 @@ public sealed class Bundles(NpgsqlDataSource database, Classes classes, Versions
         }
 
         var published = (await versions.AllAsync(draft.Stamp.Id)).Reverse().ToList();
-        return new(null, [], [new(draft.Class, draft.Matrix, published, [.. (await logs.AllAsync(draft.Stamp.Id)).Select(log => new BundledLog(null, log))])]);
+        return new(null, [], [new(
+            draft.Class,
+            draft.Matrix,
+            [.. (await boats.AllAsync(draft.Stamp.Id)).Select(boat => new BundledBoat(boat.Name, boat.Note, boat.Measured))],
+            published,
+            [.. (await logs.AllAsync(draft.Stamp.Id)).Select(log => new BundledLog(null, null, log))])]);
     }
 
     private async Task<bool> ImportClassAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, BundledClass bundled, IReadOnlyDictionary<string, Guid> sailors)
     {
-        var (boatClass, draft, published, sessions) = bundled;
+        var (boatClass, draft, fleet, published, sessions) = bundled;
         var id = await connection.ExecuteScalarAsync<long?>(
             """
-            insert into boat_classes (key, name, family, about, mode, helm_target, helm_tolerance, reference_wind, helm_per_heel, cautions)
-            values (@Key, @Name, @Family, @About, @Mode, @Target, @Tolerance, @Reference, @PerHeelDegree, @Cautions)
+            insert into boat_classes (key, name, family, about, mode, helm_target, helm_tolerance, reference_wind, helm_per_heel, cautions, checks)
+            values (@Key, @Name, @Family, @About, @Mode, @Target, @Tolerance, @Reference, @PerHeelDegree, @Cautions, @Checks)
             on conflict (key) do nothing returning id
             """,
             new
@@ -78,6 +83,7 @@ public sealed class Bundles(NpgsqlDataSource database, Classes classes, Versions
                 Reference = boatClass.Helm.ReferenceWind.MetresPerSecond,
                 boatClass.Helm.PerHeelDegree,
                 Cautions = boatClass.Cautions.ToArray(),
+                Checks = boatClass.Checks.ToArray(),
             },
             transaction);
         if (id is not { } classId)
@@ -86,8 +92,8 @@ public sealed class Bundles(NpgsqlDataSource database, Classes classes, Versions
         }
 
         await connection.ExecuteAsync(
-            "insert into controls (class_id, key, position, definition) values (@classId, @Name, @position, @definition::jsonb)",
-            draft.Controls.Select((control, position) => new { classId, control.Key.Name, position, definition = ControlJson.Write(control) }),
+            "insert into controls (class_id, key, position, definition, retired) values (@classId, @Name, @position, @definition::jsonb, @retired)",
+            boatClass.Known.Select((control, position) => new { classId, control.Key.Name, position, definition = ControlJson.Write(control), retired = position >= draft.Controls.Count }),
             transaction);
         await connection.ExecuteAsync(
             "insert into bands (class_id, number, name, low, high) values (@classId, @Number, @Name, @Low, @High)",
@@ -101,9 +107,22 @@ public sealed class Bundles(NpgsqlDataSource database, Classes classes, Versions
             "insert into matrix_versions (class_id, number, published_at, published_by, reason, content) values (@classId, @Number, @At, @By, @Reason, @content::jsonb)",
             published.Select(version => new { classId, version.Number, At = version.At.ToUniversalTime(), version.By, version.Reason, content = MatrixJson.Write(version.Matrix) }),
             transaction);
-        foreach (var (sailor, log) in sessions)
+        var numbers = new Dictionary<string, long>();
+        foreach (var boat in fleet)
         {
-            await Logs.InsertAsync(connection, transaction, classId, sailor is not null && sailors.TryGetValue(sailor, out var known) ? known : null, log, clock.GetUtcNow());
+            numbers[boat.Name] = (await Boats.InsertAsync(connection, transaction, classId, boat.Name, boat.Note))!.Value;
+            foreach (var (control, pairs) in boat.Measured)
+            {
+                await Boats.InsertPairsAsync(connection, transaction, classId, numbers[boat.Name], control, pairs, null, clock.GetUtcNow());
+            }
+        }
+
+        foreach (var (sailor, boat, log) in sessions)
+        {
+            var whose = sailor is not null && sailors.TryGetValue(sailor, out var known) ? known : (Guid?)null;
+            // Marks in a bundle are the class's own, whatever the boat read.
+            var sailed = new SailedMarks(boat is null ? null : numbers[boat], log.Marks.Keys.ToHashSet());
+            await Logs.InsertAsync(connection, transaction, classId, whose, sailed, log, clock.GetUtcNow());
         }
 
         return true;

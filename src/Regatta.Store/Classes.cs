@@ -46,8 +46,8 @@ public sealed class Classes(NpgsqlDataSource database)
             """
             select c.key, c.name, c.family, c.about, v.number as version, v.published_at,
                    (select count(*)::int from session_logs l where l.class_id = c.id) as logs,
-                   (select count(*)::int from cells x where x.class_id = c.id and x.content is not null) as filled,
-                   (select count(*)::int from bands b, controls k where b.class_id = c.id and k.class_id = c.id) as cells,
+                   (select count(*)::int from cells x join controls k on k.class_id = x.class_id and k.key = x.control where x.class_id = c.id and x.content is not null and not k.retired) as filled,
+                   (select count(*)::int from bands b, controls k where b.class_id = c.id and k.class_id = c.id and not k.retired) as cells,
                    coalesce((select string_agg(p.display_name, ', ' order by p.display_name)
                              from class_captains cc join people p on p.id = cc.person_id where cc.class_id = c.id), '') as captains
             from boat_classes c
@@ -62,12 +62,12 @@ public sealed class Classes(NpgsqlDataSource database)
         await using var connection = await database.OpenConnectionAsync();
         await using var rows = await connection.QueryMultipleAsync(
             """
-            select id, matrix_revision, log_revision, key, name, family, about, mode, helm_target, helm_tolerance, reference_wind, helm_per_heel, cautions
+            select id, matrix_revision, log_revision, key, name, family, about, mode, helm_target, helm_tolerance, reference_wind, helm_per_heel, cautions, checks
               from boat_classes where key = @key;
-            select k.definition from controls k join boat_classes c on c.id = k.class_id where c.key = @key order by k.position;
+            select k.definition, k.retired from controls k join boat_classes c on c.id = k.class_id where c.key = @key order by k.position;
             select b.number, b.name, b.low, b.high from bands b join boat_classes c on c.id = b.class_id where c.key = @key;
             select x.band, x.control, x.revision, x.content, coalesce(p.display_name, '') as edited_by, x.edited_at
-              from cells x join boat_classes c on c.id = x.class_id left join people p on p.id = x.edited_by where c.key = @key;
+              from cells x join boat_classes c on c.id = x.class_id join controls k on k.class_id = x.class_id and k.key = x.control and not k.retired left join people p on p.id = x.edited_by where c.key = @key;
             """,
             new { key });
         if (await rows.ReadSingleOrDefaultAsync<ClassRow>() is not { } row)
@@ -75,11 +75,12 @@ public sealed class Classes(NpgsqlDataSource database)
             return null;
         }
 
-        var controls = (await rows.ReadAsync<string>()).Select(ControlJson.Read).ToList();
+        var all = (await rows.ReadAsync<ControlRow>()).ToLookup(control => control.Retired, control => ControlJson.Read(control.Definition));
+        var controls = all[false].ToList();
         var bands = WindBands.Of((await rows.ReadAsync<BandRow>()).Select(band => band.ToBand())).Value;
         var cells = (await rows.ReadAsync<CellRow>()).ToDictionary(cell => cell.Address, cell => cell.ToDraft());
         var filled = cells.Where(cell => cell.Value.Cell is not null).ToDictionary(cell => cell.Key, cell => cell.Value.Cell!);
-        return new(new(row.Id, row.MatrixRevision, row.LogRevision), row.ToClass(controls), new(bands, controls, filled), cells);
+        return new(new(row.Id, row.MatrixRevision, row.LogRevision), row.ToClass(controls, [.. all[true]]), new(bands, controls, filled), cells);
     }
 
     /// <summary>Writes new edges and names for all bands of a class at once; the bands keep their cells.</summary>
@@ -98,14 +99,20 @@ public sealed class Classes(NpgsqlDataSource database)
     [method: ExplicitConstructor]
     private sealed record ClassRow(
         long Id, long MatrixRevision, long LogRevision, string Key, string Name, string Family, string About, string Mode,
-        double HelmTarget, double HelmTolerance, double ReferenceWind, double HelmPerHeel, string[] Cautions)
+        double HelmTarget, double HelmTolerance, double ReferenceWind, double HelmPerHeel, string[] Cautions, string[] Checks)
     {
-        public BoatClass ToClass(IReadOnlyList<Control> controls) => new(
+        public BoatClass ToClass(IReadOnlyList<Control> controls, IReadOnlyList<Control> retired) => new(
             Key, Name, Family, About, Mode,
             new(Angle.FromDegrees(HelmTarget), Angle.FromDegrees(HelmTolerance), Speed.FromMetresPerSecond(ReferenceWind), HelmPerHeel),
             controls,
-            Cautions);
+            Cautions)
+        {
+            Checks = this.Checks,
+            Retired = retired,
+        };
     }
+
+    private sealed record ControlRow(string Definition, bool Retired);
 
     private sealed record BandRow(int Number, string Name, double Low, double High)
     {

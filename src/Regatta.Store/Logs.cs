@@ -10,8 +10,13 @@ using Regatta.Core.Wind;
 
 namespace Regatta.Store;
 
-/// <summary>A log as its sailor sees it.</summary>
-public sealed record OwnLog(long Number, string ClassKey, string ClassName, SessionLog Log);
+/// <summary>A log as its sailor sees it; the boat is null when none was named.</summary>
+public sealed record OwnLog(long Number, string ClassKey, string ClassName, long? Boat, string? BoatName, SessionLog Log);
+
+/// <summary>Which boat the marks of a log were read on.</summary>
+/// <param name="Boat">The boat's number; null when none was named.</param>
+/// <param name="Measured">The controls whose marks were read by what was measured there; the others were taken at the class's reading.</param>
+public sealed record SailedMarks(long? Boat, IReadOnlySet<ControlKey> Measured);
 
 /// <summary>Session logs. Who sailed and how heavy they were is read only for the sailor asking.</summary>
 public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
@@ -24,11 +29,11 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
 
     /// <summary>Adds a log; the same key from the same sailor a second time changes nothing.</summary>
     /// <returns>The log's number, the first one's when it was sent before.</returns>
-    public async Task<long> AddAsync(long classId, Guid? sailor, SessionLog log)
+    public async Task<long> AddAsync(long classId, Guid? sailor, SailedMarks sailed, SessionLog log)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
-        var number = await InsertAsync(connection, transaction, classId, sailor, log, clock.GetUtcNow());
+        var number = await InsertAsync(connection, transaction, classId, sailor, sailed, log, clock.GetUtcNow());
         await transaction.CommitAsync();
         return number ?? await connection.ExecuteScalarAsync<long>(
             "select id from session_logs where class_id = @classId and sailor_id is not distinct from @sailor and key = @Key", new { classId, sailor, log.Key });
@@ -63,21 +68,64 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
         return await connection.ExecuteAsync("delete from session_logs where sailor_id = @sailor and id = @number", new { sailor, number }) == 1;
     }
 
-    internal static async Task<long?> InsertAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, long classId, Guid? sailor, SessionLog log, DateTimeOffset now)
+    /// <summary>The boat a sailor logged last in a class, or null.</summary>
+    public async Task<long?> LastBoatAsync(Guid sailor, long classId)
     {
-        var number = await connection.ExecuteScalarAsync<long?>(
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.QueryFirstOrDefaultAsync<long?>(
+            "select boat_id from session_logs where sailor_id = @sailor and class_id = @classId and boat_id is not null order by sailed_at desc, id desc limit 1", new { sailor, classId });
+    }
+
+    /// <summary>How many logs of a boat have a mark for a control that was taken at the class's reading.</summary>
+    public async Task<long> UnmeasuredAsync(long boat, ControlKey control)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.ExecuteScalarAsync<long>(
+            "select count(*) from log_marks m join session_logs l on l.id = m.log_id where l.boat_id = @boat and m.control = @Name and not m.measured", new { boat, control.Name });
+    }
+
+    /// <summary>Reads those marks anew, by what has been measured since; marks <paramref name="anew"/> has no answer for stay as they are.</summary>
+    /// <returns>How many were read anew.</returns>
+    public async Task<int> ReadAnewAsync(long boat, ControlKey control, Func<Mark, Mark?> anew)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await using var transaction = await connection.BeginTransactionAsync();
+        var marks = (await connection.QueryAsync<MarkRow>(
+            "select m.log_id, m.control, m.mark from log_marks m join session_logs l on l.id = m.log_id where l.boat_id = @boat and m.control = @Name and not m.measured for update of m",
+            new { boat, control.Name },
+            transaction)).Select(row => (row.LogId, Mark: anew(new(row.Mark)))).Where(row => row.Mark is not null).ToList();
+        var numbers = marks.Select(row => row.LogId).ToArray();
+        await connection.ExecuteAsync(
             """
-            insert into session_logs (class_id, sailor_id, key, sailed_at, wind_from, wind_to, gust, crew_mass, helm_port, helm_starboard, heel,
-              rudder_centred, steady_full_speed, flat, trimmed, luffing, felt, note, version, logged_at)
-            values (@classId, @sailor, @Key, @SailedAt, @WindFrom, @WindTo, @Gust, @CrewMass, @HelmPort, @HelmStarboard, @Heel,
-              @RudderCentred, @SteadyFullSpeed, @Flat, @Trimmed, @Luffing, @Felt, @Note, @Version, @now)
-            on conflict do nothing
-            returning id
+            update log_marks m set mark = n.mark, measured = true from unnest(@numbers, @marks) as n (log_id, mark) where m.log_id = n.log_id and m.control = @Name;
+            update session_logs set boat_id = boat_id where id = any(@numbers);
+            """,
+            new { numbers, marks = marks.Select(row => row.Mark!.Value.Position).ToArray(), control.Name },
+            transaction);
+        await transaction.CommitAsync();
+        return numbers.Length;
+    }
+
+    internal static Task<long?> InsertAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, long classId, Guid? sailor, SailedMarks sailed, SessionLog log, DateTimeOffset now) =>
+        connection.ExecuteScalarAsync<long?>(
+            """
+            with added as (
+              insert into session_logs (class_id, sailor_id, boat_id, key, sailed_at, wind_from, wind_to, gust, crew_mass, helm_port, helm_starboard, heel,
+                rudder_centred, steady_full_speed, flat, trimmed, luffing, felt, note, version, logged_at)
+              values (@classId, @sailor, @Boat, @Key, @SailedAt, @WindFrom, @WindTo, @Gust, @CrewMass, @HelmPort, @HelmStarboard, @Heel,
+                @RudderCentred, @SteadyFullSpeed, @Flat, @Trimmed, @Luffing, @Felt, @Note, @Version, @now)
+              on conflict do nothing
+              returning id),
+            marked as (
+              insert into log_marks (log_id, control, mark, measured)
+              select added.id, m.* from added, unnest(@controls, @marks, @measured) as m)
+            select id from added
             """,
             new
             {
                 classId,
                 sailor,
+                sailed.Boat,
                 log.Key,
                 SailedAt = log.SailedAt.ToUniversalTime(),
                 WindFrom = log.Wind.From.MetresPerSecond,
@@ -96,18 +144,11 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
                 log.Note,
                 log.Version,
                 now,
+                controls = log.Marks.Keys.Select(key => key.Name).ToArray(),
+                marks = log.Marks.Values.Select(mark => mark.Position).ToArray(),
+                measured = log.Marks.Keys.Select(sailed.Measured.Contains).ToArray(),
             },
             transaction);
-        if (number is { } added)
-        {
-            await connection.ExecuteAsync(
-                "insert into log_marks (log_id, control, mark) select @added, * from unnest(@controls, @marks)",
-                new { added, controls = log.Marks.Keys.Select(key => key.Name).ToArray(), marks = log.Marks.Values.Select(mark => mark.Position).ToArray() },
-                transaction);
-        }
-
-        return number;
-    }
 
     private async Task<IEnumerable<(long Number, SessionLog Log)>> NamelessAsync(long classId)
     {
@@ -126,17 +167,17 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
     private static async Task<IReadOnlyList<OwnLog>> ReadOwnAsync(NpgsqlConnection connection, string condition, object values)
     {
         var logs = (await connection.QueryAsync<LogRow, ClassName, (LogRow Row, ClassName Class)>(
-            $"select {Columns}, l.crew_mass, c.key as class_key, c.name from session_logs l join boat_classes c on c.id = l.class_id where {condition}",
+            $"select {Columns}, l.crew_mass, c.key as class_key, c.name, l.boat_id, b.name as boat from session_logs l join boat_classes c on c.id = l.class_id left join boats b on b.id = l.boat_id where {condition}",
             (row, named) => (row, named),
             values,
             splitOn: "class_key")).ToList();
         var marks = (await connection.QueryAsync<MarkRow>(
             "select log_id, control, mark from log_marks where log_id = any(@numbers)",
             new { numbers = logs.Select(log => log.Row.Id).ToArray() })).ToLookup(mark => mark.LogId);
-        return [.. logs.Select(log => new OwnLog(log.Row.Id, log.Class.ClassKey, log.Class.Name, log.Row.ToLog(marks[log.Row.Id])))];
+        return [.. logs.Select(log => new OwnLog(log.Row.Id, log.Class.ClassKey, log.Class.Name, log.Class.BoatId, log.Class.Boat, log.Row.ToLog(marks[log.Row.Id])))];
     }
 
-    private sealed record ClassName(string ClassKey, string Name);
+    private sealed record ClassName(string ClassKey, string Name, long? BoatId, string? Boat);
 
     private sealed record MarkRow(long LogId, string Control, double Mark);
 

@@ -1,5 +1,6 @@
 using Dapper;
 using Npgsql;
+using Regatta.Core.Marks;
 using Regatta.Core.Units;
 
 namespace Regatta.Store;
@@ -123,6 +124,27 @@ public sealed class People(NpgsqlDataSource database)
             insert into class_captains (class_id, person_id) select c.id, @id from boat_classes c where c.key = any(@captainOf);
             """,
             new { id, roles = roles.ToArray(), captainOf = captainOf.ToArray() },
+            transaction);
+        await transaction.CommitAsync();
+    }
+
+    /// <summary>Somebody's own hand, fist and forearm, as far as they measured them. Private: read for their owner alone.</summary>
+    public async Task<IReadOnlyDictionary<BodyMeasure, Length>> HandsAsync(Guid id)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return (await connection.QueryAsync<(string Measure, double Millimetres)>("select measure, millimetres from body_measures where person_id = @id", new { id }))
+            .ToDictionary(row => Enum.Parse<BodyMeasure>(row.Measure), row => Length.FromMillimetres(row.Millimetres));
+    }
+
+    /// <summary>Writes somebody's own measures; those left out are forgotten.</summary>
+    public async Task SaveHandsAsync(Guid id, IReadOnlyDictionary<BodyMeasure, Length> hands)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await using var transaction = await connection.BeginTransactionAsync();
+        await connection.ExecuteAsync("delete from body_measures where person_id = @id", new { id }, transaction);
+        await connection.ExecuteAsync(
+            "insert into body_measures (person_id, measure, millimetres) values (@id, @Measure, @Millimetres)",
+            hands.Select(own => new { id, Measure = own.Key.ToString(), own.Value.Millimetres }),
             transaction);
         await transaction.CommitAsync();
     }

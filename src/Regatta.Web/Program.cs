@@ -16,6 +16,7 @@ builder.Services.AddSingleton(settings);
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddSingleton(_ => Database.Connect(settings.Database));
 builder.Services.AddSingleton<Classes>().AddSingleton<Cells>().AddSingleton<Versions>().AddSingleton<ShareLinks>().AddSingleton<Logs>();
+builder.Services.AddSingleton<Controls>().AddSingleton<Boats>().AddSingleton<ReadingRoom>();
 builder.Services.AddSingleton<Decisions>().AddSingleton<People>().AddSingleton<Bundles>();
 builder.Services.AddSingleton<BenchRoom>().AddSingleton<ClubClock>().AddScoped<DemoLoader>().AddScoped<Reader>();
 builder.Services.AddHttpContextAccessor();

@@ -29,6 +29,8 @@ public sealed class StoreFixture : IAsyncLifetime
 
     public Logs Logs { get; private set; } = null!;
 
+    public Boats Boats { get; private set; } = null!;
+
     public Bundles Bundles { get; private set; } = null!;
 
     public Person Ann { get; } = new() { SignInName = "ann", NormalizedName = "ANN", DisplayName = "Ann", SecurityStamp = "1" };
@@ -50,8 +52,8 @@ public sealed class StoreFixture : IAsyncLifetime
 
         // Two instances that start together: the lock lets one of them migrate, and both come up.
         await Task.WhenAll(Enumerable.Range(0, 2).Select(_ => Regatta.Store.Database.AloneAsync(Connection, () => Regatta.Store.Database.MigrateAsync(Connection))));
-        (Classes, Cells, Versions, Logs) = (new(Database), new(Database, Clock), new(Database, Clock), new(Database, Clock));
-        Bundles = new(Database, Classes, Versions, Logs, Clock);
+        (Classes, Cells, Versions, Logs, Boats) = (new(Database), new(Database, Clock), new(Database, Clock), new(Database, Clock), new(Database, Clock));
+        Bundles = new(Database, Classes, Boats, Versions, Logs, Clock);
         var people = new People(Database);
         await people.SaveAsync(Ann);
         await people.SaveAsync(Ben);

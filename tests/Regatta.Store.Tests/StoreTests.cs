@@ -16,6 +16,8 @@ public sealed class StoreTests(StoreFixture store)
 {
     private static readonly CellAddress Gooseneck = new(new(4), new("gooseneck"));
 
+    private static readonly SailedMarks NoBoat = new(null, new HashSet<ControlKey>());
+
     [Fact]
     public async Task Migrating_again_changes_nothing()
     {
@@ -129,9 +131,9 @@ public sealed class StoreTests(StoreFixture store)
     {
         var draft = await store.FreshClassAsync();
         var log = NewLog();
-        var first = await store.Logs.AddAsync(draft.Stamp.Id, store.Ann.Id, log);
-        Assert.Equal(first, await store.Logs.AddAsync(draft.Stamp.Id, store.Ann.Id, log));
-        Assert.NotEqual(first, await store.Logs.AddAsync(draft.Stamp.Id, store.Ben.Id, log));
+        var first = await store.Logs.AddAsync(draft.Stamp.Id, store.Ann.Id, NoBoat, log);
+        Assert.Equal(first, await store.Logs.AddAsync(draft.Stamp.Id, store.Ann.Id, NoBoat, log));
+        Assert.NotEqual(first, await store.Logs.AddAsync(draft.Stamp.Id, store.Ben.Id, NoBoat, log));
         Assert.Equal(2, (await store.Logs.EvidenceAsync(draft.Stamp.Id)).Count);
     }
 
@@ -140,7 +142,7 @@ public sealed class StoreTests(StoreFixture store)
     {
         var draft = await store.FreshClassAsync();
         var log = NewLog();
-        var number = await store.Logs.AddAsync(draft.Stamp.Id, store.Ann.Id, log);
+        var number = await store.Logs.AddAsync(draft.Stamp.Id, store.Ann.Id, NoBoat, log);
         var own = (await store.Logs.OwnAsync(store.Ann.Id, number))!.Log;
         Assert.Equal((log.Key, log.SailedAt, log.Wind, log.CrewMass, log.Check, log.Luffing, log.Felt, log.Note, log.Version), (own.Key, own.SailedAt, own.Wind, own.CrewMass, own.Check, own.Luffing, own.Felt, own.Note, own.Version));
         Assert.Equal(log.Marks, own.Marks);
@@ -157,7 +159,7 @@ public sealed class StoreTests(StoreFixture store)
         var stamps = new List<ClassStamp> { draft.Stamp };
         await SaveAsync(draft, "21", draft.Cells[Gooseneck].Revision, store.Ann);
         stamps.Add((await store.Classes.StampAsync(draft.Class.Key))!);
-        var number = await store.Logs.AddAsync(draft.Stamp.Id, store.Ann.Id, NewLog());
+        var number = await store.Logs.AddAsync(draft.Stamp.Id, store.Ann.Id, NoBoat, NewLog());
         stamps.Add((await store.Classes.StampAsync(draft.Class.Key))!);
         await store.Logs.RemoveOwnAsync(store.Ann.Id, number);
         stamps.Add((await store.Classes.StampAsync(draft.Class.Key))!);

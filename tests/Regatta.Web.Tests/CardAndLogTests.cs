@@ -39,7 +39,7 @@ public sealed class CardAndLogTests(ClubHost host)
     public async Task A_log_as_the_card_said_needs_only_the_helm_and_counts_once_however_often_sent()
     {
         var sailor = await host.VisitAsAsync("priya");
-        var form = await sailor.GetAsync("/classes/quillet/log?wind=14");
+        var form = await sailor.GetAsync("/classes/quillet/log?wind=14&boat=class");
         Assert.Equal("20 in", form.Html.QuerySelector("[name=mark-gooseneck]")!.GetAttribute("value"));
         var before = await CountAsync(sailor);
         (string, string)[] changes = [("helmPortWord", "light tug"), ("helmStarboard", "4"), ("steadyFullSpeed", "held"), ("flat", "held"), ("trimmed", "held"), ("rudderCentred", "held"), ("crewMass", "73.613")];
@@ -77,8 +77,8 @@ public sealed class CardAndLogTests(ClubHost host)
     public async Task A_wrong_field_is_answered_beside_it_kept_and_nothing_is_saved(string field, string typed, string says)
     {
         var sailor = await host.VisitAsAsync("priya");
-        var form = await sailor.GetAsync("/classes/ferrin-16/log?wind=12");
-        form = field == "mark-gooseneck" ? await sailor.GetAsync("/classes/quillet/log?wind=14") : form;
+        var form = await sailor.GetAsync("/classes/ferrin-16/log?wind=12&boat=class");
+        form = field == "mark-gooseneck" ? await sailor.GetAsync("/classes/quillet/log?wind=14&boat=class") : form;
         var address = field == "mark-gooseneck" ? "/classes/quillet/log" : "/classes/ferrin-16/log";
         var answer = await sailor.SendAsync(form, ".log-form", address, (field, typed), ("note", "kept"));
         Assert.Equal(422, (int)answer.Status);

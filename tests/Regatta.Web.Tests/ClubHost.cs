@@ -13,24 +13,43 @@ namespace Regatta.Web.Tests;
 /// <summary>The whole application over a database of its own, with the demo club loaded.</summary>
 public sealed class ClubHost : WebApplicationFactory<Program>, IAsyncLifetime
 {
+    /// <summary>Loading the demo takes a second or two, copying a database that has it hardly any.</summary>
+    private static readonly string Template = "template_" + Guid.NewGuid().ToString("N");
+
     private readonly string name;
     private readonly string demo;
     private readonly bool ownsDatabase;
+    private readonly bool isFirst;
 
     public ClubHost()
-        : this("web_" + Guid.NewGuid().ToString("N"), "IfEmpty", ownsDatabase: true)
-    {
-    }
+        : this("web_" + Guid.NewGuid().ToString("N"), "IfEmpty", ownsDatabase: true) => isFirst = true;
 
     private ClubHost(string name, string demo, bool ownsDatabase) => (this.name, this.demo, this.ownsDatabase) = (name, demo, ownsDatabase);
 
     private static string TestServer => Environment.GetEnvironmentVariable("REGATTA_TEST_SERVER")
         ?? throw new InvalidOperationException("REGATTA_TEST_SERVER holds no connection string. Run the tests by ./test, or point it at a PostgreSQL server.");
 
+    /// <summary>The first host makes the template for all others.</summary>
     public async ValueTask InitializeAsync()
     {
+        await using (var server = new NpgsqlConnection(TestServer))
+        {
+            await server.ExecuteAsync($"create database {Template}");
+        }
+
+        await using (var first = new ClubHost(Template, "IfEmpty", ownsDatabase: false))
+        {
+            first.StartServer();
+        }
+
+        await StartOwnAsync();
+    }
+
+    private async Task StartOwnAsync()
+    {
+        NpgsqlConnection.ClearAllPools();
         await using var server = new NpgsqlConnection(TestServer);
-        await server.ExecuteAsync($"create database {name}");
+        await server.ExecuteAsync(demo == "Never" ? $"create database {name}" : $"create database {name} template {Template}");
         StartServer();
     }
 
@@ -45,13 +64,17 @@ public sealed class ClubHost : WebApplicationFactory<Program>, IAsyncLifetime
         NpgsqlConnection.ClearAllPools();
         await using var server = new NpgsqlConnection(TestServer);
         await server.ExecuteAsync($"drop database {name} with (force)");
+        if (isFirst)
+        {
+            await server.ExecuteAsync($"drop database {Template} with (force)");
+        }
     }
 
     /// <summary>Another application over another database, for tests that change much.</summary>
     public async Task<ClubHost> AnotherAsync(string demoChoice)
     {
         var another = new ClubHost("web_" + Guid.NewGuid().ToString("N"), demoChoice, ownsDatabase: true);
-        await another.InitializeAsync();
+        await another.StartOwnAsync();
         return another;
     }
 

@@ -117,14 +117,14 @@ public sealed class FragmentTests(ClubHost host)
         var captain = await club.VisitAsAsync("tamsin");
         var cell = await captain.GetAsync("/classes/quillet?cell=5.gooseneck");
         await captain.SendAsync(cell, "form[data-cell-form]", "/classes/quillet?handler=Save&cell=5.gooseneck", ("mark", "24 1/2"));
-        Assert.Contains("23 1/2 in", (await captain.GetAsync("/classes/quillet/card?wind=18")).TextOf(".card-part"));
+        Assert.Contains("23 1/2 in", (await captain.GetAsync("/classes/quillet/card?wind=18&boat=class")).TextOf(".card-part"));
 
         var versions = await captain.GetAsync("/classes/quillet/versions");
         var stale = await captain.SendAsync(versions, "form.stack", "/classes/quillet/versions", ("reason", "Faster."), ("revision", "1"));
         Assert.Contains("changed while you were reading", stale.TextOf("#reason-problem"));
         Assert.Equal("Faster.", stale.Html.QuerySelector("#reason")!.GetAttribute("value"));
         await captain.SendAsync(versions, "form.stack", "/classes/quillet/versions", ("reason", "Faster."));
-        Assert.Contains("24 1/2 in", (await captain.GetAsync("/classes/quillet/card?wind=18")).TextOf(".card-part"));
+        Assert.Contains("24 1/2 in", (await captain.GetAsync("/classes/quillet/card?wind=18&boat=class")).TextOf(".card-part"));
         Assert.Contains("23 1/2 in ± 1/2 in → 24 1/2 in ± 1/2 in", (await captain.GetAsync("/classes/quillet/versions")).TextOf(".versions li"));
     }
 }

@@ -12,6 +12,12 @@ const shots = [
   { name: "fleet", as: "odalys", path: "/", size: desk },
   { name: "matrix-lanes", as: "tamsin", path: "/classes/quillet?cell=4.gooseneck", size: desk },
   { name: "matrix-table", as: "tamsin", path: "/classes/ferrin-16?view=table", size: desk },
+  { name: "controls", as: "tamsin", path: "/classes/quillet/controls", size: desk },
+  { name: "control-editor", as: "odalys", path: "/classes/brannet/controls/vang", size: desk },
+  { name: "boats", as: "tamsin", path: "/classes/quillet/boats", size: desk },
+  { name: "measure-phone", as: "tamsin", path: "/classes/quillet/boats", size: phone, before: measure },
+  { name: "strips", as: "tamsin", path: "/classes/quillet/strips", size: desk },
+  { name: "new-class", as: "odalys", path: "/new-class", size: desk },
   { name: "versions", as: "odalys", path: "/classes/ferrin-16/versions", size: desk },
   { name: "bands", as: "tamsin", path: "/classes/quillet/bands", size: desk },
   { name: "card-phone", as: "priya", path: "/classes/quillet/card?wind=14", size: phone },
@@ -25,6 +31,12 @@ async function makeLink(page) {
   await page.getByLabel("Who or what is the link for?").fill("boat park board");
   await page.getByRole("button", { name: "Make a link and its code" }).click();
   await page.getByText("The new link").waitFor();
+}
+
+async function measure(page) {
+  await page.getByRole("link", { name: "Thistle" }).click();
+  await page.getByRole("link", { name: "Pairs of Gooseneck" }).click();
+  await page.locator(".plot").waitFor();
 }
 
 const wanted = process.argv.slice(2);

@@ -21,6 +21,12 @@ public sealed record BoatClass(
     IReadOnlyList<Control> Controls,
     IReadOnlyList<string> Cautions)
 {
+    /// <summary>The class's own checks on the water, beside the helm check all classes share.</summary>
+    public IReadOnlyList<string> Checks { get; init; } = [];
+
+    /// <summary>Controls the class no longer uses. Logs that have marks for them stay readable.</summary>
+    public IReadOnlyList<Control> Retired { get; init; } = [];
+
     /// <summary>The controls a card has marks for.</summary>
     public IEnumerable<Control> Marked => Controls.Where(control => control.Scale.HasMarks);
 
@@ -29,6 +35,9 @@ public sealed record BoatClass(
 
     /// <summary>The control of a key, or null.</summary>
     public Control? Find(ControlKey key) => Controls.FirstOrDefault(control => control.Key == key);
+
+    /// <summary>All controls a log may have marks for: those in use, then the retired.</summary>
+    public IEnumerable<Control> Known => Controls.Concat(Retired);
 }
 
 /// <summary>The helm a class aims at, and the beliefs about helm that stand before any log. All are the club's to edit.</summary>

@@ -36,6 +36,11 @@ public enum AsWindBuilds
     Down,
 }
 
+/// <summary>"Changing this disturbs that": why a set-up has an order and a second pass.</summary>
+/// <param name="Control">The control that is disturbed.</param>
+/// <param name="Why">How, in a few words.</param>
+public sealed record Coupling(ControlKey Control, string Why);
+
 /// <summary>One adjustable thing on a boat of a class, and how it is read.</summary>
 /// <param name="Key">Its name for good.</param>
 /// <param name="Name">What sailors call it.</param>
@@ -59,14 +64,24 @@ public sealed record Control(
     AsWindBuilds AsWindBuilds,
     double? HelmPerUnit)
 {
+    /// <summary>The longest name, datum or sentence of a control, in characters.</summary>
+    public const int LongestText = 200;
+
+    /// <summary>What changing it disturbs.</summary>
+    public IReadOnlyList<Coupling> Disturbs { get; init; } = [];
+
     /// <summary>The degrees of rudder one step more of the mark is believed to add, or null.</summary>
     public double? HelmPerStep => HelmPerUnit * Scale.Step / Scale.PositionsPerUnit;
+
+    /// <summary>Whether a word a person uses means this control: its name, its key or a synonym, in any case.</summary>
+    public bool IsCalled(string word) => new[] { Name, Key.Name, Key.Name.Replace('-', ' ') }.Concat(Synonyms).Contains(word.Trim(), StringComparer.OrdinalIgnoreCase);
 
     /// <summary>Whether the same control is meant and read in the same way.</summary>
     public bool Equals(Control? other) => other is not null
         && (Key, Name, Scale, Datum, ReadingPoint, MoreDoes, When, AsWindBuilds, HelmPerUnit)
             == (other.Key, other.Name, other.Scale, other.Datum, other.ReadingPoint, other.MoreDoes, other.When, other.AsWindBuilds, other.HelmPerUnit)
-        && Synonyms.SequenceEqual(other.Synonyms);
+        && Synonyms.SequenceEqual(other.Synonyms)
+        && Disturbs.SequenceEqual(other.Disturbs);
 
     /// <inheritdoc/>
     public override int GetHashCode() => Key.GetHashCode();

@@ -2,7 +2,7 @@ using Regatta.Core.Units;
 
 namespace Regatta.Core.Marks;
 
-/// <summary>A length from the datum, read on a tape or on marks along a spar. Positions are millimetres, so that a change of unit changes no mark.</summary>
+/// <summary>A length from the datum, read on a tape or on marks along a spar. Positions and readings are millimetres, so that a change of unit changes no mark.</summary>
 public sealed record LengthScale : Scale
 {
     /// <summary>Makes the scale.</summary>
@@ -13,11 +13,7 @@ public sealed record LengthScale : Scale
     /// <exception cref="ArgumentException">The ends or the step make no scale.</exception>
     public LengthScale(LengthUnit unit, Length min, Length max, Length step)
     {
-        if (max.CompareTo(min) <= 0 || step.Metres <= 0 || step.Metres > max.Metres - min.Metres)
-        {
-            throw new ArgumentException("A length scale needs a highest mark above its lowest, and a step between zero and its whole length.");
-        }
-
+        Check(min.Metres, max.Metres, step.Metres, "A length scale");
         (Unit, Min, Max, Step) = (unit, new(min.Millimetres), new(max.Millimetres), step.Millimetres);
     }
 
@@ -37,26 +33,37 @@ public sealed record LengthScale : Scale
     public override double PositionsPerUnit => Unit.InMetres() * 1000;
 
     /// <inheritdoc/>
-    public override string Hint => $"{Show(Min)} to {Show(Max)}, steps of {Number(Step)} {Unit.Symbol()}; mm, cm or in";
+    public override double UsualTolerance => Step;
 
-    /// <inheritdoc/>
-    public override Parsed<Mark> Read(string text) =>
-        NumberText.ReadWithUnit(text, Unit, LengthUnits.Named, "mm, cm or in")
-            .Then(read => OnScale(new(Length.From(read.Number, read.Unit).Millimetres)));
-
-    /// <inheritdoc/>
-    public override string Show(Mark mark) => $"{Number(mark.Position)} {Unit.Symbol()}";
-
-    /// <inheritdoc/>
-    public override string ShowChange(double positions) => $"{(positions > 0 ? "+" : "")}{Number(positions)} {Unit.Symbol()}";
-
-    /// <inheritdoc/>
-    public override Parsed<double> ReadDistance(string text) =>
-        NumberText.ReadWithUnit(text, Unit, LengthUnits.Named, "mm, cm or in").Then(read => Distance(Length.From(read.Number, read.Unit).Millimetres));
-
-    private string Number(double millimetres)
+    /// <summary>A tape's own graduation, a millimetre, a sixteenth or a tenth of an inch; or half a step where that is finer.</summary>
+    public override double Grain => Math.Min(Step / 2, Unit switch
     {
-        var number = Length.FromMillimetres(millimetres).In(Unit);
-        return Unit == LengthUnit.Inch ? NumberText.Fraction(number) : NumberText.Plain(number, Unit == LengthUnit.Centimetre ? 1 : 0);
-    }
+        LengthUnit.Inch => 25.4 / 16,
+        LengthUnit.DecimalInch => 2.54,
+        _ => 1,
+    });
+
+    /// <inheritdoc/>
+    public override string Hint => $"{Show(Min)} to {Show(Max)}, steps of {Unit.Show(Length.FromMillimetres(Step))}; mm, cm or in";
+
+    /// <inheritdoc/>
+    public override Length? LengthAt(Mark mark) => Length.FromMillimetres(mark.Position);
+
+    /// <inheritdoc/>
+    public override Mark? AtLength(Length length) => new(length.Millimetres);
+
+    /// <inheritdoc/>
+    public override Parsed<double> ReadReading(string text) => Unit.Read(text).Then(length => Parsed<double>.Good(length.Millimetres));
+
+    /// <inheritdoc/>
+    public override string ShowReading(double reading) => Unit.Show(Length.FromMillimetres(reading));
+
+    /// <inheritdoc/>
+    public override string ShowChange(double positions) => $"{(positions > 0 ? "+" : "")}{ShowReading(positions)}";
+
+    /// <inheritdoc/>
+    public override Parsed<double> ReadDistance(string text) => ReadReading(text).Then(Distance);
+
+    /// <inheritdoc/>
+    public override bool SameTerms(Scale other) => other is LengthScale or StripScale or BodyScale;
 }

@@ -2,7 +2,8 @@ using Regatta.Core.Units;
 
 namespace Regatta.Core.Marks;
 
-/// <summary>What a control is read on, from its datum. A closed family: length, holes, named stops, observed target.</summary>
+/// <summary>What a control is read on, from its datum. A closed family: length, numbered strip, counted things, angle, body measure, named stops, observed target; and any of those with a length as one boat or one person reads it.
+/// A <em>position</em> is what a class keeps (millimetres from the datum wherever there is a length to speak of); a <em>reading</em> is the number seen on the scale.</summary>
 public abstract record Scale
 {
     private protected Scale()
@@ -24,23 +25,59 @@ public abstract record Scale
     /// <summary>False for an observed target: it is a test result and has no position.</summary>
     public virtual bool HasMarks => true;
 
+    /// <summary>The words to choose from, where marks are words; null where they are numbers.</summary>
+    public virtual IReadOnlyList<string>? Choices => null;
+
+    /// <summary>The tolerance of a mark nobody gave one: a step where settings flow into each other, none where they are counted.</summary>
+    public virtual double UsualTolerance => 0;
+
+    /// <summary>The finest difference a person can read, in readings.</summary>
+    public virtual double Grain => ReadingStep;
+
+    /// <summary>The step in readings.</summary>
+    public double ReadingStep => Math.Abs(ReadingAt(new(Min.Position + Step)) - ReadingAt(Min));
+
+    /// <summary>True when a mark is a length from the datum, so that a tape can check it and boats can be compared.</summary>
+    public bool HasLength => LengthAt(Min) is not null;
+
+    /// <summary>What may be written here, for a hint beside the field.</summary>
+    public abstract string Hint { get; }
+
+    /// <summary>The number seen on the scale at a position.</summary>
+    public virtual double ReadingAt(Mark mark) => mark.Position;
+
+    /// <summary>The position of a number seen on the scale.</summary>
+    public virtual Mark AtReading(double reading) => new(reading);
+
+    /// <summary>How far from the datum a position lies; null when the scale has no length.</summary>
+    public virtual Length? LengthAt(Mark mark) => null;
+
+    /// <summary>The position at a length from the datum; null when the scale has no length.</summary>
+    public virtual Mark? AtLength(Length length) => null;
+
+    /// <summary>Reads the number a person saw on the scale, wherever it lies.</summary>
+    public abstract Parsed<double> ReadReading(string text);
+
+    /// <summary>A number seen on the scale, with its unit.</summary>
+    public abstract string ShowReading(double reading);
+
     /// <summary>Reads a mark a person wrote, anywhere on the scale. Refuses text that is no reading of this scale, and readings off its ends.</summary>
-    public abstract Parsed<Mark> Read(string text);
+    public virtual Parsed<Mark> Read(string text) => ReadReading(text).Then(reading => OnScale(AtReading(reading)));
 
     /// <summary>The mark as it is read on the boat, with its unit.</summary>
-    public abstract string Show(Mark mark);
+    public virtual string Show(Mark mark) => ShowReading(ReadingAt(mark));
 
     /// <summary>A change by some positions, signed, with its unit: <c>+1/2 in</c>, <c>−1 hole</c>.</summary>
     public abstract string ShowChange(double positions);
 
     /// <summary>A distance on the scale with its unit and no sign: <c>1/2 in</c>.</summary>
-    public string ShowDistance(double positions) => ShowChange(positions).TrimStart('+');
+    public string ShowDistance(double positions) => ShowChange(Math.Abs(positions)).TrimStart('+');
 
     /// <summary>Reads a distance on the scale, zero or more, into positions.</summary>
-    public virtual Parsed<double> ReadDistance(string text) => NumberText.Read(text).Then(read => Distance(read.Number));
+    public virtual Parsed<double> ReadDistance(string text) => NumberText.Read(text).Then(read => Distance(read.Number * PositionsPerUnit));
 
-    /// <summary>What may be written here, for a hint beside the field.</summary>
-    public abstract string Hint { get; }
+    /// <summary>Whether a position of this scale means the same on another, so that marks may stay when one replaces the other.</summary>
+    public abstract bool SameTerms(Scale other);
 
     /// <summary>The mark on the grid of steps that is nearest, held inside the ends.</summary>
     public Mark Snap(Mark mark) => new(Math.Clamp(Min.Position + (Math.Round((mark.Position - Min.Position) / Step) * Step), Min.Position, Max.Position));
@@ -48,24 +85,35 @@ public abstract record Scale
     /// <summary>Moves a mark by whole steps onto the next grid marks; stays put at an end.</summary>
     public Mark StepBy(Mark mark, int steps) => Snap(new(mark.Position + (steps * Step)));
 
-    /// <summary>Reads a mark for a card: like <see cref="Read"/>, and it must sit on the grid of steps (within a tenth of one).</summary>
-    public Parsed<Mark> ReadOnStep(string text) => Read(text).Then(mark =>
-    {
-        var snapped = Snap(mark);
-        return snapped.DistanceTo(mark) <= Step / 10
-            ? Parsed<Mark>.Good(snapped)
-            : Parsed<Mark>.Bad($"{Show(mark)} lies between two steps. The nearest are {Show(Below(mark))} and {Show(Above(mark))}.");
-    });
+    /// <summary>Whether a position lies between the ends.</summary>
+    public bool Reaches(Mark mark) => mark.Position >= Min.Position - 1e-9 && mark.Position <= Max.Position + 1e-9;
+
+    /// <summary>Whether a mark sits on the grid of steps, within a tenth of one.</summary>
+    public bool IsOnStep(Mark mark) => Snap(mark).DistanceTo(mark) <= Step / 10;
+
+    /// <summary>Reads a mark for a card: like <see cref="Read"/>, and it must sit on the grid of steps.</summary>
+    public virtual Parsed<Mark> ReadOnStep(string text) => Read(text).Then(mark => IsOnStep(mark)
+        ? Parsed<Mark>.Good(Snap(mark))
+        : Parsed<Mark>.Bad($"{Show(mark)} lies between two steps. The nearest are {Show(Below(mark))} and {Show(Above(mark))}."));
 
     /// <summary>Refuses marks beyond the ends, with both ends named.</summary>
-    private protected Parsed<Mark> OnScale(Mark mark) => mark.Position >= Min.Position - 1e-9 && mark.Position <= Max.Position + 1e-9
+    private protected Parsed<Mark> OnScale(Mark mark) => Reaches(mark)
         ? Parsed<Mark>.Good(mark)
         : Parsed<Mark>.Bad($"{Show(mark)} is off the scale, which runs from {Show(Min)} to {Show(Max)}.");
 
     /// <summary>Refuses distances below zero or longer than the scale.</summary>
-    private protected Parsed<double> Distance(double positions) => positions < 0 || positions > Max.Position - Min.Position
+    private protected Parsed<double> Distance(double positions) => positions < 0 || positions > Max.Position - Min.Position + 1e-9
         ? Parsed<double>.Bad($"It is zero or more, and no longer than the scale ({ShowDistance(Max.Position - Min.Position)}).")
         : Parsed<double>.Good(positions);
+
+    /// <summary>Refuses ends and steps that make no scale.</summary>
+    private protected static void Check(double min, double max, double step, string what)
+    {
+        if (!double.IsFinite(min) || !double.IsFinite(max) || !(max > min) || !(step > 0) || step > max - min || (max - min) / step > 100_000)
+        {
+            throw new ArgumentException($"{what} needs a highest mark above its lowest, and a step between zero and its whole length.");
+        }
+    }
 
     private Mark Below(Mark mark) => new(Min.Position + (Math.Floor((mark.Position - Min.Position) / Step) * Step));
 

@@ -30,28 +30,34 @@ public sealed record StopScale : Scale
     public override double Step => 1;
 
     /// <inheritdoc/>
+    public override IReadOnlyList<string> Choices => Stops;
+
+    /// <inheritdoc/>
     public override string Hint => "one of: " + string.Join(", ", Stops);
 
     /// <inheritdoc/>
-    public override Parsed<Mark> Read(string text)
+    public override Parsed<double> ReadReading(string text)
     {
         var wanted = text.Trim();
         var exact = Find(stop => string.Equals(stop, wanted, StringComparison.OrdinalIgnoreCase));
         var begun = wanted.Length == 0 ? [] : Find(stop => stop.StartsWith(wanted, StringComparison.OrdinalIgnoreCase));
         return (exact, begun) switch
         {
-            ([var only], _) => Parsed<Mark>.Good(new(only + 1)),
-            (_, [var only]) => Parsed<Mark>.Good(new(only + 1)),
-            _ when int.TryParse(wanted, out var number) && number >= 1 && number <= Stops.Count => Parsed<Mark>.Good(new(number)),
-            _ => Parsed<Mark>.Bad($"“{wanted}” is no stop of this control. Use {Hint}."),
+            ([var only], _) => Parsed<double>.Good(only + 1),
+            (_, [var only]) => Parsed<double>.Good(only + 1),
+            _ when int.TryParse(wanted, out var number) && number >= 1 && number <= Stops.Count => Parsed<double>.Good(number),
+            _ => Parsed<double>.Bad($"“{wanted}” is no stop of this control. Use {Hint}."),
         };
     }
 
     /// <inheritdoc/>
-    public override string Show(Mark mark) => Stops[(int)Math.Clamp(Math.Round(mark.Position), 1, Stops.Count) - 1];
+    public override string ShowReading(double reading) => Stops[(int)Math.Clamp(Math.Round(reading), 1, Stops.Count) - 1];
 
     /// <inheritdoc/>
     public override string ShowChange(double positions) => $"{NumberText.Signed(positions, 1)} {(Math.Abs(positions) == 1 ? "stop" : "stops")}";
+
+    /// <summary>Stops keep their meaning when others are named after them.</summary>
+    public override bool SameTerms(Scale other) => other is StopScale stops && stops.Stops.Take(Stops.Count).SequenceEqual(Stops.Take(stops.Stops.Count));
 
     /// <summary>The same stops in the same order.</summary>
     public bool Equals(StopScale? other) => other is not null && Stops.SequenceEqual(other.Stops);

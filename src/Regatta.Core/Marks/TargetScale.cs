@@ -19,11 +19,14 @@ public sealed record TargetScale : Scale
     public override string Hint => "what to look for, in words";
 
     /// <inheritdoc/>
-    public override Parsed<Mark> Read(string text) => Parsed<Mark>.Bad("This control is set by what you see, not by a mark. Write the target in words.");
+    public override Parsed<double> ReadReading(string text) => Parsed<double>.Bad("This control is set by what you see, not by a mark. Write the target in words.");
 
     /// <inheritdoc/>
-    public override string Show(Mark mark) => "by eye";
+    public override string ShowReading(double reading) => "by eye";
 
     /// <inheritdoc/>
     public override string ShowChange(double positions) => "by eye";
+
+    /// <inheritdoc/>
+    public override bool SameTerms(Scale other) => other is TargetScale;
 }

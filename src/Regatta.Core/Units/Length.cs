@@ -43,6 +43,9 @@ public enum LengthUnit
 
     /// <summary>Inch of 25.4 mm, shown with fractions.</summary>
     Inch,
+
+    /// <summary>Inch of 25.4 mm, shown with tenths, as some tapes are marked.</summary>
+    DecimalInch,
 }
 
 /// <summary>Factors and symbols of the length units.</summary>
@@ -53,7 +56,7 @@ public static class LengthUnits
     {
         LengthUnit.Millimetre => 0.001,
         LengthUnit.Centimetre => 0.01,
-        LengthUnit.Inch => Length.MetresPerInch,
+        LengthUnit.Inch or LengthUnit.DecimalInch => Length.MetresPerInch,
         _ => throw new ArgumentOutOfRangeException(nameof(unit)),
     };
 
@@ -62,9 +65,27 @@ public static class LengthUnits
     {
         LengthUnit.Millimetre => "mm",
         LengthUnit.Centimetre => "cm",
-        LengthUnit.Inch => "in",
+        LengthUnit.Inch or LengthUnit.DecimalInch => "in",
         _ => throw new ArgumentOutOfRangeException(nameof(unit)),
     };
+
+    /// <summary>A length with its symbol: whole millimetres, tenths of a centimetre, inches as fractions where they are sixteenths, or in tenths.</summary>
+    public static string Show(this LengthUnit unit, Length length)
+    {
+        var number = length.In(unit);
+        var written = unit switch
+        {
+            LengthUnit.Inch => NumberText.Fraction(number),
+            LengthUnit.DecimalInch => NumberText.Plain(number, 2),
+            LengthUnit.Centimetre => NumberText.Plain(number, 1),
+            _ => NumberText.Plain(number, 0),
+        };
+        return $"{written} {unit.Symbol()}";
+    }
+
+    /// <summary>Reads a length; without a unit behind it, this unit counts.</summary>
+    public static Parsed<Length> Read(this LengthUnit unit, string text) =>
+        NumberText.ReadWithUnit(text, unit, Named, "mm, cm or in").Then(read => Parsed<Length>.Good(Length.From(read.Number, read.Unit)));
 
     /// <summary>Finds a unit by what a person may write behind a number; null when it is none of ours.</summary>
     public static LengthUnit? Named(string text) => text.Trim().TrimEnd('.').ToLowerInvariant() switch

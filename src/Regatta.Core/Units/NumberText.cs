@@ -60,6 +60,23 @@ public static partial class NumberText
                 : Parsed<(double, TUnit)>.Bad($"“{read.Tail}” is not a unit known here. Use {known}.");
         });
 
+    /// <summary>Reads a number with nothing but one word about it, before or behind, in singular or plural: <c>hole 4</c>, <c>2 1/4 turns</c>, <c>1 1/2 × hand</c>.</summary>
+    /// <param name="text">What was written.</param>
+    /// <param name="word">The word.</param>
+    /// <param name="otherwise">What to say to another word, such as "these are counted in holes".</param>
+    public static Parsed<double> ReadBare(string text, string word, string otherwise)
+    {
+        var plain = text.Trim();
+        foreach (var form in (string[])[word + "s", word])
+        {
+            plain = plain.StartsWith(form, StringComparison.OrdinalIgnoreCase) ? plain[form.Length..].Trim() : plain;
+        }
+
+        return Read(plain).Then(read => read.Tail.TrimStart('×', 'x', '*', ' ').ToLowerInvariant() is var tail && (tail.Length == 0 || tail == word || tail == word + "s")
+            ? Parsed<double>.Good(read.Number)
+            : Parsed<double>.Bad($"“{read.Tail}” does not belong here: {otherwise}."));
+    }
+
     /// <summary>A number with at most <paramref name="decimals"/> decimals and no trailing zeros.</summary>
     public static string Plain(double number, int decimals) =>
         (Math.Round(number, decimals) + 0.0).ToString("0." + new string('#', decimals), CultureInfo.InvariantCulture).Replace("-", "−", StringComparison.Ordinal);
@@ -90,6 +107,9 @@ public static partial class NumberText
             _ => $"{sign}{whole} {top}/{bottom}",
         };
     }
+
+    /// <summary>A fraction with its sign always shown, as changes are.</summary>
+    public static string SignedFraction(double number) => number > 0 ? "+" + Fraction(number) : Fraction(number);
 
     private static string Normalise(string text)
     {

@@ -1,5 +1,6 @@
 using Regatta.Core.Fleet;
 using Regatta.Core.Logbook;
+using Regatta.Core.Marks;
 using Regatta.Core.Matrices;
 
 namespace Regatta.Formats.Bundles;
@@ -12,10 +13,13 @@ public sealed record BundledClub(string Name, string TimeZone);
 /// <summary>Somebody in the club. A bundle never carries a password.</summary>
 public sealed record BundledPerson(string Key, string Name, IReadOnlyList<string> Roles, IReadOnlyList<string> CaptainOf);
 
-public sealed record BundledClass(BoatClass Class, Matrix Draft, IReadOnlyList<PublishedMatrix> Versions, IReadOnlyList<BundledLog> Logs);
+public sealed record BundledClass(BoatClass Class, Matrix Draft, IReadOnlyList<BundledBoat> Boats, IReadOnlyList<PublishedMatrix> Versions, IReadOnlyList<BundledLog> Logs);
 
-/// <summary>A log with the key of who sailed it; null in bundles that left the club, which name nobody.</summary>
-public sealed record BundledLog(string? Sailor, SessionLog Log);
+/// <summary>A boat with what was measured on it.</summary>
+public sealed record BundledBoat(string Name, string Note, IReadOnlyDictionary<ControlKey, IReadOnlyList<CalibrationPair>> Measured);
+
+/// <summary>A log with the key of who sailed it and the name of the boat; null in bundles that left the club, which tell of neither.</summary>
+public sealed record BundledLog(string? Sailor, string? Boat, SessionLog Log);
 
 /// <summary>A bundle, or what is wrong with it: each problem beside the place in the file.</summary>
 public sealed record BundleReading(Bundle? Bundle, IReadOnlyList<BundleProblem> Problems);

@@ -41,8 +41,14 @@ public sealed record ClassDocument(
     HelmDocument Helm,
     IReadOnlyList<string> Cautions,
     MatrixDocument Matrix,
+    IReadOnlyList<string>? Checks = null,
+    IReadOnlyList<ControlDocument>? Retired = null,
+    IReadOnlyList<BoatDocument>? Boats = null,
     IReadOnlyList<VersionDocument>? Versions = null,
     IReadOnlyList<LogDocument>? Logs = null);
+
+/// <summary>A boat; for each control the measured pairs, each a reading and the length in mm.</summary>
+public sealed record BoatDocument(string Name, string? Note = null, IReadOnlyDictionary<string, IReadOnlyList<IReadOnlyList<double>>>? Measured = null);
 
 public sealed record HelmDocument(double TargetDegrees, double ToleranceDegrees, double ReferenceWind, double PerHeelDegree);
 
@@ -60,8 +66,12 @@ public sealed record ControlDocument(
     string When,
     string AsWindBuilds,
     IReadOnlyList<string>? Synonyms = null,
-    double? HelmPerUnit = null);
+    double? HelmPerUnit = null,
+    IReadOnlyList<CouplingDocument>? Disturbs = null);
 
+public sealed record CouplingDocument(string Control, string Why);
+
+/// <summary>A scale of any kind; each kind uses its own members (docs/formats.md).</summary>
 public sealed record ScaleDocument(
     string Kind,
     string? Unit = null,
@@ -70,6 +80,11 @@ public sealed record ScaleDocument(
     double? Step = null,
     int? Count = null,
     string? CountedFrom = null,
+    double? Zero = null,
+    double? Pitch = null,
+    bool? BothSides = null,
+    string? Measure = null,
+    double? Usual = null,
     IReadOnlyList<string>? Stops = null);
 
 public sealed record CellDocument(int Band, string Control, double? Mark = null, double? Tolerance = null, string? Target = null, string? Note = null, string? Source = null);
@@ -84,6 +99,7 @@ public sealed record LogDocument(
     IReadOnlyDictionary<string, double> Marks,
     double? Gust = null,
     string? Sailor = null,
+    string? Boat = null,
     double? CrewMass = null,
     double? HelmPort = null,
     double? HelmStarboard = null,

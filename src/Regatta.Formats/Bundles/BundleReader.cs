@@ -105,6 +105,15 @@ public static class BundleReader
             return null;
         }
 
+        var retired = MatrixJson.ReadControls(document.Retired ?? []);
+        var boats = BoatJson.FromDocuments(document.Boats ?? [], [.. draft.Value.Controls, .. retired.Ok ? retired.Value : []]);
+        var wrong = retired.Problem ?? boats.Problem ?? Stranger(draft.Value.Controls, retired.Ok ? retired.Value : []);
+        if (wrong is not null)
+        {
+            problems.Add(new(boats.Ok ? $"{where}.matrix" : $"{where}.boats", wrong));
+            return null;
+        }
+
         var boatClass = new BoatClass(
             document.Key,
             document.Name,
@@ -113,9 +122,22 @@ public static class BundleReader
             document.Mode,
             new(Angle.FromDegrees(document.Helm.TargetDegrees), Angle.FromDegrees(document.Helm.ToleranceDegrees), Speed.FromMetresPerSecond(document.Helm.ReferenceWind), document.Helm.PerHeelDegree),
             draft.Value.Controls,
-            document.Cautions);
-        return new(boatClass, draft.Value, ReadVersions(document, where, problems), ReadLogs(document, where, draft.Value, now, problems));
+            document.Cautions)
+        {
+            Checks = document.Checks ?? [],
+            Retired = retired.Value,
+        };
+        return new(boatClass, draft.Value, boats.Value, ReadVersions(document, where, problems), ReadLogs(document, where, boatClass, boats.Value, now, problems));
     }
+
+    /// <summary>What is wrong between the controls themselves: a coupling with a control that is not there, or a retired one that is also in use.</summary>
+    private static string? Stranger(IReadOnlyList<Control> inUse, IReadOnlyList<Control> retired) =>
+        (from control in inUse
+         from coupling in control.Disturbs
+         where inUse.Concat(retired).All(known => known.Key != coupling.Control)
+         select $"{control.Name} disturbs “{coupling.Control}”, and the class has no such control.")
+        .Concat(from control in retired where inUse.Any(used => used.Key == control.Key) select $"“{control.Key}” is in use and retired at once.")
+        .FirstOrDefault();
 
     private static List<PublishedMatrix> ReadVersions(ClassDocument document, string where, List<BundleProblem> problems)
     {
@@ -135,19 +157,21 @@ public static class BundleReader
         return versions;
     }
 
-    private static List<BundledLog> ReadLogs(ClassDocument document, string where, Matrix draft, DateTimeOffset now, List<BundleProblem> problems)
+    private static List<BundledLog> ReadLogs(
+        ClassDocument document, string where, BoatClass boatClass, IReadOnlyList<BundledBoat> boats, DateTimeOffset now, List<BundleProblem> problems)
     {
         var logs = new List<BundledLog>();
         foreach (var (entry, at) in (document.Logs ?? []).Select((entry, at) => (entry, at)))
         {
-            var log = LogJson.FromDocument(entry, draft, now);
-            if (!log.Ok)
+            var log = LogJson.FromDocument(entry, boatClass, now);
+            var stranger = entry.Boat is { } boat && boats.All(known => known.Name != boat) ? $"It was sailed in “{boat}”, and the class has no such boat." : null;
+            if (!log.Ok || stranger is not null)
             {
-                problems.Add(new($"{where}.logs[{at}]", log.Problem!));
+                problems.Add(new($"{where}.logs[{at}]", log.Problem ?? stranger!));
                 continue;
             }
 
-            logs.Add(new(entry.Sailor, log.Value));
+            logs.Add(new(entry.Sailor, entry.Boat, log.Value));
         }
 
         return logs;

@@ -7,7 +7,7 @@ public static class BundleWriter
 {
     private static readonly JsonSerializerOptions Indented = new(BundleDocument.Options) { WriteIndented = true };
 
-    /// <summary>Writes classes with their drafts, versions and logs. Sailors and crew masses are private: no log carries them, and people are left out.</summary>
+    /// <summary>Writes classes with their drafts, versions and logs. Sailors, their boats and crew masses are private: no log carries them, and people are left out.</summary>
     public static byte[] Write(Bundle bundle) => Write(new BundleDocument(
         BundleDocument.FormatName,
         BundleDocument.CurrentVersion,
@@ -17,9 +17,10 @@ public static class BundleWriter
     /// <summary>Writes a document as it is.</summary>
     public static byte[] Write(BundleDocument document) => JsonSerializer.SerializeToUtf8Bytes(document, Indented);
 
-    private static ClassDocument ToDocument(BundledClass bundled)
+    /// <summary>A class as the bundle has it.</summary>
+    public static ClassDocument ToDocument(BundledClass bundled)
     {
-        var (boatClass, draft, versions, logs) = bundled;
+        var (boatClass, draft, boats, versions, logs) = bundled;
         return new(
             boatClass.Key,
             boatClass.Name,
@@ -29,6 +30,9 @@ public static class BundleWriter
             new(boatClass.Helm.Target.Degrees, boatClass.Helm.Tolerance.Degrees, boatClass.Helm.ReferenceWind.MetresPerSecond, boatClass.Helm.PerHeelDegree),
             boatClass.Cautions,
             MatrixJson.ToDocument(draft),
+            boatClass.Checks.Count > 0 ? boatClass.Checks : null,
+            boatClass.Retired.Count > 0 ? [.. boatClass.Retired.Select(ControlJson.ToDocument)] : null,
+            boats.Count > 0 ? [.. boats.Select(BoatJson.ToDocument)] : null,
             versions.Count > 0 ? [.. versions.Select(version => new VersionDocument(version.Number, version.At, version.By, version.Reason, MatrixJson.ToDocument(version.Matrix)))] : null,
             logs.Count > 0 ? [.. logs.Select(log => LogJson.ToDocument(log.Log))] : null);
     }

@@ -4,7 +4,6 @@ using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
 using Regatta.Core.Logbook;
 using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
 using Regatta.Core.Units;
 using Regatta.Core.Wind;
 
@@ -21,7 +20,7 @@ internal static class LogJson
         ("trimmed", gates => gates.Trimmed),
     ];
 
-    /// <summary>A log for the world: without its sailor and without the crew's mass, which are private.</summary>
+    /// <summary>A log for the world: without its sailor, their boat and the crew's mass, which are private.</summary>
     public static LogDocument ToDocument(SessionLog log) => new(
         log.Key,
         log.SailedAt,
@@ -38,14 +37,14 @@ internal static class LogJson
         Note: log.Note.Length > 0 ? log.Note : null,
         Version: log.Version);
 
-    public static Parsed<SessionLog> FromDocument(LogDocument document, Matrix matrix, DateTimeOffset now)
+    public static Parsed<SessionLog> FromDocument(LogDocument document, BoatClass boatClass, DateTimeOffset now)
     {
         if (!(document.WindFrom >= 0) || !(document.WindTo <= WindRange.Ceiling.MetresPerSecond) || document.Gust is < 0 or > 60 || document.CrewMass is <= 0 or > 1500)
         {
             return Parsed<SessionLog>.Bad("Wind, gust or crew mass lies outside what anybody sails in.");
         }
 
-        var stranger = document.Marks.Keys.FirstOrDefault(key => matrix.Controls.All(control => control.Key.Name != key));
+        var stranger = document.Marks.Keys.FirstOrDefault(key => boatClass.Known.All(control => control.Key.Name != key));
         return (stranger, document.Note) switch
         {
             ({ } unknown, _) => Parsed<SessionLog>.Bad($"It has a mark for “{unknown}”, and the class has no such control."),

@@ -47,7 +47,7 @@ public static class MatrixJson
                 new WindBand(new(band.Id), band.Name, Speed.FromMetresPerSecond(band.From), Speed.FromMetresPerSecond(band.To))));
     }
 
-    private static Parsed<IReadOnlyList<Control>> ReadControls(IReadOnlyList<ControlDocument> documents)
+    internal static Parsed<IReadOnlyList<Control>> ReadControls(IReadOnlyList<ControlDocument> documents)
     {
         var controls = new List<Control>();
         foreach (var document in documents)
@@ -95,12 +95,13 @@ public static class MatrixJson
 
     private static Parsed<Cell> ReadCell(CellDocument document, Control control)
     {
-        if (document.Mark is { } position && (!control.Scale.HasMarks || control.Scale.Snap(new(position)).DistanceTo(new(position)) > control.Scale.Step / 10))
+        if (document.Mark is { } position && (!control.Scale.HasMarks || !control.Scale.Reaches(new(position))))
         {
             return Parsed<Cell>.Bad($"{position} is no mark of this control; {control.Scale.Hint}.");
         }
 
-        var mark = document.Mark is { } on ? control.Scale.Snap(new(on)) : (Mark?)null;
+        // A mark between two steps stays where it is: the step may have been changed since.
+        var mark = document.Mark is { } on ? control.Scale.IsOnStep(new(on)) ? control.Scale.Snap(new(on)) : new Mark(on) : (Mark?)null;
         return Words.Read<CellSource>(document.Source ?? Words.Of(CellSource.Entered)).Then(source =>
             Cell.Of(mark, document.Tolerance ?? control.Scale.Step, document.Target ?? "", document.Note ?? "", source));
     }

@@ -50,7 +50,7 @@ public sealed record LaneDrawing(WindRuler Ruler, IReadOnlyList<Lane> Lanes)
         var (top, bottom) = control.Scale switch
         {
             { HasMarks: false } => ("", ""),
-            StopScale => ("more", "less"),
+            { Choices: not null } => ("more", "less"),
             var scale => (scale.Show(scale.Max), scale.Show(scale.Min)),
         };
         return new(control, cells, Steps(cells), Tillers(bench, ruler, control, weight => weight >= 1), Tillers(bench, ruler, control, weight => weight is > 0 and < 1), top, bottom);

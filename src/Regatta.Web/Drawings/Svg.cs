@@ -8,6 +8,9 @@ public static class Svg
     /// <summary>A coordinate: a tenth of a unit is finer than any screen.</summary>
     public static string N(double number) => Math.Round(number, 1).ToString(CultureInfo.InvariantCulture);
 
+    /// <summary>A coordinate on a sheet printed at true scale: to the hundredth of a millimetre.</summary>
+    public static string Exact(double millimetres) => Math.Round(millimetres, 2).ToString(CultureInfo.InvariantCulture);
+
     /// <summary>An opacity, to the hundredth.</summary>
     public static string Opacity(double part) => part.ToString("0.##", CultureInfo.InvariantCulture);
 

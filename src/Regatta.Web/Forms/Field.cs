@@ -21,6 +21,9 @@ public sealed record Field(string Name, string Label, string Value)
     /// <summary>What a browser may fill in.</summary>
     public string? Autocomplete { get; init; }
 
+    /// <summary>Whether typing starts here.</summary>
+    public bool TypingStarts { get; init; }
+
     /// <summary>Choices instead of free text.</summary>
     public IReadOnlyList<string>? Choices { get; init; }
 

@@ -21,11 +21,17 @@ public sealed class BundleTests
         Assert.Empty(reading.Problems);
         Assert.All(reading.Bundle!.Classes, one =>
         {
-            Assert.InRange(one.Class.Controls.Count, 5, 7);
+            Assert.InRange(one.Class.Controls.Count, 7, 10);
             Assert.InRange(one.Draft.Bands.All.Count, 5, 6);
+            Assert.InRange(one.Boats.Count, 3, 6);
             Assert.Equal([2025, 2026], one.Logs.Select(log => log.Log.SailedAt.Year).Distinct().Order());
-            Assert.InRange(one.Class.Helm.Target.Degrees, 2, 4); // from memory: a light tug
+            Assert.All(one.Logs, log => Assert.Contains(one.Boats, boat => boat.Name == log.Boat));
+            var crewedWithRudder = one.Class.Helm.Target.Degrees != 0;
+            Assert.True(!crewedWithRudder || one.Class.Helm.Target.Degrees is >= 2 and <= 4); // from memory: a light tug
         });
+        Assert.Equal(9, reading.Bundle.Classes.Count);
+        // Calibrations are partly missing on purpose.
+        Assert.All(reading.Bundle.Classes, one => Assert.Contains(one.Boats, boat => boat.Measured.Count == 0));
     }
 
     [Fact]
@@ -38,9 +44,11 @@ public sealed class BundleTests
         {
             Assert.Empty(MatrixDiff.Between(before.Draft, after.Draft));
             Assert.Equal(before.Class.Controls, after.Class.Controls);
+            Assert.Equal(before.Class.Checks, after.Class.Checks);
+            Assert.Equal(before.Boats.Select(boat => (boat.Name, boat.Measured.Sum(one => one.Value.Sum(pair => pair.Length.Millimetres)))), after.Boats.Select(boat => (boat.Name, boat.Measured.Sum(one => one.Value.Sum(pair => pair.Length.Millimetres)))));
             Assert.Equal(before.Versions.Count, after.Versions.Count);
             Assert.Equal(before.Logs.Select(log => (log.Log.Key, log.Log.Wind, log.Log.Check, log.Log.Felt)), after.Logs.Select(log => (log.Log.Key, log.Log.Wind, log.Log.Check, log.Log.Felt)));
-            Assert.All(after.Logs, log => Assert.Null(log.Sailor));
+            Assert.All(after.Logs, log => Assert.Null(log.Sailor ?? log.Boat));
         }
 
         Assert.DoesNotContain("crewMass", Encoding.UTF8.GetString(written));

@@ -1,29 +1,25 @@
 using CsCheck;
 using Regatta.Core.Marks;
 using Regatta.Core.Units;
+using static Regatta.Core.Tests.Marks.Scales;
 
 namespace Regatta.Core.Tests.Marks;
 
 public sealed class ScaleTests
 {
-    private static readonly LengthScale Gooseneck = Inches(13, 26, 0.5);
-    private static readonly HoleScale Shroud = new(7, "the bottom");
-    private static readonly StopScale Cunningham = new(["off", "creases just gone", "hard"]);
-
-    public static TheoryData<Scale> Marked => [Gooseneck, Shroud, Cunningham, new LengthScale(LengthUnit.Centimetre, Length.FromMillimetres(-50), Length.FromMillimetres(300), Length.FromMillimetres(5))];
-
     [Theory]
-    [MemberData(nameof(Marked))]
+    [MemberData(nameof(Marked), MemberType = typeof(Scales))]
     public void Every_step_reads_back_as_it_is_shown(Scale scale)
     {
         for (var mark = scale.Min; mark.Position <= scale.Max.Position - (scale.Step / 2); mark = scale.StepBy(mark, 1))
         {
             Assert.Equal(mark.Position, scale.ReadOnStep(scale.Show(mark)).Value.Position, 6);
+            Assert.Equal(mark.Position, scale.AtReading(scale.ReadReading(scale.Show(mark)).Value).Position, 6);
         }
     }
 
     [Theory]
-    [MemberData(nameof(Marked))]
+    [MemberData(nameof(Marked), MemberType = typeof(Scales))]
     public void Snapping_is_monotone_stays_on_the_scale_and_does_nothing_twice(Scale scale) =>
         Gen.Select(Gen.Double[-1000, 2000], Gen.Double[-1000, 2000]).Sample((a, b) =>
         {
@@ -31,14 +27,37 @@ public sealed class ScaleTests
             return low.Position <= high.Position && low.Position >= scale.Min.Position && high.Position <= scale.Max.Position && scale.Snap(low) == low;
         });
 
+    [Theory]
+    [MemberData(nameof(WithLength), MemberType = typeof(Scales))]
+    public void Readings_and_lengths_rise_together_and_convert_both_ways(Scale scale) =>
+        Gen.Select(Gen.Double[0, 1], Gen.Double[0, 1]).Sample((a, b) =>
+        {
+            Mark At(double share) => new(scale.Min.Position + (share * (scale.Max.Position - scale.Min.Position)));
+            var (low, high) = (At(Math.Min(a, b)), At(Math.Max(a, b)));
+            return scale.LengthAt(low)!.Value.CompareTo(scale.LengthAt(high)!.Value) <= 0
+                && scale.ReadingAt(low) <= scale.ReadingAt(high)
+                && scale.AtLength(scale.LengthAt(low)!.Value)!.Value.DistanceTo(low) < 1e-6
+                && scale.AtReading(scale.ReadingAt(low)).DistanceTo(low) < 1e-6;
+        });
+
+    [Theory]
+    [MemberData(nameof(Marked), MemberType = typeof(Scales))]
+    public void A_distance_reads_back_as_it_is_shown(Scale scale) =>
+        Assert.Equal(scale.Step, scale.Choices is null ? scale.ReadDistance(scale.ShowDistance(scale.Step)).Value : 1, 6);
+
     [Fact]
     public void A_change_of_unit_changes_no_mark() =>
         Gen.Int[26, 52].Sample(halves =>
         {
             var written = Gooseneck.Read(NumberText.Fraction(halves / 2.0)).Value;
             var inMillimetres = Gooseneck.ReadOnStep(FormattableString.Invariant($"{halves * 12.7:0.0} mm")).Value;
-            return written.DistanceTo(inMillimetres) < 1e-9;
+            var inTenths = new LengthScale(LengthUnit.DecimalInch, Mm(0), Mm(1000), Mm(1.27)).Read(NumberText.Plain(halves / 2.0, 1)).Value;
+            return written.DistanceTo(inMillimetres) < 1e-9 && written.DistanceTo(inTenths) < 1e-9;
         });
+
+    [Fact]
+    public void Inch_fractions_print_and_parse_back() =>
+        Gen.Int[-640, 640].Sample(sixteenths => Math.Abs(NumberText.Read(NumberText.Fraction(sixteenths / 16.0)).Value.Number - (sixteenths / 16.0)) < 1e-12);
 
     // Common practice, no source: half an inch may matter, so the lateen gooseneck steps by half inches.
     [Fact]
@@ -48,6 +67,7 @@ public sealed class ScaleTests
         Assert.Equal(Gooseneck.Max, Gooseneck.StepBy(Gooseneck.Max, 3));
         Assert.Equal("+1/2 in", Gooseneck.ShowChange(Gooseneck.Step));
         Assert.Equal("−1 hole", Shroud.ShowChange(-1));
+        Assert.Equal("+1/2 on the strip", Vang.ShowChange(Vang.Step));
     }
 
     [Theory]
@@ -62,8 +82,23 @@ public sealed class ScaleTests
     [InlineData("3 1/2", "nearest are 3 and 4")]
     [InlineData("0", "off the scale")]
     [InlineData("8", "hole 1 to hole 7")]
-    [InlineData("3 in", "no unit for holes")]
+    [InlineData("3 in", "counted in holes")]
+    [InlineData("port 3 starboard 4", "both sides go in the same hole")]
+    [InlineData("3 and 4", "Port 3, starboard 4")]
     public void A_hole_that_is_none_gets_a_sentence(string text, string says) => Assert.Contains(says, Shroud.Read(text).Problem);
+
+    [Theory]
+    [InlineData("hole 3")]
+    [InlineData("3")]
+    [InlineData("3 and 3")]
+    [InlineData("port 3, starboard 3")]
+    public void Both_sides_in_the_same_hole_are_one_mark(string text) => Assert.Equal(3, Shroud.Read(text).Value.Position);
+
+    [Theory]
+    [InlineData("4½", 74)]
+    [InlineData("strip 4 1/2", 74)]
+    [InlineData("4,5", 74)]
+    public void A_strip_reads_its_numbers_as_people_write_them(string text, double millimetres) => Assert.Equal(millimetres, Vang.Read(text).Value.Position, 9);
 
     [Fact]
     public void Stops_read_by_name_by_beginning_and_by_number()
@@ -74,12 +109,28 @@ public sealed class ScaleTests
     }
 
     [Fact]
+    public void Marks_keep_their_meaning_only_between_scales_of_the_same_terms()
+    {
+        Assert.True(Gooseneck.SameTerms(Vang));
+        Assert.False(Gooseneck.SameTerms(Shroud));
+        Assert.False(Shroud.SameTerms(new CountScale(Counted.Pin, 1, 7, 1, "the bottom")));
+        Assert.True(Cunningham.SameTerms(new StopScale(["off", "creases just gone", "hard", "all on"])));
+        Assert.False(Cunningham.SameTerms(new StopScale(["none", "creases just gone", "hard"])));
+    }
+
+    [Fact]
     public void Scales_that_are_none_cannot_be_made()
     {
         Assert.Throws<ArgumentException>(() => Inches(13, 13, 0.5));
         Assert.Throws<ArgumentException>(() => Inches(13, 14, 2));
-        Assert.Throws<ArgumentException>(() => new HoleScale(1, "the bottom"));
+        Assert.Throws<ArgumentException>(() => new CountScale(Counted.Hole, 1, 1, 1, "the bottom"));
+        Assert.Throws<ArgumentException>(() => new CountScale(Counted.Hole, 1, 5, 1, " "));
+        Assert.Throws<ArgumentException>(() => new CountScale(Counted.Hole, 1, 5, 1, "bow", new(Mm(0), Mm(0))));
         Assert.Throws<ArgumentException>(() => new StopScale(["on", "On"]));
+        Assert.Throws<ArgumentException>(() => new StripScale(0, 10, 1, Mm(0), Mm(0)));
+        Assert.Throws<ArgumentException>(() => new StripScale(0, 10, double.NaN, Mm(0), Mm(10)));
+        Assert.Throws<ArgumentException>(() => new BodyScale(BodyMeasure.Fist, 0, 2, 1, Mm(0)));
+        Assert.Throws<ArgumentException>(() => new CalibratedScale(Cunningham, Calibration.Of([new(0, Mm(0)), new(1, Mm(1))], 1).Value));
     }
 
     [Fact]
@@ -90,7 +141,4 @@ public sealed class ScaleTests
         Assert.False(Gooseneck.ReadDistance("-1").Ok);
         Assert.False(Gooseneck.ReadDistance("14 in").Ok);
     }
-
-    private static LengthScale Inches(double min, double max, double step) =>
-        new(LengthUnit.Inch, Length.From(min, LengthUnit.Inch), Length.From(max, LengthUnit.Inch), Length.From(step, LengthUnit.Inch));
 }

@@ -130,20 +130,28 @@ public sealed class FormTests
     [Fact]
     public void A_cell_form_reads_back_the_cell_it_was_filled_from()
     {
-        var cell = new CellForm("14 1/2 in", "1/2 in", "", "mind the end cap", new Dictionary<string, string>()).Read(Slide).Cell!;
-        var (again, _) = CellForm.Of(cell, Slide).Read(Slide);
+        var cell = new CellForm("14 1/2 in", "1/2 in", "", "mind the end cap", new Dictionary<string, string>()).Read(Slide, null).Cell!;
+        var (again, _) = CellForm.Of(cell, Slide).Read(Slide, cell);
         Assert.Equal(cell, again);
         Assert.Equal(12.7, cell.Tolerance, 9);
+    }
+
+    [Fact]
+    public void A_mark_nobody_touched_stays_where_it_is_even_between_two_steps()
+    {
+        var between = Core.Matrices.Cell.Of(new(15.25 * 25.4), 12.7, "", "", Core.Matrices.CellSource.Entered).Value;
+        Assert.Equal(between.Mark, (CellForm.Of(between, Slide) with { Note = "seen again" }).Read(Slide, between).Cell!.Mark);
+        Assert.Contains("between two steps", (CellForm.Of(between, Slide) with { Mark = "15 3/4" }).Read(Slide, between).Form.Problems["mark"]);
     }
 
     [Fact]
     public void A_cell_set_by_eye_asks_for_words_alone()
     {
         Assert.Equal(["target", "note"], CellForm.Of(null, Look).Fields(Look).Select(field => field.Name));
-        var (cell, form) = new CellForm("", "", "", "", new Dictionary<string, string>()).Read(Look);
+        var (cell, form) = new CellForm("", "", "", "", new Dictionary<string, string>()).Read(Look, null);
         Assert.Null(cell);
         Assert.Contains("Write a mark", form.Fields(Look).First().Problem);
-        Assert.Equal("top opens first", new CellForm("", "", "top opens first", "", new Dictionary<string, string>()).Read(Look).Cell!.Target);
+        Assert.Equal("top opens first", new CellForm("", "", "top opens first", "", new Dictionary<string, string>()).Read(Look, null).Cell!.Target);
     }
 
     [Theory]
@@ -163,12 +171,12 @@ public sealed class FormTests
     public void Other_names_are_no_cells(string? name) => Assert.Null(CellNames.Read(name));
 
     private static Core.Logbook.SessionLog? Read(Dictionary<string, string> typed) =>
-        new LogForm(typed).Read(Class, Parsed<DateTimeOffset>.Good(DateTimeOffset.UnixEpoch), SpeedUnit.Knot, MassUnit.Kilogram);
+        new LogForm(typed).Read(Class, Readings.OfTheClass, Parsed<DateTimeOffset>.Good(DateTimeOffset.UnixEpoch), SpeedUnit.Knot, MassUnit.Kilogram);
 
     private static string Problem(Dictionary<string, string> typed, string field)
     {
         var form = new LogForm(typed);
-        Assert.Null(form.Read(Class, Parsed<DateTimeOffset>.Good(DateTimeOffset.UnixEpoch), SpeedUnit.Knot, MassUnit.Kilogram));
+        Assert.Null(form.Read(Class, Readings.OfTheClass, Parsed<DateTimeOffset>.Good(DateTimeOffset.UnixEpoch), SpeedUnit.Knot, MassUnit.Kilogram));
         return form.Problem(field) ?? "";
     }
 }

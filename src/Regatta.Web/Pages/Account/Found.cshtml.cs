@@ -28,7 +28,7 @@ public sealed class FoundModel(Bundles bundles, People people, UserManager<Perso
             return Redirect("/sign-in");
         }
 
-        var typed = Request.Form.ToDictionary(field => field.Key, field => field.Value.ToString());
+        var typed = Request.Typed();
         var form = new FormReader();
         var club = form.Need("club", typed.GetValueOrDefault("club"), "A club needs a name.", Parsed<string>.Good);
         var zone = form.Need("zone", typed.GetValueOrDefault("zone"), "Write the time zone, such as UTC.", ReadZone);

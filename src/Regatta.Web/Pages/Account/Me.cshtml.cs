@@ -2,19 +2,53 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Core.Marks;
 using Regatta.Core.Units;
 using Regatta.Store;
 using Regatta.Web.Access;
+using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.Account;
 
 /// <summary>A member's own units, and the way out.</summary>
 [Authorize(Policies.Member)]
-public sealed class MeModel(SignInManager<Person> signIn, UserManager<Person> accounts) : PageModel
+public sealed class MeModel(SignInManager<Person> signIn, UserManager<Person> accounts, People people) : PageModel
 {
     public static readonly IReadOnlyList<string> WindUnits = [.. Enum.GetValues<SpeedUnit>().Select(unit => unit.Symbol())];
 
     public static readonly IReadOnlyList<string> MassUnits = [.. Enum.GetValues<MassUnit>().Select(unit => unit.Symbol())];
+
+    /// <summary>The member's own body measures as fields.</summary>
+    public IReadOnlyList<Field> Hands { get; private set; } = [];
+
+    public async Task OnGetAsync()
+    {
+        var own = await people.HandsAsync(User.Id());
+        Hands = [.. Fields(measure => own.TryGetValue(measure, out var length) ? LengthUnit.Millimetre.Show(length) : "", new FormReader())];
+    }
+
+    public async Task<IActionResult> OnPostHandsAsync()
+    {
+        var form = new FormReader();
+        var own = new Dictionary<BodyMeasure, Length>();
+        foreach (var measure in Enum.GetValues<BodyMeasure>())
+        {
+            if (form.May(measure.ToString(), Request.Form[measure.ToString()], text => BodyMeasures.Read(text, LengthUnit.Millimetre)) is { } length)
+            {
+                own[measure] = length;
+            }
+        }
+
+        if (!form.Ok)
+        {
+            Hands = [.. Fields(measure => Request.Form[measure.ToString()].ToString(), form)];
+            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+            return Page();
+        }
+
+        await people.SaveHandsAsync(User.Id(), own);
+        return RedirectToPage();
+    }
 
     public async Task<IActionResult> OnPostAsync(string wind, string mass)
     {
@@ -34,4 +68,7 @@ public sealed class MeModel(SignInManager<Person> signIn, UserManager<Person> ac
         await signIn.SignOutAsync();
         return Redirect("/sign-in");
     }
+
+    private static IEnumerable<Field> Fields(Func<BodyMeasure, string> value, FormReader form) =>
+        Enum.GetValues<BodyMeasure>().Select(measure => new Field(measure.ToString(), measure.Describe(), value(measure)) { Problem = form.Problems.GetValueOrDefault(measure.ToString()) });
 }

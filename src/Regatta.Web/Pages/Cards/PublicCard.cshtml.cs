@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Core.Fleet;
 using Regatta.Store;
 using Regatta.Web.Benches;
 
@@ -20,7 +21,7 @@ public sealed class PublicCardModel(ShareLinks links, BenchRoom room, Reader rea
         Withdrawn = shared?.Withdrawn == true;
         if (shared is { Withdrawn: false } && await room.FindAsync(shared.ClassKey) is { Newest: { } newest } bench)
         {
-            Card = CardView.Of(bench.Class, newest, wind, reader.Wind, $"/c/{token}");
+            Card = CardView.Of(bench.Class, newest, wind, reader.Wind, $"/c/{token}", new([], Readings.OfTheClass));
             return Page();
         }
 

@@ -3,16 +3,19 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Regatta.Core.Fleet;
 using Regatta.Core.Matrices;
+using Regatta.Core.Units;
 using Regatta.Core.Wind;
 using Regatta.Store;
 using Regatta.Web.Access;
 using Regatta.Web.Benches;
 
+using Regatta.Web.Forms;
+
 namespace Regatta.Web.Pages.Logging;
 
 /// <summary>Logs a session, prefilled from the card; for members.</summary>
 [Authorize(Policies.Member)]
-public sealed class LogModel(BenchRoom room, Logs logs, ClubClock clock, Reader reader) : PageModel
+public sealed class LogModel(BenchRoom room, ReadingRoom readings, Logs logs, ClubClock clock, Reader reader) : PageModel
 {
     private Bench bench = null!;
 
@@ -23,11 +26,20 @@ public sealed class LogModel(BenchRoom room, Logs logs, ClubClock clock, Reader 
     /// <summary>The band the form was prefilled for.</summary>
     public WindBand Band { get; private set; } = null!;
 
+    /// <summary>The boat it was sailed in, and those it could have been.</summary>
+    public BoatChoice Choice { get; private set; } = null!;
+
+    /// <summary>The class's controls as the boat and the sailor's hand read them.</summary>
+    public IEnumerable<Control> Controls => Class.Marked.Select(Choice.Readings.AsRead);
+
+    /// <summary>The address of this form for another boat.</summary>
+    public string For(string boat) => $"/classes/{Class.Key}/log?wind={NumberText.Plain(Band.Middle.In(reader.Wind), 1)}&unit={Uri.EscapeDataString(reader.Wind.Symbol())}&boat={boat}";
+
     public LogForm Form { get; private set; } = new(new Dictionary<string, string>());
 
-    public async Task<IActionResult> OnGetAsync(string key, string? wind)
+    public async Task<IActionResult> OnGetAsync(string key, string? wind, string? boat)
     {
-        if (!await LoadAsync(key, wind))
+        if (!await LoadAsync(key, wind, boat))
         {
             return NotFound();
         }
@@ -35,7 +47,7 @@ public sealed class LogModel(BenchRoom room, Logs logs, ClubClock clock, Reader 
         if (Version is { } version)
         {
             var lastMass = (await logs.OwnAsync(User.Id())).FirstOrDefault(log => log.ClassKey == key && log.Log.CrewMass is not null)?.Log.CrewMass;
-            Form = LogForm.Prefilled(version.Matrix, Band, version.Number, reader.Wind, await clock.FieldAsync(clock.Now), lastMass, reader.Mass);
+            Form = LogForm.Prefilled(version.Matrix, Band, version.Number, reader.Wind, await clock.FieldAsync(clock.Now), lastMass, reader.Mass, Choice);
         }
 
         return Page();
@@ -43,25 +55,26 @@ public sealed class LogModel(BenchRoom room, Logs logs, ClubClock clock, Reader 
 
     public async Task<IActionResult> OnPostAsync(string key)
     {
-        var typed = Request.Form.ToDictionary(field => field.Key, field => field.Value.ToString());
-        if (!await LoadAsync(key, typed.GetValueOrDefault("windFrom")) || Version is null)
+        var typed = Request.Typed();
+        if (!await LoadAsync(key, typed.GetValueOrDefault("windFrom"), typed.GetValueOrDefault("boat", BoatChoice.OfTheClass)) || Version is null)
         {
             return NotFound();
         }
 
         Form = new(typed);
-        var log = Form.Read(Class, await clock.ReadAsync(Form["sailedAt"]), reader.Wind, reader.Mass);
+        var log = Form.Read(Class, Choice.Readings, await clock.ReadAsync(Form["sailedAt"]), reader.Wind, reader.Mass);
         if (log is null)
         {
             Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
             return Page();
         }
 
-        var number = await logs.AddAsync(bench.Draft.Stamp.Id, User.Id(), log);
+        var measured = Class.Marked.Where(control => log.Marks.TryGetValue(control.Key, out var mark) && Choice.Readings.TrustOf(control, mark) is ReadingTrust.Measured or ReadingTrust.NothingToCheck);
+        var number = await logs.AddAsync(bench.Draft.Stamp.Id, User.Id(), new(Choice.Boat?.Number, measured.Select(control => control.Key).ToHashSet()), log);
         return Redirect($"/logbook/{number}?sent=true");
     }
 
-    private async Task<bool> LoadAsync(string key, string? wind)
+    private async Task<bool> LoadAsync(string key, string? wind, string? boat)
     {
         if (await room.FindAsync(key) is not { } found)
         {
@@ -69,6 +82,7 @@ public sealed class LogModel(BenchRoom room, Logs logs, ClubClock clock, Reader 
         }
 
         bench = found;
+        Choice = await readings.ForAsync(bench.Draft.Stamp.Id, User.Id(), boat);
         var bands = Version?.Matrix.Bands ?? bench.Matrix.Bands;
         Band = bands.At(wind is not null && WindRange.ReadSpeed(wind, reader.Wind) is { Ok: true } read ? read.Value : Class.Helm.ReferenceWind);
         return true;

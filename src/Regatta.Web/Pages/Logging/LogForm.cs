@@ -8,6 +8,7 @@ using Regatta.Core.Matrices;
 using Regatta.Core.Sheets;
 using Regatta.Core.Units;
 using Regatta.Core.Wind;
+using Regatta.Web.Benches;
 using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.Logging;
@@ -57,18 +58,19 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
     public static string MarkField(Control control) => "mark-" + control.Key;
 
     /// <summary>A fresh form, filled from the card of a wind.</summary>
-    public static LogForm Prefilled(Matrix matrix, WindBand band, int version, SpeedUnit unit, string now, Mass? crewMass, MassUnit massUnit)
+    public static LogForm Prefilled(Matrix matrix, WindBand band, int version, SpeedUnit unit, string now, Mass? crewMass, MassUnit massUnit, BoatChoice choice)
     {
         var fields = new Dictionary<string, string>
         {
             ["logKey"] = Guid.NewGuid().ToString(),
+            ["boat"] = choice.InAddress,
             ["version"] = version.ToString(System.Globalization.CultureInfo.InvariantCulture),
             ["sailedAt"] = now,
             ["windFrom"] = NumberText.Plain(band.From.In(unit), 1),
             ["windTo"] = NumberText.Plain(band.To.In(unit), 1),
             ["crewMass"] = crewMass is { } mass ? NumberText.Plain(mass.In(massUnit), 1) : "",
         };
-        foreach (var line in Card.For(matrix, band.Middle) is var card ? card.Ashore.Concat(card.Afloat) : [])
+        foreach (var line in Card.For(choice.Readings.AsRead(matrix), band.Middle) is var card ? card.Ashore.Concat(card.Afloat) : [])
         {
             fields[MarkField(line.Control)] = line.Cell?.Mark is { } mark ? line.Control.Scale.Show(mark) : "";
         }
@@ -77,12 +79,12 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
     }
 
     /// <summary>Reads the whole form; null when something is wrong, with a sentence beside it.</summary>
-    public SessionLog? Read(BoatClass boatClass, Parsed<DateTimeOffset> sailedAt, SpeedUnit windUnit, MassUnit massUnit)
+    public SessionLog? Read(BoatClass boatClass, Readings readings, Parsed<DateTimeOffset> sailedAt, SpeedUnit windUnit, MassUnit massUnit)
     {
         var at = reader.Take("sailedAt", sailedAt);
         var wind = ReadWind(windUnit);
         var mass = reader.May("crewMass", this["crewMass"], text => SessionLog.ReadCrewMass(text, massUnit));
-        var marks = ReadMarks(boatClass);
+        var marks = ReadMarks(boatClass, readings);
         var check = ReadCheck();
         var note = this["note"].Trim();
         if (note.Length > SessionLog.LongestNote)
@@ -119,10 +121,10 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
         return reader.Take(to < from ? "windTo" : "gust", wind);
     }
 
-    private Dictionary<ControlKey, Mark> ReadMarks(BoatClass boatClass)
+    private Dictionary<ControlKey, Mark> ReadMarks(BoatClass boatClass, Readings readings)
     {
         var marks = new Dictionary<ControlKey, Mark>();
-        foreach (var control in boatClass.Marked)
+        foreach (var control in boatClass.Marked.Select(readings.AsRead))
         {
             if (reader.May(MarkField(control), this[MarkField(control)], control.Scale.Read) is { } mark)
             {

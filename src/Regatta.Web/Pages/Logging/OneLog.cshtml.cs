@@ -11,7 +11,7 @@ namespace Regatta.Web.Pages.Logging;
 
 /// <summary>One of a member's own sessions; another's is as if it were not there.</summary>
 [Authorize(Policies.Member)]
-public sealed class OneLogModel(Logs logs, BenchRoom room) : PageModel
+public sealed class OneLogModel(Logs logs, BenchRoom room, ReadingRoom readings) : PageModel
 {
     [BindProperty(SupportsGet = true)]
     public bool Sent { get; set; }
@@ -19,6 +19,9 @@ public sealed class OneLogModel(Logs logs, BenchRoom room) : PageModel
     public OwnLog Entry { get; private set; } = null!;
 
     public BoatClass Class { get; private set; } = null!;
+
+    /// <summary>The marks as sailed, read on the boat they were sailed on; those of controls the class has given up too.</summary>
+    public IReadOnlyList<(string Control, string Mark)> Marks { get; private set; } = [];
 
     public CheckWeight? Weight { get; private set; }
 
@@ -30,7 +33,11 @@ public sealed class OneLogModel(Logs logs, BenchRoom room) : PageModel
         }
 
         Entry = entry;
-        Class = (await room.FindAsync(entry.ClassKey))!.Class;
+        var bench = (await room.FindAsync(entry.ClassKey))!;
+        Class = bench.Class;
+        var choice = await readings.ForAsync(bench.Draft.Stamp.Id, User.Id(), entry.Boat?.ToString(System.Globalization.CultureInfo.InvariantCulture) ?? BoatChoice.OfTheClass);
+        Marks = [.. Class.Known.Where(control => entry.Log.Marks.ContainsKey(control.Key)).Select(control =>
+            (control.Name + (Class.Find(control.Key) is null ? ", no longer used" : ""), choice.Readings.AsRead(control).Scale.Show(entry.Log.Marks[control.Key])))];
         Weight = entry.Log.Check is { } check ? CheckValidity.Weigh(check) : null;
         return Page();
     }

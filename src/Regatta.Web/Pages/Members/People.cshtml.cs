@@ -23,7 +23,7 @@ public sealed class PeopleModel(People people, Classes classes, UserManager<Pers
 
     public async Task<IActionResult> OnPostAsync()
     {
-        var typed = Request.Form.ToDictionary(field => field.Key, field => field.Value.ToString());
+        var typed = Request.Typed();
         var form = new FormReader();
         var name = form.Need("name", typed.GetValueOrDefault("name"), "Write their name.", Parsed<string>.Good);
         var captained = (await classes.FleetAsync()).FirstOrDefault(line => line.Name == typed.GetValueOrDefault("captain"));
@@ -49,6 +49,6 @@ public sealed class PeopleModel(People people, Classes classes, UserManager<Pers
             new("password", "First password", "") { Type = "password", Autocomplete = "new-password", Hint = "Ten letters or more; tell them in person." },
             new("captain", "Captain of", NoClass) { Choices = [NoClass, .. (await classes.FleetAsync()).Select(line => line.Name)] },
         ];
-        Fields = [.. fields.Select(field => field.Filled(typed, form.Problems))];
+        Fields = [.. fields.Filled(typed, form)];
     }
 }

@@ -1,3 +1,4 @@
+using Regatta.Core;
 using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
 using Regatta.Core.Marks;
@@ -17,16 +18,16 @@ public sealed record CellForm(string Mark, string Tolerance, string Target, stri
     /// <summary>A form filled from a cell as it stands.</summary>
     public static CellForm Of(Cell? cell, Control control) => new(
         cell?.Mark is { } mark ? control.Scale.Show(mark) : "",
-        control.Scale.HasMarks ? control.Scale.ShowDistance(cell?.Tolerance ?? (control.Scale is LengthScale ? control.Scale.Step : 0)) : "",
+        control.Scale.HasMarks ? control.Scale.ShowDistance(cell?.Tolerance ?? control.Scale.UsualTolerance) : "",
         cell?.Target ?? "",
         cell?.Note ?? "",
         NoProblems);
 
-    /// <summary>Reads the form into a cell.</summary>
-    public (Cell? Cell, CellForm Form) Read(Control control)
+    /// <summary>Reads the form into a cell. A mark that was not touched stays to the hair, even where a new step has passed it by.</summary>
+    public (Cell? Cell, CellForm Form) Read(Control control, Cell? before)
     {
         var form = new FormReader();
-        var mark = form.May("mark", Mark, control.Scale.ReadOnStep);
+        var mark = form.May("mark", Mark, text => before?.Mark is { } was && text == control.Scale.Show(was) ? Parsed<Mark>.Good(was) : control.Scale.ReadOnStep(text));
         var tolerance = form.May("tolerance", Tolerance, control.Scale.ReadDistance) ?? 0;
         var cell = form.Ok ? form.Take("mark", Cell.Of(mark, mark is null ? 0 : tolerance, Target, Note, CellSource.Entered)) : null;
         return (form.Ok ? cell : null, this with { Problems = form.Problems });
@@ -35,9 +36,9 @@ public sealed record CellForm(string Mark, string Tolerance, string Target, stri
     /// <summary>The fields as they are drawn.</summary>
     public IEnumerable<Field> Fields(Control control)
     {
-        if (control.Scale is StopScale stops)
+        if (control.Scale.Choices is { } stops)
         {
-            yield return new Field("mark", "Mark", Mark) { Choices = ["", .. stops.Stops], Problem = Problems.GetValueOrDefault("mark") };
+            yield return new Field("mark", "Mark", Mark) { Choices = ["", .. stops], Problem = Problems.GetValueOrDefault("mark") };
         }
         else if (control.Scale.HasMarks)
         {

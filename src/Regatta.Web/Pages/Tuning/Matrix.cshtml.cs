@@ -55,7 +55,7 @@ public sealed class MatrixModel(BenchRoom room, Cells cells, Decisions decisions
             return NotFound();
         }
 
-        var (cell, form) = new CellForm(mark ?? "", tolerance ?? "", target ?? "", note ?? "", new Dictionary<string, string>()).Read(Drawer.Control);
+        var (cell, form) = new CellForm(mark ?? "", tolerance ?? "", target ?? "", note ?? "", new Dictionary<string, string>()).Read(Drawer.Control, Drawer.Cell);
         if (cell is null)
         {
             Drawer = Drawer with { Form = form, Revision = revision };
@@ -85,7 +85,7 @@ public sealed class MatrixModel(BenchRoom room, Cells cells, Decisions decisions
         var from = Drawer.Cell?.Mark ?? NearestMark() ?? scale.Snap(new Mark((scale.Min.Position + scale.Max.Position) / 2));
         var to = Drawer.Cell?.Mark is null ? from : scale.StepBy(from, Math.Sign(by));
         var now = Drawer.Cell;
-        var cell = Core.Matrices.Cell.Of(to, now?.Tolerance ?? (scale is LengthScale ? scale.Step : 0), now?.Target ?? "", now?.Note ?? "", CellSource.Entered).Value;
+        var cell = Core.Matrices.Cell.Of(to, now?.Tolerance ?? scale.UsualTolerance, now?.Target ?? "", now?.Note ?? "", CellSource.Entered).Value;
         return await WriteAsync(cell, revision, CellForm.Of(cell, Drawer.Control), "Saved");
     }
 

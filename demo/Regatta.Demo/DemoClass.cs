@@ -1,0 +1,96 @@
+using Regatta.Core.Marks;
+using Regatta.Core.Units;
+using Regatta.Formats.Bundles;
+using Regatta.Formats.Kits;
+
+namespace Regatta.Demo;
+
+/// <summary>A row of the matrix: a control of the kit and what it says in each band, written as a captain would; empty for an empty cell.</summary>
+internal sealed record Row(string Control, params string[] Cells);
+
+/// <summary>One published version: when, why, and the rows that differ from the draft's.</summary>
+internal sealed record Publication(DateTimeOffset At, string Reason, params Row[] Otherwise);
+
+/// <summary>What was measured on a control of a boat: at these readings, a scale that sits so far from the class's and whose numbers stand so much further apart.</summary>
+internal sealed record Taped(string Control, string[] Readings, double ShiftMillimetres = 0, double Stretch = 1);
+
+/// <summary>A boat and what was measured on it.</summary>
+internal sealed record DemoBoat(string Name, string Note = "", params Taped[] Taped);
+
+/// <summary>A class of the demo club: a starter kit, the club's own scales, its marks, its boats, and the true boat behind its logs.</summary>
+internal sealed record DemoClass(string Kit, string Key, string Name, string About, string Captain, TrueBoat Truth)
+{
+    /// <summary>Bands other than the kit's: a name and an upper edge in knots.</summary>
+    public (string Name, double To)[]? Bands { get; init; }
+
+    /// <summary>Scales the club measured for itself.</summary>
+    public Dictionary<string, ScaleDocument> Scales { get; init; } = [];
+
+    public required Row[] Rows { get; init; }
+
+    public required Publication[] Published { get; init; }
+
+    public required DemoBoat[] Boats { get; init; }
+
+    public int LogsASeason { get; init; } = 24;
+
+    /// <summary>The class without its logs.</summary>
+    public ClassDocument Make()
+    {
+        var kit = BundleWriter.ToDocument(StarterKits.Find(Kit)!);
+        var controls = kit.Matrix.Controls.Select(control => Scales.TryGetValue(control.Key, out var scale) ? control with { Scale = scale } : control).ToList();
+        var bands = Bands is null ? kit.Matrix.Bands : [.. Bands.Select((band, at) => new BandDocument(at + 1, band.Name, at == 0 ? 0 : Knots(Bands[at - 1].To), Knots(band.To)))];
+        return kit with
+        {
+            Key = Key,
+            Name = Name,
+            About = About,
+            Matrix = Matrix(bands, controls, Rows),
+            Boats = [.. Boats.Select(boat => Boat(boat, controls))],
+            Versions = [.. Published.Select((version, at) => new VersionDocument(
+                at + 1, version.At, Captain, version.Reason, Matrix(bands, controls, [.. Rows.Select(row => version.Otherwise.FirstOrDefault(other => other.Control == row.Control) ?? row)])))],
+        };
+    }
+
+    public static double Knots(double knots) => Speed.FromKnots(knots).MetresPerSecond;
+
+    public static ScaleDocument Inches(double min, double max, double step) => new("length", Unit: "in", Min: Rounded(min * 25.4), Max: Rounded(max * 25.4), Step: Rounded(step * 25.4));
+
+    private static MatrixDocument Matrix(IReadOnlyList<BandDocument> bands, IReadOnlyList<ControlDocument> controls, IReadOnlyList<Row> rows) => new(
+        bands,
+        controls,
+        [.. from row in rows
+            let control = controls.Single(control => control.Key == row.Control)
+            from cell in row.Cells.Zip(bands, (text, band) => Cell(band.Id, control, text))
+            where cell is not null
+            select cell]);
+
+    private static CellDocument? Cell(int band, ControlDocument control, string text)
+    {
+        if (text.Length == 0 || control.Scale.Kind == "target")
+        {
+            return text.Length == 0 ? null : new(band, control.Key, Target: text);
+        }
+
+        var scale = ControlJson.Read(control).Scale;
+        return new(band, control.Key, Mark: Rounded(scale.ReadOnStep(text).Value.Position), Tolerance: Rounded(scale.UsualTolerance));
+    }
+
+    private static BoatDocument Boat(DemoBoat boat, IReadOnlyList<ControlDocument> controls) => new(
+        boat.Name,
+        boat.Note.Length > 0 ? boat.Note : null,
+        boat.Taped.Length == 0 ? null : boat.Taped.ToDictionary(
+            taped => taped.Control,
+            taped => (IReadOnlyList<IReadOnlyList<double>>)[.. taped.Readings.Select(text => Pair(ControlJson.Read(controls.Single(control => control.Key == taped.Control)).Scale, taped, text))]));
+
+    /// <summary>A reading and what the tape says there, to the millimetre as a tape does.</summary>
+    private static IReadOnlyList<double> Pair(Scale scale, Taped taped, string text)
+    {
+        var reading = scale.ReadReading(text).Value;
+        var start = scale.LengthAt(scale.AtReading(scale.ReadReading(taped.Readings[0]).Value))!.Value.Millimetres;
+        var even = scale.LengthAt(scale.AtReading(reading))!.Value.Millimetres;
+        return [Rounded(reading), Math.Round(start + ((even - start) * taped.Stretch) + taped.ShiftMillimetres)];
+    }
+
+    private static double Rounded(double number) => Math.Round(number, 6);
+}

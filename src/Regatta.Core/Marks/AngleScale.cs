@@ -1,0 +1,53 @@
+using Regatta.Core.Units;
+
+namespace Regatta.Core.Marks;
+
+/// <summary>An angle from the datum: rake, boom angle, heel. Positions and readings are degrees; the same on every boat, for an angle needs no strip.</summary>
+public sealed record AngleScale : Scale
+{
+    /// <summary>Makes the scale.</summary>
+    /// <param name="min">The lowest angle.</param>
+    /// <param name="max">The highest angle; above <paramref name="min"/>.</param>
+    /// <param name="step">The smallest change worth making.</param>
+    /// <exception cref="ArgumentException">The ends or the step make no scale.</exception>
+    public AngleScale(Angle min, Angle max, Angle step)
+    {
+        Check(min.Degrees, max.Degrees, step.Degrees, "An angle");
+        (Min, Max, Step) = (new(Tidy(min.Degrees)), new(Tidy(max.Degrees)), Tidy(step.Degrees));
+    }
+
+    /// <inheritdoc/>
+    public override Mark Min { get; }
+
+    /// <inheritdoc/>
+    public override Mark Max { get; }
+
+    /// <inheritdoc/>
+    public override double Step { get; }
+
+    /// <inheritdoc/>
+    public override double UsualTolerance => Step;
+
+    /// <inheritdoc/>
+    public override string Hint => $"{Show(Min)} to {Show(Max)}, steps of {ShowReading(Step)}";
+
+    /// <inheritdoc/>
+    public override Parsed<double> ReadReading(string text) => NumberText.Read(text).Then(read => read.Tail is "" or "°" or "deg" or "degree" or "degrees"
+        ? Parsed<double>.Good(read.Number)
+        : Parsed<double>.Bad($"“{read.Tail}” is no unit for an angle. Write degrees."));
+
+    /// <inheritdoc/>
+    public override string ShowReading(double reading) => NumberText.Plain(reading, 2) + "°";
+
+    /// <inheritdoc/>
+    public override string ShowChange(double positions) => NumberText.Signed(positions, 2) + "°";
+
+    /// <inheritdoc/>
+    public override Parsed<double> ReadDistance(string text) => ReadReading(text).Then(Distance);
+
+    /// <inheritdoc/>
+    public override bool SameTerms(Scale other) => other is AngleScale;
+
+    /// <summary>Radians leave a trace in the last digits of whole degrees.</summary>
+    private static double Tidy(double degrees) => Math.Round(degrees, 9);
+}

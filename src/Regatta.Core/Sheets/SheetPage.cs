@@ -1,0 +1,61 @@
+namespace Regatta.Core.Sheets;
+
+/// <summary>The paper a sheet is printed on, lying on its side.</summary>
+/// <param name="Name">What it is called.</param>
+/// <param name="Width">Millimetres across.</param>
+/// <param name="Height">Millimetres down.</param>
+public sealed record Paper(string Name, double Width, double Height)
+{
+    /// <summary>ISO 216 A4.</summary>
+    public static Paper A4 { get; } = new("A4", 297, 210);
+
+    /// <summary>US Letter, 11 by 8 1/2 inches.</summary>
+    public static Paper Letter { get; } = new("US Letter", 279.4, 215.9);
+
+    /// <summary>The papers there are.</summary>
+    public static IReadOnlyList<Paper> All { get; } = [A4, Letter];
+
+    /// <summary>The paper of a name, or A4.</summary>
+    public static Paper Named(string? name) => All.FirstOrDefault(paper => string.Equals(paper.Name, name, StringComparison.OrdinalIgnoreCase)) ?? A4;
+}
+
+/// <summary>How a line is drawn.</summary>
+public enum Ink
+{
+    /// <summary>A whole thin line: ticks, frames.</summary>
+    Fine,
+
+    /// <summary>A whole thick line: the datum, the check bar.</summary>
+    Bold,
+
+    /// <summary>A broken line: cut here.</summary>
+    Cut,
+}
+
+/// <summary>Where a text's given point is in it.</summary>
+public enum TextAnchor
+{
+    /// <summary>At its beginning.</summary>
+    Start,
+
+    /// <summary>In its middle.</summary>
+    Middle,
+
+    /// <summary>At its end.</summary>
+    End,
+}
+
+/// <summary>Something on a sheet. All in millimetres from the page's upper left corner.</summary>
+public abstract record SheetShape;
+
+/// <summary>A straight line.</summary>
+public sealed record SheetLine(double X1, double Y1, double X2, double Y2, Ink Ink) : SheetShape;
+
+/// <summary>A tinted box without a frame; depth 0 for the lightest band to 1 for the strongest.</summary>
+public sealed record SheetTint(double X, double Y, double Width, double Height, double Depth) : SheetShape;
+
+/// <summary>A text on its baseline; its size is the height of the letters' line in millimetres.</summary>
+public sealed record SheetText(double X, double Y, string Text, double Size, TextAnchor Anchor = TextAnchor.Start) : SheetShape;
+
+/// <summary>One page of a sheet.</summary>
+public sealed record SheetPage(IReadOnlyList<SheetShape> Shapes);

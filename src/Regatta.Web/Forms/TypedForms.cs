@@ -1,0 +1,12 @@
+namespace Regatta.Web.Forms;
+
+/// <summary>What was typed, by field name, and fields filled from it.</summary>
+public static class TypedForms
+{
+    /// <summary>The fields of the form that was sent.</summary>
+    public static Dictionary<string, string> Typed(this HttpRequest request) => request.Form.ToDictionary(entry => entry.Key, entry => entry.Value.ToString());
+
+    /// <summary>Fields with what was typed and what was wrong.</summary>
+    public static IEnumerable<Field> Filled(this IEnumerable<Field> fields, IReadOnlyDictionary<string, string> typed, FormReader form) =>
+        fields.Select(one => one.Filled(typed, form.Problems));
+}

@@ -1,0 +1,217 @@
+using System.Globalization;
+using System.Text;
+using System.Text.RegularExpressions;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Core;
+using Regatta.Core.Fleet;
+using Regatta.Core.Marks;
+using Regatta.Core.Units;
+using Regatta.Store;
+using Regatta.Web.Access;
+using Regatta.Web.Benches;
+using Regatta.Web.Forms;
+
+namespace Regatta.Web.Pages.FittingOut;
+
+/// <summary>Adds a control to a class, or changes one; for who may change the class.</summary>
+[Authorize(Policies.EditsClass)]
+public sealed partial class ControlEditorModel(BenchRoom room, Controls controls) : PageModel
+{
+    /// <summary>What the address says for a control that is still to be made.</summary>
+    public const string NewControl = "new";
+
+    private static readonly IReadOnlyList<(string Word, WhenChanged When)> Whens =
+        [("ashore", WhenChanged.Ashore), ("afloat", WhenChanged.Afloat), ("while racing", WhenChanged.Racing)];
+
+    private static readonly IReadOnlyList<(string Word, AsWindBuilds Builds)> Directions =
+        [("either way", AsWindBuilds.Either), ("to higher marks", AsWindBuilds.Up), ("to lower marks", AsWindBuilds.Down)];
+
+    private Bench bench = null!;
+    private IReadOnlyDictionary<string, string> typed = new Dictionary<string, string>();
+
+    public BoatClass Class => bench.Class;
+
+    public FormReader Form { get; } = new();
+
+    /// <summary>The control as it stands; null when it is new.</summary>
+    public Control? Before { get; private set; }
+
+    public bool IsNew => Before is null;
+
+    public ScaleForm Scale => new(typed);
+
+    public IEnumerable<Field> Naming => ((Field[])
+    [
+        new("name", "Name", ""),
+        new("synonyms", "Also called", "") { Hint = "With commas between; found in search and on input." },
+    ]).Filled(typed, Form);
+
+    public IEnumerable<Field> ScaleFields => Scale.Fields.Filled(typed, Form);
+
+    public IEnumerable<Field> Working => ((Field[])
+    [
+        new("datum", "From: the datum", "") { Hint = "Such as the front end cap of the boom." },
+        new("readingPoint", "To: the reading point", "") { Hint = "Such as the front edge of the ring." },
+        new("moreDoes", "What does more of it do?", ""),
+        new("when", "Changed", Whens[0].Word) { Choices = [.. Whens.Select(when => when.Word)] },
+        new("builds", "As wind builds it goes", Directions[0].Word) { Choices = [.. Directions.Select(direction => direction.Word)] },
+        new("helm", "Degrees of rudder per unit more, if it balances the helm", "") { Hint = "A belief to start from, + weather helm; logs correct it. Empty: not used for balance." },
+        new("disturbs", "What does changing it disturb?", "") { Type = "textarea", Hint = "A line each: the control, a colon, how. Such as Jib lead: the clew moves." },
+    ]).Filled(typed, Form);
+
+    public async Task<IActionResult> OnGetAsync(string key, string control)
+    {
+        if (!await LoadAsync(key, control))
+        {
+            return NotFound();
+        }
+
+        typed = Before is null ? new Dictionary<string, string> { ["kind"] = ScaleForm.Kinds[0] } : Typed(Before);
+        return Page();
+    }
+
+    /// <summary>Shows the fields of another kind of scale; nothing is kept yet.</summary>
+    public async Task<IActionResult> OnPostKindAsync(string key, string control)
+    {
+        if (!await LoadAsync(key, control))
+        {
+            return NotFound();
+        }
+
+        typed = Request.Typed();
+        return Request.Headers.ContainsKey("HX-Request") ? Partial("_ScaleFields", this) : Page();
+    }
+
+    public async Task<IActionResult> OnPostAsync(string key, string control)
+    {
+        if (!await LoadAsync(key, control))
+        {
+            return NotFound();
+        }
+
+        typed = Request.Typed();
+        var read = Read();
+        if (read is not null && Before is not null)
+        {
+            await CheckUseAsync(Before, read);
+        }
+
+        if (Form.Ok && IsNew && !await controls.AddAsync(bench.Draft.Stamp.Id, read!))
+        {
+            Form.Refuse("name", "The class has a control of that name, perhaps one no longer used.");
+        }
+
+        if (!Form.Ok)
+        {
+            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+            return Page();
+        }
+
+        if (!IsNew)
+        {
+            await controls.SaveAsync(bench.Draft.Stamp.Id, read!);
+        }
+
+        return Redirect($"/classes/{key}/controls#{read!.Key}");
+    }
+
+    private static Dictionary<string, string> Typed(Control control) => new(ScaleForm.Typed(control.Scale))
+    {
+        ["name"] = control.Name,
+        ["synonyms"] = string.Join(", ", control.Synonyms),
+        ["datum"] = control.Datum,
+        ["readingPoint"] = control.ReadingPoint,
+        ["moreDoes"] = control.MoreDoes,
+        ["when"] = Whens.First(when => when.When == control.When).Word,
+        ["builds"] = Directions.First(direction => direction.Builds == control.AsWindBuilds).Word,
+        ["helm"] = control.HelmPerUnit?.ToString(CultureInfo.InvariantCulture) ?? "",
+        ["disturbs"] = string.Join("\n", control.Disturbs.Select(coupling => $"{coupling.Control}: {coupling.Why}")),
+    };
+
+    private Control? Read()
+    {
+        var name = Text("name", "What do sailors call it?");
+        var scale = Scale.Read(Form);
+        var datum = Text("datum", "Where does the scale start?");
+        var point = Text("readingPoint", "What is read against the scale?");
+        var more = Text("moreDoes", "One sentence: what happens with more of it?");
+        var helm = Form.May("helm", typed.GetValueOrDefault("helm"), text => NumberText.Read(text).Then(read => Math.Abs(read.Number) > 20
+            ? Parsed<double>.Bad("No control turns the rudder by more than 20° a unit.")
+            : Parsed<double>.Good(read.Number)));
+        var disturbs = (typed.GetValueOrDefault("disturbs") ?? "").Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(ReadCoupling).ToList();
+        return Form.Ok
+            ? new(
+                Before?.Key ?? KeyOf(name!),
+                name!,
+                [.. typed.GetValueOrDefault("synonyms", "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)],
+                scale!,
+                datum!,
+                point!,
+                more!,
+                Whens.FirstOrDefault(when => when.Word == typed.GetValueOrDefault("when")).When,
+                Directions.FirstOrDefault(direction => direction.Word == typed.GetValueOrDefault("builds")).Builds,
+                helm)
+            {
+                Disturbs = [.. disturbs.OfType<Coupling>()],
+            }
+            : null;
+    }
+
+    private Coupling? ReadCoupling(string line)
+    {
+        var parts = line.Split(':', 2, StringSplitOptions.TrimEntries);
+        var disturbed = Class.Controls.FirstOrDefault(control => control.IsCalled(parts[0]));
+        if (disturbed is null)
+        {
+            Form.Refuse("disturbs", $"“{parts[0]}” is no control of this class. There are {string.Join(", ", Class.Controls.Select(control => control.Name))}.");
+        }
+
+        return disturbed is null ? null : new(disturbed.Key, parts.Length > 1 ? parts[1] : "");
+    }
+
+    /// <summary>Marks that are in use must mean the same on the new scale, and lie on it.</summary>
+    private async Task CheckUseAsync(Control before, Control after)
+    {
+        var use = await controls.UseAsync(bench.Draft.Stamp.Id, before.Key);
+        if (use is { Cells: > 0 } or { Logs: > 0 } or { Boats: > 0 } && !before.Scale.SameTerms(after.Scale))
+        {
+            Form.Refuse("kind", $"Its marks would lose their meaning: {use.Cells} cells, {use.Logs} logs and {use.Boats} boats have some. Take this control out of use and add the new one beside it.");
+            return;
+        }
+
+        var off = bench.Matrix.Bands.All.FirstOrDefault(band => bench.Matrix[band, before]?.Mark is { } mark && !after.Scale.Reaches(mark));
+        if (off is not null)
+        {
+            Form.Refuse("max", $"The mark of {off.Name}, {before.Scale.Show(bench.Matrix[off, before]!.Mark!.Value)}, would lie off the scale. Change that mark first.");
+        }
+    }
+
+    private string? Text(string field, string missing) => Form.Need(field, typed.GetValueOrDefault(field), missing, text => text.Trim().Length <= Control.LongestText
+        ? Parsed<string>.Good(text.Trim())
+        : Parsed<string>.Bad($"Keep it under {Control.LongestText} letters."));
+
+    private async Task<bool> LoadAsync(string key, string control)
+    {
+        if (await room.FindAsync(key) is not { } found)
+        {
+            return false;
+        }
+
+        bench = found;
+        Before = Class.Find(new(control));
+        return Before is not null || control == NewControl;
+    }
+
+    /// <summary>A key from a name: letters and digits, with hyphens between; never the address of a new control.</summary>
+    public static ControlKey KeyOf(string name)
+    {
+        var plain = new string([.. name.Normalize(NormalizationForm.FormD).Where(letter => CharUnicodeInfo.GetUnicodeCategory(letter) != UnicodeCategory.NonSpacingMark)]);
+        var key = NoLetters().Replace(plain.ToLowerInvariant(), "-").Trim('-');
+        return new(key switch { "" => "control", NewControl => "new-one", _ => key });
+    }
+
+    [GeneratedRegex("[^a-z0-9]+")]
+    private static partial Regex NoLetters();
+}
