@@ -75,7 +75,7 @@ public sealed class StoreFixture : IAsyncLifetime
         var bundle = (await Bundles.ExportAsync("quillet"))!;
         var key = "c" + Guid.NewGuid().ToString("N");
         var one = bundle.Classes[0];
-        await Bundles.ImportAsync(bundle with { Classes = [one with { Class = one.Class with { Key = key }, Logs = [] }] }, new Dictionary<string, Guid>());
+        await Bundles.ImportAsync(bundle with { Classes = [one with { Class = one.Class with { Key = key }, Boats = [], Logs = [] }] }, new Dictionary<string, Guid>());
         return (await Classes.DraftAsync(key))!;
     }
 }

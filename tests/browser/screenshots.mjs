@@ -13,7 +13,6 @@ const shots = [
   { name: "matrix-lanes", as: "tamsin", path: "/classes/quillet?cell=4.gooseneck", size: desk },
   { name: "matrix-table", as: "tamsin", path: "/classes/ferrin-16?view=table", size: desk },
   { name: "controls", as: "tamsin", path: "/classes/quillet/controls", size: desk },
-  { name: "control-editor", as: "odalys", path: "/classes/brannet/controls/vang", size: desk },
   { name: "boats", as: "tamsin", path: "/classes/quillet/boats", size: desk },
   { name: "measure-phone", as: "tamsin", path: "/classes/quillet/boats", size: phone, before: measure },
   { name: "strips", as: "tamsin", path: "/classes/quillet/strips", size: desk },

@@ -81,6 +81,7 @@ public sealed record BodyScale : Scale
 
         (Measure, Usual) = (measure, usual);
         (Min, Max, Step) = (AtReading(from), AtReading(to), step * usual.Millimetres);
+        ReadingStep = step;
     }
 
     /// <summary>What is counted.</summary>
@@ -97,6 +98,9 @@ public sealed record BodyScale : Scale
 
     /// <inheritdoc/>
     public override double Step { get; }
+
+    /// <inheritdoc/>
+    public override double ReadingStep { get; }
 
     /// <inheritdoc/>
     public override double PositionsPerUnit => Usual.Millimetres;

@@ -35,7 +35,7 @@ public abstract record Scale
     public virtual double Grain => ReadingStep;
 
     /// <summary>The step in readings.</summary>
-    public double ReadingStep => Math.Abs(ReadingAt(new(Min.Position + Step)) - ReadingAt(Min));
+    public virtual double ReadingStep => Math.Abs(ReadingAt(new(Min.Position + Step)) - ReadingAt(Min));
 
     /// <summary>True when a mark is a length from the datum, so that a tape can check it and boats can be compared.</summary>
     public bool HasLength => LengthAt(Min) is not null;

@@ -22,6 +22,7 @@ public sealed record StripScale : Scale
 
         (From, To, ZeroAt, PerNumber) = (from, to, zeroAt, perNumber);
         (Min, Max, Step) = (AtReading(from), AtReading(to), step * perNumber.Millimetres);
+        ReadingStep = step;
     }
 
     /// <summary>The first number.</summary>
@@ -44,6 +45,9 @@ public sealed record StripScale : Scale
 
     /// <inheritdoc/>
     public override double Step { get; }
+
+    /// <inheritdoc/>
+    public override double ReadingStep { get; }
 
     /// <inheritdoc/>
     public override double PositionsPerUnit => PerNumber.Millimetres;

@@ -1,0 +1,88 @@
+using System.Text;
+using System.Text.Json.Nodes;
+using Regatta.Core.Fleet;
+using Regatta.Core.Marks;
+using Regatta.Core.Tests.Evidence;
+using Regatta.Core.Tests.Marks;
+using Regatta.Formats.Bundles;
+
+namespace Regatta.Core.Tests.Formats;
+
+/// <summary>Scales, boats, couplings and retired controls in the bundle.</summary>
+public sealed class MarksBundleTests
+{
+    private static readonly DateTimeOffset Now = new(2026, 11, 23, 12, 0, 0, TimeSpan.Zero);
+
+    [Theory]
+    [MemberData(nameof(Scales.Marked), MemberType = typeof(Scales))]
+    public void A_scale_of_every_kind_survives_its_json(Scale scale)
+    {
+        var control = TestBoat.Slide with { Scale = scale, Disturbs = [new(TestBoat.Luff.Key, "it creases")] };
+        Assert.Equal(control, ControlJson.Read(ControlJson.Write(control)));
+    }
+
+    [Theory]
+    [InlineData("""{"kind":"strip","min":0,"max":8,"step":0.5}""", "pitch in mm")]
+    [InlineData("""{"kind":"strip","min":0,"max":8,"step":0.5,"pitch":0}""", "more than zero")]
+    [InlineData("""{"kind":"strip","min":8,"max":8,"step":0.5,"pitch":10}""", "highest mark above")]
+    [InlineData("""{"kind":"turns","count":3}""", "countedFrom")]
+    [InlineData("""{"kind":"holes","count":3,"countedFrom":" "}""", "end it starts from")]
+    [InlineData("""{"kind":"angle","min":0}""", "in degrees")]
+    [InlineData("""{"kind":"body","measure":"nose","min":0,"max":2,"step":1,"usual":50}""", "none of handWidth")]
+    [InlineData("""{"kind":"body","measure":"fist","min":0,"max":2,"step":1}""", "usual length")]
+    [InlineData("""{"kind":"length","unit":"ft","min":0,"max":8,"step":1}""", "decimalIn")]
+    [InlineData("""{"kind":"length","unit":"mm","min":0,"max":1e9,"step":1}""", "highest mark above")]
+    [InlineData("""{"kind":"sextant"}""", "no kind of scale")]
+    public void A_scale_that_is_none_is_refused(string scale, string says) => Refused(says, file => file["classes"]![0]!["matrix"]!["controls"]![6]!["scale"] = JsonNode.Parse(scale));
+
+    [Theory]
+    [InlineData("""[{"name":""}]""", "1 to 40 letters")]
+    [InlineData("""[{"name":"Teasel"},{"name":"TEASEL"}]""", "Two boats")]
+    [InlineData("""[{"name":"Teasel","measured":{"keel":[[1,2]]}}]""", "no such control")]
+    [InlineData("""[{"name":"Teasel","measured":{"gooseneck":[[1,2,3]]}}]""", "a reading and a length")]
+    [InlineData("""[{"name":"Teasel","measured":{"gooseneck":[[1,1e12]]}}]""", "a reading and a length")]
+    public void A_boat_that_is_none_is_refused(string boats, string says) => Refused(says, file =>
+    {
+        file["classes"]![0]!["boats"] = JsonNode.Parse(boats);
+        file["classes"]![0]!["logs"] = new JsonArray();
+    });
+
+    [Fact]
+    public void A_boat_measured_ten_thousand_times_is_refused() => Refused("10000 measured pairs", file =>
+        file["classes"]![0]!["boats"]![0]!["measured"] = new JsonObject { ["gooseneck"] = new JsonArray([.. Enumerable.Range(0, 10_000).Select(at => (JsonNode)new JsonArray(at, at))]) });
+
+    [Fact]
+    public void A_log_of_an_unknown_boat_a_coupling_with_nothing_and_a_control_both_used_and_retired_are_refused()
+    {
+        Refused("no such boat", file => file["classes"]![0]!["logs"]![0]!["boat"] = "Nobody’s");
+        Refused("Gooseneck disturbs “keel”", file => file["classes"]![0]!["matrix"]!["controls"]![1]!["disturbs"] = JsonNode.Parse("""[{"control":"keel","why":"it is heavy"}]"""));
+        Refused("in use and retired at once", file => file["classes"]![0]!["retired"] = new JsonArray(file["classes"]![0]!["matrix"]!["controls"]![1]!.DeepClone()));
+    }
+
+    [Fact]
+    public void Logs_with_marks_of_a_retired_control_come_in()
+    {
+        var file = Demo();
+        var matrix = file["classes"]![0]!["matrix"]!;
+        file["classes"]![0]!["retired"] = new JsonArray(matrix["controls"]![3]!.DeepClone());
+        var key = matrix["controls"]![3]!["key"]!.GetValue<string>();
+        matrix["controls"]!.AsArray().RemoveAt(3);
+        matrix["cells"] = new JsonArray([.. matrix["cells"]!.AsArray().Where(cell => cell!["control"]!.GetValue<string>() != key).Select(cell => cell!.DeepClone())]);
+        var quillet = Read(file).Bundle!.Classes[0];
+        Assert.Equal(key, Assert.Single(quillet.Class.Retired).Key.Name);
+        Assert.All(quillet.Logs, log => Assert.Contains(new ControlKey(key), log.Log.Marks.Keys));
+    }
+
+    private static void Refused(string says, Action<JsonNode> spoil)
+    {
+        var file = Demo();
+        spoil(file);
+        var reading = Read(file);
+        Assert.Null(reading.Bundle);
+        Assert.Contains(reading.Problems, problem => problem.What.Contains(says, StringComparison.Ordinal) && problem.Where.StartsWith("classes[0]", StringComparison.Ordinal));
+    }
+
+    private static JsonNode Demo() => JsonNode.Parse(File.ReadAllText("Data/club.json"))!;
+
+    private static BundleReading Read(JsonNode file) => BundleReader.Read(Encoding.UTF8.GetBytes(file.ToJsonString()), Now);
+}
