@@ -124,7 +124,8 @@ public sealed record StripSheet(Paper Paper, string Title, IReadOnlyList<SheetPa
         private string Name()
         {
             var tape = ControlSurvey.TapeUnit(Scale);
-            var where = Strip.From == 0 ? $"lay the datum line on {Strip.Control.Datum}" : $"lay its left end {tape.Show(Length.FromMillimetres(Strip.From))} from {Strip.Control.Datum}";
+            var where = Number > 0 ? $"lay join {(char)('A' + Number - 1)} on join {(char)('A' + Number - 1)}"
+                : Strip.From == 0 ? $"lay the datum line on {Strip.Control.Datum}" : $"lay its left end {tape.Show(Length.FromMillimetres(Strip.From))} from {Strip.Control.Datum}";
             return $"{Strip.Control.Name}{(Count > 1 ? $", piece {Number + 1} of {Count}" : "")}: {where}; read at {Strip.Control.ReadingPoint}";
         }
 
@@ -132,15 +133,24 @@ public sealed record StripSheet(Paper Paper, string Title, IReadOnlyList<SheetPa
             ? [new SheetLine(x(From), y - 1, x(From), bottom + 1, Ink.Bold), new SheetText(x(From) + 0.8, bottom - 9, Strip.From == 0 ? "datum" : "lay here", 2.4)]
             : [];
 
-        /// <summary>The marks of the bands: a tinted box as wide as the tolerance, a line at the mark, the bands' names where they do not run into each other.</summary>
+        /// <summary>The marks of the bands: tinted boxes as wide as the tolerance, over them a line at each mark and the bands' names where they do not run into each other.</summary>
         private IEnumerable<SheetShape> Labels(Func<double, double> x, double y)
+        {
+            var marks = Strip.Marks.Where(mark => mark.At >= From - 1e-6 && mark.At <= To + 1e-6).OrderBy(mark => mark.At).ToList();
+            var tints = marks.Select(mark =>
+            {
+                var (low, high) = (Math.Max(From, mark.At - Math.Max(mark.Tolerance, 0.8)), Math.Min(To, mark.At + Math.Max(mark.Tolerance, 0.8)));
+                return new SheetTint(x(low), y, high - low, LabelRows * LabelRow, mark.Depth);
+            });
+            return [.. tints, .. Names(x, y, marks)];
+        }
+
+        private static IEnumerable<SheetShape> Names(Func<double, double> x, double y, IEnumerable<StripMark> marks)
         {
             var taken = new double[LabelRows];
             Array.Fill(taken, double.NegativeInfinity);
-            foreach (var mark in Strip.Marks.Where(mark => mark.At >= From - 1e-6 && mark.At <= To + 1e-6).OrderBy(mark => mark.At))
+            foreach (var mark in marks)
             {
-                var (low, high) = (Math.Max(From, mark.At - Math.Max(mark.Tolerance, 0.8)), Math.Min(To, mark.At + Math.Max(mark.Tolerance, 0.8)));
-                yield return new SheetTint(x(low), y, high - low, LabelRows * LabelRow, mark.Depth);
                 yield return new SheetLine(x(mark.At), y, x(mark.At), y + (LabelRows * LabelRow), Ink.Fine);
                 var row = Array.FindIndex(taken, end => end <= x(mark.At));
                 var at = row < 0 ? LabelRows - 1 : row;
