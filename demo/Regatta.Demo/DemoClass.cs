@@ -26,6 +26,9 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
     /// <summary>Scales the club measured for itself.</summary>
     public Dictionary<string, ScaleDocument> Scales { get; init; } = [];
 
+    /// <summary>How the club reads this class's card for other crews.</summary>
+    public CrewDocument? Crew { get; init; }
+
     public required Row[] Rows { get; init; }
 
     public required Publication[] Published { get; init; }
@@ -45,6 +48,7 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
             Key = Key,
             Name = Name,
             About = About,
+            Crew = Crew,
             Matrix = Matrix(bands, controls, Rows),
             Boats = [.. Boats.Select(boat => Boat(boat, controls))],
             Versions = [.. Published.Select((version, at) => new VersionDocument(

@@ -11,6 +11,7 @@ internal static class DemoFleet
     {
         LogsASeason = 42,
         Scales = new() { ["gooseneck"] = Inches(15, 28, 0.5) },
+        Crew = new(75, 20, 1.1, 3),
         Rows =
         [
             new("halyard-point", "68", "68", "67 1/2", "66", "64", "63"),
@@ -38,6 +39,7 @@ internal static class DemoFleet
         new(At: 2.6, ReferenceKnots: 12, PerKnot: -0.22, PerHeelDegree: 0.08, Effects: new() { ["rake"] = (-1.1, 4, 1) }))
     {
         LogsASeason = 42,
+        Crew = new(140, 180, 1.6, 2),
         Rows =
         [
             new("rake", "6", "5", "4", "4", "2"),
@@ -65,6 +67,7 @@ internal static class DemoFleet
         "una-rig", "brannet", "Brannet", "One person, one sail on an unstayed mast, a pivoting board.", "Noor Casterly",
         new(At: 3.4, ReferenceKnots: 11, PerKnot: 0.2, PerHeelDegree: 0.16, Effects: new() { ["mast-step"] = (1.0, 3, 1), ["board"] = (-0.07, 5, 1) }))
     {
+        Crew = new(78, 30, 1.2, 3),
         Rows =
         [
             new("mast-step", "3", "3", "3", "2", "2", "2"),
@@ -91,6 +94,7 @@ internal static class DemoFleet
         "sloop-dinghy", "tandry", "Tandry", "Two people, main and jib, stayed mast, pivoting centreboard.", "Ewan Tidewell",
         new(At: 3.0, ReferenceKnots: 12, PerKnot: 0.18, PerHeelDegree: 0.15, Effects: new() { ["shroud-plate"] = (-0.7, 5, 1), ["centreboard"] = (-0.08, 5, 1) }))
     {
+        Crew = new(150, 60, 1.3, 3),
         Rows =
         [
             new("shroud-plate", "7", "7", "6", "5", "4", "3"),
@@ -193,6 +197,7 @@ internal static class DemoFleet
         new(At: 0, ReferenceKnots: 16, PerKnot: 0.05, PerHeelDegree: 0, Effects: []))
     {
         Scales = new() { ["sail"] = new("stops", Stops: ["7.2 m²", "5.8 m²", "4.7 m²"]) },
+        Crew = new(Offsets: [new(0, 65, "downhaul", 1), new(85, 200, "downhaul", -1), new(85, 200, "outhaul", -1)]),
         Rows =
         [
             new("sail", "7.2 m²", "7.2 m²", "5.8 m²", "5.8 m²", "4.7 m²"),

@@ -67,8 +67,8 @@ public sealed class Bundles(NpgsqlDataSource database, Classes classes, Boats bo
         var (boatClass, draft, fleet, published, sessions) = bundled;
         var id = await connection.ExecuteScalarAsync<long?>(
             """
-            insert into boat_classes (key, name, family, about, mode, helm_target, helm_tolerance, reference_wind, helm_per_heel, cautions, checks)
-            values (@Key, @Name, @Family, @About, @Mode, @Target, @Tolerance, @Reference, @PerHeelDegree, @Cautions, @Checks)
+            insert into boat_classes (key, name, family, about, mode, helm_target, helm_tolerance, reference_wind, helm_per_heel, cautions, checks, wind_height, crew)
+            values (@Key, @Name, @Family, @About, @Mode, @Target, @Tolerance, @Reference, @PerHeelDegree, @Cautions, @Checks, @WindHeight, @Crew::jsonb)
             on conflict (key) do nothing returning id
             """,
             new
@@ -84,6 +84,8 @@ public sealed class Bundles(NpgsqlDataSource database, Classes classes, Boats bo
                 boatClass.Helm.PerHeelDegree,
                 Cautions = boatClass.Cautions.ToArray(),
                 Checks = boatClass.Checks.ToArray(),
+                WindHeight = boatClass.WindHeight.Metres,
+                Crew = CrewJson.Write(boatClass.Crew),
             },
             transaction);
         if (id is not { } classId)

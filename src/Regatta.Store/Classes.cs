@@ -1,5 +1,6 @@
 using Dapper;
 using Npgsql;
+using Regatta.Core.Crew;
 using Regatta.Core.Fleet;
 using Regatta.Core.Matrices;
 using Regatta.Core.Units;
@@ -29,6 +30,14 @@ public sealed class Classes(NpgsqlDataSource database)
         await using var connection = await database.OpenConnectionAsync();
         return await connection.QuerySingleOrDefaultAsync<ClassStamp>(
             "select id, matrix_revision, log_revision from boat_classes where key = @key", new { key });
+    }
+
+    /// <summary>The keys and stamps of all classes, by name.</summary>
+    public async Task<IReadOnlyList<(string Key, ClassStamp Stamp)>> StampsAsync()
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return [.. (await connection.QueryAsync<(string Key, long Id, long MatrixRevision, long LogRevision)>("select key, id, matrix_revision, log_revision from boat_classes order by name"))
+            .Select(row => (row.Key, new ClassStamp(row.Id, row.MatrixRevision, row.LogRevision)))];
     }
 
     /// <summary>How many classes there are.</summary>
@@ -62,7 +71,7 @@ public sealed class Classes(NpgsqlDataSource database)
         await using var connection = await database.OpenConnectionAsync();
         await using var rows = await connection.QueryMultipleAsync(
             """
-            select id, matrix_revision, log_revision, key, name, family, about, mode, helm_target, helm_tolerance, reference_wind, helm_per_heel, cautions, checks
+            select id, matrix_revision, log_revision, key, name, family, about, mode, helm_target, helm_tolerance, reference_wind, helm_per_heel, cautions, checks, wind_height, crew
               from boat_classes where key = @key;
             select k.definition, k.retired from controls k join boat_classes c on c.id = k.class_id where c.key = @key order by k.position;
             select b.number, b.name, b.low, b.high from bands b join boat_classes c on c.id = b.class_id where c.key = @key;
@@ -83,6 +92,15 @@ public sealed class Classes(NpgsqlDataSource database)
         return new(new(row.Id, row.MatrixRevision, row.LogRevision), row.ToClass(controls, [.. all[true]]), new(bands, controls, filled), cells);
     }
 
+    /// <summary>Writes the height a class's bands are meant at, and how it reads its card for other crews.</summary>
+    public async Task SaveCrewAsync(long classId, Length windHeight, CrewReading crew)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync(
+            "update boat_classes set wind_height = @Metres, crew = @crew::jsonb, matrix_revision = matrix_revision + 1 where id = @classId",
+            new { classId, windHeight.Metres, crew = CrewJson.Write(crew) });
+    }
+
     /// <summary>Writes new edges and names for all bands of a class at once; the bands keep their cells.</summary>
     public async Task SaveBandsAsync(long classId, WindBands bands)
     {
@@ -99,7 +117,7 @@ public sealed class Classes(NpgsqlDataSource database)
     [method: ExplicitConstructor]
     private sealed record ClassRow(
         long Id, long MatrixRevision, long LogRevision, string Key, string Name, string Family, string About, string Mode,
-        double HelmTarget, double HelmTolerance, double ReferenceWind, double HelmPerHeel, string[] Cautions, string[] Checks)
+        double HelmTarget, double HelmTolerance, double ReferenceWind, double HelmPerHeel, string[] Cautions, string[] Checks, double WindHeight, string? Crew)
     {
         public BoatClass ToClass(IReadOnlyList<Control> controls, IReadOnlyList<Control> retired) => new(
             Key, Name, Family, About, Mode,
@@ -109,6 +127,8 @@ public sealed class Classes(NpgsqlDataSource database)
         {
             Checks = this.Checks,
             Retired = retired,
+            WindHeight = Length.FromMetres(this.WindHeight),
+            Crew = CrewJson.Read(this.Crew),
         };
     }
 

@@ -6,6 +6,7 @@ using Regatta.Store;
 using Regatta.Web;
 using Regatta.Web.Access;
 using Regatta.Web.Benches;
+using Regatta.Web.Station;
 using Serilog;
 
 var builder = WebApplication.CreateBuilder(args);
@@ -16,9 +17,10 @@ builder.Services.AddSingleton(settings);
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddSingleton(_ => Database.Connect(settings.Database));
 builder.Services.AddSingleton<Classes>().AddSingleton<Cells>().AddSingleton<Versions>().AddSingleton<ShareLinks>().AddSingleton<Logs>();
-builder.Services.AddSingleton<Controls>().AddSingleton<Boats>().AddSingleton<ReadingRoom>();
+builder.Services.AddSingleton<Controls>().AddSingleton<Boats>().AddSingleton<ReadingRoom>().AddSingleton<Crews>();
 builder.Services.AddSingleton<Decisions>().AddSingleton<People>().AddSingleton<Bundles>();
 builder.Services.AddSingleton<BenchRoom>().AddSingleton<ClubClock>().AddScoped<DemoLoader>().AddScoped<Reader>();
+builder.Services.AddSingleton(StationSettings.From(builder.Configuration)).AddSingleton<WindLog>().AddSingleton<StationDesk>().AddHostedService<StationReader>();
 builder.Services.AddHttpContextAccessor();
 
 builder.Services.AddRegattaSignIn();
@@ -46,6 +48,7 @@ app.UseAuthentication();
 app.UseAuthorization();
 app.MapStaticAssets().AllowAnonymous();
 app.MapRazorPages().WithStaticAssets();
+app.MapBoardStream();
 
 await Database.AloneAsync(settings.Database, async () =>
 {

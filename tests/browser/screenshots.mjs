@@ -9,6 +9,8 @@ const desk = { width: 1280, height: 800 };
 const phone = { width: 360, height: 740 };
 
 const shots = [
+  { name: "today", as: "odalys", path: "/today", size: desk },
+  { name: "today-phone", as: "priya", path: "/today?wind=18", size: phone },
   { name: "fleet", as: "odalys", path: "/", size: desk },
   { name: "matrix-lanes", as: "tamsin", path: "/classes/quillet?cell=4.gooseneck", size: desk },
   { name: "matrix-table", as: "tamsin", path: "/classes/ferrin-16?view=table", size: desk },

@@ -1,3 +1,4 @@
+using Regatta.Core.Crew;
 using Regatta.Core.Units;
 
 namespace Regatta.Core.Fleet;
@@ -23,6 +24,15 @@ public sealed record BoatClass(
 {
     /// <summary>The class's own checks on the water, beside the helm check all classes share.</summary>
     public IReadOnlyList<string> Checks { get; init; } = [];
+
+    /// <summary>The height bands are meant at where nobody said: about the boom of a dinghy, or a hand held up (ours).</summary>
+    public static readonly Length UsualWindHeight = Length.FromMetres(3);
+
+    /// <summary>The height above the water the class's bands are meant at.</summary>
+    public Length WindHeight { get; init; } = UsualWindHeight;
+
+    /// <summary>How the card is read for crews lighter or heavier than the one it was tuned with.</summary>
+    public CrewReading Crew { get; init; } = CrewReading.None;
 
     /// <summary>Controls the class no longer uses. Logs that have marks for them stay readable.</summary>
     public IReadOnlyList<Control> Retired { get; init; } = [];

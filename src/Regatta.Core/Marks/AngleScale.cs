@@ -13,7 +13,7 @@ public sealed record AngleScale : Scale
     public AngleScale(Angle min, Angle max, Angle step)
     {
         Check(min.Degrees, max.Degrees, step.Degrees, "An angle");
-        (Min, Max, Step) = (new(Tidy(min.Degrees)), new(Tidy(max.Degrees)), Tidy(step.Degrees));
+        (Min, Max, Step) = (new(min.Degrees), new(max.Degrees), step.Degrees);
     }
 
     /// <inheritdoc/>
@@ -47,7 +47,4 @@ public sealed record AngleScale : Scale
 
     /// <inheritdoc/>
     public override bool SameTerms(Scale other) => other is AngleScale;
-
-    /// <summary>Radians leave a trace in the last digits of whole degrees.</summary>
-    private static double Tidy(double degrees) => Math.Round(degrees, 9);
 }

@@ -42,10 +42,17 @@ public sealed record ClassDocument(
     IReadOnlyList<string> Cautions,
     MatrixDocument Matrix,
     IReadOnlyList<string>? Checks = null,
+    double? WindHeight = null,
+    CrewDocument? Crew = null,
     IReadOnlyList<ControlDocument>? Retired = null,
     IReadOnlyList<BoatDocument>? Boats = null,
     IReadOnlyList<VersionDocument>? Versions = null,
     IReadOnlyList<LogDocument>? Logs = null);
+
+/// <summary>A rule of effective wind, or a table of offsets; masses in kg, the hull's part in kg·m, the arm in m.</summary>
+public sealed record CrewDocument(double? Reference = null, double? Hull = null, double? Arm = null, int? FromBand = null, IReadOnlyList<CrewOffsetDocument>? Offsets = null);
+
+public sealed record CrewOffsetDocument(double From, double To, string Control, int Steps);
 
 /// <summary>A boat; for each control the measured pairs, each a reading and the length in mm.</summary>
 public sealed record BoatDocument(string Name, string? Note = null, IReadOnlyDictionary<string, IReadOnlyList<IReadOnlyList<double>>>? Measured = null);

@@ -2,6 +2,7 @@ using System.Text.Json;
 using Regatta.Core.Fleet;
 using Regatta.Core.Matrices;
 using Regatta.Core.Units;
+using Regatta.Core.Wind;
 
 namespace Regatta.Formats.Bundles;
 
@@ -107,6 +108,14 @@ public static class BundleReader
 
         var retired = MatrixJson.ReadControls(document.Retired ?? []);
         var boats = BoatJson.FromDocuments(document.Boats ?? [], [.. draft.Value.Controls, .. retired.Ok ? retired.Value : []]);
+        var crew = CrewJson.FromDocument(document.Crew);
+        var height = document.WindHeight ?? BoatClass.UsualWindHeight.Metres;
+        if (!crew.Ok || !(height >= WindProfile.Heights.Lowest.Metres && height <= WindProfile.Heights.Highest.Metres))
+        {
+            problems.Add(new($"{where}.{(crew.Ok ? "windHeight" : "crew")}", crew.Problem ?? "A wind is measured between 0.1 and 60 m above the water."));
+            return null;
+        }
+
         var wrong = retired.Problem ?? boats.Problem ?? Stranger(draft.Value.Controls, retired.Ok ? retired.Value : []);
         if (wrong is not null)
         {
@@ -126,6 +135,8 @@ public static class BundleReader
         {
             Checks = document.Checks ?? [],
             Retired = retired.Value,
+            WindHeight = Length.FromMetres(height),
+            Crew = crew.Value,
         };
         return new(boatClass, draft.Value, boats.Value, ReadVersions(document, where, problems), ReadLogs(document, where, boatClass, boats.Value, now, problems));
     }

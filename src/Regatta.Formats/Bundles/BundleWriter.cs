@@ -31,6 +31,8 @@ public static class BundleWriter
             boatClass.Cautions,
             MatrixJson.ToDocument(draft),
             boatClass.Checks.Count > 0 ? boatClass.Checks : null,
+            boatClass.WindHeight.Metres,
+            CrewJson.ToDocument(boatClass.Crew),
             boatClass.Retired.Count > 0 ? [.. boatClass.Retired.Select(ControlJson.ToDocument)] : null,
             boats.Count > 0 ? [.. boats.Select(BoatJson.ToDocument)] : null,
             versions.Count > 0 ? [.. versions.Select(version => new VersionDocument(version.Number, version.At, version.By, version.Reason, MatrixJson.ToDocument(version.Matrix)))] : null,

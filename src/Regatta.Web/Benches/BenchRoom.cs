@@ -8,14 +8,23 @@ public sealed class BenchRoom(Classes classes, Versions versions, Decisions deci
 {
     private readonly ConcurrentDictionary<string, (ClassStamp Stamp, DateOnly Day, Bench Bench)> kept = new();
 
-    /// <summary>The bench of a class as it stands now, or null when there is no such class.</summary>
-    public async Task<Bench?> FindAsync(string key)
+    /// <summary>The benches of all classes by name, for one query while nothing changed.</summary>
+    public async Task<IReadOnlyList<Bench>> AllAsync()
     {
-        if (await classes.StampAsync(key) is not { } stamp)
+        var all = new List<Bench>();
+        foreach (var (key, stamp) in await classes.StampsAsync())
         {
-            return null;
+            all.Add(await FindAsync(key, stamp));
         }
 
+        return all;
+    }
+
+    /// <summary>The bench of a class as it stands now, or null when there is no such class.</summary>
+    public async Task<Bench?> FindAsync(string key) => await classes.StampAsync(key) is { } stamp ? await FindAsync(key, stamp) : null;
+
+    private async Task<Bench> FindAsync(string key, ClassStamp stamp)
+    {
         var today = DateOnly.FromDateTime(clock.GetUtcNow().UtcDateTime);
         if (kept.TryGetValue(key, out var found) && found.Stamp == stamp && found.Day == today)
         {

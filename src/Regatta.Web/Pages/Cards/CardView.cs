@@ -9,18 +9,36 @@ using Regatta.Web.Drawings;
 namespace Regatta.Web.Pages.Cards;
 
 /// <summary>A published card for one wind, as a member or somebody with the link reads it. Names nobody.</summary>
-public sealed record CardView(BoatClass Class, PublishedMatrix Version, Speed Wind, string Path, BoatChoice Choice)
+public sealed record CardView(BoatClass Class, PublishedMatrix Version, Speed Wind, string Path, BoatChoice Choice, Mass? Crew)
 {
     /// <summary>The ruler on a phone's width.</summary>
     public const double RulerWidth = 360;
 
-    public Card Card { get; } = Card.For(Choice.Readings.AsRead(Version.Matrix), Wind);
+    public Card Card { get; } = Class.Crew.For(Wind, Crew, Version.Matrix) is var read ? Card.For(Choice.Readings.AsRead(read.Matrix), read.Wind) : null!;
+
+    /// <summary>What the reader's crew makes of it, in a sentence; null when their card is the class's.</summary>
+    public string? CrewSentence(Func<Speed, string> show, MassUnit unit)
+    {
+        if (Crew is not { } crew || !Class.Crew.Matters)
+        {
+            return null;
+        }
+
+        var own = $"At {NumberText.Plain(crew.In(unit), 0)} {unit.Symbol()} ";
+        return Class.Crew.Rule is { } rule
+            ? show(rule.Effective(Wind, crew, Version.Matrix.Bands)) == show(Wind)
+                ? own + $"you sail {show(Wind)} as the card’s own."
+                : own + $"you sail {show(Wind)} as the card’s {show(rule.Effective(Wind, crew, Version.Matrix.Bands))}."
+            : Class.Crew.Offsets.Where(offset => offset.HoldsFor(crew)).ToList() is { Count: > 0 } offsets
+                ? own + string.Join(", ", offsets.Select(offset => $"{Class.Find(offset.Control)?.Name.ToLowerInvariant() ?? offset.Control.Name} {NumberText.Signed(offset.Steps, 0)} {(Math.Abs(offset.Steps) == 1 ? "step" : "steps")}")) + ", as shown."
+                : own + "you set the card as it stands.";
+    }
 
     public WindRuler Ruler { get; } = new(8, RulerWidth - 8, Version.Matrix.Bands);
 
     /// <summary>Takes the wind from the address, or the middle of what the class sails in; never refuses a reader their card.</summary>
-    public static CardView Of(BoatClass boatClass, PublishedMatrix version, string? wind, SpeedUnit unit, string path, BoatChoice choice) =>
-        new(boatClass, version, wind is not null && WindRange.ReadSpeed(wind, unit) is { Ok: true } read ? read.Value : boatClass.Helm.ReferenceWind, path, choice);
+    public static CardView Of(BoatClass boatClass, PublishedMatrix version, string? wind, SpeedUnit unit, string path, BoatChoice choice, Mass? crew, Speed? now) =>
+        new(boatClass, version, wind is not null && WindRange.ReadSpeed(wind, unit) is { Ok: true } read ? read.Value : now ?? boatClass.Helm.ReferenceWind, path, choice, crew);
 
     /// <summary>The address of this card at a wind.</summary>
     public string At(Speed wind, SpeedUnit unit) => $"{Path}?wind={NumberText.Plain(wind.In(unit), 1)}&unit={Uri.EscapeDataString(unit.Symbol())}{(Choice.Boats.Count > 0 ? "&boat=" + Choice.InAddress : "")}";

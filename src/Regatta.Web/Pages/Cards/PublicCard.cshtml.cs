@@ -4,12 +4,13 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using Regatta.Core.Fleet;
 using Regatta.Store;
 using Regatta.Web.Benches;
+using Regatta.Web.Station;
 
 namespace Regatta.Web.Pages.Cards;
 
 /// <summary>The published card of a class, for anybody who has an unguessable link to it. Names nobody.</summary>
 [AllowAnonymous]
-public sealed class PublicCardModel(ShareLinks links, BenchRoom room, Reader reader) : PageModel
+public sealed class PublicCardModel(ShareLinks links, BenchRoom room, StationDesk desk, TimeProvider clock, Reader reader) : PageModel
 {
     public CardView? Card { get; private set; }
 
@@ -21,7 +22,7 @@ public sealed class PublicCardModel(ShareLinks links, BenchRoom room, Reader rea
         Withdrawn = shared?.Withdrawn == true;
         if (shared is { Withdrawn: false } && await room.FindAsync(shared.ClassKey) is { Newest: { } newest } bench)
         {
-            Card = CardView.Of(bench.Class, newest, wind, reader.Wind, $"/c/{token}", new([], Readings.OfTheClass));
+            Card = CardView.Of(bench.Class, newest, wind, reader.Wind, $"/c/{token}", new([], Readings.OfTheClass), null, desk.At(bench.Class.WindHeight, clock.GetUtcNow()));
             return Page();
         }
 

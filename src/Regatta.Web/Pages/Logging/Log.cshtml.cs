@@ -15,7 +15,7 @@ namespace Regatta.Web.Pages.Logging;
 
 /// <summary>Logs a session, prefilled from the card; for members.</summary>
 [Authorize(Policies.Member)]
-public sealed class LogModel(BenchRoom room, ReadingRoom readings, Logs logs, ClubClock clock, Reader reader) : PageModel
+public sealed class LogModel(BenchRoom room, ReadingRoom readings, Crews crews, Logs logs, ClubClock clock, Reader reader) : PageModel
 {
     private Bench bench = null!;
 
@@ -46,8 +46,8 @@ public sealed class LogModel(BenchRoom room, ReadingRoom readings, Logs logs, Cl
 
         if (Version is { } version)
         {
-            var lastMass = (await logs.OwnAsync(User.Id())).FirstOrDefault(log => log.ClassKey == key && log.Log.CrewMass is not null)?.Log.CrewMass;
-            Form = LogForm.Prefilled(version.Matrix, Band, version.Number, reader.Wind, await clock.FieldAsync(clock.Now), lastMass, reader.Mass, Choice);
+            var own = await crews.OwnAsync(User.Id(), bench.Draft.Stamp.Id);
+            Form = LogForm.Prefilled(version.Matrix, Band, version.Number, reader.Wind, await clock.FieldAsync(clock.Now), own?.Mass, reader.Mass, Choice);
         }
 
         return Page();

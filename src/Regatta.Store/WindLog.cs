@@ -1,0 +1,83 @@
+using Dapper;
+using Npgsql;
+using Regatta.Core.Station;
+using Regatta.Core.Units;
+
+namespace Regatta.Store;
+
+/// <summary>What the wind station said: a day of seconds, and ten-minute blocks for good.</summary>
+public sealed class WindLog(NpgsqlDataSource database)
+{
+    /// <summary>Adds samples; a second that is there already stays as it is.</summary>
+    public async Task AppendAsync(IReadOnlyList<WindSample> samples)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync(
+            "insert into wind_samples (at, speed, direction) select * from unnest(@at, @speed, @direction) on conflict do nothing",
+            new
+            {
+                at = samples.Select(sample => sample.At.UtcDateTime).ToArray(),
+                speed = samples.Select(sample => sample.Speed.MetresPerSecond).ToArray(),
+                direction = samples.Select(sample => sample.From?.Degrees).ToArray(),
+            });
+    }
+
+    /// <summary>Keeps the summary of a block; one told again after a restart replaces what stood on fewer samples.</summary>
+    public async Task KeepAsync(WindSummary block)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync(
+            """
+            insert into wind_blocks (from_at, to_at, mean, gust, lull, direction, spread, samples)
+            values (@from, @to, @Mean, @Gust, @Lull, @Direction, @Spread, @Samples)
+            on conflict (from_at) do update set to_at = excluded.to_at, mean = excluded.mean, gust = excluded.gust, lull = excluded.lull,
+              direction = excluded.direction, spread = excluded.spread, samples = excluded.samples
+            where excluded.samples > wind_blocks.samples
+            """,
+            new
+            {
+                from = WindSummary.BlockOf(block.From).UtcDateTime,
+                to = block.To.UtcDateTime,
+                Mean = block.Mean.MetresPerSecond,
+                Gust = block.Gust.MetresPerSecond,
+                Lull = block.Lull.MetresPerSecond,
+                Direction = block.Direction?.Degrees,
+                Spread = block.Spread?.Degrees,
+                block.Samples,
+            });
+    }
+
+    /// <summary>The blocks from a time on, oldest first.</summary>
+    public async Task<IReadOnlyList<WindSummary>> BlocksAsync(DateTimeOffset since, DateTimeOffset until)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return [.. (await connection.QueryAsync<BlockRow>(
+            "select from_at, to_at, mean, gust, lull, direction, spread, samples from wind_blocks where from_at >= @since and from_at < @until order by from_at",
+            new { since = since.UtcDateTime, until = until.UtcDateTime })).Select(row => row.ToSummary())];
+    }
+
+    /// <summary>The samples from a time on, oldest first.</summary>
+    public async Task<IReadOnlyList<WindSample>> SamplesAsync(DateTimeOffset since)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return [.. (await connection.QueryAsync<SampleRow>("select at, speed, direction from wind_samples where at >= @since order by at", new { since = since.UtcDateTime }))
+            .Select(row => new WindSample(row.At, Speed.FromMetresPerSecond(row.Speed), AsAngle(row.Direction)))];
+    }
+
+    /// <summary>Forgets samples from before a time; their blocks stay.</summary>
+    public async Task ForgetAsync(DateTimeOffset before)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync("delete from wind_samples where at < @before", new { before = before.UtcDateTime });
+    }
+
+    private static Angle? AsAngle(double? degrees) => degrees is { } known ? Angle.FromDegrees(known) : null;
+
+    private sealed record SampleRow(DateTimeOffset At, double Speed, double? Direction);
+
+    private sealed record BlockRow(DateTimeOffset FromAt, DateTimeOffset ToAt, double Mean, double Gust, double Lull, double? Direction, double? Spread, int Samples)
+    {
+        public WindSummary ToSummary() => new(
+            FromAt, ToAt, Speed.FromMetresPerSecond(Mean), Speed.FromMetresPerSecond(Gust), Speed.FromMetresPerSecond(Lull), AsAngle(Direction), AsAngle(Spread), Samples);
+    }
+}

@@ -1,0 +1,225 @@
+using System.Net.Sockets;
+using Npgsql;
+using Regatta.Core.Station;
+using Regatta.Formats.Nmea;
+using Regatta.Store;
+
+namespace Regatta.Web.Station;
+
+/// <summary>Listens to the wind station for as long as the app runs: comes back after a lost line, keeps what it heard, and goes on hearing while the database is away.</summary>
+public sealed class StationReader(StationSettings settings, StationDesk desk, WindLog log, TimeProvider time, ILogger<StationReader> journal) : BackgroundService
+{
+    /// <summary>While the database is away so many samples wait; older ones are lost, and counted.</summary>
+    public const int MostWaiting = 4 * 3600;
+
+    private static readonly TimeSpan Beat = TimeSpan.FromSeconds(2);
+    private static readonly TimeSpan FirstPause = TimeSpan.FromSeconds(1);
+    private static readonly TimeSpan LongestPause = TimeSpan.FromSeconds(30);
+
+    /// <summary>A line that says nothing for so long is opened anew.</summary>
+    private static readonly TimeSpan Deaf = TimeSpan.FromSeconds(30);
+
+    private readonly Lock padlock = new();
+    private readonly WindWatch watch = new();
+    private readonly StationStream stream = new(settings.ByItsClock);
+    private readonly Queue<WindSample> waiting = new();
+    private readonly Queue<WindSummary> ended = new();
+    private DateTimeOffset arrivedAt;
+    private DateTimeOffset forgotAt;
+    private bool connected;
+    private long lost;
+
+    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
+    {
+        if (settings.Host is null)
+        {
+            return;
+        }
+
+        await Task.WhenAll(ListenAsync(stoppingToken), KeepAsync(stoppingToken));
+    }
+
+    private async Task ListenAsync(CancellationToken stop)
+    {
+        var pause = FirstPause;
+        while (!stop.IsCancellationRequested)
+        {
+            try
+            {
+                using var client = new TcpClient();
+                await client.ConnectAsync(settings.Host!, settings.Port, stop);
+                connected = true;
+                pause = FirstPause;
+                await HearAsync(client.GetStream(), stop);
+            }
+            catch (Exception broken) when (broken is SocketException or IOException or TimeoutException)
+            {
+                journal.LogInformation("The wind station is away ({Reason}); asking again in {Seconds} s.", broken.Message, pause.TotalSeconds);
+            }
+            catch (OperationCanceledException)
+            {
+                return;
+            }
+
+            connected = false;
+            lock (padlock)
+            {
+                stream.Cut();
+            }
+
+            await Task.Delay(pause, time, stop).ContinueWith(_ => { }, CancellationToken.None);
+            pause = TimeSpan.FromTicks(Math.Min(LongestPause.Ticks, pause.Ticks * 2));
+        }
+    }
+
+    private async Task HearAsync(NetworkStream line, CancellationToken stop)
+    {
+        var bytes = new byte[16 * 1024];
+        while (true)
+        {
+            using var patience = CancellationTokenSource.CreateLinkedTokenSource(stop);
+            patience.CancelAfter(Deaf);
+            int heard;
+            try
+            {
+                heard = await line.ReadAsync(bytes, patience.Token);
+            }
+            catch (OperationCanceledException) when (!stop.IsCancellationRequested)
+            {
+                throw new TimeoutException("it says nothing");
+            }
+
+            if (heard == 0)
+            {
+                throw new IOException("it hung up");
+            }
+
+            lock (padlock)
+            {
+                Take(stream.Take(bytes.AsSpan(0, heard), time.GetUtcNow()));
+            }
+        }
+    }
+
+    private void Take(IReadOnlyList<WindSample> samples)
+    {
+        foreach (var sample in samples)
+        {
+            var (believed, block) = watch.Take(sample);
+            foreach (var one in believed)
+            {
+                waiting.Enqueue(one);
+                arrivedAt = time.GetUtcNow();
+            }
+
+            if (block is not null)
+            {
+                ended.Enqueue(block);
+            }
+        }
+
+        while (waiting.Count > MostWaiting)
+        {
+            waiting.Dequeue();
+            lost++;
+        }
+    }
+
+    private async Task KeepAsync(CancellationToken stop)
+    {
+        var remembered = false;
+        using var beat = new PeriodicTimer(Beat, time);
+        do
+        {
+            try
+            {
+                remembered = remembered || await RememberAsync();
+                await FlushAsync();
+            }
+            catch (NpgsqlException away)
+            {
+                journal.LogWarning("The database is away ({Reason}); {Waiting} seconds of wind wait.", away.Message, waiting.Count);
+            }
+
+            Tell();
+        }
+        while (await NextBeatAsync(beat, stop));
+    }
+
+    private static async Task<bool> NextBeatAsync(PeriodicTimer beat, CancellationToken stop)
+    {
+        try
+        {
+            return await beat.WaitForNextTickAsync(stop);
+        }
+        catch (OperationCanceledException)
+        {
+            return false;
+        }
+    }
+
+    /// <summary>After a restart the last ten minutes are still the last ten minutes.</summary>
+    private async Task<bool> RememberAsync()
+    {
+        var before = await log.SamplesAsync(time.GetUtcNow() - (2 * WindSummary.Stretch));
+        lock (padlock)
+        {
+            if (watch.Taken == 0 && before.Count > 0)
+            {
+                watch.Remember(before);
+                arrivedAt = before[^1].At;
+            }
+        }
+
+        return true;
+    }
+
+    private async Task FlushAsync()
+    {
+        WindSample[] samples;
+        WindSummary[] blocks;
+        lock (padlock)
+        {
+            (samples, blocks) = ([.. waiting], [.. ended]);
+        }
+
+        if (samples.Length > 0)
+        {
+            await log.AppendAsync(samples);
+        }
+
+        foreach (var block in blocks)
+        {
+            await log.KeepAsync(block);
+        }
+
+        lock (padlock)
+        {
+            // What was lost off the front while this was being kept was kept after all; it is told as lost, which errs on the honest side.
+            for (var kept = 0; kept < samples.Length && waiting.TryPeek(out var first) && first.At <= samples[^1].At; kept++)
+            {
+                waiting.Dequeue();
+            }
+
+            for (var kept = 0; kept < blocks.Length; kept++)
+            {
+                ended.Dequeue();
+            }
+        }
+
+        var now = time.GetUtcNow();
+        if (now - forgotAt > TimeSpan.FromHours(1))
+        {
+            await log.ForgetAsync(now - TimeSpan.FromDays(1));
+            forgotAt = now;
+        }
+    }
+
+    private void Tell()
+    {
+        lock (padlock)
+        {
+            desk.Tell(new(watch.Now, watch.Newest, arrivedAt, connected, stream.Count, watch.Spikes, waiting.Count, lost));
+        }
+    }
+}
