@@ -20,6 +20,7 @@ public sealed class ClubHost : WebApplicationFactory<Program>, IAsyncLifetime
     private readonly string demo;
     private readonly bool ownsDatabase;
     private readonly bool isFirst;
+    private (string Name, string Value)[] settings = [];
 
     public ClubHost()
         : this("web_" + Guid.NewGuid().ToString("N"), "IfEmpty", ownsDatabase: true) => isFirst = true;
@@ -71,9 +72,9 @@ public sealed class ClubHost : WebApplicationFactory<Program>, IAsyncLifetime
     }
 
     /// <summary>Another application over another database, for tests that change much.</summary>
-    public async Task<ClubHost> AnotherAsync(string demoChoice)
+    public async Task<ClubHost> AnotherAsync(string demoChoice, params (string Name, string Value)[] settings)
     {
-        var another = new ClubHost("web_" + Guid.NewGuid().ToString("N"), demoChoice, ownsDatabase: true);
+        var another = new ClubHost("web_" + Guid.NewGuid().ToString("N"), demoChoice, ownsDatabase: true) { settings = settings };
         await another.StartOwnAsync();
         return another;
     }
@@ -104,6 +105,11 @@ public sealed class ClubHost : WebApplicationFactory<Program>, IAsyncLifetime
         builder.UseSetting("REGATTA_DATABASE", new NpgsqlConnectionStringBuilder(TestServer) { Database = name }.ConnectionString);
         builder.UseSetting("REGATTA_DEMO_BUNDLE", Path.Combine(AppContext.BaseDirectory, "club.json"));
         builder.UseSetting("REGATTA_DEMO", demo);
+        foreach (var (setting, value) in settings)
+        {
+            builder.UseSetting(setting, value);
+        }
+
         builder.UseSetting("Serilog:MinimumLevel:Default", "Warning");
     }
 }

@@ -1,0 +1,161 @@
+using Microsoft.Extensions.DependencyInjection;
+using Regatta.Core.Station;
+using Regatta.Core.Units;
+using Regatta.Instruments;
+using Regatta.Store;
+using Regatta.Web.Drawings;
+using Regatta.Web.Station;
+
+namespace Regatta.Web.Tests;
+
+public sealed class TodayTests(ClubHost host)
+{
+    private static readonly DateTimeOffset Noon = new(2026, 6, 1, 12, 0, 0, TimeSpan.Zero);
+
+    [Fact]
+    public async Task The_board_tells_the_stations_wind_goes_on_after_it_was_killed_and_is_not_fooled_by_garbage()
+    {
+        using var first = new CancellationTokenSource();
+        var port = new TaskCompletionSource<int>();
+        var station = Serve(first.Token, "checksum=0.02,cut=0.02,garbage=0.1", 0, port.SetResult);
+        await using var club = await host.AnotherAsync("IfEmpty", ("REGATTA_STATION", $"127.0.0.1:{await port.Task}"), ("REGATTA_STATION_CLOCK", "station"));
+        var desk = club.Services.GetRequiredService<StationDesk>();
+        await UntilAsync(() => desk.State.Now?.IsWhole == true);
+        Assert.True(desk.State.Count.Refused > 0);
+        Assert.InRange(desk.State.Now!.Mean.Knots, 5, 18);
+        Assert.True(desk.State.Now.Gust.Knots < 40);
+
+        var sailor = await club.VisitAsAsync("priya");
+        var board = await sailor.GetAsync("/today");
+        Assert.Contains("Ten minutes to", board.TextOf(".wind-line"));
+        Assert.Equal(9, board.Html.QuerySelectorAll(".today li").Length);
+        Assert.Contains("at 0.6 m", board.Html.QuerySelectorAll(".today li").Single(line => line.TextContent.Contains("Pettle", StringComparison.Ordinal)).TextContent);
+        await UntilAsync(() => desk.State.Waiting == 0 && desk.State.Newest is not null);
+
+        await first.CancelAsync();
+        await station;
+        await UntilAsync(() => !desk.State.Connected);
+        var silentSince = desk.State.Newest;
+        using var second = new CancellationTokenSource();
+        var again = Serve(second.Token, "", await port.Task, _ => { });
+        await UntilAsync(() => desk.State.Newest!.Value.At > silentSince!.Value.At);
+        Assert.True(desk.State.Connected);
+        await second.CancelAsync();
+        await again;
+
+        // What was heard is kept, block by block.
+        var log = club.Services.GetRequiredService<WindLog>();
+        Assert.NotEmpty(await log.BlocksAsync(DateTimeOffset.UtcNow.AddHours(-3), DateTimeOffset.UtcNow.AddDays(1)));
+        Assert.NotEmpty(await log.SamplesAsync(DateTimeOffset.UtcNow.AddHours(-3)));
+    }
+
+    [Fact]
+    public async Task Without_a_station_the_board_still_answers_what_if()
+    {
+        var sailor = await host.VisitAsAsync("priya");
+        Assert.Contains("no wind station", (await sailor.GetAsync("/today")).TextOf(".empty"));
+        var asked = await sailor.GetAsync("/today?wind=18");
+        Assert.Contains("And at 18 kn?", asked.TextOf("h1"));
+        var quillet = asked.Html.QuerySelectorAll(".today li").Single(line => line.TextContent.Contains("Quillet", StringComparison.Ordinal));
+        // 18 kn at 10 m are 16 kn at 3 m: the class's strong band begins there.
+        Assert.Contains("16 kn", quillet.QuerySelector(".today-band")!.TextContent);
+        Assert.Contains("gooseneck", quillet.QuerySelector(".today-moves")!.TextContent);
+        Assert.Equal(200, (int)(await sailor.GetAsync("/today?wind=heaps&screen=big")).Status);
+        Assert.Equal(302, (int)(await host.Visit().GetAsync("/today")).Status);
+        Assert.Equal(302, (int)(await host.Visit().GetAsync("/today/stream")).Status);
+    }
+
+    [Fact]
+    public void A_silent_station_has_no_wind_now()
+    {
+        var state = StationState.Silent with { Now = Summary(6), ArrivedAt = Noon };
+        Assert.NotNull(state.Fresh(Noon + StationState.StaleAfter));
+        Assert.Null(state.Fresh(Noon + StationState.StaleAfter + TimeSpan.FromSeconds(1)));
+        Assert.Null(StationState.Silent.Fresh(Noon));
+    }
+
+    [Fact]
+    public void The_ruler_reaches_beyond_the_strongest_gust_and_the_newest_past_is_on_top()
+    {
+        var calm = WindBoard.Of(Summary(6), [Summary(5), Summary(4)]);
+        var blow = WindBoard.Of(Summary(6), [Summary(5), Summary(20)]);
+        Assert.Equal(25, calm.Most.Knots, 9);
+        Assert.True(blow.Most.Knots > Speed.FromMetresPerSecond(24).Knots);
+        Assert.True(blow.Past[0].MeanX > blow.Past[1].MeanX);
+        Assert.True(blow.Past[0].Y < blow.Past[1].Y);
+        Assert.All(blow.Past, past => Assert.True(past.LullX < past.MeanX && past.MeanX < past.GustX));
+        Assert.Null(WindBoard.Of(null, []).Now);
+        Assert.InRange(calm.Ticks(SpeedUnit.Beaufort).Count(), 4, 16);
+    }
+
+    [Fact]
+    public async Task A_card_is_read_for_the_readers_own_crew_and_nobody_else_learns_how_heavy()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var (sailor, captain) = (await club.VisitAsAsync("priya"), await club.VisitAsAsync("tamsin"));
+        var card = await sailor.GetAsync("/classes/quillet/card?wind=15&boat=class");
+        Assert.Null(card.TextOf(".crew-sentence"));
+        var wrong = await sailor.SendAsync(card, ".crew-form form", "/classes/quillet/card?handler=Crew", ("crew", "a lot"));
+        Assert.Equal(422, (int)wrong.Status);
+        Assert.Contains("not a number", wrong.TextOf("#crew-problem"));
+        await sailor.SendAsync(card, ".crew-form form", "/classes/quillet/card?handler=Crew", ("crew", "52"));
+        var light = await sailor.GetAsync("/classes/quillet/card?wind=15&boat=class");
+        Assert.Equal("At 52 kg you sail 15 kn as the card’s 17 kn.", light.TextOf(".crew-sentence"));
+        Assert.StartsWith("strong", light.TextOf(".band-head"));
+        Assert.DoesNotContain("Priya", (await captain.GetAsync("/classes/quillet/crew")).Html.QuerySelector("main")!.TextContent);
+        Assert.DoesNotContain("crewMass", (await (await club.VisitAsAsync("odalys")).GetAsync("/classes/quillet/bundle.json")).Text);
+
+        await sailor.SendAsync(light, ".crew-form form", "/classes/quillet/card?handler=Crew", ("crew", "52"), ("captainMaySee", "yes"));
+        Assert.Contains("Priya Maddern: 52 kg", (await captain.GetAsync("/classes/quillet/crew")).Html.QuerySelector("main")!.TextContent);
+        await sailor.SendAsync(light, ".crew-form form", "/classes/quillet/card?handler=Crew", ("crew", ""));
+        Assert.Null((await sailor.GetAsync("/classes/quillet/card?wind=15")).TextOf(".crew-sentence"));
+    }
+
+    [Theory]
+    [InlineData("height", "900", "between 0.1 and 60")]
+    [InlineData("reference", "0", "lies between")]
+    [InlineData("arm", "50", "between 0 and 10")]
+    [InlineData("hull", "", "Write 0")]
+    public async Task A_crew_rule_that_is_none_is_refused_beside_its_field(string field, string typed, string says)
+    {
+        var captain = await host.VisitAsAsync("tamsin");
+        var page = await captain.GetAsync("/classes/quillet/crew");
+        var answer = await captain.SendAsync(page, "form.stack", "/classes/quillet/crew", (field, typed));
+        Assert.Equal(422, (int)answer.Status);
+        Assert.Contains(says, answer.TextOf($"#{field}-problem"));
+        Assert.Equal(typed, answer.Html.QuerySelector($"#{field}")!.GetAttribute("value"));
+    }
+
+    [Fact]
+    public async Task A_captain_may_keep_a_table_of_steps_instead()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var captain = await club.VisitAsAsync("tamsin");
+        var page = await captain.GetAsync("/classes/quillet/crew");
+        async Task<Answer> SendAsync(string table) => await captain.SendAsync(page, "form.stack", "/classes/quillet/crew", ("school", "by a table of steps"), ("offsets", table));
+        Assert.Contains("no control with marks", (await SendAsync("0–60: keel +1")).TextOf("#offsets-problem"));
+        Assert.Contains("heavier end", (await SendAsync("60–50: gooseneck +1")).TextOf("#offsets-problem"));
+        Assert.Contains("not understood", (await SendAsync("light crews: gooseneck more")).TextOf("#offsets-problem"));
+        Assert.Equal(302, (int)(await SendAsync("0–60 kg: boom position +2\n85–150: gooseneck −1")).Status);
+        var card = await captain.GetAsync("/classes/quillet/card?wind=14&boat=class");
+        await captain.SendAsync(card, ".crew-form form", "/classes/quillet/card?handler=Crew", ("crew", "55"));
+        card = await captain.GetAsync("/classes/quillet/card?wind=14&boat=class");
+        Assert.Equal("At 55 kg gooseneck +2 steps, as shown.", card.TextOf(".crew-sentence"));
+        Assert.Contains("21 in", card.Html.QuerySelectorAll(".card-part dl > div").Single(line => line.QuerySelector("dt")!.TextContent == "Gooseneck").TextContent);
+    }
+
+    private static Task Serve(CancellationToken stop, string faults, int port, Action<int> ready) =>
+        Task.Run(() => new StandInStation(new(4, DateTimeOffset.UtcNow.AddHours(port == 0 ? -1 : 0), WindDay.Ordinary), Faults.Parse(faults), 300, 4).ServeAsync(port, ready, stop));
+
+    private static async Task UntilAsync(Func<bool> so)
+    {
+        for (var tries = 0; !so(); tries++)
+        {
+            Assert.True(tries < 300, "It did not come to that in 30 seconds.");
+            await Task.Delay(100);
+        }
+    }
+
+    private static WindSummary Summary(double metresPerSecond) => new(
+        Noon, Noon.AddMinutes(10), Speed.FromMetresPerSecond(metresPerSecond), Speed.FromMetresPerSecond(metresPerSecond * 1.2), Speed.FromMetresPerSecond(metresPerSecond * 0.8), null, null, 600);
+}
