@@ -113,6 +113,59 @@ public sealed class Classes(NpgsqlDataSource database)
         await transaction.CommitAsync();
     }
 
+    /// <summary>Splits a band at a wind inside it; the upper part is a new band with the same cells.</summary>
+    /// <returns>False when there is no such band or the wind does not lie inside it.</returns>
+    public async Task<bool> SplitBandAsync(long classId, BandId band, Speed at, string upperName)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await using var transaction = await connection.BeginTransactionAsync();
+        var upper = await connection.ExecuteScalarAsync<int?>(
+            """
+            with halved as (
+              update bands b set high = @at from bands was where was.class_id = b.class_id and was.number = b.number
+                and b.class_id = @classId and b.number = @Number and b.low < @at and b.high > @at
+              returning was.high)
+            insert into bands (class_id, number, name, low, high)
+            select @classId, (select max(number) + 1 from bands where class_id = @classId), @upperName, @at, high from halved
+            returning number
+            """,
+            new { classId, band.Number, at = at.MetresPerSecond, upperName },
+            transaction);
+        await connection.ExecuteAsync(
+            "insert into cells (class_id, band, control, content, edited_by, edited_at) select class_id, @upper, control, content, edited_by, edited_at from cells where class_id = @classId and band = @Number and @upper is not null",
+            new { classId, band.Number, upper },
+            transaction);
+        await transaction.CommitAsync();
+        return upper is not null;
+    }
+
+    /// <summary>Joins a band with the next stronger one. Its own cells stay; where it has none it takes the other's.</summary>
+    /// <returns>False when there is no next band.</returns>
+    public async Task<bool> JoinBandsAsync(long classId, BandId lower)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await using var transaction = await connection.BeginTransactionAsync();
+        var upper = await connection.ExecuteScalarAsync<int?>(
+            "select up.number from bands b join bands up on up.class_id = b.class_id and up.low = b.high where b.class_id = @classId and b.number = @Number", new { classId, lower.Number }, transaction);
+        if (upper is null)
+        {
+            return false;
+        }
+
+        await connection.ExecuteAsync(
+            """
+            insert into cells (class_id, band, control, content, edited_by, edited_at)
+              select class_id, @Number, control, content, edited_by, edited_at from cells where class_id = @classId and band = @upper and content is not null
+              on conflict (class_id, band, control) do update set content = excluded.content, revision = cells.revision + 1 where cells.content is null;
+            update bands set high = (select high from bands where class_id = @classId and number = @upper) where class_id = @classId and number = @Number;
+            delete from bands where class_id = @classId and number = @upper;
+            """,
+            new { classId, lower.Number, upper },
+            transaction);
+        await transaction.CommitAsync();
+        return true;
+    }
+
     // The driver announces text[] as a plain array, which no constructor can match by itself.
     [method: ExplicitConstructor]
     private sealed record ClassRow(

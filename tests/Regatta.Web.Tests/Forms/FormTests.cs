@@ -116,6 +116,14 @@ public sealed class FormTests
         Assert.Contains(says, Problem(new(Whole) { [field] = typed }, field.Replace("Word", "", StringComparison.Ordinal)));
 
     [Fact]
+    public void Wind_by_sight_is_a_range_whatever_was_prefilled()
+    {
+        var wind = Read(new(Whole) { ["sight"] = "3" })!.Wind;
+        Assert.Equal((7, 11), (Math.Round(wind.From.Knots, 6), Math.Round(wind.To.Knots, 6)));
+        Assert.NotEqual(wind, Read(new(Whole) { ["sight"] = "" })!.Wind);
+    }
+
+    [Fact]
     public void A_note_too_long_is_refused_with_its_length() => Assert.Contains("it has 1001", Problem(new(Whole) { ["note"] = new string('x', 1001) }, "note"));
 
     [Theory]

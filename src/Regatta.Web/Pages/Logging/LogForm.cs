@@ -107,8 +107,14 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
             : null;
     }
 
+    /// <summary>What was seen wins over what was prefilled.</summary>
     private WindRange? ReadWind(SpeedUnit unit)
     {
+        if (SightedWind.Signs.FirstOrDefault(sign => sign.Force.ToString(System.Globalization.CultureInfo.InvariantCulture) == this["sight"]) is { } seen)
+        {
+            return seen.Range;
+        }
+
         var from = reader.Need("windFrom", this["windFrom"], "How much wind was there at the least?", text => WindRange.ReadSpeed(text, unit));
         var to = reader.Need("windTo", this["windTo"], "How much wind was there at the most? Write the same number if it was steady.", text => WindRange.ReadSpeed(text, unit));
         var gust = reader.May("gust", this["gust"], text => WindRange.ReadSpeed(text, unit));

@@ -22,6 +22,33 @@ public sealed class BandsModel(BenchRoom room, Classes classes, Reader reader) :
 
     public BoatClass Class { get; private set; } = null!;
 
+    /// <summary>The bands as they are kept, light to strong.</summary>
+    public IReadOnlyList<WindBand> Bands { get; private set; } = [];
+
+    public WindBand? Above(WindBand band) => Bands.FirstOrDefault(other => other.From >= band.To);
+
+    public async Task<IActionResult> OnPostSplitAsync(string key, int band)
+    {
+        if (await room.FindAsync(key) is not { } bench || bench.Matrix.Bands.Find(new(band)) is not { } whole)
+        {
+            return NotFound();
+        }
+
+        await classes.SplitBandAsync(bench.Draft.Stamp.Id, whole.Id, whole.Middle, whole.Name.Length <= LongestName - 6 ? "upper " + whole.Name : whole.Name);
+        return RedirectToPage(new { key });
+    }
+
+    public async Task<IActionResult> OnPostJoinAsync(string key, int band)
+    {
+        if (await room.FindAsync(key) is not { } bench)
+        {
+            return NotFound();
+        }
+
+        await classes.JoinBandsAsync(bench.Draft.Stamp.Id, new(band));
+        return RedirectToPage(new { key });
+    }
+
     public IReadOnlyList<BandRow> Rows { get; private set; } = [];
 
     /// <summary>What is wrong with the bands together.</summary>
@@ -34,7 +61,7 @@ public sealed class BandsModel(BenchRoom room, Classes classes, Reader reader) :
             return NotFound();
         }
 
-        Class = bench.Class;
+        (Class, Bands) = (bench.Class, bench.Matrix.Bands.All);
         Rows = [.. bench.Matrix.Bands.All.Select(band => Row(band.Id.Number, band.Name, reader.Field(band.From), reader.Field(band.To), new FormReader()))];
         return Page();
     }
@@ -46,7 +73,7 @@ public sealed class BandsModel(BenchRoom room, Classes classes, Reader reader) :
             return NotFound();
         }
 
-        Class = bench.Class;
+        (Class, Bands) = (bench.Class, bench.Matrix.Bands.All);
         var form = new FormReader();
         var bands = bench.Matrix.Bands.All.Select(band => ReadBand(band, form)).ToList();
         var joined = form.Ok ? WindBands.Of(bands!) : default;
