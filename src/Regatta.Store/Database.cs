@@ -58,7 +58,7 @@ public static class Database
     public static async Task EmptyAsync(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync("truncate club, people, boat_classes, wind_samples, wind_blocks restart identity cascade");
+        await connection.ExecuteAsync("truncate club, people, boat_classes, wind_samples, wind_blocks, outings restart identity cascade");
     }
 
     private sealed class UtcTime : SqlMapper.TypeHandler<DateTimeOffset>

@@ -26,7 +26,10 @@ public sealed class ClubClock(TimeProvider time, Bundles bundles)
         TimeZoneInfo.ConvertTime(at, await ZoneAsync()).ToString(FieldFormat, CultureInfo.InvariantCulture);
 
     /// <summary>Reads a date and time typed in the club's zone; one that falls in the hour skipped in spring is refused.</summary>
-    public async Task<Parsed<DateTimeOffset>> ReadAsync(string text)
+    public async Task<Parsed<DateTimeOffset>> ReadAsync(string text) => (await ReadPlannedAsync(text)).Then(at => SessionLog.CheckTime(at, Now));
+
+    /// <summary>The same for a time that may be still to come.</summary>
+    public async Task<Parsed<DateTimeOffset>> ReadPlannedAsync(string text)
     {
         if (!DateTime.TryParseExact(text, [FieldFormat, "yyyy-MM-dd HH:mm", "yyyy-MM-dd'T'HH:mm:ss"], CultureInfo.InvariantCulture, DateTimeStyles.None, out var local))
         {
@@ -36,6 +39,6 @@ public sealed class ClubClock(TimeProvider time, Bundles bundles)
         var zone = await ZoneAsync();
         return zone.IsInvalidTime(local)
             ? Parsed<DateTimeOffset>.Bad("The clocks went forward over that time; there was no such hour.")
-            : SessionLog.CheckTime(new DateTimeOffset(local, zone.GetUtcOffset(local)).ToUniversalTime(), Now);
+            : Parsed<DateTimeOffset>.Good(new DateTimeOffset(local, zone.GetUtcOffset(local)).ToUniversalTime());
     }
 }

@@ -1,13 +1,14 @@
 using Microsoft.AspNetCore.Identity;
 using Npgsql;
 using Regatta.Formats.Bundles;
+using Regatta.Formats.Calendars;
 using Regatta.Store;
 
 namespace Regatta.Web;
 
 /// <summary>Loads the demo club through the same import a coordinator uses, and opens an account for each of its people.</summary>
 public sealed class DemoLoader(
-    RegattaSettings settings, NpgsqlDataSource database, Bundles bundles, People people, UserManager<Person> accounts, ClubClock clock, ILogger<DemoLoader> log)
+    RegattaSettings settings, NpgsqlDataSource database, Bundles bundles, Outings outings, People people, UserManager<Person> accounts, ClubClock clock, ILogger<DemoLoader> log)
 {
     /// <summary>Everybody's password in the demo club; the sign-in page shows it.</summary>
     public const string Password = "wenlow-reach";
@@ -25,6 +26,14 @@ public sealed class DemoLoader(
             clock.Forget();
             await LoadAsync();
         }
+    }
+
+    /// <summary>The demo's calendar lies beside its bundle and comes in as any calendar file does.</summary>
+    private async Task PlanAsync(Bundle bundle, BundledClub club)
+    {
+        var text = await File.ReadAllTextAsync(Path.Combine(Path.GetDirectoryName(settings.DemoBundle)!, "calendar.ics"));
+        var days = CalendarFile.Read(text, name => bundle.Classes.FirstOrDefault(one => one.Class.Name == name)?.Class.Key, TimeZoneInfo.FindSystemTimeZoneById(club.TimeZone), clock.Now);
+        await outings.SaveAsync(days.Value);
     }
 
     private async Task LoadAsync()
@@ -53,6 +62,8 @@ public sealed class DemoLoader(
         {
             await people.SetRolesAsync(sailors[entry.Key], entry.Roles, entry.CaptainOf);
         }
+
+        await PlanAsync(bundle, club);
 
         // The club's name comes last, so that a start that died half-way is done again.
         await bundles.FoundClubAsync(club.Name, club.TimeZone, isDemo: true);

@@ -20,7 +20,7 @@ builder.Services.AddSingleton<Classes>().AddSingleton<Cells>().AddSingleton<Vers
 builder.Services.AddSingleton<Controls>().AddSingleton<Boats>().AddSingleton<ReadingRoom>().AddSingleton<Crews>();
 builder.Services.AddSingleton<Decisions>().AddSingleton<People>().AddSingleton<Bundles>();
 builder.Services.AddSingleton<BenchRoom>().AddSingleton<ClubClock>().AddScoped<DemoLoader>().AddScoped<Reader>();
-builder.Services.AddSingleton(StationSettings.From(builder.Configuration)).AddSingleton<WindLog>().AddSingleton<StationDesk>().AddHostedService<StationReader>();
+builder.Services.AddSingleton(StationSettings.From(builder.Configuration)).AddSingleton<WindLog>().AddSingleton<Outings>().AddSingleton<StationDesk>().AddHostedService<StationReader>();
 builder.Services.AddHttpContextAccessor();
 
 builder.Services.AddRegattaSignIn();

@@ -8,6 +8,7 @@ using Regatta.Core.Wind;
 using Regatta.Store;
 using Regatta.Web.Access;
 using Regatta.Web.Benches;
+using Regatta.Web.Station;
 
 using Regatta.Web.Forms;
 
@@ -15,7 +16,7 @@ namespace Regatta.Web.Pages.Logging;
 
 /// <summary>Logs a session, prefilled from the card; for members.</summary>
 [Authorize(Policies.Member)]
-public sealed class LogModel(BenchRoom room, ReadingRoom readings, Crews crews, Logs logs, ClubClock clock, Reader reader) : PageModel
+public sealed class LogModel(BenchRoom room, ReadingRoom readings, Crews crews, Outings outings, WindLog windLog, StationDesk desk, Logs logs, ClubClock clock, Reader reader) : PageModel
 {
     private Bench bench = null!;
 
@@ -37,7 +38,7 @@ public sealed class LogModel(BenchRoom room, ReadingRoom readings, Crews crews, 
 
     public LogForm Form { get; private set; } = new(new Dictionary<string, string>());
 
-    public async Task<IActionResult> OnGetAsync(string key, string? wind, string? boat)
+    public async Task<IActionResult> OnGetAsync(string key, string? wind, string? boat, long? outing)
     {
         if (!await LoadAsync(key, wind, boat))
         {
@@ -47,7 +48,9 @@ public sealed class LogModel(BenchRoom room, ReadingRoom readings, Crews crews, 
         if (Version is { } version)
         {
             var own = await crews.OwnAsync(User.Id(), bench.Draft.Stamp.Id);
-            Form = LogForm.Prefilled(version.Matrix, Band, version.Number, reader.Wind, await clock.FieldAsync(clock.Now), own?.Mass, reader.Mass, Choice);
+            var (sailed, at) = outing is { } number ? await OfOutingAsync(number) : (null, clock.Now);
+            Band = sailed is null ? Band : version.Matrix.Bands.At(sailed.Mean);
+            Form = LogForm.Prefilled(version.Matrix, Band, sailed ?? WindRange.Of(Band.From, Band.To, null).Value, version.Number, reader.Wind, await clock.FieldAsync(at), own?.Mass, reader.Mass, Choice);
         }
 
         return Page();
@@ -72,6 +75,19 @@ public sealed class LogModel(BenchRoom room, ReadingRoom readings, Crews crews, 
         var measured = Class.Marked.Where(control => log.Marks.TryGetValue(control.Key, out var mark) && Choice.Readings.TrustOf(control, mark) is ReadingTrust.Measured or ReadingTrust.NothingToCheck);
         var number = await logs.AddAsync(bench.Draft.Stamp.Id, User.Id(), new(Choice.Boat?.Number, measured.Select(control => control.Key).ToHashSet()), log);
         return Redirect($"/logbook/{number}?sent=true");
+    }
+
+    /// <summary>The wind of a day on the water at this class's height, and its middle; no wind where the station heard none.</summary>
+    private async Task<(WindRange? Wind, DateTimeOffset At)> OfOutingAsync(long number)
+    {
+        if (await outings.FindAsync(number) is not { Outing: var day })
+        {
+            return (null, clock.Now);
+        }
+
+        var middle = day.From + ((day.To - day.From) / 2);
+        var blocks = await windLog.BlocksAsync(Core.Station.WindSummary.BlockOf(day.From), day.To);
+        return (Core.Outings.Outing.WindOf(blocks, desk.Height, Class.WindHeight), middle < clock.Now ? middle : clock.Now);
     }
 
     private async Task<bool> LoadAsync(string key, string? wind, string? boat)

@@ -58,7 +58,7 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
     public static string MarkField(Control control) => "mark-" + control.Key;
 
     /// <summary>A fresh form, filled from the card of a wind.</summary>
-    public static LogForm Prefilled(Matrix matrix, WindBand band, int version, SpeedUnit unit, string now, Mass? crewMass, MassUnit massUnit, BoatChoice choice)
+    public static LogForm Prefilled(Matrix matrix, WindBand band, WindRange wind, int version, SpeedUnit unit, string now, Mass? crewMass, MassUnit massUnit, BoatChoice choice)
     {
         var fields = new Dictionary<string, string>
         {
@@ -66,8 +66,9 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
             ["boat"] = choice.InAddress,
             ["version"] = version.ToString(System.Globalization.CultureInfo.InvariantCulture),
             ["sailedAt"] = now,
-            ["windFrom"] = NumberText.Plain(band.From.In(unit), 1),
-            ["windTo"] = NumberText.Plain(band.To.In(unit), 1),
+            ["windFrom"] = NumberText.Plain(wind.From.In(unit), 1),
+            ["windTo"] = NumberText.Plain(wind.To.In(unit), 1),
+            ["gust"] = wind.Gust is { } gust ? NumberText.Plain(gust.In(unit), 1) : "",
             ["crewMass"] = crewMass is { } mass ? NumberText.Plain(mass.In(massUnit), 1) : "",
         };
         foreach (var line in Card.For(choice.Readings.AsRead(matrix), band.Middle) is var card ? card.Ashore.Concat(card.Afloat) : [])

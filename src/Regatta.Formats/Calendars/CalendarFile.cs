@@ -1,0 +1,116 @@
+using System.Globalization;
+using System.Runtime.Serialization;
+using Ical.Net;
+using Ical.Net.CalendarComponents;
+using Ical.Net.DataTypes;
+using Ical.Net.Serialization;
+using Regatta.Core;
+using Regatta.Core.Outings;
+
+namespace Regatta.Formats.Calendars;
+
+/// <summary>The club's calendar as iCalendar (RFC 5545), out and in. Kind and classes travel as categories; a forecast stays in the club.</summary>
+public static class CalendarFile
+{
+    /// <summary>A calendar file is no larger than this.</summary>
+    public const int MostBytes = 1024 * 1024;
+
+    /// <summary>No more days than these are taken from one file.</summary>
+    public const int MostOutings = 500;
+
+    private static readonly TimeSpan Ahead = TimeSpan.FromDays(400);
+
+    /// <summary>Writes days on the water.</summary>
+    /// <param name="outings">The days.</param>
+    /// <param name="nameOf">A class's name by its key.</param>
+    /// <param name="now">When it is written.</param>
+    public static string Write(IEnumerable<Outing> outings, Func<string, string> nameOf, DateTimeOffset now)
+    {
+        var calendar = new Ical.Net.Calendar { ProductId = "-//Regatta//Club calendar//EN" };
+        foreach (var outing in outings)
+        {
+            calendar.Events.Add(new CalendarEvent
+            {
+                Uid = outing.Uid,
+                Summary = outing.Title,
+                Location = outing.Venue.Length > 0 ? outing.Venue : null,
+                Description = outing.Notes.Length > 0 ? outing.Notes : null,
+                Start = At(outing.From),
+                End = At(outing.To),
+                DtStamp = At(now),
+                Categories = [outing.Kind.ToString().ToLowerInvariant(), .. outing.Classes.Select(nameOf)],
+            });
+        }
+
+        return new CalendarSerializer().SerializeToString(calendar)!;
+    }
+
+    /// <summary>Reads days on the water; repeated ones are written out for a year and a bit.</summary>
+    /// <param name="text">The file.</param>
+    /// <param name="keyOf">A class's key by its name, or null.</param>
+    /// <param name="zone">The zone of times that name none.</param>
+    /// <param name="now">Days that ended before are left out.</param>
+    /// <returns>The days, or the first thing that was not understood.</returns>
+    public static Parsed<IReadOnlyList<Outing>> Read(string text, Func<string, string?> keyOf, TimeZoneInfo zone, DateTimeOffset now)
+    {
+        try
+        {
+            if (Ical.Net.Calendar.Load(text) is not { } calendar)
+            {
+                return Parsed<IReadOnlyList<Outing>>.Bad("This is no calendar file.");
+            }
+
+            var outings = new List<Outing>();
+            foreach (var occurrence in calendar.GetOccurrences<CalendarEvent>(new CalDateTime(now.UtcDateTime.AddDays(-2), "UTC")))
+            {
+                var from = Utc(occurrence.Period.StartTime, zone);
+                if (from > now + Ahead)
+                {
+                    break;
+                }
+
+                var read = Outing.Check(ToOuting((CalendarEvent)occurrence.Source, from, Utc(occurrence.Period.EffectiveEndTime ?? occurrence.Period.StartTime.AddHours(2), zone), keyOf));
+                if (!read.Ok)
+                {
+                    return Parsed<IReadOnlyList<Outing>>.Bad($"“{((CalendarEvent)occurrence.Source).Summary}”, {from:d MMM yyyy}: {read.Problem}");
+                }
+
+                outings.Add(read.Value);
+                if (outings.Count > MostOutings)
+                {
+                    return Parsed<IReadOnlyList<Outing>>.Bad($"It has more than {MostOutings} days in the next year; that is no club’s calendar.");
+                }
+            }
+
+            return outings.Count == 0
+                ? Parsed<IReadOnlyList<Outing>>.Bad("It holds no day that is still to come.")
+                : Parsed<IReadOnlyList<Outing>>.Good(outings);
+        }
+        catch (Exception broken) when (broken is SerializationException or FormatException or ArgumentException or InvalidOperationException or NullReferenceException or OverflowException)
+        {
+            return Parsed<IReadOnlyList<Outing>>.Bad("This is no calendar file, or a broken one.");
+        }
+    }
+
+    private static Outing ToOuting(CalendarEvent one, DateTimeOffset from, DateTimeOffset to, Func<string, string?> keyOf)
+    {
+        var categories = one.Categories ?? [];
+        return new(
+            one.RecurrenceRule is not null ? $"{one.Uid}/{from.UtcDateTime.ToString("yyyyMMdd'T'HHmmss", CultureInfo.InvariantCulture)}" : one.Uid ?? Guid.NewGuid().ToString(),
+            categories.Any(category => category.Contains("rac", StringComparison.OrdinalIgnoreCase)) ? OutingKind.Race : OutingKind.Training,
+            (one.Summary ?? "").Trim(),
+            (one.Location ?? "").Trim(),
+            from,
+            to > from ? to : from.AddHours(2),
+            [.. categories.Select(keyOf).OfType<string>().Distinct()],
+            null,
+            (one.Description ?? "").Trim());
+    }
+
+    private static CalDateTime At(DateTimeOffset at) => new(at.UtcDateTime, "UTC");
+
+    /// <summary>A time that names no zone is the club's.</summary>
+    private static DateTimeOffset Utc(CalDateTime at, TimeZoneInfo zone) => at.TzId is null && !at.IsUtc
+        ? new DateTimeOffset(DateTime.SpecifyKind(at.Value, DateTimeKind.Unspecified), zone.GetUtcOffset(at.Value)).ToUniversalTime()
+        : new DateTimeOffset(at.AsUtc, TimeSpan.Zero);
+}

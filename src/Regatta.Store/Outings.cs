@@ -1,0 +1,124 @@
+using Dapper;
+using Npgsql;
+using Regatta.Core.Outings;
+using Regatta.Core.Units;
+using Regatta.Core.Wind;
+
+namespace Regatta.Store;
+
+/// <summary>A day on the water with its number in the club's records.</summary>
+public sealed record PlannedOuting(long Number, Outing Outing);
+
+/// <summary>A boat of a class that sailed on a day, and how many logs came of it.</summary>
+public sealed record BoatOut(string ClassKey, string Boat, long Logs);
+
+/// <summary>The club's calendar of days on the water.</summary>
+public sealed class Outings(NpgsqlDataSource database)
+{
+    private const string Columns =
+        """
+        o.id, o.uid, o.kind, o.title, o.venue, o.from_at, o.to_at, o.forecast_from, o.forecast_to, o.forecast_gust, o.notes,
+        array(select c.key from outing_classes k join boat_classes c on c.id = k.class_id where k.outing_id = o.id order by c.name) as classes
+        """;
+
+    /// <summary>The days that end after a time, soonest first.</summary>
+    public async Task<IReadOnlyList<PlannedOuting>> EndingAfterAsync(DateTimeOffset time)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return [.. (await connection.QueryAsync<Row>($"select {Columns} from outings o where o.to_at > @time order by o.from_at, o.id", new { time = time.UtcDateTime })).Select(row => row.ToOuting())];
+    }
+
+    /// <summary>One day, or null.</summary>
+    public async Task<PlannedOuting?> FindAsync(long number)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return (await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns} from outings o where o.id = @number", new { number }))?.ToOuting();
+    }
+
+    /// <summary>Adds days, or writes those anew whose uid is known; all or none.</summary>
+    public async Task SaveAsync(IEnumerable<Outing> outings)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await using var transaction = await connection.BeginTransactionAsync();
+        foreach (var outing in outings)
+        {
+            var id = await connection.ExecuteScalarAsync<long>(
+                """
+                insert into outings (uid, kind, title, venue, from_at, to_at, forecast_from, forecast_to, forecast_gust, notes)
+                values (@Uid, @kind, @Title, @Venue, @from, @to, @low, @high, @gust, @Notes)
+                on conflict (uid) do update set kind = excluded.kind, title = excluded.title, venue = excluded.venue, from_at = excluded.from_at, to_at = excluded.to_at,
+                  forecast_from = coalesce(excluded.forecast_from, outings.forecast_from), forecast_to = coalesce(excluded.forecast_to, outings.forecast_to),
+                  forecast_gust = coalesce(excluded.forecast_gust, outings.forecast_gust), notes = excluded.notes
+                returning id
+                """,
+                new
+                {
+                    outing.Uid,
+                    kind = outing.Kind.ToString(),
+                    outing.Title,
+                    outing.Venue,
+                    from = outing.From.UtcDateTime,
+                    to = outing.To.UtcDateTime,
+                    low = outing.Forecast?.From.MetresPerSecond,
+                    high = outing.Forecast?.To.MetresPerSecond,
+                    gust = outing.Forecast?.Gust?.MetresPerSecond,
+                    outing.Notes,
+                },
+                transaction);
+            await connection.ExecuteAsync(
+                """
+                delete from outing_classes where outing_id = @id;
+                insert into outing_classes (outing_id, class_id) select @id, c.id from boat_classes c where c.key = any(@classes);
+                """,
+                new { id, classes = outing.Classes.ToArray() },
+                transaction);
+        }
+
+        await transaction.CommitAsync();
+    }
+
+    /// <summary>Takes a day out of the calendar; logs and wind stay.</summary>
+    public async Task RemoveAsync(long number)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync("delete from outings where id = @number", new { number });
+    }
+
+    /// <summary>The boats of the day's classes, with how many logs each has in its time. Names no sailor.</summary>
+    public async Task<IReadOnlyList<BoatOut>> BoatsAsync(PlannedOuting planned)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return [.. await connection.QueryAsync<BoatOut>(
+            """
+            select c.key as class_key, b.name as boat, count(l.id) as logs
+            from boat_classes c join boats b on b.class_id = c.id
+            left join session_logs l on l.boat_id = b.id and l.sailed_at between @from and @to
+            where c.key = any(@classes) group by c.key, c.name, b.name order by c.name, lower(b.name)
+            """,
+            new
+            {
+                classes = planned.Outing.Classes.ToArray(),
+                from = (planned.Outing.From - Outing.Slack).UtcDateTime,
+                to = (planned.Outing.To + Outing.Slack).UtcDateTime,
+            })];
+    }
+
+    [method: ExplicitConstructor]
+    private sealed record Row(
+        long Id, string Uid, string Kind, string Title, string Venue, DateTimeOffset FromAt, DateTimeOffset ToAt,
+        double? ForecastFrom, double? ForecastTo, double? ForecastGust, string Notes, string[] Classes)
+    {
+        public PlannedOuting ToOuting() => new(Id, new(
+            Uid,
+            Enum.Parse<OutingKind>(Kind),
+            Title,
+            Venue,
+            FromAt,
+            ToAt,
+            Classes,
+            ForecastFrom is { } from && ForecastTo is { } to
+                ? WindRange.Of(Speed.FromMetresPerSecond(from), Speed.FromMetresPerSecond(to), ForecastGust is { } gust ? Speed.FromMetresPerSecond(gust) : null).Value
+                : null,
+            Notes));
+    }
+}

@@ -1,0 +1,127 @@
+using System.Text;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Core;
+using Regatta.Core.Outings;
+using Regatta.Core.Wind;
+using Regatta.Formats.Calendars;
+using Regatta.Store;
+using Regatta.Web.Access;
+using Regatta.Web.Forms;
+
+namespace Regatta.Web.Pages.Planning;
+
+/// <summary>The club's days on the water, for members; the coordinator plans them and brings calendar files in.</summary>
+[Authorize(Policies.Member)]
+public sealed class CalendarPageModel(Outings outings, Classes classes, ClubClock clock, Reader reader, IDataProtectionProvider protection) : PageModel
+{
+    private static readonly TimeSpan Past = TimeSpan.FromDays(14);
+    private static readonly TimeSpan Ahead = TimeSpan.FromDays(60);
+
+    private IReadOnlyDictionary<string, string> typed = new Dictionary<string, string>();
+
+    public FormReader Form { get; } = new();
+
+    /// <summary>The days of the last two weeks and the next two months.</summary>
+    public IReadOnlyList<PlannedOuting> Days { get; private set; } = [];
+
+    public IReadOnlyList<FleetLine> Fleet { get; private set; } = [];
+
+    /// <summary>Where calendars find the days: unguessable, and without a name of anybody.</summary>
+    public string FeedPath => CalendarFeedModel.PathFor(protection);
+
+    public string FeedAddress => $"{Request.Scheme}://{Request.Host}{FeedPath}";
+
+    public IEnumerable<Field> Fields => ((Field[])
+    [
+        new("title", "What is it called?", ""),
+        new("kind", "What is it for?", "training") { Choices = ["training", "racing"] },
+        new("venue", "Where?", ""),
+        new("from", "From", "") { Type = "datetime-local" },
+        new("to", "To", "") { Type = "datetime-local" },
+        new("forecast", $"Forecast wind, {Core.Units.SpeedUnits.Symbol(reader.Wind)}", "") { Hint = "As you read it somewhere, such as 8–14; leave it empty if nobody knows." },
+        new("notes", "Notes for the duty officer", "") { Type = "textarea" },
+    ]).Filled(typed, Form);
+
+    public bool Ticked(string key) => typed.ContainsKey("class-" + key);
+
+    public string NameOf(string key) => Fleet.FirstOrDefault(line => line.Key == key)?.Name ?? key;
+
+    public async Task OnGetAsync() => await LoadAsync();
+
+    public async Task<IActionResult> OnPostAsync()
+    {
+        if (!User.IsInRole(Roles.Coordinator))
+        {
+            return Forbid();
+        }
+
+        typed = Request.Typed();
+        await LoadAsync();
+        var from = Form.Take("from", await clock.ReadPlannedAsync(typed.GetValueOrDefault("from", "")));
+        var to = Form.Take("to", await clock.ReadPlannedAsync(typed.GetValueOrDefault("to", "")));
+        var forecast = string.IsNullOrWhiteSpace(typed.GetValueOrDefault("forecast")) ? null : Form.Take("forecast", ReadForecast(typed["forecast"]));
+        if (Form.Ok)
+        {
+            var read = Outing.Check(new(
+                Guid.CreateVersion7().ToString(),
+                typed.GetValueOrDefault("kind") == "racing" ? OutingKind.Race : OutingKind.Training,
+                typed.GetValueOrDefault("title", "").Trim(),
+                typed.GetValueOrDefault("venue", "").Trim(),
+                from,
+                to,
+                [.. Fleet.Where(line => Ticked(line.Key)).Select(line => line.Key)],
+                forecast,
+                typed.GetValueOrDefault("notes", "").Trim()));
+            if (Form.Take(typed.GetValueOrDefault("title", "").Trim().Length == 0 ? "title" : "to", read) is { } outing)
+            {
+                await outings.SaveAsync([outing]);
+                return RedirectToPage();
+            }
+        }
+
+        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPostFileAsync(IFormFile? file)
+    {
+        if (!User.IsInRole(Roles.Coordinator))
+        {
+            return Forbid();
+        }
+
+        await LoadAsync();
+        if (file is null || file.Length is 0 or > CalendarFile.MostBytes)
+        {
+            Form.Refuse("file", file is null || file.Length == 0 ? "Choose a calendar file first." : $"It is larger than {CalendarFile.MostBytes / 1024 / 1024} MiB.");
+        }
+        else
+        {
+            using var text = new StreamReader(file.OpenReadStream(), Encoding.UTF8);
+            var read = CalendarFile.Read(await text.ReadToEndAsync(), name => Fleet.FirstOrDefault(line => string.Equals(line.Name, name.Trim(), StringComparison.OrdinalIgnoreCase))?.Key, await clock.ZoneAsync(), clock.Now);
+            if (Form.Take("file", read) is { } days)
+            {
+                await outings.SaveAsync(days);
+                return RedirectToPage();
+            }
+        }
+
+        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        return Page();
+    }
+
+    private Parsed<WindRange> ReadForecast(string text)
+    {
+        var ends = text.Split(['–', '—', ' '], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries) is [var low, var high] ? (low, high) : text.Split('-') is [var one, var other] ? (one, other) : (text, text);
+        return WindRange.ReadSpeed(ends.Item1, reader.Wind).Then(from => WindRange.ReadSpeed(ends.Item2, reader.Wind).Then(to => WindRange.Of(from, to, null)));
+    }
+
+    private async Task LoadAsync()
+    {
+        Fleet = await classes.FleetAsync();
+        Days = [.. (await outings.EndingAfterAsync(clock.Now - Past)).Where(day => day.Outing.From < clock.Now + Ahead)];
+    }
+}

@@ -1,0 +1,57 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Core.Outings;
+using Regatta.Core.Station;
+using Regatta.Core.Wind;
+using Regatta.Store;
+using Regatta.Web.Access;
+using Regatta.Web.Station;
+
+namespace Regatta.Web.Pages.Planning;
+
+/// <summary>One day on the water: the wind it had, which boats have logged, and the way to the log. For members; the coordinator takes it out.</summary>
+[Authorize(Policies.Member)]
+public sealed class OneDayModel(Outings outings, Classes classes, WindLog wind, StationDesk desk, ClubClock clock) : PageModel
+{
+    private IReadOnlyList<FleetLine> fleet = [];
+
+    public PlannedOuting Day { get; private set; } = null!;
+
+    /// <summary>What the station measured in its time, at the station's height; null when it measured nothing.</summary>
+    public WindRange? Measured { get; private set; }
+
+    public int Blocks { get; private set; }
+
+    public IReadOnlyList<BoatOut> Boats { get; private set; } = [];
+
+    public bool Over => Day.Outing.To < clock.Now;
+
+    public string NameOf(string key) => fleet.FirstOrDefault(line => line.Key == key)?.Name ?? key;
+
+    public async Task<IActionResult> OnGetAsync(long number)
+    {
+        if (await outings.FindAsync(number) is not { } day)
+        {
+            return NotFound();
+        }
+
+        Day = day;
+        fleet = await classes.FleetAsync();
+        Boats = await outings.BoatsAsync(day);
+        var blocks = await wind.BlocksAsync(WindSummary.BlockOf(day.Outing.From), day.Outing.To);
+        (Measured, Blocks) = (Outing.WindOf(blocks, desk.Height, desk.Height), blocks.Count);
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPostAsync(long number)
+    {
+        if (!User.IsInRole(Roles.Coordinator))
+        {
+            return Forbid();
+        }
+
+        await outings.RemoveAsync(number);
+        return Redirect("/calendar");
+    }
+}
