@@ -5,6 +5,7 @@ using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
 using Regatta.Core.Logbook;
 using Regatta.Core.Marks;
+using Regatta.Core.Tracks;
 using Regatta.Core.Units;
 using Regatta.Core.Wind;
 
@@ -66,6 +67,50 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
     {
         await using var connection = await database.OpenConnectionAsync();
         return await connection.ExecuteAsync("delete from session_logs where sailor_id = @sailor and id = @number", new { sailor, number }) == 1;
+    }
+
+    /// <summary>Keeps what a track said of a sailor's own log; one told again replaces the first.</summary>
+    /// <returns>Whether there was such a log of theirs.</returns>
+    public async Task<bool> KeepTrackAsync(Guid sailor, long number, Angle windFrom, TrackSummary track)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.ExecuteAsync(
+            """
+            insert into log_tracks (log_id, wind_from, metres, mean, best, legs, upwind_angle, tack_angle, upwind_vmg)
+            select id, @wind, @Metres, @mean, @best, @Legs, @angle, @tack, @vmg from session_logs where id = @number and sailor_id = @sailor
+            on conflict (log_id) do update set wind_from = excluded.wind_from, metres = excluded.metres, mean = excluded.mean, best = excluded.best, legs = excluded.legs,
+              upwind_angle = excluded.upwind_angle, tack_angle = excluded.tack_angle, upwind_vmg = excluded.upwind_vmg
+            """,
+            new
+            {
+                sailor,
+                number,
+                wind = windFrom.Degrees,
+                track.Metres,
+                mean = track.Mean.MetresPerSecond,
+                best = track.Best.MetresPerSecond,
+                track.Legs,
+                angle = track.UpwindAngle?.Degrees,
+                tack = track.TackAngle?.Degrees,
+                vmg = track.UpwindVmg?.MetresPerSecond,
+            }) == 1;
+    }
+
+    /// <summary>What a track said of a log; null when none was kept.</summary>
+    public async Task<(Angle WindFrom, TrackSummary Track)?> TrackAsync(long number)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.QuerySingleOrDefaultAsync<TrackRow>(
+            "select wind_from, metres, mean, best, legs, upwind_angle, tack_angle, upwind_vmg from log_tracks where log_id = @number", new { number }) is { } row
+            ? (Angle.FromDegrees(row.WindFrom), new(
+                row.Metres,
+                Speed.FromMetresPerSecond(row.Mean),
+                Speed.FromMetresPerSecond(row.Best),
+                row.Legs,
+                row.UpwindAngle is { } angle ? Angle.FromDegrees(angle) : null,
+                row.TackAngle is { } tack ? Angle.FromDegrees(tack) : null,
+                row.UpwindVmg is { } vmg ? Speed.FromMetresPerSecond(vmg) : null))
+            : null;
     }
 
     /// <summary>The boat a sailor logged last in a class, or null.</summary>
@@ -178,6 +223,8 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
     }
 
     private sealed record ClassName(string ClassKey, string Name, long? BoatId, string? Boat);
+
+    private sealed record TrackRow(double WindFrom, double Metres, double Mean, double Best, int Legs, double? UpwindAngle, double? TackAngle, double? UpwindVmg);
 
     private sealed record MarkRow(long LogId, string Control, double Mark);
 

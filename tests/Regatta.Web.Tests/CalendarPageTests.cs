@@ -1,6 +1,9 @@
+using System.Text;
 using Microsoft.Extensions.DependencyInjection;
 using Regatta.Core.Station;
 using Regatta.Core.Units;
+using Regatta.Formats.Gpx;
+using Regatta.Instruments;
 using Regatta.Store;
 
 namespace Regatta.Web.Tests;
@@ -22,8 +25,9 @@ public sealed class CalendarPageTests(ClubHost host)
         Assert.Equal("Sprint", wrong.Html.QuerySelector("#title")!.GetAttribute("value"));
 
         // Yesterday across midnight, so that it is over and was measured.
-        var (from, to) = (DateTime.UtcNow.Date.AddHours(-2), DateTime.UtcNow.Date.AddMinutes(-1).AddHours(0));
-        await coordinator.SendAsync(page, "#plan-form", "/calendar", ("title", "Sprint"), ("from", $"{from:yyyy-MM-ddTHH:mm}"), ("to", $"{to:yyyy-MM-ddTHH:mm}"), ("forecast", "8–12"), ("class-quillet", "yes"));
+        var (from, to) = (DateTime.UtcNow.Date.AddHours(-2), DateTime.UtcNow.Date.AddMinutes(-1));
+        string InTheClub(DateTime utc) => $"{TimeZoneInfo.ConvertTimeFromUtc(utc, TimeZoneInfo.FindSystemTimeZoneById("WET")):yyyy-MM-ddTHH:mm}";
+        await coordinator.SendAsync(page, "#plan-form", "/calendar", ("title", "Sprint"), ("from", InTheClub(from)), ("to", InTheClub(to)), ("forecast", "8–12"), ("class-quillet", "yes"));
         var log = club.Services.GetRequiredService<WindLog>();
         foreach (var (minutes, mean) in new[] { (10, 6.0), (20, 8.0) })
         {
@@ -50,6 +54,30 @@ public sealed class CalendarPageTests(ClubHost host)
         Assert.Equal(200, (int)(await sailor.GetAsync(path)).Status);
         await coordinator.SendAsync(day, "form.remove", path);
         Assert.Equal(404, (int)(await coordinator.GetAsync(path)).Status);
+    }
+
+    [Fact]
+    public async Task A_track_is_read_beside_ones_own_log_and_a_calendar_file_by_the_coordinator_alone()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var (sailor, coordinator) = (await club.VisitAsAsync("priya"), await club.VisitAsAsync("odalys"));
+        var path = (await sailor.GetAsync("/logbook")).Html.QuerySelector(".logbook a")!.GetAttribute("href")!;
+        var page = await sailor.GetAsync(path);
+        var track = Encoding.UTF8.GetBytes(GpxTrack.Write(new SailedTrack(1, DateTimeOffset.UtcNow.AddDays(-30), Angle.FromDegrees(225), Angle.FromDegrees(44), Speed.FromKnots(4.4), Speed.FromKnots(5)).Sail(6)));
+        Assert.Contains("knows no direction", (await sailor.UploadAsync(page, path + "?handler=Track", track, "track")).TextOf("#direction-problem"));
+        Assert.Contains("no GPX track", (await sailor.UploadAsync(page, path + "?handler=Track", Encoding.UTF8.GetBytes("<gpx"), "track", ("direction", "225"))).TextOf("#track-problem"));
+        Assert.Contains("between 0 and 360", (await sailor.UploadAsync(page, path + "?handler=Track", track, "track", ("direction", "500"))).TextOf("#direction-problem"));
+        Assert.Equal(302, (int)(await sailor.UploadAsync(page, path + "?handler=Track", track, "track", ("direction", "225"))).Status);
+        Assert.Contains("° off the wind, ", (await sailor.GetAsync(path)).TextOf("#track-head ~ p"));
+        Assert.Equal(404, (int)(await coordinator.UploadAsync(await coordinator.GetAsync("/bring-in"), path + "?handler=Track", track, "track", ("direction", "225"))).Status);
+
+        var ics = Encoding.UTF8.GetBytes("BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:x\r\nBEGIN:VEVENT\r\nUID:cup\r\nDTSTAMP:20260101T000000Z\r\nDTSTART:" + $"{DateTime.UtcNow.AddDays(3):yyyyMMdd}" + "T100000\r\nSUMMARY:Reach cup\r\nCATEGORIES:racing,Quillet\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n");
+        var calendar = await coordinator.GetAsync("/calendar");
+        Assert.Contains("no calendar file", (await coordinator.UploadAsync(calendar, "/calendar?handler=File", track, "file")).TextOf("#file-problem"));
+        await coordinator.UploadAsync(calendar, "/calendar?handler=File", ics, "file");
+        await coordinator.UploadAsync(calendar, "/calendar?handler=File", ics, "file");
+        Assert.Single((await coordinator.GetAsync("/calendar")).Html.QuerySelectorAll(".days a"), link => link.TextContent == "Reach cup");
+        Assert.Contains("/not-yours", (await sailor.UploadAsync(page, "/calendar?handler=File", ics, "file")).Location!.ToString());
     }
 
     [Fact]

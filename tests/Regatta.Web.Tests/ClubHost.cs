@@ -150,10 +150,15 @@ public sealed class Visitor(HttpClient client)
     public async Task<Answer> PostBareAsync(string address, params (string Field, string Value)[] fields) => await AnswerAsync(
         await client.PostAsync(address, new FormUrlEncodedContent(fields.Select(field => KeyValuePair.Create(field.Field, field.Value))), TestContext.Current.CancellationToken));
 
-    public async Task<Answer> UploadAsync(Answer page, string address, byte[] file)
+    public async Task<Answer> UploadAsync(Answer page, string address, byte[] file, string field = "bundle", params (string Field, string Value)[] beside)
     {
         var token = page.Html.QuerySelector("form[enctype] input[name=__RequestVerificationToken]")!.GetAttribute("value")!;
-        using var content = new MultipartFormDataContent { { new StringContent(token), "__RequestVerificationToken" }, { new ByteArrayContent(file), "bundle", "bundle.json" } };
+        using var content = new MultipartFormDataContent { { new StringContent(token), "__RequestVerificationToken" }, { new ByteArrayContent(file), field, "file" } };
+        foreach (var (name, value) in beside)
+        {
+            content.Add(new StringContent(value), name);
+        }
+
         return await AnswerAsync(await client.PostAsync(address, content, TestContext.Current.CancellationToken));
     }
 

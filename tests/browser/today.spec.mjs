@@ -1,0 +1,59 @@
+// The wind at the club, the fleet in it, a crew's own card, and a day planned.
+import { expect, test } from "@playwright/test";
+import { expectAccessible, expectNoSidewaysScroll } from "./accessible.mjs";
+import { signIn } from "./chromium.mjs";
+
+test("the board tells the station's wind, goes on by itself, and answers what if by keyboard", async ({ page }) => {
+  await signIn(page, "priya", "/today");
+  await expect(page.locator(".wind-big")).toBeVisible({ timeout: 20_000 });
+  await expectAccessible(page);
+  await expect(page.locator(".today li")).toHaveCount(9);
+  // The next look comes without anybody asking for it.
+  const looks = [];
+  page.on("response", (answer) => { if (new URL(answer.url()).pathname === "/today") looks.push(answer); });
+  await expect.poll(() => looks.length, { timeout: 20_000 }).toBeGreaterThan(0);
+
+  await page.getByLabel("And at another wind?").focus();
+  for (let press = 0; press < 4; press += 1) await page.keyboard.press("ArrowRight");
+  await expect(page.getByRole("heading", { name: /^And at / })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole("link", { name: "Back to now" }).click();
+  await expect(page.getByRole("heading", { name: "What is the wind" })).toBeVisible();
+  await page.getByRole("link", { name: "For the clubhouse screen" }).click();
+  await expect(page.locator(".board.big")).toBeVisible();
+  await expectAccessible(page);
+});
+
+test("on a phone a light crew's card reads for them", async ({ page }) => {
+  await page.setViewportSize({ width: 360, height: 740 });
+  await signIn(page, "priya", "/today?wind=18");
+  await expectNoSidewaysScroll(page);
+  await page.getByRole("link", { name: "Quillet" }).click();
+  await page.getByText("Say how heavy you sail").click();
+  await page.getByLabel("Crew, kg").fill("52");
+  await page.getByRole("button", { name: "Keep it" }).click();
+  await page.goto("/classes/quillet/card?wind=15");
+  await expect(page.locator(".crew-sentence")).toHaveText("At 52 kg you sail 15 kn as the card’s 17 kn.");
+  await expectAccessible(page);
+  await expectNoSidewaysScroll(page);
+});
+
+test("the coordinator plans a day, and splits a band and joins it again", async ({ page }) => {
+  const soon = new Date(Date.now() + 10 * 24 * 3600 * 1000).toISOString().slice(0, 10);
+  await signIn(page, "odalys", "/calendar");
+  await page.getByLabel("What is it called?").fill("Reach sprint");
+  await page.getByLabel("From", { exact: true }).fill(`${soon}T10:00`);
+  await page.getByLabel("To", { exact: true }).fill(`${soon}T13:00`);
+  await page.getByLabel("Skellow").check();
+  await page.getByRole("button", { name: "Plan it" }).click();
+  await page.getByRole("link", { name: "Reach sprint" }).click();
+  await expect(page.getByRole("heading", { name: "Skellow" })).toBeVisible();
+  await expectAccessible(page);
+
+  await page.goto("/classes/skellow/bands");
+  await page.getByRole("button", { name: /^Split at/ }).first().click();
+  await expect(page.getByText("upper drifting").first()).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole("button", { name: "Join with upper drifting" }).click();
+  await expect(page.getByRole("button", { name: "Join with upper drifting" })).toHaveCount(0);
+});
