@@ -127,6 +127,10 @@ public sealed class Visitor(HttpClient client)
 {
     public async Task<Answer> GetAsync(string address) => await AnswerAsync(await client.GetAsync(address, TestContext.Current.CancellationToken));
 
+    /// <summary>Opens an answer that does not end.</summary>
+    public async Task<Stream> StreamAsync(string address) =>
+        await (await client.GetAsync(address, HttpCompletionOption.ResponseHeadersRead, TestContext.Current.CancellationToken)).Content.ReadAsStreamAsync(TestContext.Current.CancellationToken);
+
     /// <summary>The same visitor, whose next request is one a script on the page makes.</summary>
     public Visitor Fragment()
     {

@@ -12,11 +12,11 @@ public sealed record PastWind(double Y, double LullX, double MeanX, double GustX
 /// <param name="Past">The blocks, newest first.</param>
 public sealed record WindBoard(Speed Most, PastWind? Now, IReadOnlyList<PastWind> Past)
 {
-    public const double Width = 900;
+    public const double Width = 520;
     public const double RulerBottom = 46;
     public const double RowHeight = 9;
-    private const double Left = 20;
-    private const double Right = 880;
+    private const double Left = 16;
+    private const double Right = 504;
     private static readonly Speed Least = Speed.FromKnots(25);
 
     public double Height => RulerBottom + 34 + (Past.Count * RowHeight);
@@ -39,7 +39,7 @@ public sealed record WindBoard(Speed Most, PastWind? Now, IReadOnlyList<PastWind
     public IEnumerable<(double X, string Text)> Ticks(SpeedUnit unit)
     {
         var last = Most.In(unit);
-        var step = ((double[])[1, 2, 5, 10, 20]).First(size => last / size <= 16);
+        var step = ((double[])[1, 2, 5, 10, 20]).First(size => last / size <= 10);
         for (var number = 0.0; number <= last + 1e-9; number += step)
         {
             yield return (At(Speed.From(number, unit)), NumberText.Plain(number, 0));

@@ -47,6 +47,26 @@ public sealed class MarksBundleTests
         file["classes"]![0]!["logs"] = new JsonArray();
     });
 
+    [Theory]
+    [InlineData("crew", """{"reference":75,"hull":0,"arm":1.1,"fromBand":2,"offsets":[]}""", "needs reference")]
+    [InlineData("crew", """{"reference":0,"hull":0,"arm":1.1,"fromBand":2}""", "needs reference")]
+    [InlineData("crew", """{"reference":75,"hull":-3,"arm":1.1,"fromBand":2}""", "zero or more")]
+    [InlineData("crew", """{"offsets":[{"from":60,"to":50,"control":"gooseneck","steps":1}]}""", "from below to")]
+    [InlineData("windHeight", "0", "between 0.1 and 60")]
+    [InlineData("windHeight", "600", "between 0.1 and 60")]
+    public void A_crew_or_a_height_that_is_none_is_refused(string member, string value, string says) => Refused(says, file => file["classes"]![0]![member] = JsonNode.Parse(value));
+
+    [Fact]
+    public void Heights_and_crews_come_back_as_they_went()
+    {
+        var classes = Read(Demo()).Bundle!.Classes;
+        var again = BundleReader.Read(BundleWriter.Write(new Bundle(null, [], classes)), Now).Bundle!.Classes;
+        Assert.Equal(classes.Select(one => (one.Class.WindHeight, one.Class.Crew)), again.Select(one => (one.Class.WindHeight, one.Class.Crew)));
+        Assert.Contains(classes, one => one.Class.Crew.Rule is not null);
+        Assert.Contains(classes, one => one.Class.Crew.Offsets.Count > 0);
+        Assert.Equal(0.6, classes.Single(one => one.Class.Key == "pettle-65").Class.WindHeight.Metres);
+    }
+
     [Fact]
     public void A_boat_measured_ten_thousand_times_is_refused() => Refused("10000 measured pairs", file =>
         file["classes"]![0]!["boats"]![0]!["measured"] = new JsonObject { ["gooseneck"] = new JsonArray([.. Enumerable.Range(0, 10_000).Select(at => (JsonNode)new JsonArray(at, at))]) });

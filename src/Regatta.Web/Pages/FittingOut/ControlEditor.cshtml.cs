@@ -1,5 +1,4 @@
 using System.Globalization;
-using System.Text;
 using System.Text.RegularExpressions;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
@@ -207,8 +206,7 @@ public sealed partial class ControlEditorModel(BenchRoom room, Controls controls
     /// <summary>A key from a name: letters and digits, with hyphens between; never the address of a new control.</summary>
     public static ControlKey KeyOf(string name)
     {
-        var plain = new string([.. name.Normalize(NormalizationForm.FormD).Where(letter => CharUnicodeInfo.GetUnicodeCategory(letter) != UnicodeCategory.NonSpacingMark)]);
-        var key = NoLetters().Replace(plain.ToLowerInvariant(), "-").Trim('-');
+        var key = NoLetters().Replace(name.ToLowerInvariant(), "-").Trim('-');
         return new(key switch { "" => "control", NewControl => "new-one", _ => key });
     }
 

@@ -32,8 +32,6 @@ public sealed class CalendarPageModel(Outings outings, Classes classes, ClubCloc
     /// <summary>Where calendars find the days: unguessable, and without a name of anybody.</summary>
     public string FeedPath => CalendarFeedModel.PathFor(protection);
 
-    public string FeedAddress => $"{Request.Scheme}://{Request.Host}{FeedPath}";
-
     public IEnumerable<Field> Fields => ((Field[])
     [
         new("title", "What is it called?", ""),
