@@ -17,7 +17,7 @@ public sealed class TodayTests(ClubHost host)
     {
         using var first = new CancellationTokenSource();
         var port = new TaskCompletionSource<int>();
-        var station = Serve(first.Token, "checksum=0.02,cut=0.02,garbage=0.1", 0, port.SetResult);
+        var station = Serve(first.Token, "checksum=0.02,cut=0.02,garbage=0.1", 0, DateTimeOffset.UtcNow.AddHours(-1), port.SetResult);
         await using var club = await host.AnotherAsync("IfEmpty", ("REGATTA_STATION", $"127.0.0.1:{await port.Task}"), ("REGATTA_STATION_CLOCK", "station"));
         var desk = club.Services.GetRequiredService<StationDesk>();
         await UntilAsync(desk, () => desk.State.Now?.IsWhole == true);
@@ -37,15 +37,15 @@ public sealed class TodayTests(ClubHost host)
         await UntilAsync(desk, () => !desk.State.Connected);
         var silentSince = desk.State.Newest;
         using var second = new CancellationTokenSource();
-        var again = Serve(second.Token, "", await port.Task, _ => { });
-        await UntilAsync(desk, () => desk.State.Newest!.Value.At > silentSince!.Value.At);
+        var again = Serve(second.Token, "", await port.Task, silentSince!.Value.At.AddMinutes(1), _ => { });
+        await UntilAsync(desk, () => desk.State.Newest!.Value.At > silentSince.Value.At);
         Assert.True(desk.State.Connected);
         await second.CancelAsync();
         await again;
 
         // What was heard is kept, block by block.
         var log = club.Services.GetRequiredService<WindLog>();
-        Assert.NotEmpty(await log.BlocksAsync(DateTimeOffset.UtcNow.AddHours(-3), DateTimeOffset.UtcNow.AddDays(1)));
+        Assert.NotEmpty(await log.BlocksAsync(DateTimeOffset.UtcNow.AddHours(-3), DateTimeOffset.UtcNow.AddDays(2)));
         Assert.NotEmpty(await log.SamplesAsync(DateTimeOffset.UtcNow.AddHours(-3)));
     }
 
@@ -145,8 +145,8 @@ public sealed class TodayTests(ClubHost host)
         Assert.Contains("21 in", card.Html.QuerySelectorAll(".card-part dl > div").Single(line => line.QuerySelector("dt")!.TextContent == "Gooseneck").TextContent);
     }
 
-    private static Task Serve(CancellationToken stop, string faults, int port, Action<int> ready) =>
-        Task.Run(() => new StandInStation(new(4, DateTimeOffset.UtcNow.AddHours(port == 0 ? -1 : 0), WindDay.Ordinary), Faults.Parse(faults), 300, 4).ServeAsync(port, ready, stop));
+    private static Task Serve(CancellationToken stop, string faults, int port, DateTimeOffset start, Action<int> ready) =>
+        Task.Run(() => new StandInStation(new(4, start, WindDay.Ordinary), Faults.Parse(faults), 300, 4).ServeAsync(port, ready, stop));
 
     private static async Task UntilAsync(StationDesk desk, Func<bool> so)
     {

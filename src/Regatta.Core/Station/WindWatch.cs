@@ -8,6 +8,9 @@ public sealed class WindWatch
     /// <summary>So many seconds in a row bear a jump out (ours).</summary>
     public const int BorneOutBy = 3;
 
+    /// <summary>So many older seconds in a row mean that the clock was set back: everything begins anew (ours).</summary>
+    public const int ClockSetBackAfter = 60;
+
     /// <summary>A second this much above the one before, and not borne out, is a spike (ours).</summary>
     public static readonly Speed Jump = Speed.FromMetresPerSecond(8);
 
@@ -15,6 +18,7 @@ public sealed class WindWatch
     private readonly List<WindSample> block = [];
     private readonly List<WindSample> doubtful = [];
     private WindSample? newest;
+    private int backwards;
 
     /// <summary>How many samples were taken.</summary>
     public long Taken { get; private set; }
@@ -38,8 +42,18 @@ public sealed class WindWatch
         if ((doubtful.Count > 0 ? doubtful[^1] : newest) is { } before && sample.At <= before.At)
         {
             OutOfOrder++;
-            return ([], null);
+            if (++backwards < ClockSetBackAfter)
+            {
+                return ([], null);
+            }
+
+            last.Clear();
+            block.Clear();
+            doubtful.Clear();
+            newest = null;
         }
+
+        backwards = 0;
 
         if (newest is not { } calm || !IsJump(calm, sample))
         {

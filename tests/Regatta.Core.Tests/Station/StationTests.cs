@@ -120,6 +120,22 @@ public sealed class StationTests
     }
 
     [Fact]
+    public void A_clock_that_was_set_back_is_believed_after_a_minute_and_a_late_sample_never()
+    {
+        var watch = new WindWatch();
+        watch.Take(Sample(10_000, 6, 200));
+        for (var second = 0; second < WindWatch.ClockSetBackAfter - 1; second++)
+        {
+            Assert.Empty(watch.Take(Sample(second, 7, 200)).Believed);
+        }
+
+        Assert.Single(watch.Take(Sample(100, 7, 200)).Believed);
+        Assert.Equal(1, watch.Now!.Samples);
+        Assert.Empty(watch.Take(Sample(99, 7, 200)).Believed);
+        Assert.Single(watch.Take(Sample(101, 7, 200)).Believed);
+    }
+
+    [Fact]
     public void The_last_ten_minutes_are_no_longer_than_that_and_part_of_them_is_not_called_whole()
     {
         var watch = new WindWatch();
