@@ -1,5 +1,6 @@
 using System.Text;
 using Microsoft.Extensions.DependencyInjection;
+using Regatta.Core.Outings;
 using Regatta.Core.Station;
 using Regatta.Core.Units;
 using Regatta.Formats.Gpx;
@@ -54,6 +55,22 @@ public sealed class CalendarPageTests(ClubHost host)
         Assert.Equal(200, (int)(await sailor.GetAsync(path)).Status);
         await coordinator.SendAsync(day, "form.remove", path);
         Assert.Equal(404, (int)(await coordinator.GetAsync(path)).Status);
+    }
+
+    [Fact]
+    public async Task What_is_on_the_water_stands_on_the_board_until_it_is_over()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var now = DateTimeOffset.UtcNow;
+        Outing Of(string title, double from, double to) => new(title, OutingKind.Training, title, "The bend", now.AddHours(from), now.AddHours(to), [], null, "");
+        await club.Services.GetRequiredService<Outings>().SaveAsync([Of("Over", -3, -1), Of("Going on", -1, 1), Of("Tonight", 6, 8), Of("Next week", 150, 152)]);
+        var today = await (await club.VisitAsAsync("priya")).GetAsync("/today");
+        Assert.Equal(200, (int)today.Status);
+        var board = today.Html.QuerySelectorAll(".on-the-water strong").Select(day => day.TextContent).ToList();
+        Assert.Contains("Going on", board);
+        Assert.Contains("Tonight", board);
+        Assert.DoesNotContain("Over", board);
+        Assert.DoesNotContain("Next week", board);
     }
 
     [Fact]

@@ -39,9 +39,10 @@ public sealed record TodayLine(BoatClass Class, Speed Wind, Length Height, Card 
 
 /// <summary>The fleet in this wind: for members, on a desk, a phone or the clubhouse screen.</summary>
 [Authorize(Policies.Member)]
-public sealed class TodayModel(BenchRoom room, StationDesk desk, WindLog log, ClubClock clock, Reader reader) : PageModel
+public sealed class TodayModel(BenchRoom room, StationDesk desk, WindLog log, Outings outings, ClubClock clock, Reader reader) : PageModel
 {
     private static readonly TimeSpan Past = TimeSpan.FromHours(3);
+    private static readonly TimeSpan HalfADay = TimeSpan.FromHours(12);
 
     /// <summary>The wind now; null when there is none to call so.</summary>
     public WindSummary? Wind { get; private set; }
@@ -64,6 +65,9 @@ public sealed class TodayModel(BenchRoom room, StationDesk desk, WindLog log, Cl
 
     public IReadOnlyList<TodayLine> Lines { get; private set; } = [];
 
+    /// <summary>The days on the water that begin within half a day, or are not over.</summary>
+    public IReadOnlyList<PlannedOuting> OnTheWater { get; private set; } = [];
+
     /// <summary>What does not work at the moment, in a sentence; empty when all does.</summary>
     public string Trouble { get; private set; } = "";
 
@@ -84,6 +88,7 @@ public sealed class TodayModel(BenchRoom room, StationDesk desk, WindLog log, Cl
             Lines = [.. (await room.AllAsync()).Where(bench => bench.Newest is not null).Select(bench => Line(bench, mean))];
         }
 
+        OnTheWater = [.. (await outings.EndingAfterAsync(clock.Now)).Where(day => day.Outing.From < clock.Now + HalfADay)];
         Trouble = state.Lost > 0 ? $"{state.Lost} seconds of wind could not be kept." : "";
     }
 
