@@ -98,8 +98,8 @@ public sealed class Outings(NpgsqlDataSource database)
             new
             {
                 classes = planned.Outing.Classes.ToArray(),
-                from = (planned.Outing.From - Outing.Slack).UtcDateTime,
-                to = (planned.Outing.To + Outing.Slack).UtcDateTime,
+                from = planned.Outing.LogWindow.From.UtcDateTime,
+                to = planned.Outing.LogWindow.To.UtcDateTime,
             })];
     }
 

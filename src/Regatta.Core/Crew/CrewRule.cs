@@ -10,9 +10,6 @@ namespace Regatta.Core.Crew;
 /// <param name="FromBand">The rule holds from this band on; below it weight matters through trim alone.</param>
 public sealed record CrewRule(Mass Reference, double Hull, Length Arm, BandId FromBand)
 {
-    /// <summary>Crews outside these parts of the reference are beyond what the rule is good for (ours).</summary>
-    public static readonly (double Least, double Most) Trusted = (0.5, 2);
-
     /// <summary>The righting moment of a crew, in kg·m.</summary>
     public double RightingMoment(Mass crew) => Hull + (crew.Kilograms * Arm.Metres);
 

@@ -62,7 +62,7 @@ public static class BodyMeasures
 }
 
 /// <summary>A length read in hands, fists or forearms. Positions are millimetres from the datum, readings how many of the measure; the class's own count is that of a usual hand, each sailor's that of their own (<see cref="CalibratedScale"/>).</summary>
-public sealed record BodyScale : Scale
+public sealed record BodyScale : LengthwiseScale
 {
     /// <summary>Makes the scale.</summary>
     /// <param name="measure">What is counted.</param>
@@ -120,12 +120,6 @@ public sealed record BodyScale : Scale
     /// <inheritdoc/>
     public override Mark AtReading(double reading) => new(reading * Usual.Millimetres);
 
-    /// <inheritdoc/>
-    public override Length? LengthAt(Mark mark) => Length.FromMillimetres(mark.Position);
-
-    /// <inheritdoc/>
-    public override Mark? AtLength(Length length) => new(length.Millimetres);
-
     /// <summary>The graduation of somebody whose own measure is known: so many of theirs to the length.</summary>
     public Calibration OwnedBy(Length own) => Calibration.Straight(own, ReadingStep, ReadingAt(Max) * 4);
 
@@ -140,7 +134,4 @@ public sealed record BodyScale : Scale
 
     /// <inheritdoc/>
     public override Parsed<double> ReadDistance(string text) => ReadReading(text).Then(number => Distance(number * PositionsPerUnit));
-
-    /// <inheritdoc/>
-    public override bool SameTerms(Scale other) => other is LengthScale or StripScale or BodyScale;
 }

@@ -3,7 +3,7 @@ using Regatta.Core.Units;
 namespace Regatta.Core.Marks;
 
 /// <summary>A length from the datum, read on a tape or on marks along a spar. Positions and readings are millimetres, so that a change of unit changes no mark.</summary>
-public sealed record LengthScale : Scale
+public sealed record LengthScale : LengthwiseScale
 {
     /// <summary>Makes the scale.</summary>
     /// <param name="unit">The unit the marks on the boat are in.</param>
@@ -47,12 +47,6 @@ public sealed record LengthScale : Scale
     public override string Hint => $"{Show(Min)} to {Show(Max)}, steps of {Unit.Show(Length.FromMillimetres(Step))}; mm, cm or in";
 
     /// <inheritdoc/>
-    public override Length? LengthAt(Mark mark) => Length.FromMillimetres(mark.Position);
-
-    /// <inheritdoc/>
-    public override Mark? AtLength(Length length) => new(length.Millimetres);
-
-    /// <inheritdoc/>
     public override Parsed<double> ReadReading(string text) => Unit.Read(text).Then(length => Parsed<double>.Good(length.Millimetres));
 
     /// <inheritdoc/>
@@ -63,7 +57,4 @@ public sealed record LengthScale : Scale
 
     /// <inheritdoc/>
     public override Parsed<double> ReadDistance(string text) => ReadReading(text).Then(Distance);
-
-    /// <inheritdoc/>
-    public override bool SameTerms(Scale other) => other is LengthScale or StripScale or BodyScale;
 }

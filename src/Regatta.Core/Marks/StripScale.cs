@@ -3,7 +3,7 @@ using Regatta.Core.Units;
 namespace Regatta.Core.Marks;
 
 /// <summary>A numbered strip stuck along a spar or a track. Positions are millimetres from the datum, readings the strip's numbers. The class's own strip is evenly numbered; what a boat's strip really says is its <see cref="Calibration"/>.</summary>
-public sealed record StripScale : Scale
+public sealed record StripScale : LengthwiseScale
 {
     /// <summary>Makes the scale.</summary>
     /// <param name="from">The first number.</param>
@@ -68,12 +68,6 @@ public sealed record StripScale : Scale
     public override Mark AtReading(double reading) => new(ZeroAt.Millimetres + (reading * PerNumber.Millimetres));
 
     /// <inheritdoc/>
-    public override Length? LengthAt(Mark mark) => Length.FromMillimetres(mark.Position);
-
-    /// <inheritdoc/>
-    public override Mark? AtLength(Length length) => new(length.Millimetres);
-
-    /// <inheritdoc/>
     public override Parsed<double> ReadReading(string text) => NumberText.ReadBare(text, "strip", "a strip’s number stands alone");
 
     /// <inheritdoc/>
@@ -85,7 +79,4 @@ public sealed record StripScale : Scale
     /// <inheritdoc/>
     public override Parsed<double> ReadDistance(string text) =>
         NumberText.ReadBare(text.Replace("on the strip", "", StringComparison.OrdinalIgnoreCase), "strip", "a strip’s number stands alone").Then(number => Distance(number * PositionsPerUnit));
-
-    /// <inheritdoc/>
-    public override bool SameTerms(Scale other) => other is LengthScale or StripScale or BodyScale;
 }

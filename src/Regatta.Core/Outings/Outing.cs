@@ -35,8 +35,8 @@ public sealed record Outing(string Uid, OutingKind Kind, string Title, string Ve
     /// <summary>Logs of so long before and after still belong to it: people log when they remember, and not to the minute.</summary>
     public static readonly TimeSpan Slack = TimeSpan.FromHours(1);
 
-    /// <summary>Whether a log sailed then belongs to it.</summary>
-    public bool Holds(DateTimeOffset sailedAt) => sailedAt >= From - Slack && sailedAt <= To + Slack;
+    /// <summary>When a log was sailed that belongs to it, both ends inside.</summary>
+    public (DateTimeOffset From, DateTimeOffset To) LogWindow => (From - Slack, To + Slack);
 
     /// <summary>Refuses what is no day on the water.</summary>
     public static Parsed<Outing> Check(Outing outing) => outing switch

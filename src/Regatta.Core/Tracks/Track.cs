@@ -51,6 +51,9 @@ public sealed record Leg(DateTimeOffset From, DateTimeOffset To, Angle Angle, Sp
 /// <param name="UpwindVmg">The mean speed made good to windward on upwind legs; null without any.</param>
 public sealed record TrackSummary(double Metres, Speed Mean, Speed Best, int Legs, Angle? UpwindAngle, Angle? TackAngle, Speed? UpwindVmg)
 {
+    /// <summary>How far in nautical miles of 1852 m. Source: BIPM SI brochure.</summary>
+    public double NauticalMiles => Metres / 1852;
+
     private static readonly TimeSpan Smoothing = TimeSpan.FromSeconds(10);
     private static readonly TimeSpan ShortestLeg = TimeSpan.FromSeconds(20);
 

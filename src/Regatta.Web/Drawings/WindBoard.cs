@@ -15,9 +15,12 @@ public sealed record WindBoard(Speed Most, PastWind? Now, IReadOnlyList<PastWind
     public const double Width = 520;
     public const double RulerBottom = 46;
     public const double RowHeight = 9;
+    private const int MostTicks = 10;
     private const double Left = 16;
     private const double Right = 504;
     private static readonly Speed Least = Speed.FromKnots(25);
+
+    private WindAxis Axis => new(Left, Right, Most);
 
     public double Height => RulerBottom + 34 + (Past.Count * RowHeight);
 
@@ -33,18 +36,10 @@ public sealed record WindBoard(Speed Most, PastWind? Now, IReadOnlyList<PastWind
     }
 
     /// <summary>Where a wind stands.</summary>
-    public double At(Speed wind) => Left + ((Right - Left) * Math.Min(1, wind.MetresPerSecond / Most.MetresPerSecond));
+    public double At(Speed wind) => Axis.At(wind);
 
     /// <summary>The ticks in a reader's unit.</summary>
-    public IEnumerable<(double X, string Text)> Ticks(SpeedUnit unit)
-    {
-        var last = Most.In(unit);
-        var step = ((double[])[1, 2, 5, 10, 20]).First(size => last / size <= 10);
-        for (var number = 0.0; number <= last + 1e-9; number += step)
-        {
-            yield return (At(Speed.From(number, unit)), NumberText.Plain(number, 0));
-        }
-    }
+    public IEnumerable<(double X, string Text)> Ticks(SpeedUnit unit) => Axis.Ticks(unit, MostTicks);
 
     private PastWind Row(WindSummary summary, double y) => new(y, At(summary.Lull), At(summary.Mean), At(summary.Gust), summary.From);
 }

@@ -9,19 +9,15 @@ namespace Regatta.Web.Drawings;
 /// <param name="Bands">The bands.</param>
 public sealed record WindRuler(double Left, double Right, WindBands Bands)
 {
+    private const int MostTicks = 14;
+
+    private WindAxis Axis => new(Left, Right, Bands.To);
+
     /// <summary>Where a wind stands; held inside the ruler.</summary>
-    public double At(Speed wind) => Left + ((Right - Left) * Math.Min(1, wind.MetresPerSecond / Bands.To.MetresPerSecond));
+    public double At(Speed wind) => Axis.At(wind);
 
     /// <summary>The wind ticks in a reader's unit, at steps that keep their numbers apart.</summary>
-    public IEnumerable<(double X, string Text)> Ticks(SpeedUnit unit)
-    {
-        var last = Bands.To.In(unit);
-        var step = ((double[])[1, 2, 5, 10, 20]).First(size => last / size <= 14);
-        for (var number = 0.0; number <= last + 1e-9; number += step)
-        {
-            yield return (At(Speed.From(number, unit)), NumberText.Plain(number, 0));
-        }
-    }
+    public IEnumerable<(double X, string Text)> Ticks(SpeedUnit unit) => Axis.Ticks(unit, MostTicks);
 
     /// <summary>Where each Beaufort force begins.</summary>
     public IEnumerable<(double X, int Force)> BeaufortTicks() =>

@@ -26,15 +26,12 @@ public sealed class StripsModel(BenchRoom room, ReadingRoom readings) : PageMode
 
     public async Task<IActionResult> OnGetAsync(string key, string? boat, string? paper)
     {
-        if (await room.FindAsync(key) is not { } bench)
+        if (await StripMaking.ForAsync(room, readings, User.Id(), key, boat, paper) is not { } made)
         {
             return NotFound();
         }
 
-        Class = bench.Class;
-        Version = bench.Newest?.Number;
-        Choice = await readings.ForAsync(bench.Draft.Stamp.Id, User.Id(), boat ?? BoatChoice.OfTheClass);
-        Sheet = StripSheet.Of(Class, bench.Newest?.Matrix ?? bench.Matrix, Choice.Readings, Paper.Named(paper));
+        (Class, Version, Choice, Sheet) = (made.Bench.Class, made.Bench.Newest?.Number, made.Choice, made.Sheet);
         return Page();
     }
 }

@@ -1,7 +1,6 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Core.Sheets;
 using Regatta.Formats.Sheets;
 using Regatta.Web.Access;
 using Regatta.Web.Benches;
@@ -12,15 +11,8 @@ namespace Regatta.Web.Pages.FittingOut;
 [Authorize(Policies.Member)]
 public sealed class StripsPdfModel(BenchRoom room, ReadingRoom readings) : PageModel
 {
-    public async Task<IActionResult> OnGetAsync(string key, string? boat, string? paper)
-    {
-        if (await room.FindAsync(key) is not { } bench)
-        {
-            return NotFound();
-        }
-
-        var choice = await readings.ForAsync(bench.Draft.Stamp.Id, User.Id(), boat ?? BoatChoice.OfTheClass);
-        var sheet = StripSheet.Of(bench.Class, bench.Newest?.Matrix ?? bench.Matrix, choice.Readings, Paper.Named(paper));
-        return sheet.Pages.Count == 0 ? NotFound() : File(SheetPdf.Write(sheet), "application/pdf", $"{key}-strips.pdf");
-    }
+    public async Task<IActionResult> OnGetAsync(string key, string? boat, string? paper) =>
+        await StripMaking.ForAsync(room, readings, User.Id(), key, boat, paper) is { Sheet: { Pages.Count: > 0 } sheet }
+            ? File(SheetPdf.Write(sheet), "application/pdf", $"{key}-strips.pdf")
+            : NotFound();
 }

@@ -1,0 +1,20 @@
+using Regatta.Core.Units;
+
+namespace Regatta.Core.Marks;
+
+/// <summary>A scale whose positions are millimetres from the datum, whatever is read on it. Marks may stay when one of these replaces another.</summary>
+public abstract record LengthwiseScale : Scale
+{
+    private protected LengthwiseScale()
+    {
+    }
+
+    /// <inheritdoc/>
+    public sealed override Length? LengthAt(Mark mark) => Length.FromMillimetres(mark.Position);
+
+    /// <inheritdoc/>
+    public sealed override Mark? AtLength(Length length) => new(length.Millimetres);
+
+    /// <inheritdoc/>
+    public sealed override bool SameTerms(Scale other) => other is LengthwiseScale;
+}
