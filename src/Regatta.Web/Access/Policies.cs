@@ -17,6 +17,9 @@ public static class Policies
 
     /// <summary>Any member may look; only who may change the class may send anything.</summary>
     public const string ReadsClass = nameof(ReadsClass);
+
+    /// <summary>Any member may look; only the coordinator may send anything.</summary>
+    public const string ReadsClub = nameof(ReadsClub);
 }
 
 /// <summary>The roles.</summary>
@@ -41,7 +44,7 @@ public static class Standings
     public static string DisplayName(this ClaimsPrincipal user) => user.FindFirstValue(StandingClaims.DisplayName) ?? "";
 }
 
-/// <summary>Asks for the right to change the class in the address.</summary>
+/// <summary>Asks for the right to change the class in the address, or the club where the address names no class.</summary>
 public sealed record ClassAccess(bool ReadingIsForMembers) : IAuthorizationRequirement;
 
 /// <summary>Answers <see cref="ClassAccess"/> from the address and the cookie.</summary>
@@ -52,7 +55,8 @@ internal sealed class ClassAccessHandler(IHttpContextAccessor http) : Authorizat
         var request = http.HttpContext!.Request;
         var reads = HttpMethods.IsGet(request.Method) || HttpMethods.IsHead(request.Method);
         var mayRead = requirement.ReadingIsForMembers && reads && context.User.Identity?.IsAuthenticated == true;
-        if (mayRead || (request.RouteValues["key"] is string key && context.User.MayEdit(key)))
+        var mayEdit = request.RouteValues["key"] is string key ? context.User.MayEdit(key) : context.User.IsInRole(Roles.Coordinator);
+        if (mayRead || mayEdit)
         {
             context.Succeed(requirement);
         }

@@ -36,6 +36,7 @@ internal static class SignInSetup
             .AddPolicy(Policies.Coordinator, policy => policy.RequireRole(Roles.Coordinator))
             .AddPolicy(Policies.EditsClass, policy => policy.AddRequirements(new ClassAccess(ReadingIsForMembers: false)))
             .AddPolicy(Policies.ReadsClass, policy => policy.AddRequirements(new ClassAccess(ReadingIsForMembers: true)))
+            .AddPolicy(Policies.ReadsClub, policy => policy.AddRequirements(new ClassAccess(ReadingIsForMembers: true)))
             .SetFallbackPolicy(new AuthorizationPolicyBuilder().RequireAuthenticatedUser().Build());
         services.AddSingleton<IAuthorizationHandler, ClassAccessHandler>();
     }

@@ -80,7 +80,7 @@ public sealed partial class ControlEditorModel(BenchRoom room, Controls controls
         }
 
         typed = Request.Typed();
-        return Request.Headers.ContainsKey("HX-Request") ? Partial("_ScaleFields", this) : Page();
+        return Request.ByFragment() ? Partial("_ScaleFields", this) : Page();
     }
 
     public async Task<IActionResult> OnPostAsync(string key, string control)

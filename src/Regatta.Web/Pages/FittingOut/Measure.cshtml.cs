@@ -135,7 +135,7 @@ public sealed class MeasureModel(BenchRoom room, Boats boats, Logs logs) : PageM
 
     private async Task<IActionResult> AnswerAsync()
     {
-        if (!Request.Headers.ContainsKey("HX-Request"))
+        if (!Request.ByFragment())
         {
             return Redirect(Path);
         }
@@ -144,7 +144,7 @@ public sealed class MeasureModel(BenchRoom room, Boats boats, Logs logs) : PageM
         return AnswerPage();
     }
 
-    private IActionResult AnswerPage() => Request.Headers.ContainsKey("HX-Request") ? Partial("_Measuring", this) : Page();
+    private IActionResult AnswerPage() => Request.ByFragment() ? Partial("_Measuring", this) : Page();
 
     private async Task<bool> LoadAsync(string key, long boat, string control)
     {

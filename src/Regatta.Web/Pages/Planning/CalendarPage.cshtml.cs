@@ -14,7 +14,7 @@ using Regatta.Web.Forms;
 namespace Regatta.Web.Pages.Planning;
 
 /// <summary>The club's days on the water, for members; the coordinator plans them and brings calendar files in.</summary>
-[Authorize(Policies.Member)]
+[Authorize(Policies.ReadsClub)]
 public sealed class CalendarPageModel(Outings outings, Classes classes, ClubClock clock, Reader reader, IDataProtectionProvider protection) : PageModel
 {
     private static readonly TimeSpan Past = TimeSpan.FromDays(14);
@@ -51,11 +51,6 @@ public sealed class CalendarPageModel(Outings outings, Classes classes, ClubCloc
 
     public async Task<IActionResult> OnPostAsync()
     {
-        if (!User.IsInRole(Roles.Coordinator))
-        {
-            return Forbid();
-        }
-
         typed = Request.Typed();
         await LoadAsync();
         var from = Form.Take("from", await clock.ReadPlannedAsync(typed.GetValueOrDefault("from", "")));
@@ -86,11 +81,6 @@ public sealed class CalendarPageModel(Outings outings, Classes classes, ClubCloc
 
     public async Task<IActionResult> OnPostFileAsync(IFormFile? file)
     {
-        if (!User.IsInRole(Roles.Coordinator))
-        {
-            return Forbid();
-        }
-
         await LoadAsync();
         if (file is null || file.Length is 0 or > CalendarFile.MostBytes)
         {

@@ -11,7 +11,7 @@ using Regatta.Web.Station;
 namespace Regatta.Web.Pages.Planning;
 
 /// <summary>One day on the water: the wind it had, which boats have logged, and the way to the log. For members; the coordinator takes it out.</summary>
-[Authorize(Policies.Member)]
+[Authorize(Policies.ReadsClub)]
 public sealed class OneDayModel(Outings outings, Classes classes, WindLog wind, StationDesk desk, ClubClock clock) : PageModel
 {
     private IReadOnlyList<FleetLine> fleet = [];
@@ -46,11 +46,6 @@ public sealed class OneDayModel(Outings outings, Classes classes, WindLog wind, 
 
     public async Task<IActionResult> OnPostAsync(long number)
     {
-        if (!User.IsInRole(Roles.Coordinator))
-        {
-            return Forbid();
-        }
-
         await outings.RemoveAsync(number);
         return Redirect("/calendar");
     }

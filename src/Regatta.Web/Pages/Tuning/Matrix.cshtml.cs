@@ -7,6 +7,7 @@ using Regatta.Core.Wind;
 using Regatta.Store;
 using Regatta.Web.Access;
 using Regatta.Web.Benches;
+using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.Tuning;
 
@@ -35,8 +36,6 @@ public sealed class MatrixModel(BenchRoom room, Cells cells, Decisions decisions
 
     public bool MayEdit => User.MayEdit(Key);
 
-    private bool AskedByFragment => Request.Headers.ContainsKey("HX-Request");
-
     public async Task<IActionResult> OnGetAsync()
     {
         if (!await LoadAsync())
@@ -45,7 +44,7 @@ public sealed class MatrixModel(BenchRoom room, Cells cells, Decisions decisions
         }
 
         Status = TempData[nameof(Status)] as string;
-        return AskedByFragment ? Partial("_Drawer", this) : Page();
+        return Request.ByFragment() ? Partial("_Drawer", this) : Page();
     }
 
     public async Task<IActionResult> OnPostSaveAsync(int revision, string? mark, string? tolerance, string? target, string? note)
@@ -184,12 +183,12 @@ public sealed class MatrixModel(BenchRoom room, Cells cells, Decisions decisions
     {
         Status = "Not saved";
         Response.StatusCode = status;
-        return AskedByFragment ? Partial("_EditReply", this) : Page();
+        return Request.ByFragment() ? Partial("_EditReply", this) : Page();
     }
 
     private IActionResult Reply()
     {
-        if (AskedByFragment)
+        if (Request.ByFragment())
         {
             return Partial("_EditReply", this);
         }
