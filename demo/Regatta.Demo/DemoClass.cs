@@ -1,4 +1,5 @@
 using Regatta.Core.Marks;
+using Regatta.Core.Matrices;
 using Regatta.Core.Units;
 using Regatta.Formats.Bundles;
 using Regatta.Formats.Kits;
@@ -7,6 +8,9 @@ namespace Regatta.Demo;
 
 /// <summary>A row of the matrix: a control of the kit and what it says in each band, written as a captain would; empty for an empty cell.</summary>
 internal sealed record Row(string Control, params string[] Cells);
+
+/// <summary>The rows of a further plan or mode, by their keys.</summary>
+internal sealed record LayerRows(string? Plan, string? Mode, params Row[] Rows);
 
 /// <summary>One published version: when, why, and the rows that differ from the draft's.</summary>
 internal sealed record Publication(DateTimeOffset At, string Reason, params Row[] Otherwise);
@@ -31,6 +35,12 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
 
     public required Row[] Rows { get; init; }
 
+    /// <summary>The plans as this class calls them, where the kit's names will not do.</summary>
+    public NamedDocument[]? Plans { get; init; }
+
+    /// <summary>What the class sets in other plans and modes than the first.</summary>
+    public LayerRows[] Further { get; init; } = [];
+
     public required Publication[] Published { get; init; }
 
     public required DemoBoat[] Boats { get; init; }
@@ -49,10 +59,10 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
             Name = Name,
             About = About,
             Crew = Crew,
-            Matrix = Matrix(bands, controls, Rows),
+            Matrix = Matrix(kit.Matrix, bands, controls, Rows),
             Boats = [.. Boats.Select(boat => Boat(boat, controls))],
             Versions = [.. Published.Select((version, at) => new VersionDocument(
-                at + 1, version.At, Captain, version.Reason, Matrix(bands, controls, [.. Rows.Select(row => version.Otherwise.FirstOrDefault(other => other.Control == row.Control) ?? row)])))],
+                at + 1, version.At, Captain, version.Reason, Matrix(kit.Matrix, bands, controls, [.. Rows.Select(row => version.Otherwise.FirstOrDefault(other => other.Control == row.Control) ?? row)])))],
         };
     }
 
@@ -60,14 +70,17 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
 
     public static ScaleDocument Inches(double min, double max, double step) => new("length", Unit: "in", Min: Rounded(min * 25.4), Max: Rounded(max * 25.4), Step: Rounded(step * 25.4));
 
-    private static MatrixDocument Matrix(IReadOnlyList<BandDocument> bands, IReadOnlyList<ControlDocument> controls, IReadOnlyList<Row> rows) => new(
+    private MatrixDocument Matrix(MatrixDocument kit, IReadOnlyList<BandDocument> bands, IReadOnlyList<ControlDocument> controls, IReadOnlyList<Row> rows) => new(
         bands,
         controls,
-        [.. from row in rows
+        [.. from layer in Further.Prepend(new(null, null, [.. rows]))
+            from row in layer.Rows
             let control = controls.Single(control => control.Key == row.Control)
             from cell in row.Cells.Zip(bands, (text, band) => Cell(band.Id, control, text))
             where cell is not null
-            select cell]);
+            select cell with { Plan = layer.Plan, Mode = layer.Mode }],
+        Plans ?? kit.Plans,
+        kit.Modes);
 
     private static CellDocument? Cell(int band, ControlDocument control, string text)
     {
@@ -76,8 +89,11 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
             return text.Length == 0 ? null : new(band, control.Key, Target: text);
         }
 
-        var scale = ControlJson.Read(control).Scale;
-        return new(band, control.Key, Mark: Rounded(scale.ReadOnStep(text).Value.Position), Tolerance: Rounded(scale.UsualTolerance));
+        var known = ControlJson.Read(control);
+        var cell = CellText.ReadLine(known, text, known.Scale.UsualTolerance).Value!;
+        return cell.Word is { } word
+            ? new(band, control.Key, Word: char.ToLowerInvariant(word.ToString()[0]) + word.ToString()[1..], Tolerance: Rounded(cell.Tolerance))
+            : new(band, control.Key, Mark: Rounded(cell.Mark!.Value.Position), Tolerance: Rounded(cell.Tolerance), Range: cell.IsRange ? true : null);
     }
 
     private static BoatDocument Boat(DemoBoat boat, IReadOnlyList<ControlDocument> controls) => new(

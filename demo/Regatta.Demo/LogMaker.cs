@@ -44,9 +44,12 @@ internal static class LogMaker
         var day = new DateTimeOffset(season, 4, 20, 10 + random.Next(8), 15 * random.Next(4), 0, TimeSpan.Zero).AddDays(random.Next(185));
         var mean = Math.Clamp(truth.ReferenceKnots * (1 + (0.375 * Normal(random))), 2, truth.ReferenceKnots * 2);
         var (from, to) = (Math.Round(mean - 1), Math.Round(mean + 1));
-        var marks = Marks(version.Matrix, mean, random);
+        // The largest sails that have marks in this wind.
+        var band = version.Matrix.Bands.LastOrDefault(candidate => DemoClass.Knots(mean) >= candidate.From)!;
+        var plan = version.Matrix.Cells.FirstOrDefault(cell => cell.Band == band.Id && cell.Mode is null)?.Plan;
+        var marks = Marks(version.Matrix, band, plan, random);
         var heel = Math.Max(0, Math.Round(3 + (3 * Normal(random))));
-        var helm = truth.Helm((from + to) / 2, heel, key => marks[key]);
+        var helm = truth.Helm((from + to) / 2, heel, key => marks.GetValueOrDefault(key));
         var sailor = sailors[random.Next(sailors.Count)];
         // One boat's rudder sits a little off: it shows as a difference between the tacks, not as balance.
         var bias = sailor == "ewan" ? 1.2 : 0;
@@ -68,17 +71,17 @@ internal static class LogMaker
             Luffing: random.Next(4) switch { 0 => null, 1 => "first", _ => "together" },
             Felt: ((string[])["slow", "ratherSlow", "usual", "ratherFast", "fast"])[felt - 1],
             Note: random.Next(6) == 0 ? Notes[random.Next(Notes.Length)] : null,
-            Version: version.Number);
+            Version: version.Number,
+            Plan: plan);
     }
 
     /// <summary>The card's marks, with what people change by a step or two.</summary>
-    private static Dictionary<string, double> Marks(MatrixDocument matrix, double knots, Random random)
+    private static Dictionary<string, double> Marks(MatrixDocument matrix, BandDocument band, string? plan, Random random)
     {
-        var band = matrix.Bands.LastOrDefault(candidate => DemoClass.Knots(knots) >= candidate.From)!;
         var marks = new Dictionary<string, double>();
         foreach (var control in matrix.Controls)
         {
-            if (matrix.Cells.FirstOrDefault(cell => cell.Band == band.Id && cell.Control == control.Key)?.Mark is { } mark)
+            if (matrix.Cells.FirstOrDefault(cell => cell.Band == band.Id && cell.Control == control.Key && cell.Plan == plan && cell.Mode is null)?.Mark is { } mark)
             {
                 var scale = ControlJson.Read(control).Scale;
                 var steps = control.HelmPerUnit is null ? (random.Next(6) == 0 ? random.Next(-1, 2) : 0) : Math.Round(1.1 * Normal(random));

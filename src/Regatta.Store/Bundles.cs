@@ -56,7 +56,7 @@ public sealed class Bundles(NpgsqlDataSource database, Classes classes, Boats bo
         var published = (await versions.AllAsync(draft.Stamp.Id)).Reverse().ToList();
         return new(null, [], [new(
             draft.Class,
-            draft.Matrix,
+            draft.Set,
             [.. (await boats.AllAsync(draft.Stamp.Id)).Select(boat => new BundledBoat(boat.Name, boat.Note, boat.Measured))],
             published,
             [.. (await logs.AllAsync(draft.Stamp.Id)).Select(log => new BundledLog(null, null, log))])]);
@@ -67,8 +67,8 @@ public sealed class Bundles(NpgsqlDataSource database, Classes classes, Boats bo
         var (boatClass, draft, fleet, published, sessions) = bundled;
         var id = await connection.ExecuteScalarAsync<long?>(
             """
-            insert into boat_classes (key, name, family, about, mode, helm_target, helm_tolerance, reference_wind, helm_per_heel, cautions, checks, wind_height, crew)
-            values (@Key, @Name, @Family, @About, @Mode, @Target, @Tolerance, @Reference, @PerHeelDegree, @Cautions, @Checks, @WindHeight, @Crew::jsonb)
+            insert into boat_classes (key, name, family, about, helm_target, helm_tolerance, reference_wind, helm_per_heel, cautions, checks, wind_height, crew)
+            values (@Key, @Name, @Family, @About, @Target, @Tolerance, @Reference, @PerHeelDegree, @Cautions, @Checks, @WindHeight, @Crew::jsonb)
             on conflict (key) do nothing returning id
             """,
             new
@@ -77,7 +77,6 @@ public sealed class Bundles(NpgsqlDataSource database, Classes classes, Boats bo
                 boatClass.Name,
                 boatClass.Family,
                 boatClass.About,
-                boatClass.Mode,
                 Target = boatClass.Helm.Target.Degrees,
                 Tolerance = boatClass.Helm.Tolerance.Degrees,
                 Reference = boatClass.Helm.ReferenceWind.MetresPerSecond,
@@ -97,17 +96,27 @@ public sealed class Bundles(NpgsqlDataSource database, Classes classes, Boats bo
             "insert into controls (class_id, key, position, definition, retired) values (@classId, @Name, @position, @definition::jsonb, @retired)",
             boatClass.Known.Select((control, position) => new { classId, control.Key.Name, position, definition = ControlJson.Write(control), retired = position >= draft.Controls.Count }),
             transaction);
+        await Classes.InsertLayersAsync(connection, transaction, classId, draft.Layers);
         await connection.ExecuteAsync(
             "insert into bands (class_id, number, name, low, high) values (@classId, @Number, @Name, @Low, @High)",
             draft.Bands.All.Select(band => new { classId, band.Id.Number, band.Name, Low = band.From.MetresPerSecond, High = band.To.MetresPerSecond }),
             transaction);
         await connection.ExecuteAsync(
-            "insert into cells (class_id, band, control, content, edited_at) values (@classId, @Band, @Control, @content::jsonb, @now)",
-            draft.Cells.Select(cell => new { classId, Band = cell.Key.Band.Number, Control = cell.Key.Control.Name, content = CellContent.Write(cell.Value), now = clock.GetUtcNow() }),
+            "insert into cells (class_id, plan, mode, band, control, content, edited_at) values (@classId, @Plan, @Mode, @Band, @Control, @content::jsonb, @now)",
+            draft.Cells.Select(cell => new
+            {
+                classId,
+                Plan = cell.Place.Layer.Plan.Name,
+                Mode = cell.Place.Layer.Mode.Name,
+                Band = cell.Place.Address.Band.Number,
+                Control = cell.Place.Address.Control.Name,
+                content = CellContent.Write(cell.Cell),
+                now = clock.GetUtcNow(),
+            }),
             transaction);
         await connection.ExecuteAsync(
             "insert into matrix_versions (class_id, number, published_at, published_by, reason, content) values (@classId, @Number, @At, @By, @Reason, @content::jsonb)",
-            published.Select(version => new { classId, version.Number, At = version.At.ToUniversalTime(), version.By, version.Reason, content = MatrixJson.Write(version.Matrix) }),
+            published.Select(version => new { classId, version.Number, At = version.At.ToUniversalTime(), version.By, version.Reason, content = MatrixJson.Write(version.Set) }),
             transaction);
         var numbers = new Dictionary<string, long>();
         foreach (var boat in fleet)

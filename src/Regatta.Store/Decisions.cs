@@ -20,7 +20,7 @@ public enum DecisionKind
 }
 
 /// <summary>A decision on a proposal, with the sentence that was decided on.</summary>
-public sealed record Decision(CellAddress Address, DecisionKind Kind, Mark From, Mark To, string Sentence, string Reason, int LogsThen, string By, DateTimeOffset At);
+public sealed record Decision(CellPlace Place, DecisionKind Kind, Mark From, Mark To, string Sentence, string Reason, int LogsThen, string By, DateTimeOffset At);
 
 /// <summary>Keeps what was decided on proposals, so that a set-aside one is not offered again until new logs speak for it.</summary>
 public sealed class Decisions(NpgsqlDataSource database, Cells cells, TimeProvider clock)
@@ -30,37 +30,37 @@ public sealed class Decisions(NpgsqlDataSource database, Cells cells, TimeProvid
     /// <param name="seenRevision">The revision of the cell that was decided on.</param>
     /// <returns><see cref="SaveOutcome.Conflict"/>, with nothing kept, when somebody else changed the cell meanwhile.</returns>
     public async Task<SaveOutcome> AddAsync(
-        long classId, CellAddress address, DecisionKind kind, Mark from, Mark to, string sentence, string reason, int logsThen, Guid by, Cell? cell = null, int seenRevision = 0)
+        long classId, CellPlace place, DecisionKind kind, Mark from, Mark to, string sentence, string reason, int logsThen, Guid by, Cell? cell = null, int seenRevision = 0)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
         if (cell is not null
-            && await cells.WriteAsync(connection, transaction, classId, address, CellContent.Write(cell), seenRevision, by, isUndo: false) is var written and not SaveOutcome.Saved)
+            && await cells.WriteAsync(connection, transaction, classId, [new(place, cell, seenRevision)], "a proposal taken", by) is var written and not SaveOutcome.Saved)
         {
             return written;
         }
 
         await connection.ExecuteAsync(
             """
-            insert into proposal_decisions (class_id, band, control, decision, mark_from, mark_to, sentence, reason, logs_then, decided_by, decided_at)
-            values (@classId, @Band, @Control, @kind, @From, @To, @sentence, @reason, @logsThen, @by, @now)
+            insert into proposal_decisions (class_id, plan, mode, band, control, decision, mark_from, mark_to, sentence, reason, logs_then, decided_by, decided_at)
+            values (@classId, @Plan, @Mode, @Band, @Control, @kind, @From, @To, @sentence, @reason, @logsThen, @by, @now)
             """,
-            new { classId, Band = address.Band.Number, Control = address.Control.Name, kind = Spell(kind), From = from.Position, To = to.Position, sentence, reason, logsThen, by, now = clock.GetUtcNow() },
+            new { classId, Plan = place.Layer.Plan.Name, Mode = place.Layer.Mode.Name, Band = place.Address.Band.Number, Control = place.Address.Control.Name, kind = Spell(kind), From = from.Position, To = to.Position, sentence, reason, logsThen, by, now = clock.GetUtcNow() },
             transaction);
         await transaction.CommitAsync();
         return SaveOutcome.Saved;
     }
 
     /// <summary>The newest decision of each cell of a class.</summary>
-    public async Task<IReadOnlyDictionary<CellAddress, Decision>> NewestAsync(long classId)
+    public async Task<IReadOnlyDictionary<CellPlace, Decision>> NewestAsync(long classId)
     {
         await using var connection = await database.OpenConnectionAsync();
         return (await connection.QueryAsync<Row>(
             """
-            select distinct on (d.band, d.control) d.band, d.control, d.decision, d.mark_from, d.mark_to, d.sentence, d.reason, d.logs_then, p.display_name as decided_by, d.decided_at
-            from proposal_decisions d join people p on p.id = d.decided_by where d.class_id = @classId order by d.band, d.control, d.id desc
+            select distinct on (d.plan, d.mode, d.band, d.control) d.plan, d.mode, d.band, d.control, d.decision, d.mark_from, d.mark_to, d.sentence, d.reason, d.logs_then, p.display_name as decided_by, d.decided_at
+            from proposal_decisions d join people p on p.id = d.decided_by where d.class_id = @classId order by d.plan, d.mode, d.band, d.control, d.id desc
             """,
-            new { classId })).Select(row => row.ToDecision()).ToDictionary(decision => decision.Address);
+            new { classId })).Select(row => row.ToDecision()).ToDictionary(decision => decision.Place);
     }
 
     private static string Spell(DecisionKind kind) => kind switch
@@ -70,10 +70,10 @@ public sealed class Decisions(NpgsqlDataSource database, Cells cells, TimeProvid
         _ => "setAside",
     };
 
-    private sealed record Row(int Band, string Control, string Decision, double MarkFrom, double MarkTo, string Sentence, string Reason, int LogsThen, string DecidedBy, DateTimeOffset DecidedAt)
+    private sealed record Row(string Plan, string Mode, int Band, string Control, string Decision, double MarkFrom, double MarkTo, string Sentence, string Reason, int LogsThen, string DecidedBy, DateTimeOffset DecidedAt)
     {
         public Decision ToDecision() => new(
-            new(new(Band), new ControlKey(Control)),
+            new(new(new(Plan), new(Mode)), new(new(Band), new ControlKey(Control))),
             Enum.GetValues<DecisionKind>().Single(kind => Spell(kind) == Decision),
             new(MarkFrom),
             new(MarkTo),

@@ -25,7 +25,7 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
     private const string Columns =
         """
         l.id, l.key, l.sailed_at, l.wind_from, l.wind_to, l.gust, l.helm_port, l.helm_starboard, l.heel,
-        l.rudder_centred, l.steady_full_speed, l.flat, l.trimmed, l.luffing, l.felt, l.note, l.version
+        l.rudder_centred, l.steady_full_speed, l.flat, l.trimmed, l.luffing, l.felt, l.note, l.version, l.plan, l.mode
         """;
 
     /// <summary>Adds a log; the same key from the same sailor a second time changes nothing.</summary>
@@ -156,9 +156,9 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
             """
             with added as (
               insert into session_logs (class_id, sailor_id, boat_id, key, sailed_at, wind_from, wind_to, gust, crew_mass, helm_port, helm_starboard, heel,
-                rudder_centred, steady_full_speed, flat, trimmed, luffing, felt, note, version, logged_at)
+                rudder_centred, steady_full_speed, flat, trimmed, luffing, felt, note, version, plan, mode, logged_at)
               values (@classId, @sailor, @Boat, @Key, @SailedAt, @WindFrom, @WindTo, @Gust, @CrewMass, @HelmPort, @HelmStarboard, @Heel,
-                @RudderCentred, @SteadyFullSpeed, @Flat, @Trimmed, @Luffing, @Felt, @Note, @Version, @now)
+                @RudderCentred, @SteadyFullSpeed, @Flat, @Trimmed, @Luffing, @Felt, @Note, @Version, @Plan, @Mode, @now)
               on conflict do nothing
               returning id),
             marked as (
@@ -188,6 +188,8 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
                 Felt = log.Felt.ToString(),
                 log.Note,
                 log.Version,
+                Plan = log.Layer.Plan.Name,
+                Mode = log.Layer.Mode.Name,
                 now,
                 controls = log.Marks.Keys.Select(key => key.Name).ToArray(),
                 marks = log.Marks.Values.Select(mark => mark.Position).ToArray(),
@@ -230,7 +232,7 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
 
     private sealed record LogRow(
         long Id, Guid Key, DateTimeOffset SailedAt, double WindFrom, double WindTo, double? Gust, double? HelmPort, double? HelmStarboard, double? Heel,
-        bool RudderCentred, bool SteadyFullSpeed, bool Flat, bool Trimmed, string Luffing, string Felt, string Note, int? Version, double? CrewMass)
+        bool RudderCentred, bool SteadyFullSpeed, bool Flat, bool Trimmed, string Luffing, string Felt, string Note, int? Version, string Plan, string Mode, double? CrewMass)
     {
         public SessionLog ToLog(IEnumerable<MarkRow> marks) => new(
             Key,
@@ -242,7 +244,10 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
             Enum.Parse<Luffing>(Luffing),
             Enum.Parse<Felt>(Felt),
             Note,
-            Version);
+            Version)
+        {
+            Layer = new(new(Plan), new(Mode)),
+        };
 
         private HelmCheck? ToCheck() => HelmReading.Of(AsAngle(HelmPort), AsAngle(HelmStarboard)) is { Ok: true } helm
             ? new(helm.Value, new(RudderCentred, SteadyFullSpeed, Flat, Trimmed), AsAngle(Heel))

@@ -22,9 +22,9 @@ public sealed class Versions(NpgsqlDataSource database, TimeProvider clock)
         return (await ReadAsync(connection, "select number, published_at, published_by, reason, content from matrix_versions where class_id = @classId order by number desc limit 1", new { classId })).FirstOrDefault();
     }
 
-    /// <summary>Publishes a matrix as the next version, if the newest is still the one its publisher compared it with (0 for none).</summary>
+    /// <summary>Publishes a draft as the next version, if the newest is still the one its publisher compared it with (0 for none).</summary>
     /// <returns>The number of the new version, or null when another was published meanwhile.</returns>
-    public async Task<int?> PublishAsync(long classId, Matrix matrix, int afterVersion, string by, string reason)
+    public async Task<int?> PublishAsync(long classId, MatrixSet set, int afterVersion, string by, string reason)
     {
         await using var connection = await database.OpenConnectionAsync();
         return await connection.ExecuteScalarAsync<int?>(
@@ -35,7 +35,7 @@ public sealed class Versions(NpgsqlDataSource database, TimeProvider clock)
             on conflict do nothing
             returning number
             """,
-            new { classId, afterVersion, now = clock.GetUtcNow(), by, reason, content = MatrixJson.Write(matrix) });
+            new { classId, afterVersion, now = clock.GetUtcNow(), by, reason, content = MatrixJson.Write(set) });
     }
 
     private static async Task<IReadOnlyList<PublishedMatrix>> ReadAsync(NpgsqlConnection connection, string query, object values) =>

@@ -22,6 +22,9 @@ public sealed class ClubClock(TimeProvider time, Bundles bundles)
     /// <summary>Forgets the club, after it was loaded or emptied.</summary>
     public void Forget() => club = null;
 
+    /// <summary>The day it is at the club.</summary>
+    public async Task<DateOnly> TodayAsync() => DateOnly.FromDateTime(TimeZoneInfo.ConvertTime(Now, await ZoneAsync()).Date);
+
     public async Task<string> FieldAsync(DateTimeOffset at) =>
         TimeZoneInfo.ConvertTime(at, await ZoneAsync()).ToString(FieldFormat, CultureInfo.InvariantCulture);
 

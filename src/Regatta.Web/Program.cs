@@ -19,7 +19,7 @@ builder.Services.AddSingleton(_ => Database.Connect(settings.Database));
 builder.Services.AddSingleton<Classes>().AddSingleton<Cells>().AddSingleton<Versions>().AddSingleton<ShareLinks>().AddSingleton<Logs>();
 builder.Services.AddSingleton<Controls>().AddSingleton<Boats>().AddSingleton<ReadingRoom>().AddSingleton<Crews>();
 builder.Services.AddSingleton<Decisions>().AddSingleton<People>().AddSingleton<Bundles>();
-builder.Services.AddSingleton<BenchRoom>().AddSingleton<ClubClock>().AddScoped<DemoLoader>().AddScoped<Reader>();
+builder.Services.AddSingleton<BenchRoom>().AddSingleton<ClassWatch>().AddHostedService(services => services.GetRequiredService<ClassWatch>()).AddSingleton<ClubClock>().AddScoped<DemoLoader>().AddScoped<Reader>();
 builder.Services.AddSingleton(StationSettings.From(builder.Configuration)).AddSingleton<WindLog>().AddSingleton<Outings>().AddSingleton<StationDesk>().AddHostedService<StationReader>();
 builder.Services.AddHttpContextAccessor();
 
@@ -49,6 +49,7 @@ app.UseAuthorization();
 app.MapStaticAssets().AllowAnonymous();
 app.MapRazorPages().WithStaticAssets();
 app.MapBoardStream();
+app.MapClassStream();
 
 await Database.AloneAsync(settings.Database, async () =>
 {

@@ -25,7 +25,7 @@ public sealed record CrewOffset(Mass From, Mass To, ControlKey Control, int Step
 
         Cell Move(CellAddress address, Cell cell) =>
             cell.Mark is { } mark && steps.TryGetValue(address.Control, out var by) && by != 0 && matrix.Controls.FirstOrDefault(control => control.Key == address.Control) is { } control
-                ? Cell.Of(control.Scale.StepBy(mark, by), cell.Tolerance, cell.Target, cell.Note, cell.Source).Value
+                ? cell.At(control.Scale.StepBy(mark, by))
                 : cell;
     }
 }

@@ -11,6 +11,9 @@ public enum CellStatus
     /// <summary>Says nothing yet.</summary>
     Empty,
 
+    /// <summary>Worked out between its neighbours; nobody has confirmed it.</summary>
+    Interpolated,
+
     /// <summary>Somebody wrote it; the logs are too few to tell.</summary>
     Entered,
 
@@ -52,7 +55,7 @@ public sealed record CellTrust(CellStatus Status, string Why, IReadOnlyList<Sess
 
         if (cell.Mark is null)
         {
-            return new(CellStatus.Entered, "A target to look for; logs can neither support nor contest words.", []);
+            return new(CellStatus.Entered, "Words to go by; logs can neither support nor contest them.", []);
         }
 
         var valid = sessions
@@ -61,7 +64,9 @@ public sealed record CellTrust(CellStatus Status, string Why, IReadOnlyList<Sess
             .ToList();
         if (valid.Count < Enough)
         {
-            return new(CellStatus.Entered, $"{Count(valid.Count)} at this mark; {Enough} are needed before the logs can tell.", valid);
+            return cell.Source == CellSource.Interpolated
+                ? new(CellStatus.Interpolated, "Worked out between the bands beside it; sail it, or confirm it.", valid)
+                : new(CellStatus.Entered, $"{Count(valid.Count)} at this mark; {Enough} are needed before the logs can tell.", valid);
         }
 
         if (today - valid[0].SailedAt > Season)

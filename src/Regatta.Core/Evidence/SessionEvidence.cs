@@ -42,6 +42,9 @@ public sealed record SessionEvidence(
     HelmCheck? Check,
     Felt Felt)
 {
+    /// <summary>With which sails, sailed how.</summary>
+    public Layer Layer { get; init; } = Layer.Usual;
+
     /// <summary>How far the session's check can be believed; null without a check.</summary>
     public CheckWeight? Weight => Check is null ? null : CheckValidity.Weigh(Check);
 }

@@ -8,7 +8,6 @@ namespace Regatta.Core.Fleet;
 /// <param name="Name">What the club calls it.</param>
 /// <param name="Family">The kind of rig, in words.</param>
 /// <param name="About">One sentence on the boat.</param>
-/// <param name="Mode">The point of sailing its marks are for.</param>
 /// <param name="Helm">What helm it should have, and what is believed of it before logs.</param>
 /// <param name="Controls">In the order they are set up.</param>
 /// <param name="Cautions">Short warnings that stand beside the card.</param>
@@ -17,7 +16,6 @@ public sealed record BoatClass(
     string Name,
     string Family,
     string About,
-    string Mode,
     HelmAim Helm,
     IReadOnlyList<Control> Controls,
     IReadOnlyList<string> Cautions)
@@ -33,6 +31,9 @@ public sealed record BoatClass(
 
     /// <summary>How the card is read for crews lighter or heavier than the one it was tuned with.</summary>
     public CrewReading Crew { get; init; } = CrewReading.None;
+
+    /// <summary>The sail plans and modes it has marks for.</summary>
+    public Layers Layers { get; init; } = Layers.One;
 
     /// <summary>Controls the class no longer uses. Logs that have marks for them stay readable.</summary>
     public IReadOnlyList<Control> Retired { get; init; } = [];

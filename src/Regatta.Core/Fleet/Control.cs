@@ -39,7 +39,11 @@ public enum AsWindBuilds
 /// <summary>"Changing this disturbs that": why a set-up has an order and a second pass.</summary>
 /// <param name="Control">The control that is disturbed.</param>
 /// <param name="Why">How, in a few words.</param>
-public sealed record Coupling(ControlKey Control, string Why);
+public sealed record Coupling(ControlKey Control, string Why)
+{
+    /// <summary>Where the two are changed together: how far the disturbed control goes for each unit of this one, in positions, at the least and at the most. Null where it only wants checking.</summary>
+    public (double Least, double Most)? Follows { get; init; }
+}
 
 /// <summary>One adjustable thing on a boat of a class, and how it is read.</summary>
 /// <param name="Key">Its name for good.</param>

@@ -30,6 +30,9 @@ public sealed record SessionLog(
     string Note,
     int? Version)
 {
+    /// <summary>With which sails, sailed how.</summary>
+    public Layer Layer { get; init; } = Layer.Usual;
+
     /// <summary>The longest note, in characters.</summary>
     public const int LongestNote = 1000;
 
@@ -40,7 +43,7 @@ public sealed record SessionLog(
     public static readonly Mass HeaviestCrew = Mass.FromKilograms(1500);
 
     /// <summary>What the fit may know of it: everything but who sailed and how heavy they were.</summary>
-    public SessionEvidence Evidence(long number) => new(number, SailedAt, Wind, Marks, Check, Felt);
+    public SessionEvidence Evidence(long number) => new(number, SailedAt, Wind, Marks, Check, Felt) { Layer = Layer };
 
     /// <summary>Refuses a session that has not been sailed yet.</summary>
     public static Parsed<DateTimeOffset> CheckTime(DateTimeOffset sailedAt, DateTimeOffset now) => sailedAt > now + ClockSlack

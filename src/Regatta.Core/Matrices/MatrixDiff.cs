@@ -21,6 +21,9 @@ public enum ChangeKind
 
     /// <summary>A control came, went, or is read in another way.</summary>
     Control,
+
+    /// <summary>The sail plans or the modes.</summary>
+    Layers,
 }
 
 /// <summary>One difference between two matrices.</summary>
@@ -29,7 +32,11 @@ public enum ChangeKind
 /// <param name="Control">The control it is of, if one.</param>
 /// <param name="Before">What was said; empty for nothing.</param>
 /// <param name="After">What is said now; empty for nothing.</param>
-public sealed record MatrixChange(ChangeKind Kind, WindBand? Band, Control? Control, string Before, string After);
+public sealed record MatrixChange(ChangeKind Kind, WindBand? Band, Control? Control, string Before, string After)
+{
+    /// <summary>The matrix it stands in; null for what all share.</summary>
+    public Layer? Layer { get; init; }
+}
 
 /// <summary>Compares two matrices of a class.</summary>
 public static class MatrixDiff
@@ -37,6 +44,21 @@ public static class MatrixDiff
     /// <summary>What changed from one matrix to another: bands first, then controls, then cells in set-up order and from light to strong. Empty when they say the same.</summary>
     public static IReadOnlyList<MatrixChange> Between(Matrix before, Matrix after) =>
         [.. BandChanges(before, after), .. ControlChanges(before, after), .. CellChanges(before, after)];
+
+    /// <summary>What changed from one set of matrices to another: what they share first, then the cells of each layer of the later.</summary>
+    public static IReadOnlyList<MatrixChange> Between(MatrixSet before, MatrixSet after)
+    {
+        var nothing = new Matrix(before.Bands, before.Controls, new Dictionary<CellAddress, Cell>());
+        return
+        [
+            .. before.Layers == after.Layers ? [] : (MatrixChange[])[new(ChangeKind.Layers, null, null, Describe(before.Layers), Describe(after.Layers))],
+            .. BandChanges(before.First, after.First),
+            .. ControlChanges(before.First, after.First),
+            .. from layer in after.Layers.All
+               from change in CellChanges(before.Layers.Has(layer) ? before[layer] : nothing, after[layer])
+               select change with { Layer = layer },
+        ];
+    }
 
     private static IEnumerable<MatrixChange> BandChanges(Matrix before, Matrix after)
     {
@@ -84,10 +106,12 @@ public static class MatrixDiff
             return "";
         }
 
-        var within = cell.Mark is not null && cell.Tolerance > 0 ? $" ± {control.Scale.ShowDistance(cell.Tolerance)}" : "";
+        var within = cell.ShowTolerance(control.Scale) is { Length: > 0 } shown ? " " + shown : "";
         var note = cell.Note.Length > 0 ? $" ({cell.Note})" : "";
         return cell.Show(control.Scale) + within + note;
     }
+
+    private static string Describe(Layers layers) => string.Join(", ", layers.Plans.Select(plan => plan.Name).Concat(layers.Modes.Select(mode => mode.Name)));
 
     private static string Describe(WindBand? band) =>
         band is null ? "" : $"{band.Name}, {NumberText.Plain(band.From.Knots, 1)} to {NumberText.Plain(band.To.Knots, 1)} kn";

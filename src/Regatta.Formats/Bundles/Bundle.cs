@@ -13,7 +13,7 @@ public sealed record BundledClub(string Name, string TimeZone);
 /// <summary>Somebody in the club. A bundle never carries a password.</summary>
 public sealed record BundledPerson(string Key, string Name, IReadOnlyList<string> Roles, IReadOnlyList<string> CaptainOf);
 
-public sealed record BundledClass(BoatClass Class, Matrix Draft, IReadOnlyList<BundledBoat> Boats, IReadOnlyList<PublishedMatrix> Versions, IReadOnlyList<BundledLog> Logs);
+public sealed record BundledClass(BoatClass Class, MatrixSet Draft, IReadOnlyList<BundledBoat> Boats, IReadOnlyList<PublishedMatrix> Versions, IReadOnlyList<BundledLog> Logs);
 
 /// <summary>A boat with what was measured on it.</summary>
 public sealed record BundledBoat(string Name, string Note, IReadOnlyDictionary<ControlKey, IReadOnlyList<CalibrationPair>> Measured);

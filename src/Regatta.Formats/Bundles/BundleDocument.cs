@@ -37,10 +37,10 @@ public sealed record ClassDocument(
     string Name,
     string Family,
     string About,
-    string Mode,
     HelmDocument Helm,
     IReadOnlyList<string> Cautions,
     MatrixDocument Matrix,
+    string? Mode = null,
     IReadOnlyList<string>? Checks = null,
     double? WindHeight = null,
     CrewDocument? Crew = null,
@@ -59,7 +59,16 @@ public sealed record BoatDocument(string Name, string? Note = null, IReadOnlyDic
 
 public sealed record HelmDocument(double TargetDegrees, double ToleranceDegrees, double ReferenceWind, double PerHeelDegree);
 
-public sealed record MatrixDocument(IReadOnlyList<BandDocument> Bands, IReadOnlyList<ControlDocument> Controls, IReadOnlyList<CellDocument> Cells);
+/// <summary>All matrices of a class. Without plans there is full sail, without modes upwind; a cell without them stands in the first.</summary>
+public sealed record MatrixDocument(
+    IReadOnlyList<BandDocument> Bands,
+    IReadOnlyList<ControlDocument> Controls,
+    IReadOnlyList<CellDocument> Cells,
+    IReadOnlyList<NamedDocument>? Plans = null,
+    IReadOnlyList<NamedDocument>? Modes = null);
+
+/// <summary>A sail plan or a mode.</summary>
+public sealed record NamedDocument(string Key, string Name);
 
 public sealed record BandDocument(int Id, string Name, double From, double To);
 
@@ -76,7 +85,8 @@ public sealed record ControlDocument(
     double? HelmPerUnit = null,
     IReadOnlyList<CouplingDocument>? Disturbs = null);
 
-public sealed record CouplingDocument(string Control, string Why);
+/// <summary>A coupling; <paramref name="Follows"/> is the least and the most the other goes for each unit, where they are changed together.</summary>
+public sealed record CouplingDocument(string Control, string Why, IReadOnlyList<double>? Follows = null);
 
 /// <summary>A scale of any kind; each kind uses its own members (docs/formats.md).</summary>
 public sealed record ScaleDocument(
@@ -94,7 +104,20 @@ public sealed record ScaleDocument(
     double? Usual = null,
     IReadOnlyList<string>? Stops = null);
 
-public sealed record CellDocument(int Band, string Control, double? Mark = null, double? Tolerance = null, string? Target = null, string? Note = null, string? Source = null);
+public sealed record CellDocument(
+    int Band,
+    string Control,
+    double? Mark = null,
+    double? Tolerance = null,
+    string? Target = null,
+    string? Note = null,
+    string? Source = null,
+    string? Plan = null,
+    string? Mode = null,
+    bool? Range = null,
+    string? Word = null,
+    string? Origin = null,
+    DateOnly? Day = null);
 
 public sealed record VersionDocument(int Number, DateTimeOffset At, string By, string Reason, MatrixDocument Matrix);
 
@@ -115,4 +138,6 @@ public sealed record LogDocument(
     string? Luffing = null,
     string? Felt = null,
     string? Note = null,
-    int? Version = null);
+    int? Version = null,
+    string? Plan = null,
+    string? Mode = null);

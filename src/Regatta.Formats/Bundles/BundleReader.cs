@@ -99,7 +99,7 @@ public static class BundleReader
             return null;
         }
 
-        var draft = MatrixJson.FromDocument(document.Matrix);
+        var draft = MatrixJson.FromDocument(document.Matrix, document.Mode);
         if (!draft.Ok)
         {
             problems.Add(new($"{where}.matrix", draft.Problem!));
@@ -128,12 +128,12 @@ public static class BundleReader
             document.Name,
             document.Family,
             document.About,
-            document.Mode,
             new(Angle.FromDegrees(document.Helm.TargetDegrees), Angle.FromDegrees(document.Helm.ToleranceDegrees), Speed.FromMetresPerSecond(document.Helm.ReferenceWind), document.Helm.PerHeelDegree),
             draft.Value.Controls,
             document.Cautions)
         {
             Checks = document.Checks ?? [],
+            Layers = draft.Value.Layers,
             Retired = retired.Value,
             WindHeight = Length.FromMetres(height),
             Crew = crew.Value,
@@ -155,7 +155,7 @@ public static class BundleReader
         var versions = new List<PublishedMatrix>();
         foreach (var (version, at) in (document.Versions ?? []).Select((version, at) => (version, at)))
         {
-            var matrix = MatrixJson.FromDocument(version.Matrix);
+            var matrix = MatrixJson.FromDocument(version.Matrix, document.Mode);
             if (!matrix.Ok || version.Number != at + 1)
             {
                 problems.Add(new($"{where}.versions[{at}]", matrix.Problem ?? "Versions are numbered 1, 2, 3 … in order."));

@@ -26,16 +26,15 @@ public static class BundleWriter
             boatClass.Name,
             boatClass.Family,
             boatClass.About,
-            boatClass.Mode,
             new(boatClass.Helm.Target.Degrees, boatClass.Helm.Tolerance.Degrees, boatClass.Helm.ReferenceWind.MetresPerSecond, boatClass.Helm.PerHeelDegree),
             boatClass.Cautions,
             MatrixJson.ToDocument(draft),
-            boatClass.Checks.Count > 0 ? boatClass.Checks : null,
-            boatClass.WindHeight.Metres,
-            CrewJson.ToDocument(boatClass.Crew),
-            boatClass.Retired.Count > 0 ? [.. boatClass.Retired.Select(ControlJson.ToDocument)] : null,
-            boats.Count > 0 ? [.. boats.Select(BoatJson.ToDocument)] : null,
-            versions.Count > 0 ? [.. versions.Select(version => new VersionDocument(version.Number, version.At, version.By, version.Reason, MatrixJson.ToDocument(version.Matrix)))] : null,
-            logs.Count > 0 ? [.. logs.Select(log => LogJson.ToDocument(log.Log))] : null);
+            Checks: boatClass.Checks.Count > 0 ? boatClass.Checks : null,
+            WindHeight: boatClass.WindHeight.Metres,
+            Crew: CrewJson.ToDocument(boatClass.Crew),
+            Retired: boatClass.Retired.Count > 0 ? [.. boatClass.Retired.Select(ControlJson.ToDocument)] : null,
+            Boats: boats.Count > 0 ? [.. boats.Select(BoatJson.ToDocument)] : null,
+            Versions: versions.Count > 0 ? [.. versions.Select(version => new VersionDocument(version.Number, version.At, version.By, version.Reason, MatrixJson.ToDocument(version.Set)))] : null,
+            Logs: logs.Count > 0 ? [.. logs.Select(log => LogJson.ToDocument(log.Log, boatClass.Layers.First))] : null);
     }
 }

@@ -30,17 +30,19 @@ public static partial class ControlJson
         Words.Of(control.AsWindBuilds),
         control.Synonyms.Count > 0 ? control.Synonyms : null,
         control.HelmPerUnit,
-        control.Disturbs.Count > 0 ? [.. control.Disturbs.Select(coupling => new CouplingDocument(coupling.Control.Name, coupling.Why))] : null);
+        control.Disturbs.Count > 0 ? [.. control.Disturbs.Select(coupling => new CouplingDocument(coupling.Control.Name, coupling.Why, coupling.Follows is var (least, most) ? [least, most] : null))] : null);
 
     internal static Parsed<Control> FromDocument(ControlDocument document) =>
         !KeyShape().IsMatch(document.Key)
             ? Parsed<Control>.Bad($"“{document.Key}” is no key: use lower-case letters, digits and hyphens.")
+            : document.Disturbs?.Any(coupling => coupling.Follows is { } follows && (follows.Count != 2 || !(follows[0] <= follows[1]))) == true
+            ? Parsed<Control>.Bad("What follows a control does so by two numbers: the least and the most.")
             : ScaleJson.FromDocument(document.Scale).Then(scale =>
                 Words.Read<WhenChanged>(document.When).Then(when =>
                     Words.Read<AsWindBuilds>(document.AsWindBuilds).Then(builds => Parsed<Control>.Good(new(
                         new(document.Key), document.Name, document.Synonyms ?? [], scale, document.Datum, document.ReadingPoint, document.MoreDoes, when, builds, document.HelmPerUnit)
                     {
-                        Disturbs = [.. (document.Disturbs ?? []).Select(coupling => new Coupling(new(coupling.Control), coupling.Why))],
+                        Disturbs = [.. (document.Disturbs ?? []).Select(coupling => new Coupling(new(coupling.Control), coupling.Why) { Follows = coupling.Follows is [var least, var most] ? (least, most) : null })],
                     }))));
 
     [GeneratedRegex("^[a-z0-9]+(-[a-z0-9]+)*$")]

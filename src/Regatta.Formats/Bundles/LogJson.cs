@@ -21,7 +21,7 @@ internal static class LogJson
     ];
 
     /// <summary>A log for the world: without its sailor, their boat and the crew's mass, which are private.</summary>
-    public static LogDocument ToDocument(SessionLog log) => new(
+    public static LogDocument ToDocument(SessionLog log, Layer first) => new(
         log.Key,
         log.SailedAt,
         log.Wind.From.MetresPerSecond,
@@ -35,7 +35,9 @@ internal static class LogJson
         Luffing: log.Luffing == Luffing.NotLookedAt ? null : Words.Of(log.Luffing),
         Felt: log.Felt == Felt.NotSaid ? null : Words.Of(log.Felt),
         Note: log.Note.Length > 0 ? log.Note : null,
-        Version: log.Version);
+        Version: log.Version,
+        Plan: log.Layer == first ? null : log.Layer.Plan.Name,
+        Mode: log.Layer == first ? null : log.Layer.Mode.Name);
 
     public static Parsed<SessionLog> FromDocument(LogDocument document, BoatClass boatClass, DateTimeOffset now)
     {
@@ -45,8 +47,10 @@ internal static class LogJson
         }
 
         var stranger = document.Marks.Keys.FirstOrDefault(key => boatClass.Known.All(control => control.Key.Name != key));
+        var layer = new Layer(document.Plan is { } plan ? new(plan) : boatClass.Layers.First.Plan, document.Mode is { } mode ? new(mode) : boatClass.Layers.First.Mode);
         return (stranger, document.Note) switch
         {
+            _ when !boatClass.Layers.Has(layer) => Parsed<SessionLog>.Bad($"It was sailed with “{layer.Plan}” in “{layer.Mode}”, and the class has no such plan or mode."),
             ({ } unknown, _) => Parsed<SessionLog>.Bad($"It has a mark for “{unknown}”, and the class has no such control."),
             (_, { Length: > SessionLog.LongestNote }) => Parsed<SessionLog>.Bad($"Its note is longer than {SessionLog.LongestNote} letters."),
             _ => SessionLog.CheckTime(document.SailedAt, now).Then(sailedAt =>
@@ -63,7 +67,10 @@ internal static class LogJson
                                 luffing,
                                 felt,
                                 document.Note ?? "",
-                                document.Version))))))),
+                                document.Version)
+                            {
+                                Layer = layer,
+                            })))))),
         };
     }
 

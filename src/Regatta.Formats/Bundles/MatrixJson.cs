@@ -8,35 +8,57 @@ using Regatta.Core.Wind;
 
 namespace Regatta.Formats.Bundles;
 
-/// <summary>A matrix to and from JSON, alone (as a published version is kept) or inside a bundle.</summary>
+/// <summary>The matrices of a class to and from JSON, alone (as a published version is kept) or inside a bundle.</summary>
 public static class MatrixJson
 {
-    /// <summary>A matrix as JSON text.</summary>
-    public static string Write(Matrix matrix) => JsonSerializer.Serialize(ToDocument(matrix), BundleDocument.Options);
+    /// <summary>The matrices as JSON text.</summary>
+    public static string Write(MatrixSet set) => JsonSerializer.Serialize(ToDocument(set), BundleDocument.Options);
 
-    /// <summary>A matrix from JSON text this format wrote.</summary>
+    /// <summary>The matrices from JSON text this format wrote.</summary>
     /// <exception cref="JsonException">The text is not such JSON.</exception>
     /// <exception cref="InvalidOperationException">The JSON breaks a rule of the matrix.</exception>
-    public static Matrix Read(string json) => FromDocument(JsonSerializer.Deserialize<MatrixDocument>(json, BundleDocument.Options)!).Value;
+    public static MatrixSet Read(string json) => FromDocument(JsonSerializer.Deserialize<MatrixDocument>(json, BundleDocument.Options)!, null).Value;
 
-    internal static MatrixDocument ToDocument(Matrix matrix) => new(
-        [.. matrix.Bands.All.Select(band => new BandDocument(band.Id.Number, band.Name, band.From.MetresPerSecond, band.To.MetresPerSecond))],
-        [.. matrix.Controls.Select(ControlJson.ToDocument)],
-        [.. from control in matrix.Controls
-            from band in matrix.Bands.All
-            let cell = matrix[band, control]
+    internal static MatrixDocument ToDocument(MatrixSet set) => new(
+        [.. set.Bands.All.Select(band => new BandDocument(band.Id.Number, band.Name, band.From.MetresPerSecond, band.To.MetresPerSecond))],
+        [.. set.Controls.Select(ControlJson.ToDocument)],
+        [.. from layer in set.Layers.All
+            from control in set.Controls
+            from band in set.Bands.All
+            let cell = set[layer][band, control]
             where cell is not null
-            select new CellDocument(
-                band.Id.Number,
-                control.Key.Name,
-                cell.Mark?.Position,
-                cell.Mark is null ? null : cell.Tolerance,
-                cell.Target.Length > 0 ? cell.Target : null,
-                cell.Note.Length > 0 ? cell.Note : null,
-                cell.Source == CellSource.Entered ? null : Words.Of(cell.Source))]);
+            select ToDocument(cell, new(band.Id.Number, control.Key.Name)) with
+            {
+                Plan = layer.Plan == set.Layers.First.Plan ? null : layer.Plan.Name,
+                Mode = layer.Mode == set.Layers.First.Mode ? null : layer.Mode.Name,
+            }],
+        set.Layers.Plans is [var plan] && plan == SailPlan.Full ? null : [.. set.Layers.Plans.Select(one => new NamedDocument(one.Key.Name, one.Name))],
+        set.Layers.Modes is [var mode] && mode == SailingMode.Upwind ? null : [.. set.Layers.Modes.Select(one => new NamedDocument(one.Key.Name, one.Name))]);
 
-    internal static Parsed<Matrix> FromDocument(MatrixDocument document) =>
-        ReadBands(document.Bands).Then(bands => ReadControls(document.Controls).Then(controls => ReadCells(document.Cells, bands, controls)));
+    private static CellDocument ToDocument(Cell cell, CellDocument at) => at with
+    {
+        Mark = cell.Word is null ? cell.Mark?.Position : null,
+        Tolerance = cell.Mark is null && cell.Word is null ? null : cell.Tolerance,
+        Target = cell.Target.Length > 0 ? cell.Target : null,
+        Note = cell.Note.Length > 0 ? cell.Note : null,
+        Source = cell.Source == CellSource.Entered ? null : Words.Of(cell.Source),
+        Range = cell.IsRange ? true : null,
+        Word = cell.Word is { } word ? Words.Of(word) : null,
+        Origin = cell.Origin.Length > 0 ? cell.Origin : null,
+        Day = cell.Day,
+    };
+
+    /// <param name="document">The document.</param>
+    /// <param name="mode">What the only mode is called, in documents that know of no others.</param>
+    internal static Parsed<MatrixSet> FromDocument(MatrixDocument document, string? mode) =>
+        ReadBands(document.Bands).Then(bands => ReadControls(document.Controls).Then(controls => ReadLayers(document, mode).Then(layers => ReadCells(document.Cells, layers, bands, controls))));
+
+    private static Parsed<Layers> ReadLayers(MatrixDocument document, string? mode) =>
+        (document.Plans ?? []).Concat(document.Modes ?? []).FirstOrDefault(named => !ControlJson.KeyShape().IsMatch(named.Key)) is { } wrong
+            ? Parsed<Layers>.Bad($"“{wrong.Key}” is no key: use lower-case letters, digits and hyphens.")
+            : Layers.Of(
+                document.Plans is { } plans ? [.. plans.Select(plan => new SailPlan(new(plan.Key), plan.Name))] : [SailPlan.Full],
+                document.Modes is { } modes ? [.. modes.Select(one => new SailingMode(new(one.Key), one.Name))] : [string.IsNullOrWhiteSpace(mode) || mode.Length > Layers.LongestName ? SailingMode.Upwind : SailingMode.Upwind with { Name = mode }]);
 
     private static Parsed<WindBands> ReadBands(IReadOnlyList<BandDocument> documents)
     {
@@ -66,43 +88,50 @@ public static class MatrixJson
             : Parsed<IReadOnlyList<Control>>.Bad("Two controls carry the same key.");
     }
 
-    private static Parsed<Matrix> ReadCells(IReadOnlyList<CellDocument> documents, WindBands bands, IReadOnlyList<Control> controls)
+    private static Parsed<MatrixSet> ReadCells(IReadOnlyList<CellDocument> documents, Layers layers, WindBands bands, IReadOnlyList<Control> controls)
     {
-        var cells = new Dictionary<CellAddress, Cell>();
+        var cells = new Dictionary<CellPlace, Cell>();
         foreach (var document in documents)
         {
             var control = controls.FirstOrDefault(known => known.Key.Name == document.Control);
             var band = bands.Find(new(document.Band));
+            var layer = new Layer(document.Plan is { } plan ? new(plan) : layers.First.Plan, document.Mode is { } mode ? new(mode) : layers.First.Mode);
+            if (!layers.Has(layer))
+            {
+                return Parsed<MatrixSet>.Bad($"A cell stands in plan “{layer.Plan}”, mode “{layer.Mode}”, and there is no such layer.");
+            }
+
             if (control is null || band is null)
             {
-                return Parsed<Matrix>.Bad($"A cell stands in band {document.Band} of “{document.Control}”, and there is no such {(band is null ? "band" : "control")}.");
+                return Parsed<MatrixSet>.Bad($"A cell stands in band {document.Band} of “{document.Control}”, and there is no such {(band is null ? "band" : "control")}.");
             }
 
             var read = ReadCell(document, control);
             if (!read.Ok)
             {
-                return Parsed<Matrix>.Bad($"{control.Name}, {band.Name}: {read.Problem}");
+                return Parsed<MatrixSet>.Bad($"{control.Name}, {band.Name}: {read.Problem}");
             }
 
-            if (!cells.TryAdd(new(band.Id, control.Key), read.Value))
+            if (!cells.TryAdd(new(layer, new(band.Id, control.Key)), read.Value))
             {
-                return Parsed<Matrix>.Bad($"{control.Name}, {band.Name}: the cell stands twice.");
+                return Parsed<MatrixSet>.Bad($"{control.Name}, {band.Name}: the cell stands twice.");
             }
         }
 
-        return Parsed<Matrix>.Good(new(bands, controls, cells));
+        return Parsed<MatrixSet>.Good(new(layers, bands, controls, cells));
     }
 
     private static Parsed<Cell> ReadCell(CellDocument document, Control control)
     {
-        if (document.Mark is { } position && (!control.Scale.HasMarks || !control.Scale.Reaches(new(position))))
+        if (document.Mark is { } position && (!control.Scale.HasMarks || !double.IsFinite(position) || (document.Range != true && !control.Scale.Reaches(new(position)))))
         {
             return Parsed<Cell>.Bad($"{position} is no mark of this control; {control.Scale.Hint}.");
         }
 
         // A mark between two steps stays where it is: the step may have been changed since.
-        var mark = document.Mark is { } on ? control.Scale.IsOnStep(new(on)) ? control.Scale.Snap(new(on)) : new Mark(on) : (Mark?)null;
-        return Words.Read<CellSource>(document.Source ?? Words.Of(CellSource.Entered)).Then(source =>
-            Cell.Of(mark, document.Tolerance ?? control.Scale.Step, document.Target ?? "", document.Note ?? "", source));
+        var mark = document.Mark is { } on ? document.Range != true && control.Scale.IsOnStep(new(on)) ? control.Scale.Snap(new(on)) : new Mark(on) : (Mark?)null;
+        var word = document.Word is { } said ? Words.Read<CellWord>(said).Then(one => Parsed<CellWord?>.Good(one)) : Parsed<CellWord?>.Good(null);
+        return word.Then(says => Words.Read<CellSource>(document.Source ?? Words.Of(CellSource.Entered)).Then(source =>
+            Cell.Whole(mark, document.Tolerance ?? control.Scale.Step, document.Range == true, says, document.Target ?? "", document.Note ?? "", source, document.Origin ?? "", document.Day)));
     }
 }

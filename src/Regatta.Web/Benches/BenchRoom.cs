@@ -31,19 +31,19 @@ public sealed class BenchRoom(Classes classes, Versions versions, Decisions deci
             return found.Bench;
         }
 
-        var bench = await MakeAsync(key, stamp, (found.Stamp?.Id, found.Stamp?.LogRevision) == (stamp.Id, stamp.LogRevision) ? found.Bench.Book : null);
+        var bench = await MakeAsync(key, stamp, (found.Stamp?.Id, found.Stamp?.LogRevision) == (stamp.Id, stamp.LogRevision) ? found.Bench.Evidence : null);
         kept[key] = (stamp, today, bench);
         return bench;
     }
 
-    private async Task<Bench> MakeAsync(string key, ClassStamp stamp, EvidenceBook? book)
+    private async Task<Bench> MakeAsync(string key, ClassStamp stamp, EvidenceShelf? shelf)
     {
         var draft = (await classes.DraftAsync(key))!;
-        if (book is null || !book.Fits(draft.Class, draft.Matrix.Bands))
+        if (shelf is null || !shelf.Fits(draft.Class, draft.Set.Bands))
         {
-            book = new(draft.Class, draft.Matrix.Bands, book?.Sessions ?? await logs.EvidenceAsync(stamp.Id));
+            shelf = new(draft.Class, draft.Set.Bands, shelf?.Sessions ?? await logs.EvidenceAsync(stamp.Id));
         }
 
-        return new(draft, await versions.NewestAsync(stamp.Id), await decisions.NewestAsync(stamp.Id), book, clock.GetUtcNow());
+        return new(draft, await versions.NewestAsync(stamp.Id), await decisions.NewestAsync(stamp.Id), shelf, clock.GetUtcNow());
     }
 }

@@ -1,27 +1,27 @@
 // The matrix by keyboard and pointer. Cells are links, so everything here also works without it, one page at a time.
-let current = null; // the name of the cell that has, or last had, the focus
+import { bench, cellAt, currentName, find, focusCurrent, inTable, mayEdit, open, rove, send, settle, useAjax } from "./bench-cells.js";
+import { dragLanes } from "./bench-lanes.js";
+import { hearOfChanges } from "./bench-live.js";
+import { chosen, chooseTo, forget, over, startWriting, useTable } from "./bench-table.js";
 
-const bench = () => document.getElementById("bench");
-const cellsOf = (root) => [...root.querySelectorAll("[data-cell]")];
-const find = (name) => bench()?.querySelector(`[data-cell="${CSS.escape(name)}"]`);
-const token = () => document.querySelector('input[name="__RequestVerificationToken"]').value;
-const mayEdit = () => bench()?.dataset.mayEdit === "true";
-const address = (name, handler) => {
-  const query = new URLSearchParams({ view: bench().dataset.view, cell: name });
-  if (handler) query.set("handler", handler);
-  return `${location.pathname}?${query}`;
-};
+const WAYS = { ArrowLeft: [0, -1], ArrowRight: [0, 1], ArrowUp: [-1, 0], ArrowDown: [1, 0] };
+const DEEDS = { i: "interpolate", c: "confirm", r: "fill-right", d: "fill-down", Delete: "clear" };
 
 export function walkTheBench(htmx) {
   if (!bench()) return;
+  useAjax(htmx);
   settle();
+  useTable();
+  dragLanes();
+  hearOfChanges();
   document.addEventListener("htmx:afterSettle", (event) => {
     settle();
     // After a save the focus goes back to the cell, so that walking goes on from there.
     const form = event.detail.requestConfig?.elt;
     if (form?.matches?.("[data-cell-form]") && event.detail.xhr.status === 200) {
-      current = form.dataset.cellForm;
-      focusAgain();
+      const cell = find(form.dataset.cellForm);
+      if (cell) rove(cell);
+      focusCurrent();
     }
   });
   document.addEventListener("click", onClick);
@@ -31,69 +31,80 @@ export function walkTheBench(htmx) {
     if (cell) rove(cell);
   });
   document.querySelector("[data-shortcuts]")?.addEventListener("click", showShortcuts);
+}
 
-  function open(name) {
-    current = name;
-    mark(name);
-    history.replaceState(null, "", address(name));
-    return htmx.ajax("GET", address(name), { target: "#drawer", swap: "innerHTML" });
+function onClick(event) {
+  const cell = event.target.closest("[data-cell], [data-open-cell]");
+  if (cell) {
+    event.preventDefault();
+    if (event.shiftKey && cell.dataset.cell && inTable()) return;
+    forget();
+    open(cell.dataset.cell ?? cell.dataset.openCell);
+  } else if (event.target.closest("[data-reload-cell]")) {
+    event.preventDefault();
+    open(currentName() ?? new URLSearchParams(location.search).get("cell"));
   }
+}
 
-  function send(handler, name, values) {
-    return htmx.ajax("POST", address(name, handler), {
-      target: "#drawer", swap: "innerHTML", values: { ...values, __RequestVerificationToken: token() },
-    });
+async function onKey(event) {
+  if (event.ctrlKey || event.metaKey || event.altKey) return;
+  if (event.key === "Escape" && event.target.closest("#drawer") && currentName()) {
+    focusCurrent();
+  } else if (event.target.closest("input, textarea, select, dialog")) {
+    return;
+  } else if (event.key === "?") {
+    showShortcuts();
+  } else if ((event.key === "u" || event.key === "U") && mayEdit()) {
+    await send(event.key === "u" ? "Undo" : "Redo", currentName(), {});
+    focusCurrent();
+  } else if (event.target.closest("[data-cell]")) {
+    await onCellKey(event, event.target.closest("[data-cell]"));
   }
+}
 
-  function onClick(event) {
-    const cell = event.target.closest("[data-cell], [data-open-cell]");
-    if (cell) {
-      event.preventDefault();
-      open(cell.dataset.cell ?? cell.dataset.openCell);
-    } else if (event.target.closest("[data-reload-cell]")) {
-      event.preventDefault();
-      open(current ?? new URLSearchParams(location.search).get("cell"));
-    }
+async function onCellKey(event, cell) {
+  const way = WAYS[event.key];
+  if (way) {
+    event.preventDefault();
+    const next = cellAt(Number(cell.dataset.row) + way[0], Number(cell.dataset.column) + way[1]);
+    if (next && event.shiftKey && inTable()) chooseTo(cell, next);
+    else forget();
+    next?.focus();
+  } else if (event.key === "Enter") {
+    event.preventDefault();
+    await open(cell.dataset.cell);
+    const field = document.querySelector("#drawer [data-cell-form] :is(input:not([type=hidden]), select)");
+    field?.focus();
+    field?.select?.();
+  } else if (event.key === "F2" && inTable() && mayEdit()) {
+    startWriting(cell, cell.dataset.typed);
+  } else if (event.key === "z" && !inTable()) {
+    location.assign(`${location.pathname}${bench().dataset.zoom ? bench().dataset.whole : `${bench().dataset.query}&zoom=${cell.dataset.cell.split(".")[0]}`}`);
+  } else if (mayEdit()) {
+    await onEditKey(event, cell);
   }
+}
 
-  async function onKey(event) {
-    if (event.ctrlKey || event.metaKey || event.altKey) return;
-    const inForm = event.target.closest("input, textarea, select");
-    if (event.key === "Escape" && event.target.closest("#drawer") && current) {
-      find(current)?.focus();
-    } else if (inForm) {
-      return;
-    } else if (event.key === "?") {
-      showShortcuts();
-    } else if (event.key === "u" && mayEdit()) {
-      await send("Undo", current ?? "", {});
-      focusAgain();
+async function onEditKey(event, cell) {
+  const name = cell.dataset.cell;
+  if ("[]{}".includes(event.key)) {
+    event.preventDefault();
+    const by = "[{".includes(event.key) ? -1 : 1;
+    if (chosen().length > 1 && "[]".includes(event.key)) await send("Build", name, () => ({ deed: by < 0 ? "less" : "more", over: over() }));
+    else await send("[]".includes(event.key) ? "Step" : "Widen", name, () => ({ revision: find(name).dataset.revision, by }));
+    focusCurrent();
+  } else if (DEEDS[event.key] && !(inTable() && startsWord(event, cell))) {
+    event.preventDefault();
+    const several = chosen().length > 1;
+    if (event.key === "Delete" && !several) await send("Clear", name, () => ({ revision: find(name).dataset.revision }));
+    else await send("Build", name, () => (several ? { deed: DEEDS[event.key], over: over() } : { deed: DEEDS[event.key] }));
+    focusCurrent();
+  } else if (event.key.length === 1 && event.key !== " " && (inTable() || /[0-9]/.test(event.key))) {
+    event.preventDefault();
+    if (inTable()) {
+      startWriting(cell, event.key);
     } else {
-      await onCellKey(event, event.target.closest("[data-cell]"));
-    }
-  }
-
-  async function onCellKey(event, cell) {
-    if (!cell) return;
-    const steps = { ArrowLeft: [0, -1], ArrowRight: [0, 1], ArrowUp: [-1, 0], ArrowDown: [1, 0] }[event.key];
-    if (steps) {
-      event.preventDefault();
-      const [row, column] = [Number(cell.dataset.row) + steps[0], Number(cell.dataset.column) + steps[1]];
-      bench().querySelector(`[data-row="${row}"][data-column="${column}"]`)?.focus();
-    } else if ((event.key === "[" || event.key === "]") && mayEdit()) {
-      event.preventDefault();
-      current = cell.dataset.cell;
-      await send("Step", current, { revision: cell.dataset.revision, by: event.key === "]" ? 1 : -1 });
-      focusAgain();
-    } else if (event.key === "Enter") {
-      event.preventDefault();
-      await open(cell.dataset.cell);
-      const field = document.querySelector("#drawer [data-cell-form] :is(input:not([type=hidden]), select)");
-      field?.focus();
-      field?.select?.();
-    } else if (/^[0-9]$/.test(event.key) && mayEdit()) {
-      event.preventDefault();
-      await open(cell.dataset.cell);
+      await open(name);
       const field = document.querySelector("#drawer input#mark");
       if (field) {
         field.value = event.key;
@@ -101,33 +112,15 @@ export function walkTheBench(htmx) {
       }
     }
   }
-
-  function showShortcuts() {
-    document.getElementById("shortcuts")?.showModal();
-  }
 }
 
-function focusAgain() {
-  if (current) find(current)?.focus();
+// In a cell of words a letter begins a word; the keys for deeds work where numbers stand.
+function startsWord(event, cell) {
+  return event.key.length === 1 && cell.hasAttribute("data-words");
 }
 
-// One stop for the Tab key: the cell that had the focus last, or the first.
-function settle() {
-  const root = bench();
-  if (!root) return;
-  const cells = cellsOf(root);
-  const home = (current && find(current)) || cells.find((cell) => cell.hasAttribute("aria-current")) || cells[0];
-  for (const cell of cells) cell.setAttribute("tabindex", cell === home ? "0" : "-1");
+function showShortcuts() {
+  document.querySelector("details.build")?.removeAttribute("open");
+  document.getElementById("shortcuts")?.showModal();
 }
 
-function rove(cell) {
-  current = cell.dataset.cell;
-  for (const other of cellsOf(bench())) other.setAttribute("tabindex", other === cell ? "0" : "-1");
-}
-
-function mark(name) {
-  for (const cell of cellsOf(bench())) {
-    if (cell.dataset.cell === name) cell.setAttribute("aria-current", "true");
-    else cell.removeAttribute("aria-current");
-  }
-}

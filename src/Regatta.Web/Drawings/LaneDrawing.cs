@@ -10,25 +10,42 @@ using static Regatta.Web.Drawings.Svg;
 namespace Regatta.Web.Drawings;
 
 /// <summary>One cell as drawn: its place, what it says, and its mark's height where it has one.</summary>
-public sealed record LaneCell(CellAddress Address, WindBand Band, double X, double Width, IReadOnlyList<string> Lines, double? MarkY, double? RibbonTop, double RibbonHeight, CellTrust Trust, int Revision, bool HasProposal, string Label)
+public sealed record LaneCell(
+    CellAddress Address, WindBand Band, double X, double Width, IReadOnlyList<string> Lines, double? MarkY, double? RibbonTop, double RibbonHeight, CellTrust Trust, int Revision, bool HasProposal, bool Fits, string Label)
 {
-    /// <summary>The last line of a word mark stands this far above its step.</summary>
-    public double TextY(double laneHeight) => MarkY is not { } mark
-        ? (laneHeight / 2) - ((Lines.Count - 1) * 7) + 2
-        : mark - 8 - ((Lines.Count - 1) * 13) >= 14 ? mark - 8 - ((Lines.Count - 1) * 13) : mark + 18;
+    /// <summary>The first line of what it says: above its step, or below where there is no room; words in the middle.</summary>
+    public double TextY(LaneSize size) => MarkY is not { } mark
+        ? (size.Height / 2) - ((Lines.Count - 1) * 7) + (size == LaneSize.Low ? 4 : 2)
+        : mark - size.Above - ((Lines.Count - 1) * 13) >= 12 ? mark - size.Above - ((Lines.Count - 1) * 13) : mark + size.Below;
+}
+
+/// <summary>How tall lanes are drawn, in drawing units.</summary>
+/// <param name="Height">A lane.</param>
+/// <param name="Top">Where the scale ends.</param>
+/// <param name="Bottom">Where it begins.</param>
+/// <param name="Above">What a mark says stands so far above its step.</param>
+/// <param name="Below">Or so far below.</param>
+public sealed record LaneSize(double Height, double Top, double Bottom, double Above, double Below)
+{
+    public static LaneSize Tall { get; } = new(92, 26, 76, 8, 18);
+
+    /// <summary>For classes with so many controls that tall lanes would not stand on one screen.</summary>
+    public static LaneSize Low { get; } = new(46, 17, 39, 4, 13);
+
+    /// <summary>The most controls that are drawn tall.</summary>
+    public const int MostTall = 8;
 }
 
 /// <summary>One control under the ruler, drawn to its own scale.</summary>
-public sealed record Lane(Control Control, IReadOnlyList<LaneCell> Cells, string StepPath, string SureSessions, string PartSessions, string Top, string Bottom);
+/// <param name="Ghost">The line of what the draft is held against; empty where it says the same.</param>
+/// <param name="PerStep">How many drawing units one step of the scale is high; null where there are no steps.</param>
+public sealed record Lane(Control Control, IReadOnlyList<LaneCell> Cells, string StepPath, string Ghost, string SureSessions, string PartSessions, string Top, string Bottom, double? PerStep);
 
 /// <summary>The lanes view: geometry only, the same for every reader.</summary>
-public sealed record LaneDrawing(WindRuler Ruler, IReadOnlyList<Lane> Lanes)
+public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<Lane> Lanes)
 {
     public const double Width = 900;
-    public const double LaneHeight = 92;
     private const double Left = 158;
-    private const double Top = 26;
-    private const double Bottom = 76;
 
     /// <summary>A tolerance thinner than the line itself could not be seen.</summary>
     private const double LeastRibbon = 4;
@@ -38,65 +55,81 @@ public sealed record LaneDrawing(WindRuler Ruler, IReadOnlyList<Lane> Lanes)
     /// <summary>A tiller mark leans three times its angle, or two degrees could not be seen.</summary>
     private const double Lean = 3;
 
-    public static LaneDrawing Of(Bench bench)
+    /// <summary>A band seen large shows its marks and logs with so many steps to either side.</summary>
+    private const int StepsBeside = 2;
+
+    /// <summary>The lanes of a layer, over all bands or with one of them seen large.</summary>
+    public static LaneDrawing Of(LayerBench bench, WindBand? zoom)
     {
-        var ruler = new WindRuler(Left, Width - 14, bench.Matrix.Bands);
-        return new(ruler, [.. bench.Class.Controls.Select(control => LaneOf(bench, ruler, control))]);
+        var ruler = new WindRuler(Left, Width - 14, bench.Matrix.Bands) { Zoom = zoom };
+        var size = bench.Matrix.Controls.Count > LaneSize.MostTall && zoom is null ? LaneSize.Low : LaneSize.Tall;
+        return new(ruler, size, [.. bench.Matrix.Controls.Select(control => LaneOf(bench, ruler, size, control))]);
     }
 
-    private static Lane LaneOf(Bench bench, WindRuler ruler, Control control)
+    private static Lane LaneOf(LayerBench bench, WindRuler ruler, LaneSize size, Control control)
     {
-        var cells = bench.Matrix.Bands.All.Select(band => CellOf(bench, ruler, band, control)).ToList();
+        var stretch = Stretch.Of(bench, ruler.Zoom, size, control);
+        var cells = bench.Matrix.Bands.All.Where(ruler.Shows).Select(band => CellOf(bench, ruler, stretch, band, control)).ToList();
+        var steps = Steps(cells.Select(cell => (cell.X, cell.Width, cell.MarkY)));
+        var ghost = bench.Ghost is { } other
+            ? Steps(cells.Select(cell => (cell.X, cell.Width, other[cell.Address]?.Mark is { } mark ? stretch.Y(mark) : (double?)null)))
+            : "";
         var (top, bottom) = control.Scale switch
         {
             { HasMarks: false } => ("", ""),
             { Choices: not null } => ("more", "less"),
-            var scale => (scale.Show(scale.Max), scale.Show(scale.Min)),
+            var scale => (scale.Show(stretch.High), scale.Show(stretch.Low)),
         };
-        return new(control, cells, Steps(cells), Tillers(bench, ruler, control, weight => weight >= 1), Tillers(bench, ruler, control, weight => weight is > 0 and < 1), top, bottom);
+        return new(
+            control,
+            cells,
+            steps,
+            ghost == steps ? "" : ghost,
+            Tillers(bench, ruler, stretch, control, weight => weight >= 1),
+            Tillers(bench, ruler, stretch, control, weight => weight is > 0 and < 1),
+            top,
+            bottom,
+            control.Scale.HasMarks ? stretch.PerPosition * control.Scale.Step : null);
     }
 
-    private static LaneCell CellOf(Bench bench, WindRuler ruler, WindBand band, Control control)
+    private static LaneCell CellOf(LayerBench bench, WindRuler ruler, Stretch stretch, WindBand band, Control control)
     {
         var address = new CellAddress(band.Id, control.Key);
         var cell = bench.Matrix[address];
         var (x, width) = (ruler.At(band.From), ruler.At(band.To) - ruler.At(band.From));
-        double? y = cell?.Mark is { } mark ? Height(control.Scale, mark) : null;
-        double? ribbonTop = cell?.Mark is { } set && cell.Tolerance > 0 ? Math.Min(Height(control.Scale, new(set.Position + cell.Tolerance)), y!.Value - LeastRibbon) : null;
-        var ribbonBottom = cell?.Mark is { } low && cell.Tolerance > 0 ? Math.Max(Height(control.Scale, new(low.Position - cell.Tolerance)), y!.Value + LeastRibbon) : 0;
+        double? y = cell?.Mark is { } mark ? stretch.Y(mark) : null;
+        double? ribbonTop = cell?.Span is { } span && cell.Tolerance > 0 ? Math.Min(stretch.Y(span.High), y!.Value - LeastRibbon) : null;
+        var ribbonBottom = ribbonTop is null ? 0 : Math.Max(stretch.Y(cell!.Span!.Value.Low), y!.Value + LeastRibbon);
         var says = cell?.Show(control.Scale) ?? "–";
         var trust = bench.Trust[address];
-        var proposal = bench.Proposals.ContainsKey(address);
+        var (proposal, fits) = (bench.Proposals.ContainsKey(address), !bench.FindingsAt(address).Any());
         var edges = $"{band.From.Knots:0} to {band.To.Knots:0} knots";
         // The words of the table's cell, in its order, stand in the label too: who speaks to the page says what they see.
-        var within = cell?.Mark is not null && cell.Tolerance > 0 ? $" ± {control.Scale.ShowDistance(cell.Tolerance)}" : "";
-        var label = $"{control.Name}, {band.Name}, {edges}: {says}{within} {trust.Status.ToString().ToLowerInvariant()}{(proposal ? ", proposal" : "")}";
-        return new(address, band, x, width, Wrap(says, (int)((width - 6) / LetterWidth), cell?.Mark is null ? 4 : 2), y, ribbonTop, ribbonBottom - (ribbonTop ?? 0), trust, bench.Revision(address), proposal, label);
+        var within = cell?.ShowTolerance(control.Scale) is { Length: > 0 } shown ? " " + shown : "";
+        var label = $"{control.Name}, {band.Name}, {edges}: {says}{within} {trust.Status.ToString().ToLowerInvariant()}{(proposal ? ", proposal" : "")}{(fits ? "" : ", does not fit")}";
+        return new(address, band, x, width, Wrap(says, (int)((width - 6) / LetterWidth), cell?.Mark is null ? 4 : 2), y, ribbonTop, ribbonBottom - (ribbonTop ?? 0), trust, bench.Revision(address), proposal, fits, label);
     }
 
-    private static double Height(Scale scale, Mark mark) =>
-        Math.Clamp(Bottom - ((Bottom - Top) * (mark.Position - scale.Min.Position) / (scale.Max.Position - scale.Min.Position)), Top - 4, Bottom + 4);
-
     /// <summary>The stepped line through the bands; it breaks at an empty cell.</summary>
-    private static string Steps(IReadOnlyList<LaneCell> cells)
+    private static string Steps(IEnumerable<(double X, double Width, double? Y)> cells)
     {
         var path = new StringBuilder();
-        LaneCell? before = null;
-        foreach (var cell in cells)
+        double? before = null;
+        foreach (var (x, width, at) in cells)
         {
-            if (cell.MarkY is { } y)
+            if (at is { } y)
             {
-                path.Append(before?.MarkY is null ? $"M{N(cell.X)} {N(y)}" : $"V{N(y)}").Append($"H{N(cell.X + cell.Width)}");
+                path.Append(before is null ? $"M{N(x)} {N(y)}" : $"V{N(y)}").Append($"H{N(x + width)}");
             }
 
-            before = cell;
+            before = at;
         }
 
         return path.ToString();
     }
 
     /// <summary>The logged sessions as tillers over their wind and mark; those that would lie on each other share one, leaning by their mean.</summary>
-    private static string Tillers(Bench bench, WindRuler ruler, Control control, Func<double, bool> wanted)
+    private static string Tillers(LayerBench bench, WindRuler ruler, Stretch stretch, Control control, Func<double, bool> wanted)
     {
         if (!control.Scale.HasMarks)
         {
@@ -106,8 +139,9 @@ public sealed record LaneDrawing(WindRuler Ruler, IReadOnlyList<Lane> Lanes)
         var spots =
             from session in bench.Book.Sessions
             where session.Weight is { } weight && wanted(weight.Weight) && session.Marks.ContainsKey(control.Key)
+            where ruler.Zoom is null || ruler.Zoom.Contains(session.Wind.Mean)
             let x = Math.Round(ruler.At(session.Wind.Mean) / 4) * 4
-            let y = Math.Round(Height(control.Scale, session.Marks[control.Key]))
+            let y = Math.Round(stretch.Y(session.Marks[control.Key]))
             group session.Check!.Helm.Mean.Degrees by (x, y) into spot
             select Tiller(spot.Key.x, spot.Key.y, spot.Average());
         return string.Concat(spots);
@@ -118,5 +152,28 @@ public sealed record LaneDrawing(WindRuler Ruler, IReadOnlyList<Lane> Lanes)
         var lean = Math.Clamp(helm * Lean, -80, 80) * Math.PI / 180;
         var (dx, dy) = (TillerLength / 2 * Math.Sin(lean), TillerLength / 2 * Math.Cos(lean));
         return $"M{N(x - dx)} {N(y + dy)}l{N(2 * dx)} {N(-2 * dy)}";
+    }
+
+    /// <summary>The part of a scale a lane shows, and how it maps to heights.</summary>
+    private sealed record Stretch(LaneSize Size, Mark Low, Mark High)
+    {
+        public double PerPosition => (Size.Bottom - Size.Top) / (High.Position - Low.Position);
+
+        public static Stretch Of(LayerBench bench, WindBand? zoom, LaneSize size, Control control)
+        {
+            var scale = control.Scale;
+            if (zoom is null || !scale.HasMarks)
+            {
+                return new(size, scale.Min, scale.Max);
+            }
+
+            var marks = bench.Book.In(zoom).Where(session => session.Marks.ContainsKey(control.Key)).Select(session => session.Marks[control.Key].Position)
+                .Concat(bench.Matrix[zoom, control]?.Span is { } span ? [span.Low.Position, span.High.Position] : []).ToList();
+            return marks.Count == 0
+                ? new(size, scale.Min, scale.Max)
+                : new(size, scale.StepBy(new(marks.Min()), -StepsBeside), scale.StepBy(new(marks.Max()), StepsBeside));
+        }
+
+        public double Y(Mark mark) => Math.Clamp(Size.Bottom - (PerPosition * (mark.Position - Low.Position)), Size.Top - 4, Size.Bottom + 4);
     }
 }

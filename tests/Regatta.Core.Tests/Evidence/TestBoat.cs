@@ -22,7 +22,7 @@ internal static class TestBoat
     public static readonly WindBands Bands = WindBands.Of([WindTests.Band(1, 0, 8), WindTests.Band(2, 8, 14), WindTests.Band(3, 14, 22)]).Value;
 
     public static readonly BoatClass Class = new(
-        "test", "Test", "family", "About.", "upwind", new(Angle.FromDegrees(3), Angle.FromDegrees(1), Speed.FromKnots(11), 0.1), [Slide, Luff], []);
+        "test", "Test", "family", "About.", new(Angle.FromDegrees(3), Angle.FromDegrees(1), Speed.FromKnots(11), 0.1), [Slide, Luff], []);
 
     public static readonly DateTimeOffset Today = new(2026, 6, 1, 12, 0, 0, TimeSpan.Zero);
 

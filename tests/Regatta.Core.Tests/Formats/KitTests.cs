@@ -71,7 +71,7 @@ public sealed class KitTests
     {
         var kit = StarterKits.Find("radio-yacht")!;
         Assert.Contains(kit.Draft.Bands.All, band => Math.Abs(band.From.Knots - 6) < 1e-9);
-        Assert.Equal(["A", "B", "C"], Of("radio-yacht", "rig").Scale.Choices);
+        Assert.Equal(["rig A", "rig B", "rig C"], kit.Class.Layers.Plans.Select(plan => plan.Name));
         Assert.True(Of("radio-yacht", "rudder-trim").Scale is CountScale { Thing: Counted.Click });
         Assert.Equal(0, kit.Class.Helm.Target.Degrees);
         var boom = Of("radio-yacht", "main-boom").Scale;

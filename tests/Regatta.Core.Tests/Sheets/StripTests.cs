@@ -96,7 +96,7 @@ public sealed class StripTests
         var classes = BundleReader.Read(File.ReadAllBytes("Data/club.json"), DateTimeOffset.MaxValue.AddDays(-1)).Bundle!.Classes.Concat(StarterKits.All);
         Assert.All(classes, one =>
         {
-            var sheet = StripSheet.Of(one.Class, one.Draft, Readings.OfTheClass, Paper.A4);
+            var sheet = StripSheet.Of(one.Class, one.Draft.First, Readings.OfTheClass, Paper.A4);
             Assert.InRange(sheet.Pages.Count, 1, 6);
             using var pdf = PdfDocument.Open(SheetPdf.Write(sheet));
             Assert.Equal(sheet.Pages.Count, pdf.NumberOfPages);

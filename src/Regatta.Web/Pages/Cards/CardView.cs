@@ -8,13 +8,18 @@ using Regatta.Web.Drawings;
 
 namespace Regatta.Web.Pages.Cards;
 
+/// <summary>What an address asks of a card.</summary>
+public sealed record CardAsk(string? Wind, string? Plan, string? Mode);
+
 /// <summary>A published card for one wind, as a member or somebody with the link reads it. Names nobody.</summary>
-public sealed record CardView(BoatClass Class, PublishedMatrix Version, Speed Wind, string Path, BoatChoice Choice, Mass? Crew)
+public sealed record CardView(BoatClass Class, PublishedMatrix Version, Layer Layer, bool PlanChosen, Speed Wind, string Path, BoatChoice Choice, Mass? Crew)
 {
     /// <summary>The ruler on a phone's width.</summary>
     public const double RulerWidth = 360;
 
-    public Card Card { get; } = Class.Crew.For(Wind, Crew, Version.Matrix) is var read ? Card.For(Choice.Readings.AsRead(read.Matrix), read.Wind) : null!;
+    public Card Card { get; } = Class.Crew.For(Wind, Crew, Version.Set.AsSailed(Layer)) is var read ? Card.For(Choice.Readings.AsRead(read.Matrix), read.Wind) : null!;
+
+    public Layers Layers => Version.Set.Layers;
 
     /// <summary>What the reader's crew makes of it, in a sentence; null when their card is the class's.</summary>
     public string? CrewSentence(Func<Speed, string> show, MassUnit unit)
@@ -26,25 +31,38 @@ public sealed record CardView(BoatClass Class, PublishedMatrix Version, Speed Wi
 
         var own = $"At {NumberText.Plain(crew.In(unit), 0)} {unit.Symbol()} ";
         return Class.Crew.Rule is { } rule
-            ? show(rule.Effective(Wind, crew, Version.Matrix.Bands)) == show(Wind)
+            ? show(rule.Effective(Wind, crew, Version.Set.Bands)) == show(Wind)
                 ? own + $"you sail {show(Wind)} as the card’s own."
-                : own + $"you sail {show(Wind)} as the card’s {show(rule.Effective(Wind, crew, Version.Matrix.Bands))}."
+                : own + $"you sail {show(Wind)} as the card’s {show(rule.Effective(Wind, crew, Version.Set.Bands))}."
             : Class.Crew.Offsets.Where(offset => offset.HoldsFor(crew)).ToList() is { Count: > 0 } offsets
                 ? own + string.Join(", ", offsets.Select(offset => $"{Class.Find(offset.Control)?.Name.ToLowerInvariant() ?? offset.Control.Name} {NumberText.Signed(offset.Steps, 0)} {(Math.Abs(offset.Steps) == 1 ? "step" : "steps")}")) + ", as shown."
                 : own + "you set the card as it stands.";
     }
 
-    public WindRuler Ruler { get; } = new(8, RulerWidth - 8, Version.Matrix.Bands);
+    public WindRuler Ruler { get; } = new(8, RulerWidth - 8, Version.Set.Bands);
 
     /// <summary>Takes the wind from the address, or the middle of what the class sails in; never refuses a reader their card.</summary>
-    public static CardView Of(BoatClass boatClass, PublishedMatrix version, string? wind, SpeedUnit unit, string path, BoatChoice choice, Mass? crew, Speed? now) =>
-        new(boatClass, version, wind is not null && WindRange.ReadSpeed(wind, unit) is { Ok: true } read ? read.Value : now ?? boatClass.Helm.ReferenceWind, path, choice, crew);
+    public static CardView Of(BoatClass boatClass, PublishedMatrix version, CardAsk ask, SpeedUnit unit, string path, BoatChoice choice, Mass? crew, Speed? now)
+    {
+        var wind = ask.Wind is not null && WindRange.ReadSpeed(ask.Wind, unit) is { Ok: true } read ? read.Value : now ?? boatClass.Helm.ReferenceWind;
+        var chosen = version.Set.Layers.Plans.Any(plan => plan.Key.Name == ask.Plan);
+        var layer = version.Set.Layers.Nearest(ask.Plan, ask.Mode);
+        return new(boatClass, version, chosen ? layer : layer with { Plan = version.Set.PlanIn(version.Set.Bands.At(wind), layer.Mode).Key }, chosen, wind, path, choice, crew);
+    }
 
     /// <summary>The address of this card at a wind.</summary>
-    public string At(Speed wind, SpeedUnit unit) => $"{Path}?wind={NumberText.Plain(wind.In(unit), 1)}&unit={Uri.EscapeDataString(unit.Symbol())}{(Choice.Boats.Count > 0 ? "&boat=" + Choice.InAddress : "")}";
+    public string At(Speed wind, SpeedUnit unit) => At(wind, unit, PlanChosen ? Layer.Plan : null, Layer.Mode);
+
+    /// <summary>The address of the card of another plan or mode at a wind; without a plan, of what is carried then.</summary>
+    public string At(Speed wind, SpeedUnit unit, PlanKey? plan, ModeKey mode) =>
+        $"{Path}?wind={NumberText.Plain(wind.In(unit), 1)}&unit={Uri.EscapeDataString(unit.Symbol())}{(Choice.Boats.Count > 0 ? "&boat=" + Choice.InAddress : "")}"
+        + $"{(plan is { } carried ? "&plan=" + carried : "")}{(Layers.Modes.Count > 1 ? "&mode=" + mode : "")}";
+
+    /// <summary>The name of the mode a line is taken from where this one says nothing of its own; null where it does.</summary>
+    public string? AsIn(CardLine line) => line.Cell is { Source: CellSource.Borrowed } cell && Version.Set[Layer][new CellAddress(Card.Band.Id, line.Control.Key)] is null ? cell.Origin : null;
 
     /// <summary>What to know about a line's reading before it is set; null when it can be taken as it stands.</summary>
     public string? Remark(CardLine line) => line.Cell?.Mark is not { } mark
         ? null
-        : ReadingRemarks.Of(Choice.Readings, Version.Matrix.Controls.First(control => control.Key == line.Control.Key), mark);
+        : ReadingRemarks.Of(Choice.Readings, Version.Set.Controls.First(control => control.Key == line.Control.Key), mark);
 }

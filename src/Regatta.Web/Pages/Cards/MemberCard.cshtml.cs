@@ -33,7 +33,7 @@ public sealed class MemberCardModel(BenchRoom room, ReadingRoom readings, Crews 
         var mass = form.May("crew", crew, text => SessionLog.ReadCrewMass(text, reader.Mass));
         if (!form.Ok)
         {
-            var answer = await OnGetAsync(key, null, null);
+            var answer = await OnGetAsync(key, new(null, null, null), null);
             CrewField = CrewField with { Value = crew!, Problem = form.Problems["crew"] };
             Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
             return answer;
@@ -48,7 +48,7 @@ public sealed class MemberCardModel(BenchRoom room, ReadingRoom readings, Crews 
         return RedirectToPage(new { key });
     }
 
-    public async Task<IActionResult> OnGetAsync(string key, string? wind, string? boat)
+    public async Task<IActionResult> OnGetAsync(string key, [FromQuery] CardAsk ask, string? boat)
     {
         if (await room.FindAsync(key) is not { } bench)
         {
@@ -58,7 +58,7 @@ public sealed class MemberCardModel(BenchRoom room, ReadingRoom readings, Crews 
         Class = bench.Class;
         Own = await crews.OwnAsync(User.Id(), bench.Draft.Stamp.Id);
         Card = bench.Newest is { } newest
-            ? CardView.Of(bench.Class, newest, wind, reader.Wind, $"/classes/{key}/card", await readings.ForAsync(bench.Draft.Stamp.Id, User.Id(), boat), Own?.Mass, desk.At(bench.Class.WindHeight, clock.GetUtcNow()))
+            ? CardView.Of(bench.Class, newest, ask, reader.Wind, $"/classes/{key}/card", await readings.ForAsync(bench.Draft.Stamp.Id, User.Id(), boat), Own?.Mass, desk.At(bench.Class.WindHeight, clock.GetUtcNow()))
             : null;
         CrewField = new("crew", $"Crew, {reader.Mass.Symbol()}", Own is { } own ? NumberText.Plain(own.Mass.In(reader.Mass), 1) : "") { InputMode = "decimal", Hint = "All aboard. Seen by you alone, unless you allow your captain." };
         return Page();

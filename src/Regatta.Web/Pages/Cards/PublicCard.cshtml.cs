@@ -16,13 +16,13 @@ public sealed class PublicCardModel(ShareLinks links, BenchRoom room, StationDes
 
     public bool Withdrawn { get; private set; }
 
-    public async Task<IActionResult> OnGetAsync(string token, string? wind)
+    public async Task<IActionResult> OnGetAsync(string token, [FromQuery] CardAsk ask)
     {
         var shared = await links.FindAsync(token);
         Withdrawn = shared?.Withdrawn == true;
         if (shared is { Withdrawn: false } && await room.FindAsync(shared.ClassKey) is { Newest: { } newest } bench)
         {
-            Card = CardView.Of(bench.Class, newest, wind, reader.Wind, $"/c/{token}", new([], Readings.OfTheClass), null, desk.At(bench.Class.WindHeight, clock.GetUtcNow()));
+            Card = CardView.Of(bench.Class, newest, ask, reader.Wind, $"/c/{token}", new([], Readings.OfTheClass), null, desk.At(bench.Class.WindHeight, clock.GetUtcNow()));
             return Page();
         }
 

@@ -63,7 +63,7 @@ public sealed class BoatListModel(BenchRoom room, Boats boats) : PageModel
 
     public BoatClass Class => bench.Class;
 
-    public IReadOnlyList<WindBand> Bands => bench.Matrix.Bands.All;
+    public IReadOnlyList<WindBand> Bands => bench.Set.Bands.All;
 
     public IReadOnlyList<Boat> Boats { get; private set; } = [];
 
@@ -85,8 +85,8 @@ public sealed class BoatListModel(BenchRoom room, Boats boats) : PageModel
         }
 
         var survey = Surveys.FirstOrDefault(one => one.Control.Key.Name == control) ?? Surveys.OrderByDescending(one => one.Boats.Count(boat => boat.StandsApart)).ThenByDescending(one => one.Boats.Count(boat => boat.Survey.Calibration is not null)).FirstOrDefault();
-        var asked = bench.Matrix.Bands.Find(new(band ?? 0)) ?? bench.Matrix.Bands.At(Class.Helm.ReferenceWind);
-        Same = survey is null ? null : new(survey, asked, bench.Matrix[asked, survey.Control]?.Mark);
+        var asked = bench.Set.Bands.Find(new(band ?? 0)) ?? bench.Set.Bands.At(Class.Helm.ReferenceWind);
+        Same = survey is null ? null : new(survey, asked, bench.Set.First[asked, survey.Control]?.Mark);
         return Page();
     }
 

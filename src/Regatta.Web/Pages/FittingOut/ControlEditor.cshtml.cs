@@ -57,7 +57,7 @@ public sealed partial class ControlEditorModel(BenchRoom room, Controls controls
         new("when", "Changed", Whens[0].Word) { Choices = [.. Whens.Select(when => when.Word)] },
         new("builds", "As wind builds it goes", Directions[0].Word) { Choices = [.. Directions.Select(direction => direction.Word)] },
         new("helm", "Degrees of rudder per unit more, if it balances the helm", "") { Hint = "A belief to start from, + weather helm; logs correct it. Empty: not used for balance." },
-        new("disturbs", "What does changing it disturb?", "") { Type = "textarea", Hint = "A line each: the control, a colon, how. Such as Jib lead: the clew moves." },
+        new("disturbs", "What does changing it disturb?", "") { Type = "textarea", Hint = "A line each: the control, a colon, how. Such as Jib lead: the clew moves. Where they are changed together, end with how far it goes for each unit: ; follows 1 to 2" },
     ]).Filled(typed, Form);
 
     public async Task<IActionResult> OnGetAsync(string key, string control)
@@ -126,7 +126,7 @@ public sealed partial class ControlEditorModel(BenchRoom room, Controls controls
         ["when"] = Whens.First(when => when.When == control.When).Word,
         ["builds"] = Directions.First(direction => direction.Builds == control.AsWindBuilds).Word,
         ["helm"] = control.HelmPerUnit?.ToString(CultureInfo.InvariantCulture) ?? "",
-        ["disturbs"] = string.Join("\n", control.Disturbs.Select(coupling => $"{coupling.Control}: {coupling.Why}")),
+        ["disturbs"] = string.Join("\n", control.Disturbs.Select(coupling => $"{coupling.Control}: {coupling.Why}{(coupling.Follows is var (least, most) ? $"; follows {NumberText.Plain(least, 3)} to {NumberText.Plain(most, 3)}" : "")}")),
     };
 
     private Control? Read()
@@ -167,7 +167,21 @@ public sealed partial class ControlEditorModel(BenchRoom room, Controls controls
             Form.Refuse("disturbs", $"“{parts[0]}” is no control of this class. There are {string.Join(", ", Class.Controls.Select(control => control.Name))}.");
         }
 
-        return disturbed is null ? null : new(disturbed.Key, parts.Length > 1 ? parts[1] : "");
+        var (why, follows) = parts.Length > 1 ? ReadFollows(parts[1]) : ("", null);
+        return disturbed is null ? null : new(disturbed.Key, why) { Follows = follows };
+    }
+
+    private (string Why, (double Least, double Most)? Follows) ReadFollows(string text)
+    {
+        var match = Following().Match(text);
+        if (!match.Success)
+        {
+            return (text, null);
+        }
+
+        var least = Form.Take("disturbs", NumberText.Read(match.Groups["least"].Value)).Number;
+        var most = match.Groups["most"].Success ? Form.Take("disturbs", NumberText.Read(match.Groups["most"].Value)).Number : least;
+        return (match.Groups["why"].Value, (Math.Min(least, most), Math.Max(least, most)));
     }
 
     /// <summary>Marks that are in use must mean the same on the new scale, and lie on it.</summary>
@@ -180,10 +194,10 @@ public sealed partial class ControlEditorModel(BenchRoom room, Controls controls
             return;
         }
 
-        var off = bench.Matrix.Bands.All.FirstOrDefault(band => bench.Matrix[band, before]?.Mark is { } mark && !after.Scale.Reaches(mark));
-        if (off is not null)
+        var off = bench.Set.Cells.FirstOrDefault(one => one.Place.Address.Control == before.Key && one.Cell is { Mark: { } mark, Word: null } && !after.Scale.Reaches(mark));
+        if (off.Cell is not null)
         {
-            Form.Refuse("max", $"The mark of {off.Name}, {before.Scale.Show(bench.Matrix[off, before]!.Mark!.Value)}, would lie off the scale. Change that mark first.");
+            Form.Refuse("max", $"The mark of {bench.Set.Bands.Find(off.Place.Address.Band)!.Name}, {before.Scale.Show(off.Cell.Mark!.Value)}, would lie off the scale. Change that mark first.");
         }
     }
 
@@ -209,6 +223,9 @@ public sealed partial class ControlEditorModel(BenchRoom room, Controls controls
         var key = NoLetters().Replace(name.ToLowerInvariant(), "-").Trim('-');
         return new(key switch { "" => "control", NewControl => "new-one", _ => key });
     }
+
+    [GeneratedRegex(@"^(?<why>.*?)\s*;\s*follows\s+(?<least>\S+)(?:\s+to\s+(?<most>\S+))?$", RegexOptions.IgnoreCase)]
+    private static partial Regex Following();
 
     [GeneratedRegex("[^a-z0-9]+")]
     private static partial Regex NoLetters();

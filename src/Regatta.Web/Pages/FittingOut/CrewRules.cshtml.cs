@@ -30,7 +30,7 @@ public sealed partial class CrewRulesModel(BenchRoom room, Classes classes, Crew
 
     public FormReader Form { get; } = new();
 
-    public IReadOnlyList<string> Bands => [.. bench.Matrix.Bands.All.Select(band => band.Name)];
+    public IReadOnlyList<string> Bands => [.. bench.Set.Bands.All.Select(band => band.Name)];
 
     public IReadOnlyList<OpenCrew> Open { get; private set; } = [];
 
@@ -38,8 +38,8 @@ public sealed partial class CrewRulesModel(BenchRoom room, Classes classes, Crew
     public IReadOnlyList<string> Example => Class.Crew.Rule is not { } rule ? [] : [.. ((double[])[0.75, 1, 1.25]).Select(part =>
     {
         var crew = Mass.FromKilograms(rule.Reference.Kilograms * part);
-        var wind = bench.Matrix.Bands.Find(rule.FromBand)?.Middle ?? Class.Helm.ReferenceWind;
-        return $"At {NumberText.Plain(crew.In(reader.Mass), 0)} {reader.Mass.Symbol()} you sail {reader.Show(wind)} as the card’s {reader.Show(rule.Effective(wind, crew, bench.Matrix.Bands))}.";
+        var wind = bench.Set.Bands.Find(rule.FromBand)?.Middle ?? Class.Helm.ReferenceWind;
+        return $"At {NumberText.Plain(crew.In(reader.Mass), 0)} {reader.Mass.Symbol()} you sail {reader.Show(wind)} as the card’s {reader.Show(rule.Effective(wind, crew, bench.Set.Bands))}.";
     })];
 
     public Field Field(string name, string label) => new Field(name, label, "").Filled(typed, Form.Problems);
@@ -59,7 +59,7 @@ public sealed partial class CrewRulesModel(BenchRoom room, Classes classes, Crew
             ["reference"] = rule is null ? "" : NumberText.Plain(rule.Reference.In(reader.Mass), 1),
             ["hull"] = rule is null ? "" : NumberText.Plain(rule.Hull, 1),
             ["arm"] = rule is null ? "" : NumberText.Plain(rule.Arm.Metres, 2),
-            ["fromBand"] = rule is null ? Bands[0] : bench.Matrix.Bands.Find(rule.FromBand)?.Name ?? Bands[0],
+            ["fromBand"] = rule is null ? Bands[0] : bench.Set.Bands.Find(rule.FromBand)?.Name ?? Bands[0],
             ["offsets"] = string.Join("\n", Class.Crew.Offsets.Select(offset =>
                 $"{NumberText.Plain(offset.From.In(reader.Mass), 1)}–{NumberText.Plain(offset.To.In(reader.Mass), 1)}: {Class.Find(offset.Control)?.Name ?? offset.Control.Name} {NumberText.Signed(offset.Steps, 0)}")),
         };
@@ -96,7 +96,7 @@ public sealed partial class CrewRulesModel(BenchRoom room, Classes classes, Crew
         var reference = Form.Need("reference", typed.GetValueOrDefault("reference"), "Which crew was the card tuned with?", text => SessionLog.ReadCrewMass(text, reader.Mass));
         var hull = Form.Need("hull", typed.GetValueOrDefault("hull"), "Write 0 if nobody knows.", text => NumberText.Read(text).Then(read => Parsed<double>.Good(read.Number)));
         var arm = Form.Need("arm", typed.GetValueOrDefault("arm"), "How far out does their weight work?", text => NumberText.Read(text).Then(read => Parsed<double>.Good(read.Number)));
-        var band = bench.Matrix.Bands.All.FirstOrDefault(band => band.Name == typed.GetValueOrDefault("fromBand")) ?? bench.Matrix.Bands.All[0];
+        var band = bench.Set.Bands.All.FirstOrDefault(band => band.Name == typed.GetValueOrDefault("fromBand")) ?? bench.Set.Bands.All[0];
         return Form.Ok && Form.Take("arm", CrewRule.Of(reference, hull, Length.FromMetres(arm), band.Id)) is { } rule ? CrewReading.By(rule) : CrewReading.None;
     }
 

@@ -34,13 +34,18 @@ public sealed class LogModel(BenchRoom room, ReadingRoom readings, Crews crews, 
     public IEnumerable<Control> Controls => Class.Marked.Select(Choice.Readings.AsRead);
 
     /// <summary>The address of this form for another boat.</summary>
-    public string For(string boat) => $"/classes/{Class.Key}/log?wind={NumberText.Plain(Band.Middle.In(reader.Wind), 1)}&unit={Uri.EscapeDataString(reader.Wind.Symbol())}&boat={boat}";
+    public string For(string boat) => $"/classes/{Class.Key}/log?wind={NumberText.Plain(Band.Middle.In(reader.Wind), 1)}&unit={Uri.EscapeDataString(reader.Wind.Symbol())}&boat={boat}&plan={Layer.Plan}&mode={Layer.Mode}";
+
+    /// <summary>With which sails, sailed how.</summary>
+    public Layer Layer { get; private set; }
+
+    public Layers Layers => (Version?.Set ?? bench.Set).Layers;
 
     public LogForm Form { get; private set; } = new(new Dictionary<string, string>());
 
-    public async Task<IActionResult> OnGetAsync(string key, string? wind, string? boat, long? outing)
+    public async Task<IActionResult> OnGetAsync(string key, string? wind, string? boat, string? plan, string? mode, long? outing)
     {
-        if (!await LoadAsync(key, wind, boat))
+        if (!await LoadAsync(key, wind, boat, plan, mode))
         {
             return NotFound();
         }
@@ -49,8 +54,8 @@ public sealed class LogModel(BenchRoom room, ReadingRoom readings, Crews crews, 
         {
             var own = await crews.OwnAsync(User.Id(), bench.Draft.Stamp.Id);
             var (sailed, at) = outing is { } number ? await OfOutingAsync(number) : (null, clock.Now);
-            Band = sailed is null ? Band : version.Matrix.Bands.At(sailed.Mean);
-            Form = LogForm.Prefilled(version.Matrix, Band, sailed ?? WindRange.Of(Band.From, Band.To, null).Value, version.Number, reader.Wind, await clock.FieldAsync(at), own?.Mass, reader.Mass, Choice);
+            Band = sailed is null ? Band : version.Set.Bands.At(sailed.Mean);
+            Form = LogForm.Prefilled(version.Set.AsSailed(Layer), Band, sailed ?? WindRange.Of(Band.From, Band.To, null).Value, version.Number, reader.Wind, await clock.FieldAsync(at), own?.Mass, reader.Mass, Choice);
         }
 
         return Page();
@@ -59,13 +64,13 @@ public sealed class LogModel(BenchRoom room, ReadingRoom readings, Crews crews, 
     public async Task<IActionResult> OnPostAsync(string key)
     {
         var typed = Request.Typed();
-        if (!await LoadAsync(key, typed.GetValueOrDefault("windFrom"), typed.GetValueOrDefault("boat", BoatChoice.OfTheClass)) || Version is null)
+        if (!await LoadAsync(key, typed.GetValueOrDefault("windFrom"), typed.GetValueOrDefault("boat", BoatChoice.OfTheClass), typed.GetValueOrDefault("plan"), typed.GetValueOrDefault("mode")) || Version is null)
         {
             return NotFound();
         }
 
         Form = new(typed);
-        var log = Form.Read(Class, Choice.Readings, await clock.ReadAsync(Form["sailedAt"]), reader.Wind, reader.Mass);
+        var log = Form.Read(Class, Layer, Choice.Readings, await clock.ReadAsync(Form["sailedAt"]), reader.Wind, reader.Mass);
         if (log is null)
         {
             Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
@@ -90,7 +95,7 @@ public sealed class LogModel(BenchRoom room, ReadingRoom readings, Crews crews, 
         return (Core.Outings.Outing.WindOf(blocks, desk.Height, Class.WindHeight), middle < clock.Now ? middle : clock.Now);
     }
 
-    private async Task<bool> LoadAsync(string key, string? wind, string? boat)
+    private async Task<bool> LoadAsync(string key, string? wind, string? boat, string? plan, string? mode)
     {
         if (await room.FindAsync(key) is not { } found)
         {
@@ -99,8 +104,11 @@ public sealed class LogModel(BenchRoom room, ReadingRoom readings, Crews crews, 
 
         bench = found;
         Choice = await readings.ForAsync(bench.Draft.Stamp.Id, User.Id(), boat);
-        var bands = Version?.Matrix.Bands ?? bench.Matrix.Bands;
+        var set = Version?.Set ?? bench.Set;
+        var bands = set.Bands;
         Band = bands.At(wind is not null && WindRange.ReadSpeed(wind, reader.Wind) is { Ok: true } read ? read.Value : Class.Helm.ReferenceWind);
+        Layer = set.Layers.Nearest(plan, mode);
+        Layer = plan is null ? Layer with { Plan = set.PlanIn(Band, Layer.Mode).Key } : Layer;
         return true;
     }
 }

@@ -80,7 +80,7 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
     }
 
     /// <summary>Reads the whole form; null when something is wrong, with a sentence beside it.</summary>
-    public SessionLog? Read(BoatClass boatClass, Readings readings, Parsed<DateTimeOffset> sailedAt, SpeedUnit windUnit, MassUnit massUnit)
+    public SessionLog? Read(BoatClass boatClass, Layer layer, Readings readings, Parsed<DateTimeOffset> sailedAt, SpeedUnit windUnit, MassUnit massUnit)
     {
         var at = reader.Take("sailedAt", sailedAt);
         var wind = ReadWind(windUnit);
@@ -105,6 +105,9 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
                 Enum.TryParse<Felt>(this["felt"], out var felt) ? felt : Felt.NotSaid,
                 note,
                 int.TryParse(this["version"], out var version) ? version : null)
+            {
+                Layer = layer,
+            }
             : null;
     }
 

@@ -14,8 +14,8 @@ using Regatta.Web.Station;
 
 namespace Regatta.Web.Pages.Now;
 
-/// <summary>One class in this wind: its card, and what a band up or down would change.</summary>
-public sealed record TodayLine(BoatClass Class, Speed Wind, Length Height, Card Card, WindBand? GustBand)
+/// <summary>One class in this wind: the sails it carries where it has a choice, its card, and what a band up or down would change.</summary>
+public sealed record TodayLine(BoatClass Class, Speed Wind, Length Height, string Plan, Card Card, WindBand? GustBand)
 {
     /// <summary>More changes than this are a card, not a line.</summary>
     private const int MostMoves = 4;
@@ -94,12 +94,14 @@ public sealed class TodayModel(BenchRoom room, StationDesk desk, WindLog log, Ou
 
     private TodayLine Line(Bench bench, Speed mean)
     {
-        var (boatClass, matrix) = (bench.Class, bench.Newest!.Matrix);
+        var (boatClass, set) = (bench.Class, bench.Newest!.Set);
         Speed Here(Speed wind) => WindProfile.At(wind, desk.Height, boatClass.WindHeight);
-        var card = Card.For(matrix, Here(mean));
+        var mode = set.Layers.Modes[0].Key;
+        var plan = set.PlanIn(set.Bands.At(Here(mean)), mode);
+        var card = Card.For(set[new Layer(plan.Key, mode)], Here(mean));
         // An asked wind has no gusts of its own; they are as much stronger as they are now, or not known.
         var gust = Asked is null ? Wind?.Gust : null;
-        var gustBand = gust is { } strongest && matrix.Bands.At(Here(strongest)) is var reached && reached != card.Band ? reached : null;
-        return new(boatClass, Here(mean), boatClass.WindHeight, card, gustBand);
+        var gustBand = gust is { } strongest && set.Bands.At(Here(strongest)) is var reached && reached != card.Band ? reached : null;
+        return new(boatClass, Here(mean), boatClass.WindHeight, set.Layers.Plans.Count > 1 ? plan.Name : "", card, gustBand);
     }
 }

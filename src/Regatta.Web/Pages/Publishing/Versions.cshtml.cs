@@ -37,7 +37,7 @@ public sealed class VersionsModel(BenchRoom room, Versions versions) : PageModel
             > PublishedMatrix.LongestReason => $"Keep it under {PublishedMatrix.LongestReason} letters.",
             _ when Bench.Newest is not null && Bench.Changes.Count == 0 => "There is nothing to publish: the draft says what the newest version says.",
             _ when revision != Bench.Draft.Stamp.MatrixRevision => "The draft changed while you were reading. Look at the changes above once more, then publish.",
-            _ => await versions.PublishAsync(Bench.Draft.Stamp.Id, Bench.Matrix, after, User.DisplayName(), Reason) is null
+            _ => await versions.PublishAsync(Bench.Draft.Stamp.Id, Bench.Set, after, User.DisplayName(), Reason) is null
                 ? "Somebody published another version meanwhile. Look at what is left, then publish."
                 : null,
         };
@@ -55,7 +55,7 @@ public sealed class VersionsModel(BenchRoom room, Versions versions) : PageModel
         var all = await versions.AllAsync(bench.Draft.Stamp.Id);
         History =
         [
-            .. all.Select((version, at) => (version, at + 1 < all.Count ? MatrixDiff.Between(all[at + 1].Matrix, version.Matrix) : null)),
+            .. all.Select((version, at) => (version, at + 1 < all.Count ? MatrixDiff.Between(all[at + 1].Set, version.Set) : null)),
         ];
         return true;
     }

@@ -29,7 +29,7 @@ public sealed class BandsModel(BenchRoom room, Classes classes, Reader reader) :
 
     public async Task<IActionResult> OnPostSplitAsync(string key, int band)
     {
-        if (await room.FindAsync(key) is not { } bench || bench.Matrix.Bands.Find(new(band)) is not { } whole)
+        if (await room.FindAsync(key) is not { } bench || bench.Set.Bands.Find(new(band)) is not { } whole)
         {
             return NotFound();
         }
@@ -61,8 +61,8 @@ public sealed class BandsModel(BenchRoom room, Classes classes, Reader reader) :
             return NotFound();
         }
 
-        (Class, Bands) = (bench.Class, bench.Matrix.Bands.All);
-        Rows = [.. bench.Matrix.Bands.All.Select(band => Row(band.Id.Number, band.Name, reader.Field(band.From), reader.Field(band.To), new FormReader()))];
+        (Class, Bands) = (bench.Class, bench.Set.Bands.All);
+        Rows = [.. bench.Set.Bands.All.Select(band => Row(band.Id.Number, band.Name, reader.Field(band.From), reader.Field(band.To), new FormReader()))];
         return Page();
     }
 
@@ -73,9 +73,9 @@ public sealed class BandsModel(BenchRoom room, Classes classes, Reader reader) :
             return NotFound();
         }
 
-        (Class, Bands) = (bench.Class, bench.Matrix.Bands.All);
+        (Class, Bands) = (bench.Class, bench.Set.Bands.All);
         var form = new FormReader();
-        var bands = bench.Matrix.Bands.All.Select(band => ReadBand(band, form)).ToList();
+        var bands = bench.Set.Bands.All.Select(band => ReadBand(band, form)).ToList();
         var joined = form.Ok ? WindBands.Of(bands!) : default;
         if (form.Ok && joined.Ok)
         {
@@ -84,7 +84,7 @@ public sealed class BandsModel(BenchRoom room, Classes classes, Reader reader) :
         }
 
         Problem = form.Ok ? joined.Problem : null;
-        Rows = [.. bench.Matrix.Bands.All.Select(band => Row(band.Id.Number, Typed("name", band), Typed("from", band), Typed("to", band), form))];
+        Rows = [.. bench.Set.Bands.All.Select(band => Row(band.Id.Number, Typed("name", band), Typed("from", band), Typed("to", band), form))];
         return Page();
     }
 

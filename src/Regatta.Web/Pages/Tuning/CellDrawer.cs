@@ -1,64 +1,20 @@
-using Regatta.Core;
 using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
 using Regatta.Core.Matrices;
 using Regatta.Core.Wind;
 using Regatta.Store;
 using Regatta.Web.Benches;
-using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.Tuning;
 
-/// <summary>What was typed into a cell's form, and what was wrong with it.</summary>
-public sealed record CellForm(string Mark, string Tolerance, string Target, string Note, IReadOnlyDictionary<string, string> Problems)
-{
-    private static readonly IReadOnlyDictionary<string, string> NoProblems = new Dictionary<string, string>();
-
-    /// <summary>A form filled from a cell as it stands.</summary>
-    public static CellForm Of(Cell? cell, Control control) => new(
-        cell?.Mark is { } mark ? control.Scale.Show(mark) : "",
-        control.Scale.HasMarks ? control.Scale.ShowDistance(cell?.Tolerance ?? control.Scale.UsualTolerance) : "",
-        cell?.Target ?? "",
-        cell?.Note ?? "",
-        NoProblems);
-
-    /// <summary>Reads the form into a cell. A mark that was not touched stays to the hair, even where a new step has passed it by.</summary>
-    public (Cell? Cell, CellForm Form) Read(Control control, Cell? before)
-    {
-        var form = new FormReader();
-        var mark = form.May("mark", Mark, text => before?.Mark is { } was && text == control.Scale.Show(was) ? Parsed<Mark>.Good(was) : control.Scale.ReadOnStep(text));
-        var tolerance = form.May("tolerance", Tolerance, control.Scale.ReadDistance) ?? 0;
-        var cell = form.Ok ? form.Take("mark", Cell.Of(mark, mark is null ? 0 : tolerance, Target, Note, CellSource.Entered)) : null;
-        return (form.Ok ? cell : null, this with { Problems = form.Problems });
-    }
-
-    /// <summary>The fields as they are drawn.</summary>
-    public IEnumerable<Field> Fields(Control control)
-    {
-        if (control.Scale.Choices is { } stops)
-        {
-            yield return new Field("mark", "Mark", Mark) { Choices = ["", .. stops], Problem = Problems.GetValueOrDefault("mark") };
-        }
-        else if (control.Scale.HasMarks)
-        {
-            yield return new Field("mark", "Mark", Mark) { Hint = control.Scale.Hint, Problem = Problems.GetValueOrDefault("mark") };
-            yield return new Field("tolerance", "Give or take", Tolerance) { Problem = Problems.GetValueOrDefault("tolerance") };
-        }
-
-        yield return new Field("target", control.Scale.HasMarks ? "Or what to look for" : "What to look for", Target)
-        {
-            Problem = Problems.GetValueOrDefault("target") ?? (control.Scale.HasMarks ? null : Problems.GetValueOrDefault("mark")),
-        };
-        yield return new Field("note", "Note", Note) { Problem = Problems.GetValueOrDefault("note") };
-    }
-}
-
 /// <summary>One cell, opened: what it says, how far to trust it, the logs behind it and the proposal.</summary>
-public sealed record CellDrawer(Bench Bench, WindBand Band, Control Control, CellForm Form, int Revision)
+public sealed record CellDrawer(LayerBench Bench, WindBand Band, Control Control, CellForm Form, int Revision)
 {
     /// <summary>The most sessions listed.</summary>
     public const int MostListed = 8;
+
+    /// <summary>The most events of a cell's history listed.</summary>
+    public const int MostEvents = 12;
 
     /// <summary>Who changed the cell while it was being edited; null when nobody did.</summary>
     public DraftCell? Theirs { get; init; }
@@ -69,22 +25,27 @@ public sealed record CellDrawer(Bench Bench, WindBand Band, Control Control, Cel
     /// <summary>What was typed as the reason of a decision.</summary>
     public string Reason { get; init; } = "";
 
+    /// <summary>How the cell came to say what it says, newest first.</summary>
+    public IReadOnlyList<CellEvent> History { get; init; } = [];
+
     public CellAddress Address => new(Band.Id, Control.Key);
+
+    public CellPlace Place => Bench.Place(Address);
 
     public Cell? Cell => Bench.Matrix[Address];
 
-    public Cell? Published => Bench.Newest?.Matrix[Address];
+    public Cell? Published => Bench.Ghost?[Address];
 
     public CellTrust Trust => Bench.Trust[Address];
 
     public Proposal? Proposal => Bench.Proposals.GetValueOrDefault(Address);
 
-    public Decision? Decision => Bench.Decisions.GetValueOrDefault(Address);
+    public Decision? Decision => Bench.Whole.Decisions.GetValueOrDefault(Place);
 
-    public DraftCell? Draft => Bench.Draft.Cells.GetValueOrDefault(Address);
+    public DraftCell? Draft => Bench.Whole.Draft.Cells.GetValueOrDefault(Place);
 
     /// <summary>The cell as it stands, its form filled from it.</summary>
-    public static CellDrawer? Of(Bench bench, string? cell) =>
+    public static CellDrawer? Of(LayerBench bench, string? cell) =>
         CellNames.Read(cell) is { } address && bench.Matrix.Bands.Find(address.Band) is { } band && bench.Class.Find(address.Control) is { } control
             ? new(bench, band, control, CellForm.Of(bench.Matrix[address], control), bench.Revision(address))
             : null;

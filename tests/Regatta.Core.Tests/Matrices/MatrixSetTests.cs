@@ -1,0 +1,80 @@
+using Regatta.Core.Fleet;
+using Regatta.Core.Marks;
+using Regatta.Core.Matrices;
+using Regatta.Formats.Bundles;
+using static Regatta.Core.Tests.Evidence.TestBoat;
+
+namespace Regatta.Core.Tests.Matrices;
+
+public sealed class MatrixSetTests
+{
+    private static readonly SailPlan Reef = new(new("reef-1"), "reef 1");
+    private static readonly SailingMode Reach = new(new("reach"), "reach");
+    private static readonly Layers Two = Layers.Of([SailPlan.Full, Reef], [SailingMode.Upwind, Reach]).Value;
+
+    [Fact]
+    public void A_class_has_a_matrix_for_each_plan_in_each_mode()
+    {
+        var set = Set((Layer.Usual, 1, 60), (new(Reef.Key, SailingMode.Upwind.Key), 3, 80));
+        Assert.Equal(4, set.Layers.All.Count());
+        Assert.Equal((2, 24), set.Fill);
+        Assert.Null(set[new CellPlace(Layer.Usual, new(new(3), Slide.Key))]);
+        Assert.Equal(80, set[new CellPlace(new(Reef.Key, SailingMode.Upwind.Key), new(new(3), Slide.Key))]!.Mark!.Value.Position);
+    }
+
+    [Fact]
+    public void What_is_carried_in_a_wind_is_the_largest_plan_with_marks_there()
+    {
+        var set = Set((Layer.Usual, 1, 60), (Layer.Usual, 2, 70), (new(Reef.Key, SailingMode.Upwind.Key), 2, 70), (new(Reef.Key, SailingMode.Upwind.Key), 3, 80));
+        Assert.Equal(["full sail", "full sail", "reef 1"], Bands.All.Select(band => set.PlanIn(band, SailingMode.Upwind.Key).Name));
+        Assert.Equal("full sail", set.PlanIn(Bands.All[2], Reach.Key).Name);
+    }
+
+    [Fact]
+    public void What_a_mode_does_not_say_is_as_in_the_first_mode_with_the_same_sails()
+    {
+        var reach = new Layer(SailPlan.Full.Key, Reach.Key);
+        var sailed = Set((Layer.Usual, 1, 60), (Layer.Usual, 2, 70), (reach, 1, 90)).AsSailed(reach);
+        Assert.Equal(90, sailed[new CellAddress(new(1), Slide.Key)]!.Mark!.Value.Position);
+        Assert.Equal((70, "upwind"), (sailed[new CellAddress(new(2), Slide.Key)]!.Mark!.Value.Position, sailed[new CellAddress(new(2), Slide.Key)]!.Origin));
+    }
+
+    [Fact]
+    public void Changes_name_their_layer_and_changed_layers_are_a_change()
+    {
+        var reef = new Layer(Reef.Key, SailingMode.Upwind.Key);
+        var change = Assert.Single(MatrixDiff.Between(Set((Layer.Usual, 1, 60)), Set((Layer.Usual, 1, 60), (reef, 3, 80))));
+        Assert.Equal((reef, "8 cm ± 1 cm"), (change.Layer, change.After));
+        Assert.Contains(MatrixDiff.Between(MatrixSet.Of(Matrix(60)), Set((Layer.Usual, 1, 60))), one => one.Kind == ChangeKind.Layers && one.After.Contains("reef 1", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void Plans_and_modes_are_at_least_one_and_never_two_of_a_name()
+    {
+        Assert.False(Layers.Of([], [Reach]).Ok);
+        Assert.Contains("same name", Layers.Of([SailPlan.Full, new(new("x"), "Full Sail")], [Reach]).Problem);
+        Assert.Contains("letters", Layers.Of([new(new("x"), new string('x', 31))], [Reach]).Problem);
+    }
+
+    [Fact]
+    public void All_parts_of_a_cell_and_its_layer_come_back_out_of_json()
+    {
+        var place = new CellPlace(new(Reef.Key, Reach.Key), new(new(2), Slide.Key));
+        Cell[] cells =
+        [
+            Cell.Between(new(50), new(80), "look", "note", CellSource.Measured).Value.On(new DateOnly(2026, 5, 1)),
+            Cell.Saying(CellWord.JustOn, 0, "", "", CellSource.Entered).Value,
+            Cell.Of(new Mark(60), 10, "", "", CellSource.Entered).Value.From(CellSource.Borrowed, "another club"),
+        ];
+        Assert.All(cells, cell =>
+        {
+            var set = new MatrixSet(Two, Bands, Class.Controls, new Dictionary<CellPlace, Cell> { [place] = cell });
+            var again = MatrixJson.Read(MatrixJson.Write(set));
+            Assert.Equal(cell, again[place]);
+            Assert.Equal(Two, again.Layers);
+        });
+    }
+
+    private static MatrixSet Set(params (Layer Layer, int Band, double Position)[] cells) => new(Two, Bands, Class.Controls, cells.ToDictionary(
+        cell => new CellPlace(cell.Layer, new(new(cell.Band), Slide.Key)), cell => Cell.Of(new Mark(cell.Position), 10, "", "", CellSource.Entered).Value));
+}
