@@ -93,10 +93,10 @@ public sealed class BoatTests(StoreFixture store)
         var without = (await store.Classes.DraftAsync(draft.Class.Key))!;
         Assert.NotEqual(draft.Stamp.MatrixRevision, without.Stamp.MatrixRevision);
         Assert.Equal(Gooseneck, Assert.Single(without.Class.Retired).Key);
-        Assert.DoesNotContain(without.Matrix.Cells.Keys, address => address.Control == Gooseneck);
+        Assert.DoesNotContain(without.Set.Cells, cell => cell.Place.Address.Control == Gooseneck);
         Assert.Single(await store.Logs.EvidenceAsync(classId), log => log.Marks.ContainsKey(Gooseneck));
         await controls.RetireAsync(classId, Gooseneck, false);
-        Assert.Equal(draft.Matrix.Cells.Count, (await store.Classes.DraftAsync(draft.Class.Key))!.Matrix.Cells.Count);
+        Assert.Equal(draft.Set.Cells.Count(), (await store.Classes.DraftAsync(draft.Class.Key))!.Set.Cells.Count());
     }
 
     [Fact]

@@ -1,3 +1,4 @@
+using Regatta.Core.Fleet;
 using Regatta.Core.Matrices;
 using Regatta.Core.Units;
 using Regatta.Store;
@@ -78,7 +79,7 @@ public sealed class PeopleTests(StoreFixture store)
     public async Task Random_edits_of_two_people_end_as_their_accepted_edits_say()
     {
         var draft = await store.FreshClassAsync();
-        var accepted = new System.Collections.Concurrent.ConcurrentDictionary<(CellAddress, int), double>();
+        var accepted = new System.Collections.Concurrent.ConcurrentDictionary<(CellPlace, int), double>();
         await Task.WhenAll(EditAsync(store.Ann, 1), EditAsync(store.Ben, 2));
         var end = (await store.Classes.DraftAsync(draft.Class.Key))!;
         Assert.NotEmpty(accepted);
@@ -96,11 +97,11 @@ public sealed class PeopleTests(StoreFixture store)
             {
                 var seen = (await store.Classes.DraftAsync(draft.Class.Key))!;
                 var control = seen.Class.Marked.ElementAt(random.Next(3));
-                var address = new CellAddress(new(random.Next(1, 4)), control.Key);
-                var mark = control.Scale.StepBy(seen.Matrix[address]!.Mark!.Value, random.Next(2) == 0 ? 1 : -1);
+                var address = new CellPlace(Layer.Usual, new(new(random.Next(1, 4)), control.Key));
+                var mark = control.Scale.StepBy(seen.Set[address]!.Mark!.Value, random.Next(2) == 0 ? 1 : -1);
                 var revision = seen.Cells[address].Revision;
                 var saved = await store.Cells.SaveAsync(seen.Stamp.Id, address, Cell.Of(mark, 0, "", "", CellSource.Entered).Value, revision, who.Id);
-                if (saved.Outcome == SaveOutcome.Saved)
+                if (saved == SaveOutcome.Saved)
                 {
                     Assert.True(accepted.TryAdd((address, revision + 1), mark.Position), "Two edits landed on one revision.");
                 }

@@ -14,7 +14,7 @@ namespace Regatta.Store.Tests;
 
 public sealed class StoreTests(StoreFixture store)
 {
-    private static readonly CellAddress Gooseneck = new(new(4), new("gooseneck"));
+    private static readonly CellPlace Gooseneck = new(Layer.Usual, new(new(4), new("gooseneck")));
 
     private static readonly SailedMarks NoBoat = new(null, new HashSet<ControlKey>());
 
@@ -31,7 +31,7 @@ public sealed class StoreTests(StoreFixture store)
     {
         var draft = (await store.Classes.DraftAsync("quillet"))!;
         var exported = (await store.Bundles.ExportAsync("quillet"))!.Classes[0];
-        Assert.Empty(MatrixDiff.Between(draft.Matrix, exported.Draft));
+        Assert.Empty(MatrixDiff.Between(draft.Set, exported.Draft));
         Assert.Equal(84, exported.Logs.Count);
         Assert.Equal(["Quillet"], (await store.Bundles.ImportAsync(new(null, [], [exported]), new Dictionary<string, Guid>())).AlreadyThere);
     }
@@ -61,9 +61,9 @@ public sealed class StoreTests(StoreFixture store)
     public async Task Of_two_first_edits_of_an_empty_cell_at_once_one_lands()
     {
         var draft = await store.FreshClassAsync();
-        var empty = new CellAddress(new(6), new("daggerboard"));
+        var empty = new CellPlace(Layer.Usual, new(new(6), new("daggerboard")));
         var cell = Cell.Of(new Mark(80), 0, "", "", CellSource.Entered).Value;
-        var outcomes = await Task.WhenAll(new[] { store.Ann, store.Ben }.Select(async who => (await store.Cells.SaveAsync(draft.Stamp.Id, empty, cell, 0, who.Id)).Outcome));
+        var outcomes = await Task.WhenAll(new[] { store.Ann, store.Ben }.Select(who => store.Cells.SaveAsync(draft.Stamp.Id, empty, cell, 0, who.Id)));
         Assert.Equal([SaveOutcome.Saved, SaveOutcome.Conflict], outcomes.Order());
     }
 
@@ -74,12 +74,12 @@ public sealed class StoreTests(StoreFixture store)
         var first = draft.Cells[Gooseneck].Revision;
         await SaveAsync(draft, "21", first, store.Ann);
         await SaveAsync(draft, "22", first + 1, store.Ann);
-        Assert.Equal(SaveOutcome.Nothing, (await store.Cells.UndoAsync(draft.Stamp.Id, store.Ben.Id)).Outcome);
+        Assert.Null(await store.Cells.UndoAsync(draft.Stamp.Id, store.Ben.Id));
         await store.Cells.UndoAsync(draft.Stamp.Id, store.Ann.Id);
         Assert.Equal(21 * 25.4, await MarkAsync(draft), 6);
         await store.Cells.UndoAsync(draft.Stamp.Id, store.Ann.Id);
         Assert.Equal(20 * 25.4, await MarkAsync(draft), 6);
-        Assert.Equal(SaveOutcome.Nothing, (await store.Cells.UndoAsync(draft.Stamp.Id, store.Ann.Id)).Outcome);
+        Assert.Null(await store.Cells.UndoAsync(draft.Stamp.Id, store.Ann.Id));
     }
 
     [Fact]
@@ -89,7 +89,7 @@ public sealed class StoreTests(StoreFixture store)
         var first = draft.Cells[Gooseneck].Revision;
         await SaveAsync(draft, "21", first, store.Ann);
         await SaveAsync(draft, "22", first + 1, store.Ben);
-        Assert.Equal(SaveOutcome.Conflict, (await store.Cells.UndoAsync(draft.Stamp.Id, store.Ann.Id)).Outcome);
+        Assert.Equal((0L, 1L), (await store.Cells.UndoAsync(draft.Stamp.Id, store.Ann.Id)) is { } turned ? (turned.Done, turned.All) : default);
         Assert.Equal(22 * 25.4, await MarkAsync(draft), 6);
     }
 
@@ -97,8 +97,8 @@ public sealed class StoreTests(StoreFixture store)
     public async Task A_version_is_published_once_and_never_changes()
     {
         var draft = await store.FreshClassAsync();
-        Assert.Equal(2, await store.Versions.PublishAsync(draft.Stamp.Id, draft.Matrix, 1, "Ann", "why"));
-        Assert.Null(await store.Versions.PublishAsync(draft.Stamp.Id, draft.Matrix, 1, "Ben", "why"));
+        Assert.Equal(2, await store.Versions.PublishAsync(draft.Stamp.Id, draft.Set, 1, "Ann", "why"));
+        Assert.Null(await store.Versions.PublishAsync(draft.Stamp.Id, draft.Set, 1, "Ben", "why"));
         Assert.Equal(["Ann", "Tamsin Okwuosa"], (await store.Versions.AllAsync(draft.Stamp.Id)).Select(version => version.By));
         await using var connection = await store.Database.OpenConnectionAsync(TestContext.Current.CancellationToken);
         await Assert.ThrowsAsync<PostgresException>(() => connection.ExecuteAsync("update matrix_versions set reason = 'other' where class_id = @Id", draft.Stamp));
@@ -118,11 +118,11 @@ public sealed class StoreTests(StoreFixture store)
     {
         var draft = await store.FreshClassAsync();
         var edge = Speed.FromKnots(12.5);
-        var moved = WindBands.Of(draft.Matrix.Bands.All.Select(band => new WindBand(band.Id, band.Name, band.Id.Number == 4 ? edge : band.From, band.Id.Number == 3 ? edge : band.To))).Value;
+        var moved = WindBands.Of(draft.Set.Bands.All.Select(band => new WindBand(band.Id, band.Name, band.Id.Number == 4 ? edge : band.From, band.Id.Number == 3 ? edge : band.To))).Value;
         await store.Classes.SaveBandsAsync(draft.Stamp.Id, moved);
         var after = (await store.Classes.DraftAsync(draft.Class.Key))!;
-        Assert.Equal(12.5, after.Matrix.Bands.All[3].From.Knots, 9);
-        Assert.Equal(draft.Matrix.Cells.Count, after.Matrix.Cells.Count);
+        Assert.Equal(12.5, after.Set.Bands.All[3].From.Knots, 9);
+        Assert.Equal(draft.Set.Cells.Count(), after.Set.Cells.Count());
         Assert.True(after.Stamp.MatrixRevision > draft.Stamp.MatrixRevision);
     }
 
@@ -163,7 +163,7 @@ public sealed class StoreTests(StoreFixture store)
         stamps.Add((await store.Classes.StampAsync(draft.Class.Key))!);
         await store.Logs.RemoveOwnAsync(store.Ann.Id, number);
         stamps.Add((await store.Classes.StampAsync(draft.Class.Key))!);
-        await store.Versions.PublishAsync(draft.Stamp.Id, draft.Matrix, 1, "Ann", "why");
+        await store.Versions.PublishAsync(draft.Stamp.Id, draft.Set, 1, "Ann", "why");
         stamps.Add((await store.Classes.StampAsync(draft.Class.Key))!);
         Assert.Equal(stamps.Count, stamps.Distinct().Count());
     }
@@ -222,11 +222,11 @@ public sealed class StoreTests(StoreFixture store)
 
     private async Task<SaveOutcome> SaveAsync(ClassDraft draft, string mark, int seen, Person who)
     {
-        var scale = draft.Class.Find(Gooseneck.Control)!.Scale;
+        var scale = draft.Class.Find(Gooseneck.Address.Control)!.Scale;
         var cell = Cell.Of(scale.ReadOnStep(mark).Value, scale.Step, "", "", CellSource.Entered).Value;
-        return (await store.Cells.SaveAsync(draft.Stamp.Id, Gooseneck, cell, seen, who.Id)).Outcome;
+        return await store.Cells.SaveAsync(draft.Stamp.Id, Gooseneck, cell, seen, who.Id);
     }
 
     private async Task<double> MarkAsync(ClassDraft draft) =>
-        (await store.Classes.DraftAsync(draft.Class.Key))!.Matrix[Gooseneck]!.Mark!.Value.Position;
+        (await store.Classes.DraftAsync(draft.Class.Key))!.Set[Gooseneck]!.Mark!.Value.Position;
 }

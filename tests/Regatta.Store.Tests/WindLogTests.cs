@@ -39,23 +39,24 @@ public sealed class WindLogTests(StoreFixture store)
     public async Task A_band_split_has_its_cells_twice_and_joined_again_they_are_one_and_nothing_is_lost()
     {
         var draft = await store.FreshClassAsync();
-        var (classId, steady) = (draft.Stamp.Id, draft.Matrix.Bands.All[2]);
+        var (classId, steady) = (draft.Stamp.Id, draft.Set.Bands.All[2]);
         Assert.False(await store.Classes.SplitBandAsync(classId, steady.Id, steady.From, "upper"));
         Assert.True(await store.Classes.SplitBandAsync(classId, steady.Id, steady.Middle, "upper"));
-        var split = (await store.Classes.DraftAsync(draft.Class.Key))!.Matrix;
-        Assert.Equal(draft.Matrix.Bands.All.Count + 1, split.Bands.All.Count);
+        var split = (await store.Classes.DraftAsync(draft.Class.Key))!.Set.First;
+        Assert.Equal(draft.Set.Bands.All.Count + 1, split.Bands.All.Count);
         var upper = split.Bands.Above(split.Bands.Find(steady.Id)!)!;
         Assert.Equal((steady.Middle, steady.To), (upper.From, upper.To));
         Assert.All(split.Controls, control => Assert.Equal(split[split.Bands.Find(steady.Id)!, control], split[upper, control]));
 
         Assert.True(await store.Classes.JoinBandsAsync(classId, steady.Id));
-        Assert.Empty(Core.Matrices.MatrixDiff.Between(draft.Matrix, (await store.Classes.DraftAsync(draft.Class.Key))!.Matrix));
+        Assert.Empty(Core.Matrices.MatrixDiff.Between(draft.Set, (await store.Classes.DraftAsync(draft.Class.Key))!.Set));
 
         // The hard band's daggerboard is not set down; joined into the strong one below, that one's stays, and an empty one is filled from above.
-        var strong = draft.Matrix.Bands.All[4];
-        await store.Cells.SaveAsync(classId, new(strong.Id, new("gooseneck")), null, draft.Cells[new(strong.Id, new("gooseneck"))].Revision, store.Ann.Id);
+        var strong = draft.Set.Bands.All[4];
+        var cleared = new Core.Matrices.CellPlace(Core.Fleet.Layer.Usual, new(strong.Id, new("gooseneck")));
+        await store.Cells.SaveAsync(classId, cleared, null, draft.Cells[cleared].Revision, store.Ann.Id);
         Assert.True(await store.Classes.JoinBandsAsync(classId, strong.Id));
-        var joined = (await store.Classes.DraftAsync(draft.Class.Key))!.Matrix;
+        var joined = (await store.Classes.DraftAsync(draft.Class.Key))!.Set.First;
         Assert.Equal("26 in", joined[new Core.Matrices.CellAddress(strong.Id, new("gooseneck"))]!.Show(joined.Controls.Single(control => control.Key.Name == "gooseneck").Scale));
         Assert.Equal("8 cm", joined[new Core.Matrices.CellAddress(strong.Id, new("daggerboard"))]!.Show(joined.Controls.Single(control => control.Key.Name == "daggerboard").Scale));
         Assert.False(await store.Classes.JoinBandsAsync(classId, strong.Id));

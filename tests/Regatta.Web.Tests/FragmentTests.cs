@@ -10,7 +10,7 @@ public sealed class FragmentTests(ClubHost host)
         var drawer = await captain.Fragment().GetAsync("/classes/quillet?cell=2.cunningham");
         Assert.DoesNotContain("<html", drawer.Text);
         Assert.Equal("Cunningham", drawer.TextOf("h2"));
-        Assert.Equal(["", "off", "creases just gone", "hand tight", "hard"], drawer.Html.QuerySelectorAll("#mark option").Select(option => option.GetAttribute("value")));
+        Assert.Equal(["", "off", "creases just gone", "hand tight", "hard", "as below"], drawer.Html.QuerySelectorAll("#mark option").Select(option => option.GetAttribute("value")));
     }
 
     [Fact]
@@ -123,7 +123,10 @@ public sealed class FragmentTests(ClubHost host)
         var stale = await captain.SendAsync(versions, "form.stack", "/classes/quillet/versions", ("reason", "Faster."), ("revision", "1"));
         Assert.Contains("changed while you were reading", stale.TextOf("#reason-problem"));
         Assert.Equal("Faster.", stale.Html.QuerySelector("#reason")!.GetAttribute("value"));
-        await captain.SendAsync(versions, "form.stack", "/classes/quillet/versions", ("reason", "Faster."));
+        var asked = await captain.SendAsync(versions, "form.stack", "/classes/quillet/versions", ("reason", "Faster."));
+        Assert.Contains("Daggerboard says nothing in hard", asked.TextOf("form.stack .caution"));
+        Assert.Contains("Mend it, or tick", asked.TextOf("form.stack .problem"));
+        await captain.SendAsync(versions, "form.stack", "/classes/quillet/versions", ("reason", "Faster."), ("unfit", "yes"));
         Assert.Contains("24 1/2 in", (await captain.GetAsync("/classes/quillet/card?wind=18&boat=class")).TextOf(".card-part"));
         Assert.Contains("23 1/2 in ± 1/2 in → 24 1/2 in ± 1/2 in", (await captain.GetAsync("/classes/quillet/versions")).TextOf(".versions li"));
     }

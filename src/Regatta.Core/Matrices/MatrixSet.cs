@@ -46,6 +46,15 @@ public sealed record MatrixSet
             : matrices[layer].With(home.Cells.Where(cell => matrices[layer][cell.Key] is null).Select(cell => new CellEdit(cell.Key, cell.Value.From(CellSource.Borrowed, first.Name))));
     }
 
+    /// <summary>The edits that make this set say what another says, in the layers, bands and controls both have.</summary>
+    public IReadOnlyList<(CellPlace Place, Cell? Cell)> Towards(MatrixSet other) =>
+    [
+        .. from layer in Layers.All.Where(other.Layers.Has)
+           from edit in Building.Towards(matrices[layer], other[layer])
+           where other.Bands.Find(edit.Address.Band) is not null && other.Controls.Any(control => control.Key == edit.Address.Control)
+           select (new CellPlace(layer, edit.Address), edit.Cell),
+    ];
+
     /// <summary>The matrix of the first plan in the first mode.</summary>
     public Matrix First => matrices[Layers.First];
 

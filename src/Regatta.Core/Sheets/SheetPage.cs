@@ -12,11 +12,20 @@ public sealed record Paper(string Name, double Width, double Height)
     /// <summary>US Letter, 11 by 8 1/2 inches.</summary>
     public static Paper Letter { get; } = new("US Letter", 279.4, 215.9);
 
-    /// <summary>The papers there are.</summary>
-    public static IReadOnlyList<Paper> All { get; } = [A4, Letter];
+    /// <summary>ISO 216 A5.</summary>
+    public static Paper A5 { get; } = new("A5", 210, 148);
 
-    /// <summary>The paper of a name, or A4.</summary>
-    public static Paper Named(string? name) => All.FirstOrDefault(paper => string.Equals(paper.Name, name, StringComparison.OrdinalIgnoreCase)) ?? A4;
+    /// <summary>ISO 216 A6.</summary>
+    public static Paper A6 { get; } = new("A6", 148, 105);
+
+    /// <summary>What strips are printed on.</summary>
+    public static IReadOnlyList<Paper> ForStrips { get; } = [A4, Letter];
+
+    /// <summary>What cards are printed on.</summary>
+    public static IReadOnlyList<Paper> ForCards { get; } = [A5, A6];
+
+    /// <summary>The paper of a name among some, or the first of them.</summary>
+    public static Paper Named(IReadOnlyList<Paper> papers, string? name) => papers.FirstOrDefault(paper => string.Equals(paper.Name, name, StringComparison.OrdinalIgnoreCase)) ?? papers[0];
 }
 
 /// <summary>How a line is drawn.</summary>
@@ -59,3 +68,9 @@ public sealed record SheetText(double X, double Y, string Text, double Size, Tex
 
 /// <summary>One page of a sheet.</summary>
 public sealed record SheetPage(IReadOnlyList<SheetShape> Shapes);
+
+/// <summary>Something to print.</summary>
+/// <param name="Paper">On which paper.</param>
+/// <param name="Title">What it is.</param>
+/// <param name="Pages">Its pages.</param>
+public abstract record Sheet(Paper Paper, string Title, IReadOnlyList<SheetPage> Pages);

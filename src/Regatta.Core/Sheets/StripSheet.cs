@@ -10,7 +10,7 @@ namespace Regatta.Core.Sheets;
 /// <param name="Paper">The paper.</param>
 /// <param name="Title">What stands at the head of each page.</param>
 /// <param name="Pages">The pages; none when no control has a length.</param>
-public sealed record StripSheet(Paper Paper, string Title, IReadOnlyList<SheetPage> Pages)
+public sealed record StripSheet(Paper Paper, string Title, IReadOnlyList<SheetPage> Pages) : Sheet(Paper, Title, Pages)
 {
     /// <summary>The length of the bar a print is checked by.</summary>
     public const double CheckBar = 100;

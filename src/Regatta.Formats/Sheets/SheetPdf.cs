@@ -14,8 +14,8 @@ public static class SheetPdf
     /// <summary>The one font of the sheets, which ships with the app.</summary>
     private static readonly Lazy<byte[]> Font = new(ReadFont);
 
-    /// <summary>Writes the pages of a strip sheet.</summary>
-    public static byte[] Write(StripSheet sheet)
+    /// <summary>Writes the pages of a sheet.</summary>
+    public static byte[] Write(Sheet sheet)
     {
         using var document = new PdfDocumentBuilder();
         document.DocumentInformation.Title = sheet.Title;

@@ -60,6 +60,9 @@ public sealed class LayerBench
     /// <summary>The lanes with one band drawn large; the whole ruler for none.</summary>
     public LaneDrawing LanesOf(WindBand? zoom) => zoom is null ? Lanes : LaneDrawing.Of(this, zoom);
 
+    /// <summary>The helm to expect in a band; null where a helm control has no mark, or nothing was ever logged in this layer.</summary>
+    public (double Mean, double Deviation)? Expected(WindBand band) => Book.Posterior.Rows > 0 ? Proposer.Expected(band) : null;
+
     public CellPlace Place(CellAddress address) => new(Layer, address);
 
     public int Revision(CellAddress address) => Whole.Revision(Place(address));

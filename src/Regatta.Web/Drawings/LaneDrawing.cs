@@ -101,13 +101,16 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
         double? ribbonTop = cell?.Span is { } span && cell.Tolerance > 0 ? Math.Min(stretch.Y(span.High), y!.Value - LeastRibbon) : null;
         var ribbonBottom = ribbonTop is null ? 0 : Math.Max(stretch.Y(cell!.Span!.Value.Low), y!.Value + LeastRibbon);
         var says = cell?.Show(control.Scale) ?? "–";
+        var letters = (int)((width - 6) / LetterWidth);
+        // A low lane has one line for a mark: a word stands there without what it comes to.
+        var written = stretch.Size == LaneSize.Low && cell?.Mark is not null && says.Length > letters ? CellText.Typed(cell, control.Scale) : says;
         var trust = bench.Trust[address];
         var (proposal, fits) = (bench.Proposals.ContainsKey(address), !bench.FindingsAt(address).Any());
         var edges = $"{band.From.Knots:0} to {band.To.Knots:0} knots";
         // The words of the table's cell, in its order, stand in the label too: who speaks to the page says what they see.
         var within = cell?.ShowTolerance(control.Scale) is { Length: > 0 } shown ? " " + shown : "";
         var label = $"{control.Name}, {band.Name}, {edges}: {says}{within} {trust.Status.ToString().ToLowerInvariant()}{(proposal ? ", proposal" : "")}{(fits ? "" : ", does not fit")}";
-        return new(address, band, x, width, Wrap(says, (int)((width - 6) / LetterWidth), cell?.Mark is null ? 4 : 2), y, ribbonTop, ribbonBottom - (ribbonTop ?? 0), trust, bench.Revision(address), proposal, fits, label);
+        return new(address, band, x, width, Wrap(written, letters, cell?.Mark is null ? stretch.Size == LaneSize.Low ? 3 : 4 : 2), y, ribbonTop, ribbonBottom - (ribbonTop ?? 0), trust, bench.Revision(address), proposal, fits, label);
     }
 
     /// <summary>The stepped line through the bands; it breaks at an empty cell.</summary>

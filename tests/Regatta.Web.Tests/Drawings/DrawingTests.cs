@@ -25,7 +25,7 @@ public sealed class DrawingTests
         new(new(2), "strong", Speed.FromKnots(10), Speed.FromKnots(20)),
     ]).Value;
 
-    private static readonly BoatClass Class = new("t", "T", "f", "a", "upwind", new(Angle.FromDegrees(3), Angle.FromDegrees(1), Speed.FromKnots(10), 0.1), [Slide, Look], []);
+    private static readonly BoatClass Class = new("t", "T", "f", "a", new(Angle.FromDegrees(3), Angle.FromDegrees(1), Speed.FromKnots(10), 0.1), [Slide, Look], []);
 
     [Fact]
     public void The_ruler_is_linear_from_calm_to_the_last_band()
@@ -79,11 +79,11 @@ public sealed class DrawingTests
     [Fact]
     public void A_lane_steps_from_band_to_band_and_breaks_at_an_empty_cell()
     {
-        var whole = LaneDrawing.Of(Bench(Matrix(50, 150), [])).Lanes[0];
+        var whole = Bench(Matrix(50, 150), []).Lanes.Lanes[0];
         Assert.Single(whole.StepPath.Split('M', StringSplitOptions.RemoveEmptyEntries));
         Assert.Contains("V", whole.StepPath);
         Assert.True(whole.Cells[0].MarkY > whole.Cells[1].MarkY, "A higher mark stands higher.");
-        var broken = LaneDrawing.Of(Bench(Matrix(null, 150), [])).Lanes[0];
+        var broken = Bench(Matrix(null, 150), []).Lanes.Lanes[0];
         Assert.DoesNotContain("V", broken.StepPath);
         Assert.Null(broken.Cells[0].MarkY);
         Assert.Equal(["–"], broken.Cells[0].Lines);
@@ -92,7 +92,7 @@ public sealed class DrawingTests
     [Fact]
     public void A_tolerance_is_a_ribbon_around_its_mark()
     {
-        var cell = LaneDrawing.Of(Bench(Matrix(50, 150), [])).Lanes[0].Cells[0];
+        var cell = Bench(Matrix(50, 150), []).Lanes.Lanes[0].Cells[0];
         Assert.InRange(cell.MarkY!.Value, cell.RibbonTop!.Value, cell.RibbonTop.Value + cell.RibbonHeight);
     }
 
@@ -102,7 +102,7 @@ public sealed class DrawingTests
     [InlineData(0, 0)]
     public void A_logged_session_leans_as_its_tiller_did(double helm, int way)
     {
-        var lane = LaneDrawing.Of(Bench(Matrix(50, 150), [Session(5, 60, helm)])).Lanes[0];
+        var lane = Bench(Matrix(50, 150), [Session(5, 60, helm)]).Lanes.Lanes[0];
         var sideways = double.Parse(lane.SureSessions.Split('l')[1].Split(' ')[0], System.Globalization.CultureInfo.InvariantCulture);
         Assert.Equal(way, Math.Sign(sideways));
         Assert.Empty(lane.PartSessions);
@@ -111,7 +111,7 @@ public sealed class DrawingTests
     [Fact]
     public void Sessions_on_one_spot_share_one_stroke_so_that_thousands_stay_light()
     {
-        var lane = LaneDrawing.Of(Bench(Matrix(50, 150), [.. Enumerable.Range(0, 2000).Select(_ => Session(5, 60, 4))])).Lanes[0];
+        var lane = Bench(Matrix(50, 150), [.. Enumerable.Range(0, 2000).Select(_ => Session(5, 60, 4))]).Lanes.Lanes[0];
         Assert.Single(lane.SureSessions.Split('M', StringSplitOptions.RemoveEmptyEntries));
     }
 
@@ -120,7 +120,7 @@ public sealed class DrawingTests
     {
         var half = Session(5, 60, 4) with { Check = new(Helm(4), CheckGates.AllHeld with { Trimmed = false }, null) };
         var none = Session(5, 60, 4) with { Check = new(Helm(4), CheckGates.AllHeld with { SteadyFullSpeed = false }, null) };
-        var lane = LaneDrawing.Of(Bench(Matrix(50, 150), [half, none])).Lanes[0];
+        var lane = Bench(Matrix(50, 150), [half, none]).Lanes.Lanes[0];
         Assert.Empty(lane.SureSessions);
         Assert.Single(lane.PartSessions.Split('M', StringSplitOptions.RemoveEmptyEntries));
     }
@@ -128,7 +128,7 @@ public sealed class DrawingTests
     [Fact]
     public void What_is_set_by_eye_has_words_and_no_line()
     {
-        var lane = LaneDrawing.Of(Bench(Matrix(50, 150), [])).Lanes[1];
+        var lane = Bench(Matrix(50, 150), []).Lanes.Lanes[1];
         Assert.Empty(lane.StepPath);
         Assert.All(lane.Cells, cell => Assert.Equal(CellStatus.Empty, cell.Trust.Status));
     }
@@ -139,7 +139,7 @@ public sealed class DrawingTests
         SessionEvidence[] sessions = [.. Enumerable.Range(0, 12).Select(at => Session(5, 40 + (at * 5), 7 - (0.05 * at)))];
         var address = new CellAddress(new(1), Slide.Key);
         var offered = Bench(Matrix(50, 150), sessions).Proposals[address];
-        var aside = new Decision(address, DecisionKind.SetAside, offered.From, offered.To, "", "", sessions.Length, "Ann", DateTimeOffset.UnixEpoch);
+        var aside = new Decision(new(Layer.Usual, address), DecisionKind.SetAside, offered.From, offered.To, "", "", sessions.Length, "Ann", DateTimeOffset.UnixEpoch);
         Assert.Empty(Bench(Matrix(50, 150), sessions, aside).Proposals);
         Assert.Empty(Bench(Matrix(50, 150), [.. sessions, .. sessions[..2]], aside).Proposals);
         Assert.NotEmpty(Bench(Matrix(50, 150), [.. sessions, .. sessions[..3]], aside).Proposals);
@@ -149,19 +149,19 @@ public sealed class DrawingTests
     [Fact]
     public void A_fit_is_kept_for_the_same_beliefs_and_bands_alone()
     {
-        var book = new EvidenceBook(Class, Bands, []);
+        var book = new EvidenceShelf(Class, Bands, []);
         Assert.True(book.Fits(Class, Bands));
         Assert.False(book.Fits(Class with { Helm = Class.Helm with { PerHeelDegree = 0.2 } }, Bands));
         Assert.False(book.Fits(Class with { Controls = [Look] }, Bands));
         Assert.False(book.Fits(Class, WindBands.Of([Bands.All[0]]).Value));
     }
 
-    private static Bench Bench(Matrix matrix, IReadOnlyList<SessionEvidence> sessions, Decision? decision = null) => new(
-        new(new(1, 1, 1), Class, matrix, new Dictionary<CellAddress, DraftCell>()),
+    private static LayerBench Bench(Matrix matrix, IReadOnlyList<SessionEvidence> sessions, Decision? decision = null) => new Bench(
+        new(new(1, 1, 1), Class, MatrixSet.Of(matrix), new Dictionary<CellPlace, DraftCell>()),
         null,
-        decision is null ? new Dictionary<CellAddress, Decision>() : new() { [decision.Address] = decision },
+        decision is null ? new Dictionary<CellPlace, Decision>() : new() { [decision.Place] = decision },
         new(Class, Bands, sessions),
-        new(2026, 6, 1, 0, 0, 0, TimeSpan.Zero));
+        new(2026, 6, 1, 0, 0, 0, TimeSpan.Zero)).First;
 
     private static Matrix Matrix(double? light, double? strong) => new(Bands, Class.Controls, new[] { (1, light), (2, strong) }
         .Where(cell => cell.Item2 is not null)

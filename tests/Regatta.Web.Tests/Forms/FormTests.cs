@@ -18,7 +18,7 @@ public sealed class FormTests
 
     private static readonly Control Look = new(new("look"), "Leech", [], new TargetScale(), "behind", "batten", "Open.", WhenChanged.Racing, AsWindBuilds.Either, null);
 
-    private static readonly BoatClass Class = new("t", "T", "f", "a", "upwind", new(Angle.FromDegrees(3), Angle.FromDegrees(1), Speed.FromKnots(10), 0.1), [Slide, Look], []);
+    private static readonly BoatClass Class = new("t", "T", "f", "a", new(Angle.FromDegrees(3), Angle.FromDegrees(1), Speed.FromKnots(10), 0.1), [Slide, Look], []);
 
     private static readonly Dictionary<string, string> Whole = new()
     {
@@ -138,7 +138,7 @@ public sealed class FormTests
     [Fact]
     public void A_cell_form_reads_back_the_cell_it_was_filled_from()
     {
-        var cell = new CellForm("14 1/2 in", "1/2 in", "", "mind the end cap", new Dictionary<string, string>()).Read(Slide, null).Cell!;
+        var cell = new CellForm("14 1/2 in", "1/2 in", "", "mind the end cap", false, new Dictionary<string, string>()).Read(Slide, null).Cell!;
         var (again, _) = CellForm.Of(cell, Slide).Read(Slide, cell);
         Assert.Equal(cell, again);
         Assert.Equal(12.7, cell.Tolerance, 9);
@@ -156,10 +156,10 @@ public sealed class FormTests
     public void A_cell_set_by_eye_asks_for_words_alone()
     {
         Assert.Equal(["target", "note"], CellForm.Of(null, Look).Fields(Look).Select(field => field.Name));
-        var (cell, form) = new CellForm("", "", "", "", new Dictionary<string, string>()).Read(Look, null);
+        var (cell, form) = new CellForm("", "", "", "", false, new Dictionary<string, string>()).Read(Look, null);
         Assert.Null(cell);
         Assert.Contains("Write a mark", form.Fields(Look).First().Problem);
-        Assert.Equal("top opens first", new CellForm("", "", "top opens first", "", new Dictionary<string, string>()).Read(Look, null).Cell!.Target);
+        Assert.Equal("top opens first", new CellForm("", "", "top opens first", "", false, new Dictionary<string, string>()).Read(Look, null).Cell!.Target);
     }
 
     [Theory]
@@ -179,12 +179,12 @@ public sealed class FormTests
     public void Other_names_are_no_cells(string? name) => Assert.Null(CellNames.Read(name));
 
     private static Core.Logbook.SessionLog? Read(Dictionary<string, string> typed) =>
-        new LogForm(typed).Read(Class, Readings.OfTheClass, Parsed<DateTimeOffset>.Good(DateTimeOffset.UnixEpoch), SpeedUnit.Knot, MassUnit.Kilogram);
+        new LogForm(typed).Read(Class, Layer.Usual, Readings.OfTheClass, Parsed<DateTimeOffset>.Good(DateTimeOffset.UnixEpoch), SpeedUnit.Knot, MassUnit.Kilogram);
 
     private static string Problem(Dictionary<string, string> typed, string field)
     {
         var form = new LogForm(typed);
-        Assert.Null(form.Read(Class, Readings.OfTheClass, Parsed<DateTimeOffset>.Good(DateTimeOffset.UnixEpoch), SpeedUnit.Knot, MassUnit.Kilogram));
+        Assert.Null(form.Read(Class, Layer.Usual, Readings.OfTheClass, Parsed<DateTimeOffset>.Good(DateTimeOffset.UnixEpoch), SpeedUnit.Knot, MassUnit.Kilogram));
         return form.Problem(field) ?? "";
     }
 }

@@ -18,6 +18,6 @@ internal sealed record StripMaking(Bench Bench, BoatChoice Choice, StripSheet Sh
         }
 
         var choice = await readings.ForAsync(bench.Draft.Stamp.Id, reader, boat ?? BoatChoice.OfTheClass);
-        return new(bench, choice, StripSheet.Of(bench.Class, (bench.Newest?.Set ?? bench.Set).First, choice.Readings, Paper.Named(paper)));
+        return new(bench, choice, StripSheet.Of(bench.Class, (bench.Newest?.Set ?? bench.Set).First, choice.Readings, Paper.Named(Paper.ForStrips, paper)));
     }
 }

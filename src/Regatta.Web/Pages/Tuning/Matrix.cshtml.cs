@@ -14,9 +14,30 @@ using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.Tuning;
 
+/// <summary>What the lanes need to know of the page they stand on.</summary>
+public interface ILanesPage
+{
+    LayerBench Layer { get; }
+
+    LaneDrawing Drawing { get; }
+
+    WindBand? ZoomedBand { get; }
+
+    /// <summary>The name of the open cell.</summary>
+    string? Cell { get; }
+
+    bool MayEdit { get; }
+
+    /// <summary>The address of a cell.</summary>
+    string OfCell(string cell);
+
+    /// <summary>The address with a band seen large; null for all bands.</summary>
+    string Zoomed(int? band);
+}
+
 /// <summary>The matrices of a class, one layer at a time, in lanes or as a table, with one cell open beside it. Members look; the captain and the coordinator change.</summary>
 [Authorize(Policies.ReadsClass)]
-public sealed class MatrixModel(BenchRoom room, Classes classes, Cells cells, Decisions decisions, Reader reader, ClubClock clock) : PageModel
+public sealed class MatrixModel(BenchRoom room, Classes classes, Cells cells, Decisions decisions, Reader reader, ClubClock clock) : PageModel, ILanesPage
 {
     public const string Lanes = "lanes";
     public const string Table = "table";
@@ -78,6 +99,10 @@ public sealed class MatrixModel(BenchRoom room, Classes classes, Cells cells, De
         + (Bench.Set.Layers.Modes.Count > 1 ? $"&mode={mode ?? Layer.Layer.Mode.Name}" : "")
         + ((zoom ?? (whole ? null : Zoom)) is { } band ? $"&zoom={band}" : "")
         + (cell is null ? "" : $"&cell={cell}");
+
+    public string OfCell(string cell) => At(cell: cell);
+
+    public string Zoomed(int? band) => At(zoom: band, whole: true);
 
     public async Task<IActionResult> OnGetAsync()
     {

@@ -1,0 +1,107 @@
+using System.Text.RegularExpressions;
+using Regatta.Core.Fleet;
+using Regatta.Core.Units;
+using Regatta.Core.Wind;
+
+namespace Regatta.Core.Matrices;
+
+/// <summary>Finds out what the headings of somebody else's table name: a wind band by its name or its wind, a control by its name or a synonym.</summary>
+public static partial class HeadWords
+{
+    /// <summary>Edges that differ by no more than this are the same edge written in another unit or rounded.</summary>
+    private const double SameEdgeKnots = 0.6;
+
+    /// <summary>The band a heading names, and why that is not certain.</summary>
+    /// <param name="bands">The bands there are.</param>
+    /// <param name="text">The heading.</param>
+    /// <param name="unit">What its winds are in when it does not say.</param>
+    public static (WindBand? Band, string? Doubt) Band(WindBands bands, string text, SpeedUnit unit)
+    {
+        var plain = text.Trim().TrimEnd(':');
+        if (plain.Length == 0)
+        {
+            return (null, null);
+        }
+
+        var named = bands.All.FirstOrDefault(band => string.Equals(band.Name, plain, StringComparison.OrdinalIgnoreCase));
+        if (named is not null || bands.All.Where(band => Words(plain).Contains(band.Name, StringComparer.OrdinalIgnoreCase)).Take(2).ToList() is [var only] && (named = only) is not null)
+        {
+            return (named, null);
+        }
+
+        return WindOf(bands, plain, unit) is var (from, to) && bands.At(Speed.Between(from, to)) is var band && band.Contains(Speed.Between(from, to))
+            ? (band, Same(band.From, from) && Same(band.To, to) ? null : $"the nearest band runs from {Knots(band.From)} to {Knots(band.To)} kn")
+            : (null, null);
+
+        static bool Same(Speed one, Speed other) => Math.Abs(one.Knots - other.Knots) <= SameEdgeKnots;
+
+        static string Knots(Speed wind) => NumberText.Plain(wind.Knots, 1);
+    }
+
+    /// <summary>The control a heading names, and why that is not certain.</summary>
+    public static (Control? Control, string? Doubt) Control(IReadOnlyList<Control> controls, string text)
+    {
+        var plain = InBrackets().Replace(text, " ").Trim().TrimEnd(':').Trim();
+        if (plain.Length == 0)
+        {
+            return (null, null);
+        }
+
+        if (controls.FirstOrDefault(control => control.IsCalled(plain)) is { } exact)
+        {
+            return (exact, null);
+        }
+
+        var parts = plain.Split('/', ',', '=', '|').Select(part => part.Trim()).Where(part => part.Length > 0).ToList();
+        var byPart = controls.Where(control => parts.Any(control.IsCalled)).ToList();
+        if (byPart.Count == 1)
+        {
+            return (byPart[0], null);
+        }
+
+        var within = controls.Where(control => control.Synonyms.Append(control.Name).Any(name => Words(plain).Any(word => string.Equals(word, name, StringComparison.OrdinalIgnoreCase)) || $" {plain} ".Contains($" {name} ", StringComparison.OrdinalIgnoreCase))).ToList();
+        return within.Count == 1 ? (within[0], $"“{plain}” taken for {within[0].Name}") : (null, null);
+    }
+
+    /// <summary>The unit a heading gives in brackets, such as "Outhaul (cm)"; empty without one.</summary>
+    public static string UnitOf(string text) => InBrackets().Match(text) is { Success: true } match && LengthUnits.Named(match.Groups["in"].Value.Trim()) is not null ? match.Groups["in"].Value.Trim() : "";
+
+    private static string[] Words(string text) => text.Split([' ', ',', ':', '/', '(', ')', '\n'], StringSplitOptions.RemoveEmptyEntries);
+
+    /// <summary>A heading's wind: "8–12 kn", "F3", "Bft 3-4", "&lt; 5", "20+", "over 20".</summary>
+    private static (Speed From, Speed To)? WindOf(WindBands bands, string text, SpeedUnit unit)
+    {
+        if (Force().Match(text) is { Success: true } force)
+        {
+            var low = int.Parse(force.Groups["low"].Value, System.Globalization.CultureInfo.InvariantCulture);
+            var high = force.Groups["high"].Success ? int.Parse(force.Groups["high"].Value, System.Globalization.CultureInfo.InvariantCulture) : low;
+            return low <= high && high < 12 ? (Beaufort.Starts(low), Beaufort.Starts(high + 1)) : null;
+        }
+
+        var match = Wind().Match(text);
+        if (!match.Success || (match.Groups["unit"].Success ? SpeedUnits.Named(match.Groups["unit"].Value) : unit) is not { } known)
+        {
+            return null;
+        }
+
+        var one = Number(match.Groups["one"].Value, known);
+        return match switch
+        {
+            _ when match.Groups["two"].Success => Number(match.Groups["two"].Value, known) is var two && two > one ? (one, two) : null,
+            _ when match.Groups["under"].Success => (bands.From, one),
+            _ when match.Groups["over"].Success => one < bands.To ? (one, bands.To) : null,
+            _ => match.Groups["unit"].Success ? (one, one) : null,
+        };
+    }
+
+    private static Speed Number(string text, SpeedUnit unit) => Speed.From(double.Parse(text.Replace(',', '.'), System.Globalization.CultureInfo.InvariantCulture), unit);
+
+    [GeneratedRegex(@"[(\[](?<in>[^)\]]*)[)\]]")]
+    private static partial Regex InBrackets();
+
+    [GeneratedRegex(@"^(?:f|bft|force|beaufort)\s*(?<low>\d{1,2})(?:\s*(?:-|–|to)\s*(?<high>\d{1,2}))?$|^(?<low>\d{1,2})(?:\s*(?:-|–|to)\s*(?<high>\d{1,2}))?\s*(?:bft|beaufort)$", RegexOptions.IgnoreCase)]
+    private static partial Regex Force();
+
+    [GeneratedRegex(@"^(?<under><|≤|under|below|up to|to)?\s*(?<over>>|≥|over|above|from)?\s*(?<one>\d{1,3}(?:[.,]\d)?)\s*(?:(?:-|–|—|to|\.\.)\s*(?<two>\d{1,3}(?:[.,]\d)?))?\s*(?<over>\+)?\s*(?<unit>[a-z]+(?:/[a-z]+)?)?\s*(?<over>\+)?$", RegexOptions.IgnoreCase)]
+    private static partial Regex Wind();
+}

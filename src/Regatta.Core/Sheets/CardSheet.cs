@@ -1,0 +1,201 @@
+using Regatta.Core.Checks;
+using Regatta.Core.Fleet;
+using Regatta.Core.Marks;
+using Regatta.Core.Matrices;
+using Regatta.Core.Units;
+using Regatta.Core.Wind;
+
+namespace Regatta.Core.Sheets;
+
+/// <summary>How a printed card is drawn.</summary>
+public enum CardLook
+{
+    /// <summary>Tinted bands.</summary>
+    Tinted,
+
+    /// <summary>Black on white with strong lines: for sun, copies and weak eyes.</summary>
+    HighContrast,
+
+    /// <summary>Large letters, the words on a second page.</summary>
+    LargeType,
+}
+
+/// <summary>The printed card of a class and a sail plan: every band and control in big digits, then what changes from band to band, the helm check, limits and cautions. It follows from the published matrices alone; nobody lays it out.</summary>
+public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPage> Pages) : Sheet(Paper, Title, Pages)
+{
+    private const double Margin = 6;
+    private const double HeadHeight = 12;
+    private const double BandRow = 9;
+
+    /// <summary>A letter of the sheets' font is about so much of its size wide.</summary>
+    private const double Letter = 0.54;
+    private const double TallestRow = 11;
+    private const double LeastRow = 4.6;
+
+    /// <summary>Lays a card out.</summary>
+    /// <param name="boatClass">The class.</param>
+    /// <param name="version">What was published.</param>
+    /// <param name="plan">Which sails.</param>
+    /// <param name="readings">For which boat.</param>
+    /// <param name="paper">On which paper.</param>
+    /// <param name="look">Drawn how.</param>
+    /// <param name="unit">The reader's wind unit.</param>
+    public static CardSheet Of(BoatClass boatClass, PublishedMatrix version, SailPlan plan, Readings readings, Paper paper, CardLook look, SpeedUnit unit)
+    {
+        var matrices = version.Set.Layers.Modes.Select(mode => (Mode: mode, Matrix: readings.AsRead(version.Set[new Layer(plan.Key, mode.Key)]))).ToList();
+        var bands = version.Set.Bands.All.Where(band => matrices.Any(one => one.Matrix.Cells.Keys.Any(address => address.Band == band.Id))).ToList();
+        var lines = Lines(matrices, bands);
+        var layout = new Layout(paper, look, unit, bands, lines);
+        var title = $"{boatClass.Name}{(version.Set.Layers.Plans.Count > 1 ? ", " + plan.Name : "")}{(readings.Boat is { } boat ? ", " + boat.Name : "")}";
+        return new(paper, $"{title}: card", layout.Pages(title, $"version {version.Number}, {version.At:d MMM yyyy}", Words(boatClass, lines, bands, unit)));
+    }
+
+    /// <summary>A line for each control and each mode that says something of it.</summary>
+    private static List<CardSheetLine> Lines(IReadOnlyList<(SailingMode Mode, Matrix Matrix)> matrices, IReadOnlyList<WindBand> bands) =>
+    [
+        .. from control in matrices[0].Matrix.Controls
+           from one in matrices
+           let cells = bands.Select(band => one.Matrix[band, one.Matrix.Controls.First(same => same.Key == control.Key)]?.Show(control.Scale) ?? "").ToList()
+           where cells.Any(cell => cell.Length > 0)
+           select new CardSheetLine(one.Mode == matrices[0].Mode ? control.Name : $"{control.Name}, {one.Mode.Name}", cells),
+    ];
+
+    /// <summary>What stands below the marks, a paragraph each.</summary>
+    private static IReadOnlyList<(string Head, string Text)> Words(BoatClass boatClass, IReadOnlyList<CardSheetLine> lines, IReadOnlyList<WindBand> bands, SpeedUnit unit) =>
+    [
+        .. bands.Zip(bands.Skip(1)).Select((pair, at) => ($"{pair.First.Name} to {pair.Second.Name}", Moves(lines, at))),
+        ("Helm check", $"aim at {HelmWords.Describe(boatClass.Helm.Target)} ± {NumberText.Plain(boatClass.Helm.Tolerance.Degrees, 1)}°. {string.Join(" ", HelmProtocol.Steps.Concat(boatClass.Checks))}"),
+        ("Limits", bands.Count == 0 ? "No marks with these sails." : $"No marks with these sails above {NumberText.Plain(bands[^1].To.In(unit), 1)} {unit.Symbol()}{(bands[0].From.Knots > 0 ? $" or below {NumberText.Plain(bands[0].From.In(unit), 1)}" : "")}. Stop at the class’s, the club’s and your own limit. Class rules decide what may be changed while racing."),
+        ("Mind", string.Join(" ", boatClass.Cautions.Append("Buoyancy aid on, never alone. Whether to launch is for you, the duty officer and local rules."))),
+    ];
+
+    private static string Moves(IEnumerable<CardSheetLine> lines, int at) =>
+        string.Join("; ", lines.Where(line => line.Cells[at] != line.Cells[at + 1]).Select(line => $"{line.Name} {Said(line.Cells[at])} > {Said(line.Cells[at + 1])}")) is { Length: > 0 } moves ? moves : "nothing";
+
+    private static string Said(string cell) => cell.Length > 0 ? cell : "by feel";
+
+    private sealed record CardSheetLine(string Name, IReadOnlyList<string> Cells);
+
+    /// <summary>Where things go on the paper.</summary>
+    private sealed class Layout(Paper paper, CardLook look, SpeedUnit unit, IReadOnlyList<WindBand> bands, IReadOnlyList<CardSheetLine> lines)
+    {
+        private readonly double across = paper.Width - (2 * Margin);
+
+        /// <summary>The words take the lower part of the page where they fit beneath rows one can read, and another page where they do not.</summary>
+        public IReadOnlyList<SheetPage> Pages(string title, string version, IReadOnlyList<(string Head, string Text)> words)
+        {
+            var room = paper.Height - (2 * Margin) - HeadHeight - BandRow;
+            double Needed(double of) => (WordLines(words, of).Count * of * 1.3) + 2;
+            double[] sizes = look == CardLook.LargeType ? [] : [2.6, 2.3, 2.0, 1.8];
+            // The largest words that leave rows one can read; where none do they go on another page.
+            var size = sizes.FirstOrDefault(of => room - Needed(of) >= lines.Count * LeastRow);
+            var together = size > 0;
+            size = together ? size : look == CardLook.LargeType ? 4.2 : 2.6;
+            var below = WordLines(words, size);
+            var wordsHeight = Needed(size);
+            var row = Math.Min(TallestRow, (together ? room - wordsHeight : room) / Math.Max(1, lines.Count));
+            var top = Margin + HeadHeight + BandRow;
+            var front = new SheetPage([.. Tints(top, row), .. Head(title, version), .. Bands(), .. Rows(top, row), .. together ? Draw(below, top + (lines.Count * row) + 4, size) : []]);
+            var onBack = (int)((paper.Height - (2 * Margin) - HeadHeight) / (size * 1.3));
+            return together
+                ? [front]
+                : [front, .. below.Chunk(onBack).Select(chunk => new SheetPage([.. Head(title, version), .. Draw(chunk, Margin + HeadHeight, size)]))];
+        }
+
+        private IEnumerable<SheetShape> Head(string title, string version)
+        {
+            yield return new SheetText(Margin, Margin + 6, title, 6);
+            yield return new SheetText(paper.Width - Margin, Margin + 5, version, 3, TextAnchor.End);
+        }
+
+        private double NameWidth => Math.Min(across * 0.26, 4 + (lines.Select(line => line.Name.Length).DefaultIfEmpty(0).Max() * 3.1 * Letter));
+
+        private double Column => (across - NameWidth) / Math.Max(1, bands.Count);
+
+        private double X(int band) => Margin + NameWidth + (band * Column);
+
+        private IEnumerable<SheetShape> Bands()
+        {
+            var y = Margin + HeadHeight;
+            foreach (var (band, at) in bands.Select((band, at) => (band, at)))
+            {
+                yield return new SheetText(X(at) + (Column / 2), y + 3, band.Name, Fitting(band.Name, 3.4, Column), TextAnchor.Middle);
+                var wind = $"{NumberText.Plain(band.From.In(unit), 0)}–{NumberText.Plain(band.To.In(unit), 0)} {unit.Symbol()}";
+                yield return new SheetText(X(at) + (Column / 2), y + 7, wind, Fitting(wind, 3, Column), TextAnchor.Middle);
+            }
+        }
+
+        private IEnumerable<SheetShape> Tints(double top, double row) => look == CardLook.HighContrast
+            ? []
+            : bands.Select((_, at) => new SheetTint(X(at), top - BandRow, Column, BandRow + (lines.Count * row), bands.Count == 1 ? 0.5 : (double)at / (bands.Count - 1)));
+
+        private IEnumerable<SheetShape> Rows(double top, double row)
+        {
+            foreach (var (line, at) in lines.Select((line, at) => (line, at)))
+            {
+                var y = top + (at * row);
+                yield return new SheetLine(Margin, y, paper.Width - Margin, y, look == CardLook.HighContrast ? Ink.Bold : Ink.Fine);
+                yield return new SheetText(Margin, y + (row * 0.66), line.Name, Fitting(line.Name, Math.Min(row * 0.5, 3.6), NameWidth));
+                foreach (var (cell, band) in line.Cells.Select((cell, band) => (cell, band)))
+                {
+                    foreach (var shape in Cell(cell, X(band) + (Column / 2), y, row))
+                    {
+                        yield return shape;
+                    }
+                }
+            }
+
+            yield return new SheetLine(Margin, top + (lines.Count * row), paper.Width - Margin, top + (lines.Count * row), Ink.Bold);
+        }
+
+        /// <summary>A mark as large as its box allows; words in two lines where that makes them larger.</summary>
+        private IEnumerable<SheetShape> Cell(string text, double middle, double y, double row)
+        {
+            var one = Fitting(text, Math.Min(row * 0.72, 6.5), Column);
+            var halves = Halves(text);
+            var two = halves.Select(half => Fitting(half, row * 0.42, Column)).Min();
+            if (two > one && halves.Count == 2)
+            {
+                yield return new SheetText(middle, y + (row * 0.44), halves[0], two, TextAnchor.Middle);
+                yield return new SheetText(middle, y + (row * 0.88), halves[1], two, TextAnchor.Middle);
+            }
+            else if (text.Length > 0)
+            {
+                yield return new SheetText(middle, y + (row * 0.5) + (one * 0.35), text, one, TextAnchor.Middle);
+            }
+        }
+
+        /// <summary>A text broken at the blank nearest its middle.</summary>
+        private static IReadOnlyList<string> Halves(string text)
+        {
+            var blank = Enumerable.Range(0, text.Length).Where(at => text[at] == ' ').OrderBy(at => Math.Abs((2 * at) - text.Length)).FirstOrDefault(-1);
+            return blank < 0 ? [text] : [text[..blank], text[(blank + 1)..]];
+        }
+
+        private static double Fitting(string text, double size, double width) => text.Length == 0 ? size : Math.Min(size, (width - 1.5) / (text.Length * Letter));
+
+        private List<string> WordLines(IEnumerable<(string Head, string Text)> words, double size) =>
+            [.. words.SelectMany(one => Wrapped($"{one.Head}: {one.Text}", (int)(across / (size * Letter * 0.93))))];
+
+        private static List<string> Wrapped(string text, int letters)
+        {
+            var wrapped = new List<string> { "" };
+            foreach (var word in text.Split(' ', StringSplitOptions.RemoveEmptyEntries))
+            {
+                if (wrapped[^1].Length > 0 && wrapped[^1].Length + 1 + word.Length > letters)
+                {
+                    wrapped.Add(word);
+                }
+                else
+                {
+                    wrapped[^1] += wrapped[^1].Length > 0 ? " " + word : word;
+                }
+            }
+
+            return wrapped;
+        }
+
+        private static IEnumerable<SheetShape> Draw(IEnumerable<string> words, double y, double size) =>
+            words.Select((line, at) => new SheetText(Margin, y + size + (at * size * 1.3), line, size));
+    }
+}
