@@ -5,6 +5,7 @@ using Regatta.Core.Units;
 using Regatta.Core.Wind;
 using Regatta.Web.Benches;
 using Regatta.Web.Drawings;
+using Regatta.Web.Pages.Now;
 
 namespace Regatta.Web.Pages.Cards;
 
@@ -57,6 +58,9 @@ public sealed record CardView(BoatClass Class, PublishedMatrix Version, Layer La
     public string At(Speed wind, SpeedUnit unit, PlanKey? plan, ModeKey mode) =>
         $"{Path}?wind={NumberText.Plain(wind.In(unit), 1)}&unit={Uri.EscapeDataString(unit.Symbol())}{(Choice.Boats.Count > 0 ? "&boat=" + Choice.InAddress : "")}"
         + $"{(plan is { } carried ? "&plan=" + carried : "")}{(Layers.Modes.Count > 1 ? "&mode=" + mode : "")}";
+
+    /// <summary>What the class carries one band down and one band up, where that is something else.</summary>
+    public SailsNow Sails => SailsNow.Of(Version.Set, Card.Band, Layer.Mode);
 
     /// <summary>The name of the mode a line is taken from where this one says nothing of its own; null where it does.</summary>
     public string? AsIn(CardLine line) => line.Cell is { Source: CellSource.Borrowed } cell && Version.Set[Layer][new CellAddress(Card.Band.Id, line.Control.Key)] is null ? cell.Origin : null;

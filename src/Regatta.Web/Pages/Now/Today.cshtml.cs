@@ -14,8 +14,19 @@ using Regatta.Web.Station;
 
 namespace Regatta.Web.Pages.Now;
 
+/// <summary>What a class carries in a band, and what it changes to in the neighbouring ones; empty where it has no choice, or does not change.</summary>
+public sealed record SailsNow(string Now, string IfLighter, string IfStronger)
+{
+    public static SailsNow Of(Core.Matrices.MatrixSet set, WindBand band, ModeKey mode)
+    {
+        var now = set.PlanIn(band, mode);
+        string Then(WindBand? neighbour) => neighbour is not null && set.PlanIn(neighbour, mode) is var plan && plan != now ? plan.Name : "";
+        return set.Layers.Plans.Count > 1 ? new(now.Name, Then(set.Bands.Below(band)), Then(set.Bands.Above(band))) : new("", "", "");
+    }
+}
+
 /// <summary>One class in this wind: the sails it carries where it has a choice, its card, and what a band up or down would change.</summary>
-public sealed record TodayLine(BoatClass Class, Speed Wind, Length Height, string Plan, Card Card, WindBand? GustBand)
+public sealed record TodayLine(BoatClass Class, Speed Wind, Length Height, SailsNow Sails, Card Card, WindBand? GustBand)
 {
     /// <summary>More changes than this are a card, not a line.</summary>
     private const int MostMoves = 4;
@@ -23,12 +34,15 @@ public sealed record TodayLine(BoatClass Class, Speed Wind, Length Height, strin
     /// <summary>The height the class's wind is meant at, in words.</summary>
     public string AtHeight => $"at {NumberText.Plain(Height.Metres, 1)} m";
 
-    public string IfStronger => Moves(line => line.IfStronger);
+    public string IfStronger => Joined(Sails.IfStronger, Moves(line => line.IfStronger));
 
-    public string IfLighter => Moves(line => line.IfLighter);
+    public string IfLighter => Joined(Sails.IfLighter, Moves(line => line.IfLighter));
 
     /// <summary>The class's first caution where the wind is at its end, else none.</summary>
     public string? Caution => Card.Beyond || GustBand is not null || Card.Ashore.Concat(Card.Afloat).All(line => line.IfStronger is null) ? Class.Cautions.FirstOrDefault() : null;
+
+    /// <summary>Other sails come with marks of their own, so those of these sails are not told then.</summary>
+    private static string Joined(string sails, string moves) => sails.Length > 0 ? $"carry {sails}" : moves;
 
     private string Moves(Func<CardLine, Core.Matrices.Cell?> next)
     {
@@ -102,6 +116,6 @@ public sealed class TodayModel(BenchRoom room, StationDesk desk, WindLog log, Ou
         // An asked wind has no gusts of its own; they are as much stronger as they are now, or not known.
         var gust = Asked is null ? Wind?.Gust : null;
         var gustBand = gust is { } strongest && set.Bands.At(Here(strongest)) is var reached && reached != card.Band ? reached : null;
-        return new(boatClass, Here(mean), boatClass.WindHeight, set.Layers.Plans.Count > 1 ? plan.Name : "", card, gustBand);
+        return new(boatClass, Here(mean), boatClass.WindHeight, SailsNow.Of(set, card.Band, mode), card, gustBand);
     }
 }
