@@ -1,5 +1,6 @@
 // The matrix page of a class with 2,000 logs against the barest page with one query, on a running app with the demo club:
-//   ./start   and, beside it,   node bench/matrix-page.mjs [logs] [rounds]
+//   ./start   and, beside it,   node bench/matrix-page.mjs [logs] [rounds] [whole]
+// With "whole" the class has 12 controls, 8 bands, 4 modes and 3 sail plans, every cell filled.
 // It brings a copy of a demo class in under a key of its own, with its logs multiplied, and leaves it there.
 import { readFile } from "node:fs/promises";
 import { randomUUID } from "node:crypto";
@@ -7,6 +8,7 @@ import { randomUUID } from "node:crypto";
 const base = process.env.BASE_URL ?? "http://127.0.0.1:8080";
 const logs = Number(process.argv[2] ?? 2000);
 const rounds = Number(process.argv[3] ?? 300);
+const whole = process.argv[4] === "whole";
 const cookies = new Map();
 
 async function ask(path, options = {}) {
@@ -35,11 +37,25 @@ async function bringIn(key) {
   boat.name = `Bench ${logs}`;
   boat.logs = Array.from({ length: logs }, (_, at) => ({ ...boat.logs[at % boat.logs.length], key: randomUUID() }));
   for (const log of boat.logs) log.windTo += Math.random() / 2;
+  if (whole) fillUp(boat);
   const form = new FormData();
   form.set("__RequestVerificationToken", token(await (await ask("/bring-in")).text()));
   form.set("bundle", new Blob([JSON.stringify({ ...bundle, people: undefined, club: undefined, classes: [boat] })]), "bench.json");
   const answer = await (await ask("/bring-in", { method: "POST", body: form })).text();
   if (!answer.includes("Brought in")) throw new Error(answer.slice(0, 2000));
+}
+
+// A class as large as any: the gooseneck twelve times over, eight bands, and a mark in every cell of every layer.
+function fillUp(boat) {
+  const gooseneck = boat.matrix.controls.find((control) => control.key === "gooseneck");
+  const controls = Array.from({ length: 12 }, (_, at) => ({ ...gooseneck, key: at === 0 ? "gooseneck" : `control-${at}`, name: `Control ${at}`, helmPerUnit: at === 0 ? gooseneck.helmPerUnit : undefined, disturbs: undefined }));
+  const bands = Array.from({ length: 8 }, (_, at) => ({ id: at + 1, name: `band ${at + 1}`, from: at * 1.8, to: (at + 1) * 1.8 }));
+  const plans = ["full", "reef-1", "reef-2"].map((key) => ({ key, name: key }));
+  const modes = ["upwind", "reach", "soak", "planing"].map((key) => ({ key, name: key }));
+  const cells = plans.flatMap((plan) => modes.flatMap((mode) => controls.flatMap((control) => bands.map((band) => ({ plan: plan.key, mode: mode.key, band: band.id, control: control.key, mark: 381 + 12.7 * band.id, tolerance: 12.7 })))));
+  Object.assign(boat.matrix, { controls, bands, plans, modes, cells });
+  Object.assign(boat, { crew: undefined, retired: undefined, boats: undefined, versions: [{ ...boat.versions[0], matrix: boat.matrix }] });
+  for (const log of boat.logs) Object.assign(log, { marks: { gooseneck: log.marks.gooseneck }, boat: undefined });
 }
 
 async function time(path, encoding) {

@@ -1,76 +1,8 @@
-using System.Diagnostics;
-using System.Text;
-using Dapper;
-using Npgsql;
-using Regatta.Core.Station;
-using Regatta.Formats.Nmea;
-using Regatta.Instruments;
+using Regatta.Bench;
 using Regatta.Store;
 
-// A week of seconds from the station's sentences to rows and blocks, as a ratio to PostgreSQL's own COPY of the same rows.
-//   dotnet run -c Release --project bench/Regatta.Bench -- "Host=...;Database=an empty one"
-const int Samples = 600_000;
-const int Rounds = 3;
-var connection = args[0];
-await Database.MigrateAsync(connection);
-await using var database = Database.Connect(connection);
-var log = new WindLog(database);
-var start = new DateTimeOffset(2026, 6, 1, 0, 0, 0, TimeSpan.Zero);
-var day = new WindDay(1, start, WindDay.Ordinary);
-var samples = Enumerable.Range(0, Samples).Select(_ => day.Next()).ToList();
-var bytes = Encoding.Latin1.GetBytes(string.Concat(samples.Select(sample => $"{WindSentence.Zda(sample.At)}\r\n{WindSentence.Mwd(sample.Speed, sample.From!.Value)}\r\n")));
-
-var ratios = new List<double>();
-for (var round = 0; round < Rounds; round++)
-{
-    await EmptyAsync();
-    var copied = Stopwatch.StartNew();
-    await using (var own = await database.OpenConnectionAsync())
-    {
-        await using var writer = await own.BeginBinaryImportAsync("copy wind_samples (at, speed, direction) from stdin (format binary)");
-        foreach (var sample in samples)
-        {
-            await writer.StartRowAsync();
-            await writer.WriteAsync(sample.At.UtcDateTime, NpgsqlTypes.NpgsqlDbType.TimestampTz);
-            await writer.WriteAsync(sample.Speed.MetresPerSecond);
-            await writer.WriteAsync(sample.From!.Value.Degrees);
-        }
-
-        await writer.CompleteAsync();
-    }
-
-    copied.Stop();
-    await EmptyAsync();
-    var ingested = Stopwatch.StartNew();
-    var (stream, watch) = (new StationStream(byStationClock: true), new WindWatch());
-    foreach (var piece in bytes.Chunk(256 * 1024))
-    {
-        var believed = new List<WindSample>();
-        foreach (var sample in stream.Take(piece, start))
-        {
-            var (taken, ended) = watch.Take(sample);
-            believed.AddRange(taken);
-            if (ended is not null)
-            {
-                await log.KeepAsync(ended);
-            }
-        }
-
-        if (believed.Count > 0)
-        {
-            await log.AppendAsync(believed);
-        }
-    }
-
-    ingested.Stop();
-    ratios.Add(ingested.Elapsed / copied.Elapsed);
-    Console.WriteLine($"COPY {Samples / copied.Elapsed.TotalSeconds:0} rows/s; from sentences to rows and blocks {Samples / ingested.Elapsed.TotalSeconds:0} rows/s; ratio {ratios[^1]:0.0}");
-}
-
-Console.WriteLine($"ratio of times, median of {Rounds}: {ratios.Order().ElementAt(Rounds / 2):0.0}");
-
-async Task EmptyAsync()
-{
-    await using var own = await database.OpenConnectionAsync();
-    await own.ExecuteAsync("truncate wind_samples, wind_blocks");
-}
+// Measures against a PostgreSQL of its own:
+//   dotnet run -c Release --project bench/Regatta.Bench -- wind|cells "Host=...;Database=an empty one"
+await Database.MigrateAsync(args[1]);
+await using var database = Database.Connect(args[1]);
+await (args[0] == "wind" ? WindIngest.RunAsync(database) : CellSave.RunAsync(database));

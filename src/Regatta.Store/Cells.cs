@@ -37,7 +37,7 @@ public sealed class Cells(NpgsqlDataSource database, TimeProvider clock)
     /// <summary>What a person does to one cell.</summary>
     public const string OneCell = "one cell";
 
-    // One statement, so that a save costs one trip to the database. A clash leaves all as it was.
+    // One statement without a transaction about it, so that a save costs one trip to the database. A clash leaves all as it was.
     private const string Write =
         """
         with want as (
@@ -62,8 +62,11 @@ public sealed class Cells(NpgsqlDataSource database, TimeProvider clock)
           insert into cell_edits (class_id, plan, mode, band, control, before, after, revision, deed, edited_by, edited_at)
           select @classId, plan, mode, band, control, h.content, w.content::jsonb, x.revision, deed.id, @editor, @now
           from written x join want w using (plan, mode, band, control) left join held h using (plan, mode, band, control) cross join deed)
-        select count(*) from written
+        select case when (select count(*) from written) in (0, cardinality(@seen)) then (select count(*) from written) else refuse_clash() end
         """;
+
+    /// <summary>What <c>refuse_clash</c> raises.</summary>
+    private const string Clash = "RG409";
 
     /// <summary>Writes a cell (or empties it) if it still stands at the revision the editor saw; 0 for a cell never written.</summary>
     public Task<SaveOutcome> SaveAsync(long classId, CellPlace place, Cell? cell, int seenRevision, Guid editor) =>
@@ -73,14 +76,7 @@ public sealed class Cells(NpgsqlDataSource database, TimeProvider clock)
     public async Task<SaveOutcome> SaveAsync(long classId, IReadOnlyList<CellWrite> writes, string what, Guid editor)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await using var transaction = await connection.BeginTransactionAsync();
-        var outcome = await WriteAsync(connection, transaction, classId, writes, what, editor);
-        if (outcome == SaveOutcome.Saved)
-        {
-            await transaction.CommitAsync();
-        }
-
-        return outcome;
+        return await WriteAsync(connection, null, classId, writes, what, editor);
     }
 
     /// <summary>Takes back the editor's newest deed that stands.</summary>
@@ -106,30 +102,34 @@ public sealed class Cells(NpgsqlDataSource database, TimeProvider clock)
     }
 
     /// <summary>Writes cells inside a transaction of the caller, who commits only what was saved.</summary>
-    internal async Task<SaveOutcome> WriteAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, long classId, IReadOnlyList<CellWrite> writes, string what, Guid editor)
+    internal async Task<SaveOutcome> WriteAsync(NpgsqlConnection connection, NpgsqlTransaction? transaction, long classId, IReadOnlyList<CellWrite> writes, string what, Guid editor)
     {
         if (writes.Count == 0)
         {
             return SaveOutcome.Nothing;
         }
 
-        var written = await connection.ExecuteScalarAsync<long>(
-            Write,
-            new
-            {
-                classId,
-                editor,
-                what,
-                now = clock.GetUtcNow(),
-                plans = writes.Select(write => write.Place.Layer.Plan.Name).ToArray(),
-                modes = writes.Select(write => write.Place.Layer.Mode.Name).ToArray(),
-                bands = writes.Select(write => write.Place.Address.Band.Number).ToArray(),
-                controls = writes.Select(write => write.Place.Address.Control.Name).ToArray(),
-                contents = writes.Select(write => CellContent.Write(write.Cell)).ToArray(),
-                seen = writes.Select(write => write.SeenRevision).ToArray(),
-            },
-            transaction);
-        return written == writes.Count ? SaveOutcome.Saved : SaveOutcome.Conflict;
+        var values = new
+        {
+            classId,
+            editor,
+            what,
+            now = clock.GetUtcNow(),
+            plans = writes.Select(write => write.Place.Layer.Plan.Name).ToArray(),
+            modes = writes.Select(write => write.Place.Layer.Mode.Name).ToArray(),
+            bands = writes.Select(write => write.Place.Address.Band.Number).ToArray(),
+            controls = writes.Select(write => write.Place.Address.Control.Name).ToArray(),
+            contents = writes.Select(write => CellContent.Write(write.Cell)).ToArray(),
+            seen = writes.Select(write => write.SeenRevision).ToArray(),
+        };
+        try
+        {
+            return await connection.ExecuteScalarAsync<long>(Write, values, transaction) == writes.Count ? SaveOutcome.Saved : SaveOutcome.Conflict;
+        }
+        catch (PostgresException trouble) when (trouble.SqlState == Clash)
+        {
+            return SaveOutcome.Conflict;
+        }
     }
 
     /// <summary>Writes the one side of a deed's edits where the cells still say the other.</summary>

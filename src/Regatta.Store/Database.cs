@@ -9,6 +9,8 @@ namespace Regatta.Store;
 /// <summary>Brings a database to the newest schema.</summary>
 public static class Database
 {
+    private const int MostPrepared = 100;
+
     // Any number will do, as long as every instance asks for the same one.
     private const long StartLock = 7_240_117;
 
@@ -19,7 +21,8 @@ public static class Database
         SqlMapper.RemoveTypeMap(typeof(DateTimeOffset));
         SqlMapper.RemoveTypeMap(typeof(DateTimeOffset?));
         SqlMapper.AddTypeHandler(new UtcTime());
-        return NpgsqlDataSource.Create(connectionString);
+        // A statement used again and again is planned once a connection and not once a use.
+        return NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(connectionString) { MaxAutoPrepare = MostPrepared, Options = "-c plan_cache_mode=force_generic_plan" }.ConnectionString);
     }
 
     /// <summary>Does what must be done by one instance at a time while several start together.</summary>

@@ -12,7 +12,7 @@ let link;
 test("a captain walks the lanes by keyboard, steps a mark, undoes it, and types another", async ({ page }) => {
   await signIn(page, "tamsin");
   await page.getByRole("link", { name: "Quillet" }).first().click();
-  await expect(page.getByRole("img", { name: "Wind ruler" })).toBeVisible();
+  await expect(page.getByRole("group", { name: "Wind ruler" })).toBeVisible();
   await expectAccessible(page);
 
   await cell(page, "1.gooseneck").focus();
@@ -51,7 +51,7 @@ test("the table is the lanes' equal: by mouse, and by typing a digit on a cell",
   await expect(page.locator("#drawer h2")).toHaveText("Gooseneck");
   await cell(page, "5.gooseneck").focus();
   await page.keyboard.press("2");
-  await expect(page.locator("#mark")).toHaveValue("2");
+  await expect(page.locator("input.writing")).toHaveValue("2");
   await page.keyboard.type("3 1/2");
   await page.keyboard.press("Enter");
   await expect(page.locator("#save-status")).toContainText("Saved");
@@ -80,6 +80,9 @@ test("publishing says what changed and why, and a link with its code leads there
   await page.getByRole("button", { name: "Publish as version 2" }).click();
   await expect(page.locator("#reason-problem")).toContainText("Say why");
   await page.getByLabel("Why?").fill("Half an inch back in steady wind.");
+  await page.getByRole("button", { name: "Publish as version 2" }).click();
+  await expect(page.getByText("Mend it, or tick")).toBeVisible();
+  await page.getByLabel("It is meant so; publish it").check();
   await page.getByRole("button", { name: "Publish as version 2" }).click();
   await expect(page.getByRole("heading", { name: "Version 2" })).toBeVisible();
   await expect(page.locator(".versions > li").first()).toContainText("Gooseneck, steady");
@@ -188,6 +191,7 @@ test("the matrix shows the log, proposes with its reason, and what is accepted b
   await expect(page.locator("#drawer")).toContainText("as the logs proposed");
   await page.getByRole("link", { name: "Versions" }).click();
   await page.getByLabel("Why?").fill("The logs carried too much helm at 20.");
+  await page.getByLabel("It is meant so; publish it").check();
   await page.getByRole("button", { name: "Publish as version 3" }).click();
   await expect(page.locator(".versions > li").first()).toContainText("20 in ± 1/2 in → 20 1/2 in ± 1/2 in");
 });

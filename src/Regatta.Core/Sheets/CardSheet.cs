@@ -69,8 +69,9 @@ public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPag
         ("Mind", string.Join(" ", boatClass.Cautions.Append("Buoyancy aid on, never alone. Whether to launch is for you, the duty officer and local rules."))),
     ];
 
+    /// <summary>What each control that changes is set to in the stronger of two bands.</summary>
     private static string Moves(IEnumerable<CardSheetLine> lines, int at) =>
-        string.Join("; ", lines.Where(line => line.Cells[at] != line.Cells[at + 1]).Select(line => $"{line.Name} {Said(line.Cells[at])} > {Said(line.Cells[at + 1])}")) is { Length: > 0 } moves ? moves : "nothing";
+        string.Join("; ", lines.Where(line => line.Cells[at] != line.Cells[at + 1]).Select(line => $"{line.Name} {Said(line.Cells[at + 1])}")) is { Length: > 0 } moves ? moves : "nothing";
 
     private static string Said(string cell) => cell.Length > 0 ? cell : "by feel";
 
@@ -81,19 +82,21 @@ public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPag
     {
         private readonly double across = paper.Width - (2 * Margin);
 
+        private bool Large => look == CardLook.LargeType;
+
         /// <summary>The words take the lower part of the page where they fit beneath rows one can read, and another page where they do not.</summary>
         public IReadOnlyList<SheetPage> Pages(string title, string version, IReadOnlyList<(string Head, string Text)> words)
         {
             var room = paper.Height - (2 * Margin) - HeadHeight - BandRow;
             double Needed(double of) => (WordLines(words, of).Count * of * 1.3) + 2;
-            double[] sizes = look == CardLook.LargeType ? [] : [2.6, 2.3, 2.0, 1.8];
+            double[] sizes = Large ? [] : [2.6, 2.3, 2.1, 1.9];
             // The largest words that leave rows one can read; where none do they go on another page.
             var size = sizes.FirstOrDefault(of => room - Needed(of) >= lines.Count * LeastRow);
             var together = size > 0;
-            size = together ? size : look == CardLook.LargeType ? 4.2 : 2.6;
+            size = together ? size : Large ? 4.2 : 2.6;
             var below = WordLines(words, size);
             var wordsHeight = Needed(size);
-            var row = Math.Min(TallestRow, (together ? room - wordsHeight : room) / Math.Max(1, lines.Count));
+            var row = Math.Min(Large ? 13 : TallestRow, (together ? room - wordsHeight : room) / Math.Max(1, lines.Count));
             var top = Margin + HeadHeight + BandRow;
             var front = new SheetPage([.. Tints(top, row), .. Head(title, version), .. Bands(), .. Rows(top, row), .. together ? Draw(below, top + (lines.Count * row) + 4, size) : []]);
             var onBack = (int)((paper.Height - (2 * Margin) - HeadHeight) / (size * 1.3));
@@ -151,7 +154,7 @@ public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPag
         /// <summary>A mark as large as its box allows; words in two lines where that makes them larger.</summary>
         private IEnumerable<SheetShape> Cell(string text, double middle, double y, double row)
         {
-            var one = Fitting(text, Math.Min(row * 0.72, 6.5), Column);
+            var one = Fitting(text, Math.Min(row * 0.72, Large ? 9 : 6.5), Column);
             var halves = Halves(text);
             var two = halves.Select(half => Fitting(half, row * 0.42, Column)).Min();
             if (two > one && halves.Count == 2)

@@ -50,7 +50,7 @@ create table deeds (
   what text not null,
   state text not null check (state in ('done', 'undone', 'dropped'))
 );
-create index deeds_by_class on deeds (class_id, done_by, id);
+create index deeds_by_class on deeds (class_id, done_by, state, id);
 
 alter table cell_edits add column deed bigint references deeds on delete cascade;
 insert into deeds (class_id, done_by, done_at, what, state)
@@ -77,9 +77,19 @@ begin
   end loop;
 end $$;
 
+-- Two first writes of one cell at the same moment: the later takes all of its own back.
+create function refuse_clash() returns bigint language plpgsql as $$
+begin
+  raise exception 'A cell was written meanwhile.' using errcode = 'RG409';
+end $$;
+
 -- Whoever has a matrix open hears that its class changed.
 create or replace function raise_revision() returns trigger language plpgsql as $$
 begin
+  -- A write that inserts or updates wakes both triggers; one of them has nothing to tell.
+  if not exists (select from changed) then
+    return null;
+  end if;
   if tg_argv[0] = 'log' then
     update boat_classes set log_revision = log_revision + 1 where id in (select class_id from changed);
   else

@@ -2,7 +2,6 @@
 import { bench, find, focusCurrent, mayEdit, open, rove, send, token } from "./bench-cells.js";
 
 const NEAR = 9; // drawing units within which a pointer means a line
-const EDGE_STEP = 0.5; // in the reader's unit
 
 const inDrawing = (svg, event) => new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM().inverse());
 
@@ -18,7 +17,7 @@ export function dragLanes() {
     const by = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1 }[event.key];
     if (!edge || !by || !mayEdit()) return;
     event.preventDefault();
-    moveEdge(edge, snapEdge(Number(edge.getAttribute("aria-valuenow")) + by * EDGE_STEP), true);
+    moveEdge(edge, snapEdge(edge, Number(edge.getAttribute("aria-valuenow")) + by * Number(edge.dataset.step)), true);
   });
 }
 
@@ -69,7 +68,7 @@ function dragCell(cell, down) {
   });
 }
 
-const snapEdge = (wind) => Math.round(wind / EDGE_STEP) * EDGE_STEP;
+const snapEdge = (edge, wind) => Math.round(wind / Number(edge.dataset.step)) * Number(edge.dataset.step);
 
 function dragEdge(edge, down) {
   down.preventDefault();
@@ -78,7 +77,7 @@ function dragEdge(edge, down) {
   let wind = Number(edge.getAttribute("aria-valuenow"));
   const start = wind;
   follow((event) => {
-    wind = snapEdge((inDrawing(svg, event).x - Number(left)) / Number(perUnit));
+    wind = snapEdge(edge, (inDrawing(svg, event).x - Number(left)) / Number(perUnit));
     edge.setAttribute("x", Number(left) + wind * Number(perUnit) - 5);
     edge.classList.add("held");
   }, () => { if (wind !== start) moveEdge(edge, wind, false); });

@@ -3,6 +3,7 @@ import { bench, cellAt, cellsOf, currentCell, find, focusCurrent, inTable, mayEd
 
 let corners = null; // the names of the first and the last cell of what is chosen
 let writing = null; // { name, text } while somebody writes in a cell
+let swapping = false; // a swap takes the field away and gives it back; that is not somebody leaving it
 
 const place = (cell) => [Number(cell.dataset.row), Number(cell.dataset.column)];
 
@@ -52,7 +53,7 @@ function showField(toEnd) {
   cell.after(field);
   field.addEventListener("input", () => { writing.text = field.value; });
   field.addEventListener("keydown", onFieldKey);
-  field.addEventListener("blur", () => { if (field.isConnected && writing) keep(); });
+  field.addEventListener("blur", () => { if (field.isConnected && writing && !swapping) keep(); });
   field.focus();
   if (toEnd) field.setSelectionRange(field.value.length, field.value.length);
 }
@@ -134,7 +135,9 @@ export function useTable() {
   document.addEventListener("copy", onCopy);
   document.addEventListener("paste", onPaste);
   // A swap takes what somebody is writing with it: it is put back as it was.
+  document.addEventListener("htmx:beforeSwap", () => { swapping = true; });
   document.addEventListener("htmx:afterSettle", () => {
+    swapping = false;
     show();
     if (writing && !bench().querySelector("input.writing")) showField(true);
   });

@@ -14,8 +14,12 @@ export function walkTheBench(htmx) {
   useTable();
   dragLanes();
   hearOfChanges();
+  // A swap takes the cell with the focus away; who walks or writes on must not notice.
+  let inBench = false;
+  document.addEventListener("htmx:beforeSwap", () => { inBench = Boolean(document.activeElement?.closest?.("#bench [data-cell], #bench input.writing")); });
   document.addEventListener("htmx:afterSettle", (event) => {
     settle();
+    if (inBench && document.activeElement === document.body) focusCurrent();
     // After a save the focus goes back to the cell, so that walking goes on from there.
     const form = event.detail.requestConfig?.elt;
     if (form?.matches?.("[data-cell-form]") && event.detail.xhr.status === 200) {
@@ -93,7 +97,7 @@ async function onEditKey(event, cell) {
     if (chosen().length > 1 && "[]".includes(event.key)) await send("Build", name, () => ({ deed: by < 0 ? "less" : "more", over: over() }));
     else await send("[]".includes(event.key) ? "Step" : "Widen", name, () => ({ revision: find(name).dataset.revision, by }));
     focusCurrent();
-  } else if (DEEDS[event.key] && !(inTable() && startsWord(event, cell))) {
+  } else if (DEEDS[event.key] && !(inTable() && chosen().length < 2 && startsWord(event, cell))) {
     event.preventDefault();
     const several = chosen().length > 1;
     if (event.key === "Delete" && !several) await send("Clear", name, () => ({ revision: find(name).dataset.revision }));
@@ -116,7 +120,7 @@ async function onEditKey(event, cell) {
 
 // In a cell of words a letter begins a word; the keys for deeds work where numbers stand.
 function startsWord(event, cell) {
-  return event.key.length === 1 && cell.hasAttribute("data-words");
+  return event.key.length === 1 && cell.dataset.words === "true";
 }
 
 function showShortcuts() {

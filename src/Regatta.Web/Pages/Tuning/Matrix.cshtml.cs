@@ -14,27 +14,6 @@ using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.Tuning;
 
-/// <summary>What the lanes need to know of the page they stand on.</summary>
-public interface ILanesPage
-{
-    LayerBench Layer { get; }
-
-    LaneDrawing Drawing { get; }
-
-    WindBand? ZoomedBand { get; }
-
-    /// <summary>The name of the open cell.</summary>
-    string? Cell { get; }
-
-    bool MayEdit { get; }
-
-    /// <summary>The address of a cell.</summary>
-    string OfCell(string cell);
-
-    /// <summary>The address with a band seen large; null for all bands.</summary>
-    string Zoomed(int? band);
-}
-
 /// <summary>The matrices of a class, one layer at a time, in lanes or as a table, with one cell open beside it. Members look; the captain and the coordinator change.</summary>
 [Authorize(Policies.ReadsClass)]
 public sealed class MatrixModel(BenchRoom room, Classes classes, Cells cells, Decisions decisions, Reader reader, ClubClock clock) : PageModel, ILanesPage

@@ -1,0 +1,62 @@
+using System.Diagnostics;
+using Dapper;
+using Npgsql;
+using Regatta.Core.Fleet;
+using Regatta.Core.Marks;
+using Regatta.Core.Matrices;
+using Regatta.Formats.Kits;
+using Regatta.Store;
+
+namespace Regatta.Bench;
+
+/// <summary>The time of a cell save as a ratio to one trivial UPDATE through the same pool.</summary>
+internal static class CellSave
+{
+    private const int WarmUp = 300;
+    private const int Rounds = 3000;
+
+    public static async Task RunAsync(NpgsqlDataSource database)
+    {
+        var (classes, editor) = (new Classes(database), Guid.NewGuid());
+        var name = "bench-" + editor.ToString("N")[..8];
+        var kit = StarterKits.Find("lateen-board-boat")!;
+        var bundles = new Bundles(database, classes, new(database, TimeProvider.System), new(database, TimeProvider.System), new(database, TimeProvider.System), TimeProvider.System);
+        await bundles.ImportAsync(new(null, [], [kit with { Class = kit.Class with { Key = name, Name = name } }]), new Dictionary<string, Guid>());
+        await using (var own = await database.OpenConnectionAsync())
+        {
+            await own.ExecuteAsync("insert into people (id, sign_in_name, normalized_name, display_name, security_stamp) values (@editor, @name, @name, 'Bench', '1')", new { editor, name });
+        }
+
+        var id = (await classes.StampAsync(name))!.Id;
+        var (cells, place) = (new Cells(database, TimeProvider.System), new CellPlace(Layer.Usual, new(new(1), new("gooseneck"))));
+        var (saves, updates) = (new List<double>(), new List<double>());
+        for (var round = 0; round < WarmUp + Rounds; round++)
+        {
+            var cell = Cell.Of(new Mark(400 + (12.7 * (round % 20))), 12.7, "", "", CellSource.Entered).Value;
+            var save = Stopwatch.StartNew();
+            if (await cells.SaveAsync(id, place, cell, round, editor) != SaveOutcome.Saved)
+            {
+                throw new InvalidOperationException("A save with nobody else about was refused.");
+            }
+
+            save.Stop();
+            var update = Stopwatch.StartNew();
+            await using (var own = await database.OpenConnectionAsync())
+            {
+                await own.ExecuteAsync("update people set security_stamp = @stamp where id = @editor", new { editor, stamp = round.ToString(System.Globalization.CultureInfo.InvariantCulture) });
+            }
+
+            update.Stop();
+            if (round >= WarmUp)
+            {
+                saves.Add(save.Elapsed.TotalMilliseconds);
+                updates.Add(update.Elapsed.TotalMilliseconds);
+            }
+        }
+
+        var (one, other) = (Median(saves), Median(updates));
+        Console.WriteLine($"cell save {one:0.000} ms, trivial UPDATE {other:0.000} ms, ratio of medians {one / other:0.00}");
+    }
+
+    private static double Median(List<double> times) => times.Order().ElementAt(times.Count / 2);
+}

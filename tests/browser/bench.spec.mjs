@@ -1,0 +1,237 @@
+// The bench: a class from a kit to its published card by keyboard alone, the table as a sheet, dragging in the lanes, two editors at once.
+import { expect, test } from "@playwright/test";
+import { expectAccessible, expectNoSidewaysScroll } from "./accessible.mjs";
+import { signIn } from "./chromium.mjs";
+
+const cell = (page, name) => page.locator(`#bench [data-cell="${name}"]`);
+const status = (page) => page.locator("#save-status");
+const label = (page, name) => cell(page, name).getAttribute("aria-label");
+const phone = { width: 360, height: 740 };
+
+// Tabs along until something with that name has the focus, as somebody without a mouse does.
+async function tabTo(page, name) {
+  for (let step = 0; step < 60; step += 1) {
+    const here = await page.evaluate(() => { const at = document.activeElement; return at === document.body ? "" : [at.getAttribute("aria-label"), at.labels?.[0]?.innerText, at.innerText].join("|"); });
+    if (here.includes(name)) return;
+    await page.keyboard.press("Tab");
+  }
+  throw new Error(`nothing called ${name} within 60 tabs`);
+}
+
+async function makeClass(page, name) {
+  await signIn(page, "odalys", "/new-class");
+  await page.getByRole("radio", { name: /Una-rig/i }).check();
+  await page.getByLabel("What is the class called?").fill(name);
+  await page.keyboard.press("Enter");
+  await page.waitForURL(/controls/);
+  return page.url().replace("/controls", "");
+}
+
+test("a class from a kit to its published card by keyboard alone, three known marks a control", async ({ page }) => {
+  const path = new URL(await makeClass(page, "Dabber")).pathname;
+  await page.goto(`${path}?view=table`);
+  await tabTo(page, "Mast step, drifting");
+  const rows = { "mast-step": ["4", "3", "2"], vang: ["0", "4", "9"], outhaul: ["1", "1", "1/2"], traveller: ["0", "2", "6"], board: ["0", "0", "20"] };
+  for (const [control, marks] of Object.entries(rows)) {
+    await cell(page, `1.${control}`).focus();
+    for (const [at, mark] of marks.entries()) {
+      await page.keyboard.type(mark);
+      await page.keyboard.press("Tab");
+      if (at < 2) for (let right = 0; right < [1, 2][at]; right += 1) await page.keyboard.press("ArrowRight");
+    }
+    await expect(cell(page, `6.${control}`)).not.toHaveAttribute("aria-label", /empty/);
+    await cell(page, `1.${control}`).focus();
+    await page.keyboard.press("i");
+    await expect(cell(page, `2.${control}`)).toHaveAttribute("aria-label", /interpolated/);
+  }
+  // A stop is written by its first letters, and the rest of the row filled with it.
+  await cell(page, "1.cunningham").focus();
+  await page.keyboard.type("off");
+  await page.keyboard.press("Tab");
+  await expect(cell(page, "1.cunningham")).toHaveAttribute("aria-label", /: off/);
+  await cell(page, "1.cunningham").focus();
+  await page.keyboard.press("Shift+ArrowRight");
+  await page.keyboard.press("Shift+ArrowRight");
+  await expect(page.locator("td[aria-selected=true]")).toHaveCount(3);
+  await expectAccessible(page);
+  await page.keyboard.press("r");
+  await expect(status(page)).toContainText("Filled to stronger bands: 2 cells");
+  await page.keyboard.press("u");
+  await expect(status(page)).toContainText("Undone: filled to stronger bands");
+  await page.keyboard.press("U");
+  await expect(cell(page, "3.cunningham")).toHaveAttribute("aria-label", /: off/);
+
+  await page.goto(`${path}/versions`);
+  await tabTo(page, "It is meant so");
+  await page.keyboard.press("Space");
+  await tabTo(page, "Why?");
+  await page.keyboard.type("First marks.");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { name: "Version 1", exact: true })).toBeVisible();
+  await page.goto(`${path}/card?wind=14`);
+  await expect(page.locator("#card")).toContainText("strip");
+  await page.goto(`${path}/card/print`);
+  await expect(page.locator("svg.sheet").first()).toContainText("Vang");
+  await expectAccessible(page);
+});
+
+test("the table copies out and takes a table in after a look; what is written is not lost when it cannot be read", async ({ page, context }) => {
+  await context.grantPermissions(["clipboard-read", "clipboard-write"]);
+  const path = new URL(await makeClass(page, "Sculler")).pathname;
+  await page.goto(`${path}?view=table`);
+  await cell(page, "2.vang").focus();
+  await page.keyboard.type("14");
+  await page.keyboard.press("Enter");
+  await expect(status(page)).toContainText("Vang, light: strip 14 is off the scale");
+  await expect(page.locator("#mark")).toHaveValue("14");
+  await cell(page, "2.vang").focus();
+  await page.keyboard.type("2–4");
+  await page.keyboard.press("Tab");
+  await expect(cell(page, "2.vang")).toContainText("strip 2 – strip 4");
+  await page.keyboard.type("max");
+  await page.keyboard.press("Tab");
+  await expect(cell(page, "3.vang")).toContainText("max (strip 10)");
+  await cell(page, "2.vang").focus();
+  await page.keyboard.press("Shift+ArrowRight");
+  await page.keyboard.press("Control+c");
+  expect(await page.evaluate(() => navigator.clipboard.readText())).toBe("strip 2 – strip 4\tmax");
+
+  await page.evaluate(() => navigator.clipboard.writeText("\tfresh\tstrong\nKicker\t6\t8\nHorse of some kind\t1\t2"));
+  await page.keyboard.press("Control+v");
+  await expect(page.getByText("2 cells are plain and ticked")).toBeVisible();
+  await expectAccessible(page);
+  await page.getByLabel("Row 3").selectOption({ label: "Traveller" });
+  await page.getByRole("button", { name: "Look again with these headings" }).click();
+  await expect(page.getByText("4 cells are plain and ticked")).toBeVisible();
+  await page.getByRole("button", { name: "Take what is ticked" }).click();
+  await expect(status(page)).toContainText("Pasted: 4 cells");
+  await expect(cell(page, "5.vang")).toContainText("strip 8");
+  await page.keyboard.press("u");
+  await expect(cell(page, "5.vang")).toContainText("–");
+  await page.goto(`${path}/copy`);
+  await expectAccessible(page);
+  await page.goto(`${path}/shape`);
+  await expectAccessible(page);
+});
+
+test("in the lanes a step, a tolerance and an edge are dragged, a band is seen large, and the published line stays behind", async ({ page }) => {
+  await signIn(page, "tamsin", "/classes/quillet");
+  const lane = async (name) => (await cell(page, name).locator(".cell-area").boundingBox());
+  const drag = async (x, y, dx, dy) => {
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await page.mouse.move(x + dx / 2, y + dy / 2, { steps: 3 });
+    await page.mouse.move(x + dx, y + dy, { steps: 3 });
+    await page.mouse.up();
+  };
+  const before = await label(page, "2.halyard-point");
+  const box = await lane("2.halyard-point");
+  const scale = box.height / 90;
+  const markY = Number(await cell(page, "2.halyard-point").getAttribute("data-mark-y"));
+  const perStep = Number(await page.locator("svg.lane", { has: page.locator('[data-cell="2.halyard-point"]') }).getAttribute("data-per-step"));
+  const at = [box.x + box.width * 0.75, box.y + (markY - 1) * scale];
+  await drag(...at, 0, perStep * 2 * scale);
+  await expect(cell(page, "2.halyard-point")).toHaveAttribute("aria-label", /: 67 in/);
+  expect(before).toContain("68 in");
+  await expect(page.locator(".lane .ghost").first()).toBeVisible();
+  await page.keyboard.press("}");
+  await expect(cell(page, "2.halyard-point")).toHaveAttribute("aria-label", /± 3\/4 in/);
+  await page.keyboard.press("u");
+  await page.keyboard.press("u");
+  await expect(cell(page, "2.halyard-point")).toHaveAttribute("aria-label", before);
+
+  const edge = page.getByRole("slider", { name: "Edge between light and steady" });
+  await edge.focus();
+  await page.keyboard.press("ArrowRight");
+  await expect(status(page)).toContainText("light ends at 10 kn now");
+  await expect(edge).toBeFocused();
+  await page.getByRole("button", { name: "Put it back" }).click();
+  await expect(status(page)).toContainText("light ends at 9 kn now");
+
+  await cell(page, "4.gooseneck").focus();
+  await page.keyboard.press("z");
+  await expect(page.getByRole("link", { name: "fresh: see all bands" })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole("link", { name: "fresh: see all bands" }).click();
+  await expect(cell(page, "1.gooseneck")).toBeVisible();
+});
+
+test("plans and modes are switched without losing the place, and the reefed card is what the wind asks for", async ({ page }) => {
+  await signIn(page, "odalys", "/classes/orlop-9?cell=4.car");
+  await expect(page.locator("#drawer .big")).toHaveText("20 cm");
+  await page.getByRole("link", { name: "reef 1" }).click();
+  await expect(page.locator("#drawer .big")).toHaveText("60 cm");
+  await expectAccessible(page);
+  await page.setViewportSize(phone);
+  await page.goto("/classes/orlop-9/card?wind=22&boat=class");
+  await expect(page.locator("[aria-label='What do you carry?'] [aria-current]")).toHaveText("reef 1");
+  await page.getByRole("link", { name: "full sail" }).click();
+  await expect(page.locator("#card")).toContainText("not set down: go by feel");
+  await expectAccessible(page);
+  await expectNoSidewaysScroll(page);
+  await page.goto("/classes/orlop-9/log?wind=22&unit=kn");
+  await expect(page.getByLabel("Carried most")).toHaveValue("reef-1");
+  await expectAccessible(page);
+});
+
+// Every edit either lands or is shown as a conflict, and what stands at the end is what the landed edits say.
+test("two editors at random for a minute lose nothing", async ({ page, browser }) => {
+  test.setTimeout(150_000);
+  const path = new URL(await makeClass(page, "Tumblehome")).pathname;
+  const other = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  await signIn(other, "odalys", "/");
+  const cells = ["2.vang", "3.vang", "2.traveller", "3.traveller"];
+  const landed = new Map();
+  const told = [];
+  const count = { landed: 0, conflicts: 0, sent: 0 };
+  await Promise.all([page, other].map(async (editor, seed) => {
+    editor.on("response", (answer) => told.push(hear(answer)));
+    const hear = async (answer) => {
+      const handler = new URL(answer.url()).searchParams.get("handler");
+      if (answer.request().method() !== "POST" || !["Step", "Write", "Clear"].includes(handler)) return;
+      const name = new URL(answer.url()).searchParams.get("cell");
+      if (answer.status() === 409) count.conflicts += 1;
+      if (answer.status() !== 200) return;
+      const html = await answer.text();
+      const [, revision, said] = new RegExp(`data-cell="${name.replace(".", "\\.")}"[^>]*data-revision="(\\d+)"[^>]*aria-label="([^"]*)"`).exec(html);
+      const seen = landed.get(name) ?? { revision: 0, twice: new Set() };
+      expect(seen.twice.has(revision)).toBe(false);
+      seen.twice.add(revision);
+      landed.set(name, Number(revision) > seen.revision ? { revision: Number(revision), said, twice: seen.twice } : seen);
+      count.landed += 1;
+    };
+    await editor.goto(`${path}?view=table`);
+    let random = seed + 1;
+    const next = (most) => { random = (random * 48271) % 2147483647; return random % most; };
+    const end = Date.now() + 60_000;
+    while (Date.now() < end) {
+      const name = cells[next(cells.length)];
+      await cell(editor, name).focus();
+      const done = editor.waitForResponse((answer) => answer.request().method() === "POST");
+      const what = next(4);
+      if (what === 0) {
+        await editor.keyboard.type(String(next(6)));
+        await editor.keyboard.press("Enter");
+      } else {
+        await editor.keyboard.press(["]", "[", "Delete"][what - 1]);
+      }
+      count.sent += 1;
+      const answer = await done;
+      if (answer.status() === 409) await expect(editor.getByRole("alert").first()).toContainText("changed this cell");
+      await editor.waitForTimeout(next(120));
+    }
+  }));
+  await Promise.all(told);
+  expect(count.landed + count.conflicts).toBe(count.sent);
+  expect(count.landed).toBeGreaterThan(30);
+  await page.goto(`${path}?view=table`);
+  for (const [name, last] of landed) {
+    expect(await cell(page, name).getAttribute("data-revision")).toBe(String(last.revision));
+    // What the neighbours say since may have made it fit, or not.
+    const plain = (said) => said.replaceAll("&#xB1;", "±").replaceAll("&#x2013;", "–").replace(", does not fit", "");
+    expect(plain(await label(page, name))).toBe(plain(last.said));
+  }
+  // The other page has heard of it all without being asked.
+  for (const name of cells) await expect(cell(other, name)).toHaveAttribute("data-revision", await cell(page, name).getAttribute("data-revision"));
+  await other.context().close();
+});
