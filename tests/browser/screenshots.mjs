@@ -13,7 +13,9 @@ const shots = [
   { name: "today-phone", as: "priya", path: "/today?wind=18", size: phone },
   { name: "fleet", as: "odalys", path: "/", size: desk },
   { name: "matrix-lanes", as: "tamsin", path: "/classes/quillet?cell=4.gooseneck", size: desk },
-  { name: "matrix-table", as: "tamsin", path: "/classes/ferrin-16?view=table", size: desk },
+  { name: "matrix-table", as: "odalys", path: "/classes/orlop-9?view=table&plan=reef-1&cell=5.car", size: desk },
+  { name: "paste", as: "odalys", path: "/classes/brannet/paste", size: desk, before: paste },
+  { name: "card-print", as: "odalys", path: "/classes/tandry/card/print", size: desk },
   { name: "controls", as: "tamsin", path: "/classes/quillet/controls", size: desk },
   { name: "boats", as: "tamsin", path: "/classes/quillet/boats", size: desk },
   { name: "measure-phone", as: "tamsin", path: "/classes/quillet/boats", size: phone, before: measure },
@@ -27,6 +29,12 @@ const shots = [
   { name: "share", as: "tamsin", path: "/classes/quillet/share", size: desk, before: makeLink },
   { name: "sign-in", path: "/sign-in", size: desk },
 ];
+
+async function paste(page) {
+  await page.getByLabel("The table for").fill("Pen marks, lid of the rig box\t\t\t\n\t5-9 kn\tsteady\tF4\nKicker\t2\t3½\t6\nHorse of the boat\t0\t1\t14\nTraveller\t0\t#REF!\t2\nDownhaul\toff\t\"\thand tight");
+  await page.getByRole("button", { name: "Look it over" }).click();
+  await page.getByText("plain and ticked").waitFor();
+}
 
 async function makeLink(page) {
   await page.getByLabel("Who or what is the link for?").fill("boat park board");

@@ -184,12 +184,15 @@ public sealed class Judgement
         }
 
         var between = Building.Interpolate(matrix, control).Where(edit => matrix[edit.Address] is null).ToList();
+        // Beyond the last known band nothing can be worked out; there it may go on as in the band below.
+        var after = between.Count > 0 ? [] : empty.Where(band => matrix.Bands.Below(band) is { } below && (matrix[below, control] is not null || empty.Contains(below)) && Said(control).First().Band.From < band.From)
+            .Select(band => new CellEdit(At(band, control), Cell.Saying(CellWord.AsBelow, control.Scale.UsualTolerance, "", "", CellSource.Entered).Value)).ToList();
         yield return new(
             FindingKind.Gap,
             control,
             empty,
             $"{control.Name} says nothing in {string.Join(", ", empty.Select(band => band.Name))}.",
-            between.Count > 0 ? $"Interpolate {between.Count}" : "",
-            between);
+            between.Count > 0 ? $"Interpolate {between.Count}" : after.Count > 0 ? $"As below in {string.Join(", ", after.Select(edit => matrix.Bands.Find(edit.Address.Band)!.Name))}" : "",
+            between.Count > 0 ? between : after);
     }
 }

@@ -2,15 +2,24 @@
 import { bench, cellsOf, currentName, focusCurrent, look } from "./bench-cells.js";
 
 export function hearOfChanges() {
-  const source = new EventSource(bench().dataset.stream);
-  let behind = false;
-  source.addEventListener("class", async (event) => {
-    if (event.data === bench().dataset.stamp || behind) return;
+  let source = null;
+  // A browser keeps few connections to one place: a page nobody looks at lets its own go.
+  const listen = () => {
+    source?.close();
+    source = document.hidden ? null : new EventSource(bench().dataset.stream);
+    source?.addEventListener("class", hear);
+    source?.addEventListener("error", () => document.body.classList.add("line-lost"));
+    source?.addEventListener("open", () => document.body.classList.remove("line-lost"));
+  };
+  let [newest, waiting] = [0, false];
+  const hear = async (event) => {
+    newest = Number(event.data);
+    if (newest <= Number(bench().dataset.stamp) || waiting) return;
     // The answer to an edit of one's own may still be on its way.
-    behind = true;
+    waiting = true;
     await new Promise((later) => { setTimeout(later, 250); });
-    behind = false;
-    if (Number(event.data) <= Number(bench().dataset.stamp)) return;
+    waiting = false;
+    if (newest <= Number(bench().dataset.stamp)) return;
     const before = new Map(cellsOf(bench()).map((cell) => [cell.dataset.cell, cell.dataset.revision]));
     const focused = document.activeElement?.closest?.("[data-cell]");
     await look();
@@ -18,7 +27,7 @@ export function hearOfChanges() {
       if (before.has(cell.dataset.cell) && before.get(cell.dataset.cell) !== cell.dataset.revision) cell.classList.add("arrived");
     }
     if (focused && currentName()) focusCurrent();
-  });
-  source.addEventListener("error", () => document.body.classList.add("line-lost"));
-  source.addEventListener("open", () => document.body.classList.remove("line-lost"));
+  };
+  listen();
+  document.addEventListener("visibilitychange", listen);
 }

@@ -3,6 +3,7 @@ import { bench, cellAt, cellsOf, currentCell, find, focusCurrent, inTable, mayEd
 
 let corners = null; // the names of the first and the last cell of what is chosen
 let writing = null; // { name, text } while somebody writes in a cell
+let sent = null; // what was written last and is not answered yet; given back when no answer comes
 let swapping = false; // a swap takes the field away and gives it back; that is not somebody leaving it
 
 const place = (cell) => [Number(cell.dataset.row), Number(cell.dataset.column)];
@@ -66,6 +67,7 @@ function stopWriting() {
 function keep() {
   const { name, text } = writing;
   stopWriting();
+  sent = { name, text };
   return send("Write", name, () => ({ revision: find(name).dataset.revision, text }));
 }
 
@@ -132,12 +134,22 @@ export function useTable() {
   });
   document.addEventListener("pointerup", () => { start = null; });
   document.addEventListener("dragstart", (event) => { if (event.target.closest?.("[data-cell]")) event.preventDefault(); });
+  for (const failed of ["htmx:responseError", "htmx:sendError"]) {
+    document.addEventListener(failed, () => {
+      document.getElementById("save-status").innerHTML = "<strong class=\"problem\">Not saved.</strong> The club’s server did not take it. What you wrote is still here: try again in a moment.";
+      if (sent && !writing) {
+        writing = sent;
+        showField(true);
+      }
+    });
+  }
   document.addEventListener("copy", onCopy);
   document.addEventListener("paste", onPaste);
   // A swap takes what somebody is writing with it: it is put back as it was.
   document.addEventListener("htmx:beforeSwap", () => { swapping = true; });
   document.addEventListener("htmx:afterSettle", () => {
     swapping = false;
+    sent = null;
     show();
     if (writing && !bench().querySelector("input.writing")) showField(true);
   });

@@ -27,10 +27,13 @@ public sealed record LaneCell(
 /// <param name="Below">Or so far below.</param>
 public sealed record LaneSize(double Height, double Top, double Bottom, double Above, double Below)
 {
+    /// <summary>How long a logged session's tiller is drawn.</summary>
+    public double Tiller => Height / 6;
+
     public static LaneSize Tall { get; } = new(92, 26, 76, 8, 18);
 
     /// <summary>For classes with so many controls that tall lanes would not stand on one screen.</summary>
-    public static LaneSize Low { get; } = new(46, 17, 39, 4, 13);
+    public static LaneSize Low { get; } = new(42, 15, 35, 4, 12);
 
     /// <summary>The most controls that are drawn tall.</summary>
     public const int MostTall = 8;
@@ -50,7 +53,6 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
     /// <summary>A tolerance thinner than the line itself could not be seen.</summary>
     private const double LeastRibbon = 4;
     private const double LetterWidth = 6.7;
-    private const double TillerLength = 15;
 
     /// <summary>A tiller mark leans three times its angle, or two degrees could not be seen.</summary>
     private const double Lean = 3;
@@ -146,14 +148,14 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
             let x = Math.Round(ruler.At(session.Wind.Mean) / 4) * 4
             let y = Math.Round(stretch.Y(session.Marks[control.Key]))
             group session.Check!.Helm.Mean.Degrees by (x, y) into spot
-            select Tiller(spot.Key.x, spot.Key.y, spot.Average());
+            select Tiller(spot.Key.x, spot.Key.y, spot.Average(), stretch.Size.Tiller);
         return string.Concat(spots);
     }
 
-    private static string Tiller(double x, double y, double helm)
+    private static string Tiller(double x, double y, double helm, double length)
     {
         var lean = Math.Clamp(helm * Lean, -80, 80) * Math.PI / 180;
-        var (dx, dy) = (TillerLength / 2 * Math.Sin(lean), TillerLength / 2 * Math.Cos(lean));
+        var (dx, dy) = (length / 2 * Math.Sin(lean), length / 2 * Math.Cos(lean));
         return $"M{N(x - dx)} {N(y + dy)}l{N(2 * dx)} {N(-2 * dy)}";
     }
 

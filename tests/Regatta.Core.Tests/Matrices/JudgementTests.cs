@@ -87,6 +87,17 @@ public sealed class JudgementTests
     }
 
     [Fact]
+    public void Beyond_the_last_mark_it_may_go_on_as_below_and_before_the_first_somebody_must_say()
+    {
+        var luffs = Bands.All.Select(band => new CellEdit(new(band.Id, Luff.Key), Cell.Of(new Mark(1), 0, "", "", CellSource.Entered).Value));
+        var after = Assert.Single(Of(Matrix(60, 80).With(luffs)));
+        Assert.Equal("As below in band 3", after.Mend);
+        Assert.Equal(80, Matrix(60, 80).With(luffs).With(after.Edits)[Bands.All[2], Slide]!.Mark!.Value.Position);
+        var before = Assert.Single(Of(Matrix(60, 80, 100).With(luffs).With([new(new(new(1), Slide.Key), null)])));
+        Assert.Equal((FindingKind.Gap, "", 0), (before.Kind, before.Mend, before.Edits.Count));
+    }
+
+    [Fact]
     public void Logs_without_a_mark_are_told_with_their_median()
     {
         var finding = Judgement.Of(Matrix(60), Sessions(11, 90, 100, 120)).Single(one => one.Kind == FindingKind.Unmarked && one.Control == Slide);
