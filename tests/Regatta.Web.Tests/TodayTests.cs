@@ -30,7 +30,8 @@ public sealed class TodayTests(ClubHost host)
         Assert.Contains("Ten minutes to", board.TextOf(".wind-line"));
         Assert.Equal(9, board.Html.QuerySelectorAll(".today li").Length);
         Assert.Contains("at 0.6 m", board.Html.QuerySelectorAll(".today li").Single(line => line.TextContent.Contains("Pettle", StringComparison.Ordinal)).TextContent);
-        await UntilAsync(desk, () => desk.State.Waiting == 0 && desk.State.Newest is not null);
+        // At three hundred times the speed of life there is always something on its way to the database.
+        await UntilAsync(desk, () => desk.State.Newest is not null && desk.State.Waiting < 600);
 
         await first.CancelAsync();
         await station;

@@ -207,9 +207,10 @@ test("a withdrawn link says so", async ({ page, browser, baseURL }) => {
 
 for (const look of ["sunlight", "dark"]) {
   test(`every view is legible in the ${look} look, on a desk and on a phone`, async ({ page }) => {
+    test.setTimeout(180_000);
     await signIn(page, "odalys");
     await page.getByRole("button", { name: look }).click();
-    const paths = ["/", "/classes/quillet?cell=4.gooseneck", "/classes/ferrin-16?view=table", "/classes/ferrin-16/card", "/classes/ferrin-16/log", "/classes/ferrin-16/bands", "/logbook", "/people", "/bring-in", "/me", "/new-class", "/classes/brannet/controls", "/classes/brannet/controls/vang", "/classes/brannet/boats", "/classes/brannet/strips", "/today?wind=16", "/calendar", "/classes/brannet/crew"];
+    const paths = ["/", "/classes/quillet?cell=4.gooseneck", "/classes/ferrin-16?view=table", "/classes/ferrin-16/card", "/classes/ferrin-16/log", "/classes/ferrin-16/bands", "/logbook", "/people", "/bring-in", "/me", "/new-class", "/classes/brannet/controls", "/classes/brannet/controls/vang", "/classes/brannet/boats", "/classes/brannet/strips", "/today?wind=16", "/calendar", "/classes/brannet/crew", "/classes/orlop-9?view=table", "/classes/ferrin-16/compare?from=1&to=2&view=table", "/classes/brannet/shape", "/classes/brannet/copy", "/classes/tandry/card/print"];
     for (const path of paths) {
       await page.goto(path);
       await expectAccessible(page);

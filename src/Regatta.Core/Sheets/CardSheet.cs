@@ -29,7 +29,11 @@ public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPag
 
     /// <summary>A letter of the sheets' font is about so much of its size wide.</summary>
     private const double Letter = 0.54;
+
+    /// <summary>In running text, with its blanks and narrow letters, about so much.</summary>
+    private const double RunningLetter = 0.465;
     private const double TallestRow = 11;
+    private const double GoodRow = 6.6;
     private const double LeastRow = 4.6;
 
     /// <summary>Lays a card out.</summary>
@@ -90,8 +94,9 @@ public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPag
             var room = paper.Height - (2 * Margin) - HeadHeight - BandRow;
             double Needed(double of) => (WordLines(words, of).Count * of * 1.3) + 2;
             double[] sizes = Large ? [] : [2.6, 2.3, 2.1, 1.9];
-            // The largest words that leave rows one can read; where none do they go on another page.
-            var size = sizes.FirstOrDefault(of => room - Needed(of) >= lines.Count * LeastRow);
+            // The largest words that leave the marks large; else the smallest that leave rows one can read; else they go on another page.
+            double[] fitting = [.. sizes.Where(of => room - Needed(of) >= lines.Count * GoodRow).Concat(sizes.Reverse().Where(of => room - Needed(of) >= lines.Count * LeastRow))];
+            var size = fitting.FirstOrDefault();
             var together = size > 0;
             size = together ? size : Large ? 4.2 : 2.6;
             var below = WordLines(words, size);
@@ -178,7 +183,7 @@ public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPag
         private static double Fitting(string text, double size, double width) => text.Length == 0 ? size : Math.Min(size, (width - 1.5) / (text.Length * Letter));
 
         private List<string> WordLines(IEnumerable<(string Head, string Text)> words, double size) =>
-            [.. words.SelectMany(one => Wrapped($"{one.Head}: {one.Text}", (int)(across / (size * Letter * 0.93))))];
+            [.. words.SelectMany(one => Wrapped($"{one.Head}: {one.Text}", (int)(across / (size * RunningLetter))))];
 
         private static List<string> Wrapped(string text, int letters)
         {

@@ -51,6 +51,10 @@ function onClick(event) {
 }
 
 async function onKey(event) {
+  if (event.key === "Enter" && event.ctrlKey && mayEdit()) {
+    location.assign(`${location.pathname}/versions#reason`);
+    return;
+  }
   if (event.ctrlKey || event.metaKey || event.altKey) return;
   if (event.key === "Escape" && event.target.closest("#drawer") && currentName()) {
     focusCurrent();

@@ -8,5 +8,7 @@ window.htmx = htmx;
 Alpine.data("tiller", tiller);
 Alpine.data("gates", gates);
 Alpine.start();
+// An address that names a field goes on in it.
+if (location.hash.length > 1) document.getElementById(location.hash.slice(1))?.focus();
 walkTheBench(htmx);
 watchTheBoard(htmx);
