@@ -64,10 +64,6 @@ public sealed record MatrixSet
     /// <summary>How many cells say something, and how many there are.</summary>
     public (int Filled, int All) Fill => (matrices.Values.Sum(matrix => matrix.Fill.Filled), matrices.Values.Sum(matrix => matrix.Fill.All));
 
-    /// <summary>A set of one layer.</summary>
-    public static MatrixSet Of(Matrix matrix) =>
-        new(Layers.One, matrix.Bands, matrix.Controls, matrix.Cells.ToDictionary(cell => new CellPlace(Layer.Usual, cell.Key), cell => cell.Value));
-
     /// <summary>The largest plan that has marks in a band, in a mode: what to carry there. The first plan where none has any.</summary>
     public SailPlan PlanIn(WindBand band, ModeKey mode) =>
         Layers.Plans.FirstOrDefault(plan => matrices[new(plan.Key, mode)].Cells.Keys.Any(address => address.Band == band.Id)) ?? Layers.Plans[0];

@@ -36,9 +36,6 @@ public sealed class Bench
     /// <summary>The number the next published version gets.</summary>
     public int NextVersion => (Newest?.Number ?? 0) + 1;
 
-    /// <summary>The first plan in the first mode.</summary>
-    public LayerBench First => On(Set.Layers.First);
-
     /// <summary>The draft of one layer; made when somebody first looks at it.</summary>
     public LayerBench On(Layer layer) => layers.GetOrAdd(layer, one => new(this, Set, one, Newest?.Set.Layers.Has(one) == true ? Newest.Set[one] : null));
 

@@ -29,9 +29,6 @@ public sealed record WindRuler(double Left, double Right, WindBands Bands)
     /// <summary>Whether any of a band can be seen.</summary>
     public bool Shows(WindBand band) => At(band.To) - At(band.From) > 1;
 
-    /// <summary>The wind that stands at a place.</summary>
-    public Speed WindAt(double x) => Axis.WindAt(x);
-
     /// <summary>The wind ticks in a reader's unit, at steps that keep their numbers apart.</summary>
     public IEnumerable<(double X, string Text)> Ticks(SpeedUnit unit) => Axis.Ticks(unit, MostTicks);
 

@@ -29,6 +29,10 @@ internal static class TestBoat
     public static Matrix Matrix(params double[] slides) => new(Bands, Class.Controls, Bands.All.Zip(slides).ToDictionary(
         cell => new CellAddress(cell.First.Id, Slide.Key), cell => Cell.Of(new Mark(cell.Second), 10, "", "", CellSource.Entered).Value));
 
+    /// <summary>The class's matrices where it has but this one.</summary>
+    public static MatrixSet Only(Matrix matrix) =>
+        new(Layers.One, matrix.Bands, matrix.Controls, matrix.Cells.ToDictionary(cell => new CellPlace(Layer.Usual, cell.Key), cell => cell.Value));
+
     public static SessionEvidence Session(double knots, double slide, double helm, Felt felt = Felt.Usual, CheckGates? gates = null, int daysAgo = 10) => new(
         1,
         Today.AddDays(-daysAgo),

@@ -56,7 +56,7 @@ public sealed class BundleTests
 
     [Fact]
     public void A_published_matrix_survives_its_json() =>
-        Assert.Empty(MatrixDiff.Between(MatrixSet.Of(Matrix(60, 80, 100)), MatrixJson.Read(MatrixJson.Write(MatrixSet.Of(Matrix(60, 80, 100))))));
+        Assert.Empty(MatrixDiff.Between(Only(Matrix(60, 80, 100)), MatrixJson.Read(MatrixJson.Write(Only(Matrix(60, 80, 100))))));
 
     [Theory]
     [InlineData("", "not the JSON")]

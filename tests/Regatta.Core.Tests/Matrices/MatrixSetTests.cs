@@ -45,7 +45,7 @@ public sealed class MatrixSetTests
         var reef = new Layer(Reef.Key, SailingMode.Upwind.Key);
         var change = Assert.Single(MatrixDiff.Between(Set((Layer.Usual, 1, 60)), Set((Layer.Usual, 1, 60), (reef, 3, 80))));
         Assert.Equal((reef, "8 cm ± 1 cm"), (change.Layer, change.After));
-        Assert.Contains(MatrixDiff.Between(MatrixSet.Of(Matrix(60)), Set((Layer.Usual, 1, 60))), one => one.Kind == ChangeKind.Layers && one.After.Contains("reef 1", StringComparison.Ordinal));
+        Assert.Contains(MatrixDiff.Between(Only(Matrix(60)), Set((Layer.Usual, 1, 60))), one => one.Kind == ChangeKind.Layers && one.After.Contains("reef 1", StringComparison.Ordinal));
     }
 
     [Fact]

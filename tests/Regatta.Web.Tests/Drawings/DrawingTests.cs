@@ -156,12 +156,45 @@ public sealed class DrawingTests
         Assert.False(book.Fits(Class, WindBands.Of([Bands.All[0]]).Value));
     }
 
+    [Fact]
+    public void A_band_seen_large_fills_the_ruler_and_its_scale_closes_in_on_its_marks()
+    {
+        var bench = Bench(Matrix(50, 150), [Session(5, 60, 3)]);
+        var (whole, large) = (bench.Lanes, bench.LanesOf(Bands.All[0]));
+        Assert.True(large.Lanes[0].Cells[0].Width > 1.2 * whole.Lanes[0].Cells[0].Width);
+        Assert.True(large.Lanes[0].PerStep > 2 * whole.Lanes[0].PerStep);
+        Assert.InRange(large.Lanes[0].Cells[0].MarkY!.Value, LaneSize.Tall.Top - 4, LaneSize.Tall.Bottom + 4);
+        Assert.Same(whole, bench.LanesOf(null));
+    }
+
+    [Fact]
+    public void The_published_line_stays_behind_only_where_it_says_something_else()
+    {
+        var whole = Bench(Matrix(50, 150), []).Whole;
+        Assert.Equal("", new LayerBench(whole, whole.Set, Layer.Usual, Matrix(50, 150)).Lanes.Lanes[0].Ghost);
+        var other = new LayerBench(whole, whole.Set, Layer.Usual, Matrix(80, 150)).Lanes.Lanes[0];
+        Assert.NotEqual(other.StepPath, other.Ghost);
+        Assert.StartsWith("M", other.Ghost, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Many_controls_stand_in_low_lanes_so_that_twelve_fit_on_one_screen()
+    {
+        var controls = Enumerable.Range(0, 12).Select(at => Slide with { Key = new($"slide-{at}") }).ToList();
+        var whole = new Bench(
+            new(new(1, 1, 1), Class with { Controls = controls }, new(Layers.One, Bands, controls, new Dictionary<CellPlace, Cell>()), new Dictionary<CellPlace, DraftCell>()),
+            null, new Dictionary<CellPlace, Decision>(), new(Class with { Controls = controls }, Bands, []), DateTimeOffset.UnixEpoch);
+        Assert.Equal(LaneSize.Low, whole.On(Layer.Usual).Lanes.Size);
+        // A window of 800 less what stands above the lanes, at a scale of 877 to 900.
+        Assert.True(12 * LaneSize.Low.Height * 877 / LaneDrawing.Width < 800 - 276);
+    }
+
     private static LayerBench Bench(Matrix matrix, IReadOnlyList<SessionEvidence> sessions, Decision? decision = null) => new Bench(
-        new(new(1, 1, 1), Class, MatrixSet.Of(matrix), new Dictionary<CellPlace, DraftCell>()),
+        new(new(1, 1, 1), Class, new(Layers.One, matrix.Bands, matrix.Controls, matrix.Cells.ToDictionary(cell => new CellPlace(Layer.Usual, cell.Key), cell => cell.Value)), new Dictionary<CellPlace, DraftCell>()),
         null,
         decision is null ? new Dictionary<CellPlace, Decision>() : new() { [decision.Place] = decision },
         new(Class, Bands, sessions),
-        new(2026, 6, 1, 0, 0, 0, TimeSpan.Zero)).First;
+        new(2026, 6, 1, 0, 0, 0, TimeSpan.Zero)).On(Layer.Usual);
 
     private static Matrix Matrix(double? light, double? strong) => new(Bands, Class.Controls, new[] { (1, light), (2, strong) }
         .Where(cell => cell.Item2 is not null)
