@@ -215,8 +215,9 @@ for (const look of ["sunlight", "dark"]) {
       await page.goto(path);
       await expectAccessible(page);
     }
+    // What is beside what does not hang on the look: once is enough.
     await page.setViewportSize(phone);
-    for (const path of paths) {
+    for (const path of look === "dark" ? [] : paths) {
       await page.goto(path);
       await expectNoSidewaysScroll(page);
     }
