@@ -129,6 +129,11 @@ public sealed class BenchTests(ClubHost host)
         Assert.Equal(409, (int)(await captain.Fragment().SendAsync(page, Form, $"{path}?handler=Edge", ("band", "2"), ("wind", "11"), ("was", was))).Status);
         var beyond = await captain.Fragment().SendAsync(page, Form, $"{path}?handler=Edge", ("band", "2"), ("wind", "14"), ("was", moved.Html.QuerySelector("[data-edge='2']")!.GetAttribute("data-was")!));
         Assert.Contains("stays between 5 kn and 12 kn", beyond.TextOf("#save-status"));
+        foreach (var nonsense in (string[])["-3", "NaN", "gale"])
+        {
+            Assert.Equal(422, (int)(await captain.Fragment().SendAsync(page, Form, $"{path}?handler=Edge", ("band", "2"), ("wind", nonsense), ("was", moved.Html.QuerySelector("[data-edge='2']")!.GetAttribute("data-was")!))).Status);
+        }
+
         var back = await captain.Fragment().SendAsync(moved, "#save-status form", $"{path}?handler=Edge", ("__RequestVerificationToken", page.Html.QuerySelector("[name=__RequestVerificationToken]")!.GetAttribute("value")!));
         Assert.Contains("light ends at 9 kn now", back.TextOf("#save-status"));
     }

@@ -24,8 +24,8 @@ public sealed record CrewOffset(Mass From, Mass To, ControlKey Control, int Step
         };
 
         Cell Move(CellAddress address, Cell cell) =>
-            cell.Mark is { } mark && steps.TryGetValue(address.Control, out var by) && by != 0 && matrix.Controls.FirstOrDefault(control => control.Key == address.Control) is { } control
-                ? cell.At(control.Scale.StepBy(mark, by))
+            cell.Mark is not null && steps.TryGetValue(address.Control, out var by) && by != 0 && matrix.Controls.FirstOrDefault(control => control.Key == address.Control) is { } control
+                ? cell.Moved(control.Scale, by * control.Scale.Step)
                 : cell;
     }
 }

@@ -46,7 +46,7 @@ public static class Building
         let control = matrix.Controls.FirstOrDefault(one => one.Key == address.Control)
         where control is not null && matrix[address] is { Mark: not null }
         let cell = matrix[address]!
-        select new CellEdit(address, cell.At(control.Scale.StepBy(cell.Mark!.Value, steps)).From(CellSource.Entered)));
+        select new CellEdit(address, cell.Moved(control.Scale, steps * control.Scale.Step).From(CellSource.Entered)));
 
     /// <summary>Somebody stands up for interpolated cells: they count as entered.</summary>
     public static IReadOnlyList<CellEdit> Confirm(Matrix matrix, IEnumerable<CellAddress> addresses) =>

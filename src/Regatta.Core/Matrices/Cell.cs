@@ -121,6 +121,32 @@ public sealed record Cell
     /// <summary>The same cell at another mark, with its tolerance; a word gives way to the number.</summary>
     public Cell At(Mark mark) => this with { Mark = mark, Word = null };
 
+    /// <summary>The same cell so far along the scale, on its steps and inside its ends. A range keeps its width and goes by whole steps, so that its ends stay marks one can set; a word gives way to the number.</summary>
+    /// <param name="scale">The control's scale.</param>
+    /// <param name="positions">How far; negative for less.</param>
+    public Cell Moved(Scale scale, double positions)
+    {
+        if (Mark is not { } mark)
+        {
+            return this;
+        }
+
+        if (!IsRange)
+        {
+            return At(scale.Snap(new(mark.Position + positions)));
+        }
+
+        var (low, high) = Span!.Value;
+        var room = Math.Clamp(Math.Round(positions / scale.Step), Math.Ceiling(((scale.Min.Position - low.Position) / scale.Step) - 1e-9), Math.Floor(((scale.Max.Position - high.Position) / scale.Step) + 1e-9));
+        return At(new(mark.Position + (room * scale.Step)));
+    }
+
+    /// <summary>The same cell with its tolerance wider, or a range with its ends further apart; never below nothing nor beyond the scale's whole length.</summary>
+    /// <param name="scale">The control's scale.</param>
+    /// <param name="halfSteps">By how many half steps to either side; negative for narrower.</param>
+    public Cell Widened(Scale scale, int halfSteps) =>
+        Whole(Mark, Math.Clamp(Tolerance + (halfSteps * scale.Step / 2), 0, scale.Max.Position - scale.Min.Position), IsRange, null, Target, Note, Source, Origin, Day).Value;
+
     /// <summary>The same cell with what its word comes to.</summary>
     internal Cell Resolved(Mark? mark) => this with { Mark = mark };
 

@@ -94,6 +94,19 @@ public static partial class CellText
         return cell.Then(Parsed<Cell?>.Good);
     }
 
+    /// <summary>Reads the one line a cell is written anew in: the tolerance, the remark and what stood beside the old mark stay where the line says nothing of them.</summary>
+    /// <param name="control">The control it is of.</param>
+    /// <param name="text">What was written.</param>
+    /// <param name="before">What the cell said.</param>
+    public static Parsed<Cell?> ReadOver(Control control, string text, Cell? before) =>
+        ReadLine(control, text, before is { IsRange: false, Mark: not null } ? before.Tolerance : control.Scale.UsualTolerance).Then(cell =>
+        {
+            var noted = cell is { Note.Length: 0 } && before is not null ? cell.Noted(before.Note) : cell;
+            return noted is { Target.Length: 0 } && before is { Target.Length: > 0 } && Typed(before, control.Scale).Length > 0
+                ? noted.Looking(before.Target).Then(Parsed<Cell?>.Good)
+                : Parsed<Cell?>.Good(noted);
+        });
+
     private static CellWord? WordOf(string plain) => Words.Where(known => known.Forms.Contains(plain, StringComparer.OrdinalIgnoreCase)).Select(known => (CellWord?)known.Word).FirstOrDefault();
 
     private static (string From, string To)? Ends(string text) =>

@@ -86,7 +86,7 @@ public sealed class Judgement
         }
 
         var edits = moved
-            .Select(at => new CellEdit(At(marked[at].Band, control), marked[at].Cell.At(control.Scale.Snap(new(sign * smooth[at]))).From(CellSource.Entered)))
+            .Select(at => new CellEdit(At(marked[at].Band, control), marked[at].Cell.Moved(control.Scale, (sign * smooth[at]) - marked[at].Cell.Mark!.Value.Position).From(CellSource.Entered)))
             .Where(edit => edit.Cell!.Mark != matrix[edit.Address]!.Mark)
             .ToList();
         var back = Enumerable.Range(1, values.Count - 1).First(at => values[at] < values[at - 1] - 1e-9);
@@ -120,14 +120,14 @@ public sealed class Judgement
             var (low, high) = (Math.Min(least * change, most * change), Math.Max(least * change, most * change));
             if (Math.Abs(change) > control.Scale.Step / 2 && (followed < low - other.Scale.Step - 1e-9 || followed > high + other.Scale.Step + 1e-9))
             {
-                var mark = other.Scale.Snap(new(otherFrom.Position + Math.Clamp(followed, low, high)));
+                var mended = matrix[stronger, other]!.Moved(other.Scale, otherFrom.Position + Math.Clamp(followed, low, high) - otherTo.Position).From(CellSource.Entered);
                 yield return new(
                     FindingKind.Coupling,
                     other,
                     [stronger],
                     $"From {lighter.Name} to {stronger.Name} {control.Name} changes by {control.Scale.ShowChange(change)} and {other.Name} {(Math.Abs(followed) < 1e-9 ? "stays" : $"by {other.Scale.ShowChange(followed)}")}. They are changed together: {coupling.Why}.",
-                    $"Set {other.Name} to {other.Scale.Show(mark)}",
-                    [new(At(stronger, other), matrix[stronger, other]!.At(mark).From(CellSource.Entered))]);
+                    $"Set {other.Name} to {CellText.Write(mended, other.Scale)}",
+                    [new(At(stronger, other), mended)]);
             }
         }
     }

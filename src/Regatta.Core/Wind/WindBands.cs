@@ -56,6 +56,13 @@ public sealed record WindBands
     /// <summary>The lighter neighbour of a band, or null at the bottom.</summary>
     public WindBand? Below(WindBand band) => All.LastOrDefault(other => other.To <= band.From);
 
+    /// <summary>The bands with the edge between one and its stronger neighbour moved; null when there is no neighbour, or the edge would not lie inside the two.</summary>
+    /// <param name="lower">The lighter of the two.</param>
+    /// <param name="to">Where the edge goes.</param>
+    public WindBands? WithEdge(WindBand lower, Speed to) => Above(lower) is { } upper && to > lower.From && to < upper.To
+        ? Of(All.Select(band => band == lower ? new WindBand(band.Id, band.Name, band.From, to) : band == upper ? new WindBand(band.Id, band.Name, to, band.To) : band)).Value
+        : null;
+
     /// <summary>The share of a session's wind that lay in each band, in the order of <see cref="All"/>; sums to 1. What lay beyond the ends counts in the end bands.</summary>
     public IReadOnlyList<double> Shares(WindRange wind)
     {

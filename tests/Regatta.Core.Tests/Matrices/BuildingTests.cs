@@ -75,6 +75,26 @@ public sealed class BuildingTests
         Assert.Equal((1, 70.0), (Assert.Single(edits).Address.Band.Number, edits[0].Cell!.Mark!.Value.Position));
     }
 
+    [Theory]
+    [InlineData(60, 90, 10, 70, 100)]
+    [InlineData(60, 90, -200, 0, 30)]
+    [InlineData(60, 90, 200, 170, 200)]
+    [InlineData(60, 90, 4, 60, 90)]
+    public void A_range_moves_by_whole_steps_with_both_ends_on_marks_one_can_set(double low, double high, double by, double thenLow, double thenHigh)
+    {
+        var moved = Cell.Between(new(low), new(high), "", "", CellSource.Entered).Value.Moved(Slide.Scale, by);
+        Assert.Equal((thenLow, thenHigh), (moved.Span!.Value.Low.Position, moved.Span.Value.High.Position));
+        Assert.Empty(Judgement.Of(Known().With([new(Address(1), moved)]), []));
+    }
+
+    [Fact]
+    public void A_tolerance_widens_by_half_steps_and_ends_at_nothing()
+    {
+        var cell = Cell.Of(new Mark(60), 10, "", "", CellSource.Measured).Value;
+        Assert.Equal((15.0, 0.0), (cell.Widened(Slide.Scale, 1).Tolerance, cell.Widened(Slide.Scale, -9).Tolerance));
+        Assert.Equal(CellSource.Measured, cell.Widened(Slide.Scale, 1).Source);
+    }
+
     [Fact]
     public void Shifting_up_and_down_again_changes_nothing_inside_the_scale() => Gen.Select(Gen.Int[1, 19].Array[6], Gen.Bool).Sample((steps, up) =>
     {

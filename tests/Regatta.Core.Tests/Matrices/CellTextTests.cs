@@ -80,6 +80,16 @@ public sealed class CellTextTests
     }
 
     [Fact]
+    public void A_cell_written_over_keeps_what_the_line_does_not_speak_of()
+    {
+        var before = Cell.Of(new Mark(400), 25.4, "leech just flutters", "on the blue boom", CellSource.Entered).Value;
+        var after = CellText.ReadOver(Boom, "17", before).Value!;
+        Assert.Equal((25.4, "leech just flutters", "on the blue boom"), (after.Tolerance, after.Target, after.Note));
+        Assert.Equal("by eye", CellText.ReadOver(Sheeting, "by eye", Cell.Of(null, 0, "corner", "", CellSource.Entered).Value).Value!.Target);
+        Assert.Null(CellText.ReadOver(Boom, "", before).Value);
+    }
+
+    [Fact]
     public void What_is_written_out_reads_back_the_same() => Gen.Select(Gen.Int[0, 20], Gen.Int[0, 20], Gen.Int[0, 4]).Sample((one, other, kind) =>
     {
         var (low, high) = (new Mark(10.0 * one), new Mark(10.0 * other));

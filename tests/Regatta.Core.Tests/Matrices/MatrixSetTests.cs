@@ -1,6 +1,7 @@
 using Regatta.Core.Fleet;
 using Regatta.Core.Marks;
 using Regatta.Core.Matrices;
+using Regatta.Core.Sheets;
 using Regatta.Formats.Bundles;
 using static Regatta.Core.Tests.Evidence.TestBoat;
 
@@ -28,6 +29,9 @@ public sealed class MatrixSetTests
         var set = Set((Layer.Usual, 1, 60), (Layer.Usual, 2, 70), (new(Reef.Key, SailingMode.Upwind.Key), 2, 70), (new(Reef.Key, SailingMode.Upwind.Key), 3, 80));
         Assert.Equal(["full sail", "full sail", "reef 1"], Bands.All.Select(band => set.PlanIn(band, SailingMode.Upwind.Key).Name));
         Assert.Equal("full sail", set.PlanIn(Bands.All[2], Reach.Key).Name);
+        Assert.Equal(Reef.Key, set.LayerIn(Bands.All[2], "storm sail", null).Plan);
+        Assert.Equal(new Layer(SailPlan.Full.Key, Reach.Key), set.LayerIn(Bands.All[2], "full", "reach"));
+        Assert.Equal(new SailsNow("full sail", "", "reef 1"), SailsNow.Of(set, Bands.All[1], SailingMode.Upwind.Key));
     }
 
     [Fact]

@@ -60,5 +60,18 @@ public sealed class WindTests
         Assert.Equal(10, WindRange.ReadSpeed("10", SpeedUnit.MetrePerSecond).Value.MetresPerSecond, 9);
     }
 
+    [Theory]
+    [InlineData(6, true)]
+    [InlineData(0, false)]
+    [InlineData(14, false)]
+    public void An_edge_moves_between_its_neighbours_and_no_further(double knots, bool moves)
+    {
+        var bands = WindBands.Of([Band(1, 0, 8), Band(2, 8, 14), Band(3, 14, 22)]).Value;
+        var moved = bands.WithEdge(bands.All[0], Speed.FromKnots(knots));
+        Assert.Equal(moves, moved is not null);
+        Assert.Equal(moves ? knots : 8, (moved ?? bands).All[1].From.Knots, 9);
+        Assert.Null(bands.WithEdge(bands.All[2], Speed.FromKnots(18)));
+    }
+
     internal static WindBand Band(int number, double from, double to) => new(new(number), $"band {number}", Speed.FromKnots(from), Speed.FromKnots(to));
 }

@@ -28,7 +28,7 @@ public sealed record CardMaking(Bench Bench, SailPlan Plan, BoatChoice Choice, C
         }
 
         var choice = await readings.ForAsync(bench.Draft.Stamp.Id, reader, ask.Boat ?? BoatChoice.OfTheClass);
-        var plan = newest.Set.Layers.Plans.FirstOrDefault(one => one.Key.Name == ask.Plan) ?? newest.Set.Layers.Plans[0];
+        var plan = newest.Set.Layers.Find(newest.Set.Layers.Nearest(ask.Plan, null).Plan)!;
         var look = Enum.TryParse<CardLook>(ask.Look, ignoreCase: true, out var asked) && Enum.IsDefined(asked) ? asked : CardLook.Tinted;
         return new(bench, plan, choice, look, CardSheet.Of(bench.Class, newest, plan, choice.Readings, Paper.Named(Paper.ForCards, ask.Paper), look, unit));
     }

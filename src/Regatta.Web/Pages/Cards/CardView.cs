@@ -5,7 +5,6 @@ using Regatta.Core.Units;
 using Regatta.Core.Wind;
 using Regatta.Web.Benches;
 using Regatta.Web.Drawings;
-using Regatta.Web.Pages.Now;
 
 namespace Regatta.Web.Pages.Cards;
 
@@ -47,8 +46,7 @@ public sealed record CardView(BoatClass Class, PublishedMatrix Version, Layer La
     {
         var wind = ask.Wind is not null && WindRange.ReadSpeed(ask.Wind, unit) is { Ok: true } read ? read.Value : now ?? boatClass.Helm.ReferenceWind;
         var chosen = version.Set.Layers.Plans.Any(plan => plan.Key.Name == ask.Plan);
-        var layer = version.Set.Layers.Nearest(ask.Plan, ask.Mode);
-        return new(boatClass, version, chosen ? layer : layer with { Plan = version.Set.PlanIn(version.Set.Bands.At(wind), layer.Mode).Key }, chosen, wind, path, choice, crew);
+        return new(boatClass, version, version.Set.LayerIn(version.Set.Bands.At(wind), ask.Plan, ask.Mode), chosen, wind, path, choice, crew);
     }
 
     /// <summary>The address of this card at a wind.</summary>

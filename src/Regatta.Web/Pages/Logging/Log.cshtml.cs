@@ -107,8 +107,7 @@ public sealed class LogModel(BenchRoom room, ReadingRoom readings, Crews crews, 
         var set = Version?.Set ?? bench.Set;
         var bands = set.Bands;
         Band = bands.At(wind is not null && WindRange.ReadSpeed(wind, reader.Wind) is { Ok: true } read ? read.Value : Class.Helm.ReferenceWind);
-        Layer = set.Layers.Nearest(plan, mode);
-        Layer = plan is null ? Layer with { Plan = set.PlanIn(Band, Layer.Mode).Key } : Layer;
+        Layer = set.LayerIn(Band, plan, mode);
         return true;
     }
 }

@@ -14,17 +14,6 @@ using Regatta.Web.Station;
 
 namespace Regatta.Web.Pages.Now;
 
-/// <summary>What a class carries in a band, and what it changes to in the neighbouring ones; empty where it has no choice, or does not change.</summary>
-public sealed record SailsNow(string Now, string IfLighter, string IfStronger)
-{
-    public static SailsNow Of(Core.Matrices.MatrixSet set, WindBand band, ModeKey mode)
-    {
-        var now = set.PlanIn(band, mode);
-        string Then(WindBand? neighbour) => neighbour is not null && set.PlanIn(neighbour, mode) is var plan && plan != now ? plan.Name : "";
-        return set.Layers.Plans.Count > 1 ? new(now.Name, Then(set.Bands.Below(band)), Then(set.Bands.Above(band))) : new("", "", "");
-    }
-}
-
 /// <summary>One class in this wind: the sails it carries where it has a choice, its card, and what a band up or down would change.</summary>
 public sealed record TodayLine(BoatClass Class, Speed Wind, Length Height, SailsNow Sails, Card Card, WindBand? GustBand)
 {
@@ -110,12 +99,11 @@ public sealed class TodayModel(BenchRoom room, StationDesk desk, WindLog log, Ou
     {
         var (boatClass, set) = (bench.Class, bench.Newest!.Set);
         Speed Here(Speed wind) => WindProfile.At(wind, desk.Height, boatClass.WindHeight);
-        var mode = set.Layers.Modes[0].Key;
-        var plan = set.PlanIn(set.Bands.At(Here(mean)), mode);
-        var card = Card.For(set[new Layer(plan.Key, mode)], Here(mean));
+        var layer = set.LayerIn(set.Bands.At(Here(mean)), null, null);
+        var card = Card.For(set[layer], Here(mean));
         // An asked wind has no gusts of its own; they are as much stronger as they are now, or not known.
         var gust = Asked is null ? Wind?.Gust : null;
         var gustBand = gust is { } strongest && set.Bands.At(Here(strongest)) is var reached && reached != card.Band ? reached : null;
-        return new(boatClass, Here(mean), boatClass.WindHeight, SailsNow.Of(set, card.Band, mode), card, gustBand);
+        return new(boatClass, Here(mean), boatClass.WindHeight, SailsNow.Of(set, card.Band, layer.Mode), card, gustBand);
     }
 }

@@ -21,9 +21,6 @@ public sealed class MatrixModel(BenchRoom room, Classes classes, Cells cells, De
     public const string Lanes = "lanes";
     public const string Table = "table";
 
-    /// <summary>The tolerance goes by so much of a step at a time.</summary>
-    private const double ToleranceStep = 0.5;
-
     /// <summary>An edge is named to the page with fewer digits than it is kept with.</summary>
     private const double EdgeSlack = 0.006;
 
@@ -138,17 +135,14 @@ public sealed class MatrixModel(BenchRoom room, Classes classes, Cells cells, De
     /// <summary>Writes a cell as it was typed into the table, in one line; an empty one is cleared.</summary>
     public Task<IActionResult> OnPostWriteAsync(int revision, string? text) => WithCellAsync(async drawer =>
     {
-        var read = CellText.ReadLine(drawer.Control, text ?? "", drawer.Cell is { IsRange: false, Mark: not null } now ? now.Tolerance : drawer.Control.Scale.UsualTolerance);
+        var read = CellText.ReadOver(drawer.Control, text ?? "", drawer.Cell);
         if (!read.Ok)
         {
             Drawer = drawer with { Form = drawer.Form with { Mark = text ?? "", Problems = new Dictionary<string, string> { ["mark"] = read.Problem! } }, Revision = revision };
             return await RefusedAsync(StatusCodes.Status422UnprocessableEntity, $"{drawer.Control.Name}, {drawer.Band.Name}: {read.Problem}");
         }
 
-        // The line has the mark; what stood beside the old mark stays.
-        var cell = read.Value is { Note.Length: 0 } bare ? bare.Noted(drawer.Cell?.Note ?? "") : read.Value;
-        cell = cell is { Target.Length: 0 } && drawer.Cell is { Target.Length: > 0 } was && CellText.Typed(was, drawer.Control.Scale).Length > 0 ? cell.Looking(was.Target).Value : cell;
-        return await WriteAsync(cell, revision, drawer.Form with { Mark = text ?? "" }, cell is null ? "Cleared" : "Saved");
+        return await WriteAsync(read.Value, revision, drawer.Form with { Mark = text ?? "" }, read.Value is null ? "Cleared" : "Saved");
     });
 
     public Task<IActionResult> OnPostClearAsync(int revision) => WithCellAsync(drawer => WriteAsync(null, revision, drawer.Form, "Cleared"));
@@ -164,8 +158,8 @@ public sealed class MatrixModel(BenchRoom room, Classes classes, Cells cells, De
         }
 
         var from = NearestMark() ?? new Mark((scale.Min.Position + scale.Max.Position) / 2);
-        var cell = now?.Mark is { } mark
-            ? now.At(scale.StepBy(mark, Math.Clamp(by, -10_000, 10_000))).From(CellSource.Entered)
+        var cell = now?.Mark is not null
+            ? now.Moved(scale, Math.Clamp(by, -10_000, 10_000) * scale.Step).From(CellSource.Entered)
             : Core.Matrices.Cell.Of(scale.Snap(from), scale.UsualTolerance, now?.Target ?? "", now?.Note ?? "", CellSource.Entered).Value;
         return await WriteAsync(cell, revision, CellForm.Of(cell, drawer.Control), "Saved");
     });
@@ -173,15 +167,13 @@ public sealed class MatrixModel(BenchRoom room, Classes classes, Cells cells, De
     /// <summary>Makes a tolerance wider or narrower, by half steps.</summary>
     public Task<IActionResult> OnPostWidenAsync(int revision, int by) => WithCellAsync(async drawer =>
     {
-        if (drawer.Cell is not { Mark: { } mark } now)
+        if (drawer.Cell is not { Mark: not null } now)
         {
             Status = "There is no mark here to be near to.";
             return await ReplyAsync();
         }
 
-        var scale = drawer.Control.Scale;
-        var wider = Math.Clamp(now.Tolerance + (by * ToleranceStep * scale.Step), 0, scale.Max.Position - scale.Min.Position);
-        var cell = Core.Matrices.Cell.Whole(mark, wider, now.IsRange, null, now.Target, now.Note, now.Source, now.Origin, now.Day).Value;
+        var cell = now.Widened(drawer.Control.Scale, Math.Clamp(by, -10_000, 10_000));
         return await WriteAsync(cell, revision, CellForm.Of(cell, drawer.Control), "Saved");
     });
 
@@ -193,7 +185,7 @@ public sealed class MatrixModel(BenchRoom room, Classes classes, Cells cells, De
     /// <param name="band">The lighter of the two.</param>
     /// <param name="wind">Where the edge goes, in the reader's unit.</param>
     /// <param name="was">Where its editor saw it, in metres a second.</param>
-    public async Task<IActionResult> OnPostEdgeAsync(int band, double wind, double was)
+    public async Task<IActionResult> OnPostEdgeAsync(int band, string? wind, double was)
     {
         if (!await LoadAsync() || Layer.Matrix.Bands.Find(new(band)) is not { } lower || Layer.Matrix.Bands.Above(lower) is not { } upper)
         {
@@ -205,14 +197,12 @@ public sealed class MatrixModel(BenchRoom room, Classes classes, Cells cells, De
             return await RefusedAsync(StatusCodes.Status409Conflict, $"Somebody moved that edge meanwhile: it is at {reader.Show(lower.To)} now.");
         }
 
-        var to = Speed.From(wind, reader.Wind);
-        if (!double.IsFinite(wind) || to <= lower.From || to >= upper.To)
+        if (WindRange.ReadSpeed(wind ?? "", reader.Wind) is not { Ok: true, Value: var to } || Layer.Matrix.Bands.WithEdge(lower, to) is not { } moved)
         {
             return await RefusedAsync(StatusCodes.Status422UnprocessableEntity, $"The edge stays between {reader.Show(lower.From)} and {reader.Show(upper.To)}. Join the bands to be rid of one.");
         }
 
-        var moved = Layer.Matrix.Bands.All.Select(one => one == lower ? new WindBand(one.Id, one.Name, one.From, to) : one == upper ? new WindBand(one.Id, one.Name, to, one.To) : one);
-        await classes.SaveBandsAsync(Bench.Draft.Stamp.Id, WindBands.Of(moved).Value);
+        await classes.SaveBandsAsync(Bench.Draft.Stamp.Id, moved);
         Status = $"{lower.Name} ends at {reader.Show(to)} now; it ended at {reader.Show(lower.To)}.";
         MovedEdge = (band, lower.To);
         await LoadAsync();
