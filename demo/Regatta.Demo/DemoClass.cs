@@ -28,7 +28,10 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
     public (string Name, double To)[]? Bands { get; init; }
 
     /// <summary>Scales the club measured for itself.</summary>
-    public Dictionary<string, ScaleDocument> Scales { get; init; } = [];
+    public Dictionary<string, ScaleSpec> Scales { get; init; } = [];
+
+    /// <summary>Where the club measures from, where that is elsewhere than the kit says.</summary>
+    public Dictionary<string, string> Datums { get; init; } = [];
 
     /// <summary>How the club reads this class's card for other crews.</summary>
     public CrewDocument? Crew { get; init; }
@@ -51,7 +54,9 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
     public ClassDocument Make()
     {
         var kit = BundleWriter.ToDocument(StarterKits.Find(Kit)!);
-        var controls = kit.Matrix.Controls.Select(control => Scales.TryGetValue(control.Key, out var scale) ? control with { Scale = scale } : control).ToList();
+        var controls = kit.Matrix.Controls
+            .Select(control => control with { Scale = Scales.GetValueOrDefault(control.Key, control.Scale), Datum = Datums.GetValueOrDefault(control.Key, control.Datum) })
+            .ToList();
         var bands = Bands is null ? kit.Matrix.Bands : [.. Bands.Select((band, at) => new BandDocument(at + 1, band.Name, at == 0 ? 0 : Knots(Bands[at - 1].To), Knots(band.To)))];
         return kit with
         {
@@ -68,7 +73,7 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
 
     public static double Knots(double knots) => Speed.FromKnots(knots).MetresPerSecond;
 
-    public static ScaleDocument Inches(double min, double max, double step) => new("length", Unit: "in", Min: Rounded(min * 25.4), Max: Rounded(max * 25.4), Step: Rounded(step * 25.4));
+    public static ScaleSpec Inches(double min, double max, double step) => new("length", Unit: "in", Min: Rounded(min * 25.4), Max: Rounded(max * 25.4), Step: Rounded(step * 25.4));
 
     private MatrixDocument Matrix(MatrixDocument kit, IReadOnlyList<BandDocument> bands, IReadOnlyList<ControlDocument> controls, IReadOnlyList<Row> rows) => new(
         bands,

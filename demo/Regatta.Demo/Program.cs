@@ -1,9 +1,10 @@
 using Regatta.Demo;
 using Regatta.Formats.Bundles;
 
-// Writes the demo club anew: dotnet run --project demo/Regatta.Demo -- demo/club.json
-var bytes = BundleWriter.Write(DemoClub.Make());
-if (args is [var path])
+// Writes a demo club anew: dotnet run --project demo/Regatta.Demo -- wenlow demo/wenlow.json
+var club = args is ["tessick", ..] ? DemoClub.Tessick : DemoClub.Wenlow;
+var bytes = BundleWriter.Write(club.Make());
+if (args is [_, var path])
 {
     File.WriteAllBytes(path, [.. bytes, (byte)'\n']);
 }

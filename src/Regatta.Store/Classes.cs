@@ -1,244 +1,188 @@
+using System.Globalization;
 using Dapper;
 using Npgsql;
-using Regatta.Core.Crew;
 using Regatta.Core.Fleet;
+using Regatta.Core.Fleet.Changes;
 using Regatta.Core.Matrices;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-using Regatta.Formats.Bundles;
+using Regatta.Store.Storage;
 
 namespace Regatta.Store;
 
 /// <summary>What a class looked like when it was read: equal stamps, equal content.</summary>
-public sealed record ClassStamp(long Id, long MatrixRevision, long LogRevision);
+/// <param name="Class">Which.</param>
+/// <param name="Epoch">Of the database: another one after a restore, where revisions may repeat.</param>
+/// <param name="Revision">Of the definition; a change of it names the one its editor saw.</param>
+/// <param name="Structure">Raised when bands, plans, modes or controls come or go; a cell's write names the one it was checked against.</param>
+/// <param name="MatrixRevision">Of all a page of the class shows, but for its logs.</param>
+/// <param name="LogRevision">Of its logs.</param>
+public sealed record ClassStamp(ClassRef Class, string Epoch, long Revision, long Structure, long MatrixRevision, long LogRevision);
 
 /// <summary>One line of the fleet.</summary>
-public sealed record FleetLine(string Key, string Name, string Family, string About, int? Version, DateTimeOffset? PublishedAt, int Logs, int Filled, int Cells, string Captains);
+public sealed record FleetLine(string Key, string Name, string Family, string About, int? Version, DateTimeOffset? PublishedAt, int Logs, string Captains);
 
 /// <summary>A draft cell with what guards it against two editors: its revision, and who wrote it when.</summary>
 public sealed record DraftCell(Cell? Cell, int Revision, string EditedBy, DateTimeOffset? EditedAt);
 
 /// <summary>A class with its draft.</summary>
-public sealed record ClassDraft(ClassStamp Stamp, BoatClass Class, MatrixSet Set, IReadOnlyDictionary<CellPlace, DraftCell> Cells);
+public sealed record ClassDraft(ClassStamp Stamp, ClassState State, IReadOnlyDictionary<CellPlace, DraftCell> Cells)
+{
+    /// <summary>The definition.</summary>
+    public ClassDefinition Class => State.Definition;
 
-/// <summary>Reads classes, their controls, bands and draft cells.</summary>
+    /// <summary>The matrices.</summary>
+    public MatrixSet Set => State.Set;
+}
+
+/// <summary>A class as one moment had it: draft, newest version, decisions.</summary>
+public sealed record ClassSnapshot(ClassDraft Draft, PublishedVersion? Newest, IReadOnlyDictionary<CellPlace, Decision> Decisions);
+
+/// <summary>Reads the classes of a club with their draft cells.</summary>
 public sealed class Classes(NpgsqlDataSource database)
 {
-    /// <summary>The stamp of a class, or null when there is none of that key. The one query a page needs before it can use what it kept.</summary>
-    public async Task<ClassStamp?> StampAsync(string key)
+    private const string StampColumns = "database_epoch() as epoch, revision, structure, matrix_revision, log_revision";
+
+    /// <summary>The stamp of a class as it stands; null when it is gone.</summary>
+    public async Task<ClassStamp?> StampAsync(ClassRef one)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await connection.QuerySingleOrDefaultAsync<ClassStamp>(
-            "select id, matrix_revision, log_revision from boat_classes where key = @key", new { key });
+        return (await connection.QuerySingleOrDefaultAsync<StampRow>(
+            $"select id, key, {StampColumns} from classes where club_id = @club and id = @id", new { club = one.Club.Number, id = one.Number }))?.ToStamp(one.Club);
     }
 
-    /// <summary>Listens for changes of classes until cancelled, and calls with the number of each class that changed.</summary>
+    /// <summary>The stamp of the class of a key; null when there is none.</summary>
+    public async Task<ClassStamp?> StampAsync(ClubId club, string key)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return (await connection.QuerySingleOrDefaultAsync<StampRow>(
+            $"select id, key, {StampColumns} from classes where club_id = @Number and key = @key", new { club.Number, key }))?.ToStamp(club);
+    }
+
+    /// <summary>The keys, names and stamps of a club's classes, by name.</summary>
+    public async Task<IReadOnlyList<(string Key, string Name, ClassStamp Stamp)>> StampsAsync(ClubId club)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return [.. (await connection.QueryAsync<StampRow>(
+            $"select id, key, definition->>'name' as name, {StampColumns} from classes where club_id = @Number order by definition->>'name', key", club))
+            .Select(row => (row.Key, row.Name ?? row.Key, row.ToStamp(club)))];
+    }
+
+    /// <summary>Listens for changes of classes until cancelled.</summary>
+    /// <param name="listening">Called once the line stands: what changed before is not heard.</param>
+    /// <param name="changed">Called with each class that changed.</param>
+    /// <param name="until">Ends the listening.</param>
     /// <exception cref="NpgsqlException">The database went away.</exception>
-    public async Task ListenAsync(Action<long> changed, CancellationToken until)
+    public async Task ListenAsync(Action listening, Action<ClassRef> changed, CancellationToken until)
     {
         await using var connection = await database.OpenConnectionAsync(until);
-        connection.Notification += (_, told) => changed(long.Parse(told.Payload, System.Globalization.CultureInfo.InvariantCulture));
+        connection.Notification += (_, told) =>
+        {
+            if (told.Payload.Split(':') is [var club, var one])
+            {
+                changed(new(new(long.Parse(club, CultureInfo.InvariantCulture)), long.Parse(one, CultureInfo.InvariantCulture)));
+            }
+        };
         await connection.ExecuteAsync("listen class_changed");
+        listening();
         while (true)
         {
-            await connection.WaitAsync(until);
+            // Without a keep-alive a dead line would be waited on for ever.
+            if (!await connection.WaitAsync(KeepAlive, until))
+            {
+                await connection.ExecuteAsync("select 1");
+            }
         }
     }
 
-    /// <summary>The keys and stamps of all classes, by name.</summary>
-    public async Task<IReadOnlyList<(string Key, ClassStamp Stamp)>> StampsAsync()
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        return [.. (await connection.QueryAsync<(string Key, long Id, long MatrixRevision, long LogRevision)>("select key, id, matrix_revision, log_revision from boat_classes order by name"))
-            .Select(row => (row.Key, new ClassStamp(row.Id, row.MatrixRevision, row.LogRevision)))];
-    }
-
-    /// <summary>How many classes there are.</summary>
-    public async Task<long> CountAsync()
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        return await connection.ExecuteScalarAsync<long>("select count(*) from boat_classes");
-    }
-
-    /// <summary>All classes by name.</summary>
-    public async Task<IReadOnlyList<FleetLine>> FleetAsync()
+    /// <summary>All classes of a club by name.</summary>
+    public async Task<IReadOnlyList<FleetLine>> FleetAsync(ClubId club)
     {
         await using var connection = await database.OpenConnectionAsync();
         return [.. await connection.QueryAsync<FleetLine>(
             """
-            select c.key, c.name, c.family, c.about, v.number as version, v.published_at,
-                   (select count(*)::int from session_logs l where l.class_id = c.id) as logs,
-                   (select count(*)::int from cells x join controls k on k.class_id = x.class_id and k.key = x.control where x.class_id = c.id and x.content is not null and not k.retired) as filled,
-                   (select count(*)::int from bands b, controls k, sail_plans s, sailing_modes m where b.class_id = c.id and k.class_id = c.id and not k.retired and s.class_id = c.id and m.class_id = c.id) as cells,
+            select c.key, coalesce(c.definition->>'name', c.key) as name, coalesce(c.definition->>'family', '') as family, coalesce(c.definition->>'about', '') as about,
+                   v.number as version, v.published_at,
+                   (select count(*)::int from session_logs l where (l.club_id, l.class_id) = (c.club_id, c.id) and l.removed_at is null) as logs,
                    coalesce((select string_agg(p.display_name, ', ' order by p.display_name)
-                             from class_captains cc join people p on p.id = cc.person_id where cc.class_id = c.id), '') as captains
-            from boat_classes c
-            left join lateral (select number, published_at from matrix_versions where class_id = c.id order by number desc limit 1) v on true
-            order by c.name
-            """)];
+                             from class_captains k join people p on p.id = k.person_id where (k.club_id, k.class_id) = (c.club_id, c.id)), '') as captains
+            from classes c
+            left join lateral (select number, published_at from versions where (club_id, class_id) = (c.club_id, c.id) order by number desc limit 1) v on true
+            where c.club_id = @Number order by 2
+            """,
+            club)];
     }
 
-    /// <summary>A class with its draft; null when there is none of that key.</summary>
-    public async Task<ClassDraft?> DraftAsync(string key)
+    /// <summary>A class with its draft, read in one snapshot; null when it is gone.</summary>
+    /// <exception cref="UnreadableClassException">Its document cannot be understood.</exception>
+    public async Task<ClassDraft?> DraftAsync(ClassRef one)
     {
         await using var connection = await database.OpenConnectionAsync();
+        await using var snapshot = await connection.BeginTransactionAsync(System.Data.IsolationLevel.RepeatableRead);
+        return await ReadAsync(connection, snapshot, one);
+    }
+
+    /// <summary>All there is to show of a class, read in one snapshot; null when it is gone.</summary>
+    /// <exception cref="UnreadableClassException">Its document cannot be understood.</exception>
+    public async Task<ClassSnapshot?> SnapshotAsync(ClassRef one)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await using var snapshot = await connection.BeginTransactionAsync(System.Data.IsolationLevel.RepeatableRead);
+        return await ReadAsync(connection, snapshot, one) is { } draft
+            ? new(draft, await Versions.NewestAsync(connection, snapshot, one), await Decisions.NewestAsync(connection, snapshot, one))
+            : null;
+    }
+
+    internal static async Task<ClassDraft?> ReadAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one)
+    {
         await using var rows = await connection.QueryMultipleAsync(
-            """
-            select id, matrix_revision, log_revision, key, name, family, about, helm_target, helm_tolerance, reference_wind, helm_per_heel, cautions, checks, wind_height, crew
-              from boat_classes where key = @key;
-            select k.definition, k.retired from controls k join boat_classes c on c.id = k.class_id where c.key = @key order by k.position;
-            select b.number, b.name, b.low, b.high from bands b join boat_classes c on c.id = b.class_id where c.key = @key;
+            $"""
+            select id, key, {StampColumns}, schema, definition from classes where club_id = @club and id = @id;
             select x.plan, x.mode, x.band, x.control, x.revision, x.content, coalesce(p.display_name, '') as edited_by, x.edited_at
-              from cells x join boat_classes c on c.id = x.class_id join controls k on k.class_id = x.class_id and k.key = x.control and not k.retired left join people p on p.id = x.edited_by where c.key = @key;
-            select s.key, s.name from sail_plans s join boat_classes c on c.id = s.class_id where c.key = @key order by s.position;
-            select m.key, m.name from sailing_modes m join boat_classes c on c.id = m.class_id where c.key = @key order by m.position;
+              from cells x left join people p on p.id = x.edited_by where x.club_id = @club and x.class_id = @id;
             """,
-            new { key });
+            new { club = one.Club.Number, id = one.Number },
+            transaction);
         if (await rows.ReadSingleOrDefaultAsync<ClassRow>() is not { } row)
         {
             return null;
         }
 
-        var all = (await rows.ReadAsync<ControlRow>()).ToLookup(control => control.Retired, control => ControlJson.Read(control.Definition));
-        var controls = all[false].ToList();
-        var bands = WindBands.Of((await rows.ReadAsync<BandRow>()).Select(band => band.ToBand())).Value;
+        var definition = ClassJson.Read(row.Key, row.Schema, row.Definition);
         var cells = (await rows.ReadAsync<CellRow>()).ToDictionary(cell => cell.Place, cell => cell.ToDraft());
-        var filled = cells.Where(cell => cell.Value.Cell is not null).ToDictionary(cell => cell.Key, cell => cell.Value.Cell!);
-        var plans = (await rows.ReadAsync<NamedRow>()).Select(plan => new SailPlan(new(plan.Key), plan.Name)).ToList();
-        var layers = Layers.Of(plans, [.. (await rows.ReadAsync<NamedRow>()).Select(mode => new SailingMode(new(mode.Key), mode.Name))]).Value;
-        return new(new(row.Id, row.MatrixRevision, row.LogRevision), row.ToClass(controls, [.. all[true]], layers), new(layers, bands, controls, filled), cells);
+        return new(
+            new(one, row.Epoch, row.Revision, row.Structure, row.MatrixRevision, row.LogRevision),
+            new(definition, cells.Where(cell => cell.Value.Cell is not null).ToDictionary(cell => cell.Key, cell => cell.Value.Cell!)),
+            cells);
     }
 
-    /// <summary>Writes the height a class's bands are meant at, and how it reads its card for other crews.</summary>
-    public async Task SaveCrewAsync(long classId, Length windHeight, CrewReading crew)
+    internal static async Task<ClassUse> UseAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync(
-            "update boat_classes set wind_height = @Metres, crew = @crew::jsonb, matrix_revision = matrix_revision + 1 where id = @classId",
-            new { classId, windHeight.Metres, crew = CrewJson.Write(crew) });
-    }
-
-    /// <summary>Writes the plans and modes of a class anew, in their order. Those left out go, with their cells.</summary>
-    public async Task SaveLayersAsync(long classId, Layers layers)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        await using var transaction = await connection.BeginTransactionAsync();
-        await connection.ExecuteAsync(
+        await using var rows = await connection.QueryMultipleAsync(
             """
-            delete from sail_plans where class_id = @classId and key <> all (@plans);
-            delete from sailing_modes where class_id = @classId and key <> all (@modes);
+            select plan, mode, count(*)::int as logs from session_logs where club_id = @club and class_id = @id and removed_at is null group by plan, mode;
+            select m.control, count(*)::int as n from log_marks m join session_logs l on (l.club_id, l.id) = (m.club_id, m.log_id) where l.club_id = @club and l.class_id = @id group by m.control;
+            select control, count(distinct boat_id)::int as n from measured_pairs where club_id = @club and class_id = @id group by control;
             """,
-            new { classId, plans = layers.Plans.Select(plan => plan.Key.Name).ToArray(), modes = layers.Modes.Select(mode => mode.Key.Name).ToArray() },
+            new { club = one.Club.Number, id = one.Number },
             transaction);
-        await InsertLayersAsync(connection, transaction, classId, layers);
-        await transaction.CommitAsync();
+        var logs = (await rows.ReadAsync<(string Plan, string Mode, int Logs)>()).ToDictionary(row => new Layer(new(row.Plan), new(row.Mode)), row => row.Logs);
+        var marks = (await rows.ReadAsync<(string Control, int N)>()).ToDictionary(row => new ControlKey(row.Control), row => row.N);
+        var boats = (await rows.ReadAsync<(string Control, int N)>()).ToDictionary(row => new ControlKey(row.Control), row => row.N);
+        return new(logs, marks.Keys.Union(boats.Keys).ToDictionary(key => key, key => (marks.GetValueOrDefault(key), boats.GetValueOrDefault(key))));
     }
 
-    /// <summary>Writes new edges and names for all bands of a class at once; the bands keep their cells.</summary>
-    public async Task SaveBandsAsync(long classId, WindBands bands)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        await using var transaction = await connection.BeginTransactionAsync();
-        await connection.ExecuteAsync(
-            "update bands set name = @Name, low = @Low, high = @High where class_id = @classId and number = @Number",
-            bands.All.Select(band => new { classId, band.Name, Low = band.From.MetresPerSecond, High = band.To.MetresPerSecond, band.Id.Number }),
-            transaction);
-        await transaction.CommitAsync();
-    }
+    private static readonly TimeSpan KeepAlive = TimeSpan.FromSeconds(20);
 
-    /// <summary>Splits a band at a wind inside it; the upper part is a new band with the same cells.</summary>
-    /// <returns>False when there is no such band or the wind does not lie inside it.</returns>
-    public async Task<bool> SplitBandAsync(long classId, BandId band, Speed at, string upperName)
+    private sealed record StampRow(long Id, string Key, string? Name, string Epoch, long Revision, long Structure, long MatrixRevision, long LogRevision)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        await using var transaction = await connection.BeginTransactionAsync();
-        var upper = await connection.ExecuteScalarAsync<int?>(
-            """
-            with halved as (
-              update bands b set high = @at from bands was where was.class_id = b.class_id and was.number = b.number
-                and b.class_id = @classId and b.number = @Number and b.low < @at and b.high > @at
-              returning was.high)
-            insert into bands (class_id, number, name, low, high)
-            select @classId, (select max(number) + 1 from bands where class_id = @classId), @upperName, @at, high from halved
-            returning number
-            """,
-            new { classId, band.Number, at = at.MetresPerSecond, upperName },
-            transaction);
-        await connection.ExecuteAsync(
-            "insert into cells (class_id, plan, mode, band, control, content, edited_by, edited_at) select class_id, plan, mode, @upper, control, content, edited_by, edited_at from cells where class_id = @classId and band = @Number and @upper is not null",
-            new { classId, band.Number, upper },
-            transaction);
-        await transaction.CommitAsync();
-        return upper is not null;
-    }
-
-    /// <summary>Joins a band with the next stronger one. Its own cells stay; where it has none it takes the other's.</summary>
-    /// <returns>False when there is no next band.</returns>
-    public async Task<bool> JoinBandsAsync(long classId, BandId lower)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        await using var transaction = await connection.BeginTransactionAsync();
-        var upper = await connection.ExecuteScalarAsync<int?>(
-            "select up.number from bands b join bands up on up.class_id = b.class_id and up.low = b.high where b.class_id = @classId and b.number = @Number", new { classId, lower.Number }, transaction);
-        if (upper is null)
+        public StampRow(long id, string key, string epoch, long revision, long structure, long matrixRevision, long logRevision)
+            : this(id, key, null, epoch, revision, structure, matrixRevision, logRevision)
         {
-            return false;
         }
 
-        await connection.ExecuteAsync(
-            """
-            insert into cells (class_id, plan, mode, band, control, content, edited_by, edited_at)
-              select class_id, plan, mode, @Number, control, content, edited_by, edited_at from cells where class_id = @classId and band = @upper and content is not null
-              on conflict (class_id, plan, mode, band, control) do update set content = excluded.content, revision = cells.revision + 1 where cells.content is null;
-            update bands set high = (select high from bands where class_id = @classId and number = @upper) where class_id = @classId and number = @Number;
-            delete from bands where class_id = @classId and number = @upper;
-            """,
-            new { classId, lower.Number, upper },
-            transaction);
-        await transaction.CommitAsync();
-        return true;
+        public ClassStamp ToStamp(ClubId club) => new(new(club, Id), Epoch, Revision, Structure, MatrixRevision, LogRevision);
     }
 
-    internal static async Task InsertLayersAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, long classId, Layers layers)
-    {
-        await connection.ExecuteAsync(
-            "insert into sail_plans (class_id, key, position, name) values (@classId, @key, @at, @Name) on conflict (class_id, key) do update set position = excluded.position, name = excluded.name",
-            layers.Plans.Select((plan, at) => new { classId, key = plan.Key.Name, at, plan.Name }),
-            transaction);
-        await connection.ExecuteAsync(
-            "insert into sailing_modes (class_id, key, position, name) values (@classId, @key, @at, @Name) on conflict (class_id, key) do update set position = excluded.position, name = excluded.name",
-            layers.Modes.Select((mode, at) => new { classId, key = mode.Key.Name, at, mode.Name }),
-            transaction);
-    }
-
-    // The driver announces text[] as a plain array, which no constructor can match by itself.
-    [method: ExplicitConstructor]
-    private sealed record ClassRow(
-        long Id, long MatrixRevision, long LogRevision, string Key, string Name, string Family, string About,
-        double HelmTarget, double HelmTolerance, double ReferenceWind, double HelmPerHeel, string[] Cautions, string[] Checks, double WindHeight, string? Crew)
-    {
-        public BoatClass ToClass(IReadOnlyList<Control> controls, IReadOnlyList<Control> retired, Layers layers) => new(
-            Key, Name, Family, About,
-            new(Angle.FromDegrees(HelmTarget), Angle.FromDegrees(HelmTolerance), Speed.FromMetresPerSecond(ReferenceWind), HelmPerHeel),
-            controls,
-            Cautions)
-        {
-            Checks = this.Checks,
-            Layers = layers,
-            Retired = retired,
-            WindHeight = Length.FromMetres(this.WindHeight),
-            Crew = CrewJson.Read(this.Crew),
-        };
-    }
-
-    private sealed record NamedRow(string Key, string Name);
-
-    private sealed record ControlRow(string Definition, bool Retired);
-
-    private sealed record BandRow(int Number, string Name, double Low, double High)
-    {
-        public WindBand ToBand() => new(new(Number), Name, Speed.FromMetresPerSecond(Low), Speed.FromMetresPerSecond(High));
-    }
+    private sealed record ClassRow(long Id, string Key, string Epoch, long Revision, long Structure, long MatrixRevision, long LogRevision, int Schema, string Definition);
 
     private sealed record CellRow(string Plan, string Mode, int Band, string Control, int Revision, string? Content, string EditedBy, DateTimeOffset? EditedAt)
     {

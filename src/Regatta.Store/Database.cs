@@ -11,7 +11,7 @@ public static class Database
 {
     private const int MostPrepared = 100;
 
-    // Any number will do, as long as every instance asks for the same one.
+    // Advisory lock id; arbitrary, but the same in every instance.
     private const long StartLock = 7_240_117;
 
     /// <summary>Opens the pool all stores share, and teaches Dapper how this database names and types things.</summary>
@@ -26,7 +26,7 @@ public static class Database
     }
 
     /// <summary>Does what must be done by one instance at a time while several start together.</summary>
-    public static async Task AloneAsync(string connectionString, Func<Task> work)
+    public static async Task WithAdvisoryLockAsync(string connectionString, Func<Task> work)
     {
         await using var holder = new NpgsqlConnection(connectionString);
         await holder.OpenAsync();
@@ -41,7 +41,7 @@ public static class Database
         }
     }
 
-    /// <summary>Applies the missing migrations in order, each once. To be called through <see cref="AloneAsync"/>.</summary>
+    /// <summary>Applies the missing migrations in order, each once. To be called through <see cref="WithAdvisoryLockAsync"/>.</summary>
     /// <exception cref="InvalidOperationException">A migration did not apply; the database is as it was before it.</exception>
     public static Task MigrateAsync(string connectionString)
     {
@@ -55,13 +55,6 @@ public static class Database
         return result.Successful
             ? Task.CompletedTask
             : throw new InvalidOperationException($"The migration {result.ErrorScript?.Name} did not apply.", result.Error);
-    }
-
-    /// <summary>Removes everything the club keeps, for loading the demo afresh.</summary>
-    public static async Task EmptyAsync(NpgsqlDataSource database)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync("truncate club, people, boat_classes, wind_samples, wind_blocks, outings restart identity cascade");
     }
 
     private sealed class UtcTime : SqlMapper.TypeHandler<DateTimeOffset>

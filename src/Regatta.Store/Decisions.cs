@@ -1,5 +1,6 @@
 using Dapper;
 using Npgsql;
+using Regatta.Core;
 using Regatta.Core.Fleet;
 using Regatta.Core.Marks;
 using Regatta.Core.Matrices;
@@ -26,55 +27,74 @@ public sealed record Decision(CellPlace Place, DecisionKind Kind, Mark From, Mar
 public sealed class Decisions(NpgsqlDataSource database, Cells cells, TimeProvider clock)
 {
     /// <summary>Keeps a decision together with the cell it makes, both or neither.</summary>
+    /// <param name="one">The class.</param>
+    /// <param name="structure">The structure of the class the place was checked against.</param>
+    /// <param name="place">The cell.</param>
+    /// <param name="kind">What was decided.</param>
+    /// <param name="from">The mark as it stood.</param>
+    /// <param name="to">The mark proposed, or taken instead.</param>
+    /// <param name="sentence">What was decided on.</param>
+    /// <param name="reason">Why; may be empty.</param>
+    /// <param name="logsThen">How many logs spoke then.</param>
+    /// <param name="by">Who decided.</param>
     /// <param name="cell">The cell as decided; null when a proposal is set aside and the cell stays.</param>
     /// <param name="seenRevision">The revision of the cell that was decided on.</param>
     /// <returns><see cref="SaveOutcome.Conflict"/>, with nothing kept, when somebody else changed the cell meanwhile.</returns>
     public async Task<SaveOutcome> AddAsync(
-        long classId, CellPlace place, DecisionKind kind, Mark from, Mark to, string sentence, string reason, int logsThen, Guid by, Cell? cell = null, int seenRevision = 0)
+        ClassRef one, long structure, CellPlace place, DecisionKind kind, Mark from, Mark to, string sentence, string reason, int logsThen, Guid by, Cell? cell = null, int seenRevision = 0)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
         if (cell is not null
-            && await cells.WriteAsync(connection, transaction, classId, [new(place, cell, seenRevision)], "a proposal taken", by) is var written and not SaveOutcome.Saved)
+            && await cells.WriteAsync(connection, transaction, one, structure, [new(place, cell, seenRevision)], "a proposal taken", by) is var written and not SaveOutcome.Saved)
         {
             return written;
         }
 
         await connection.ExecuteAsync(
             """
-            insert into proposal_decisions (class_id, plan, mode, band, control, decision, mark_from, mark_to, sentence, reason, logs_then, decided_by, decided_at)
-            values (@classId, @Plan, @Mode, @Band, @Control, @kind, @From, @To, @sentence, @reason, @logsThen, @by, @now)
+            insert into proposal_decisions (club_id, class_id, plan, mode, band, control, decision, mark_from, mark_to, sentence, reason, logs_then, decided_by, decided_at)
+            values (@club, @classId, @Plan, @Mode, @Band, @Control, @kind, @From, @To, @sentence, @reason, @logsThen, @by, @now)
             """,
-            new { classId, Plan = place.Layer.Plan.Name, Mode = place.Layer.Mode.Name, Band = place.Address.Band.Number, Control = place.Address.Control.Name, kind = Spell(kind), From = from.Position, To = to.Position, sentence, reason, logsThen, by, now = clock.GetUtcNow() },
+            new
+            {
+                club = one.Club.Number,
+                classId = one.Number,
+                Plan = place.Layer.Plan.Name,
+                Mode = place.Layer.Mode.Name,
+                Band = place.Address.Band.Number,
+                Control = place.Address.Control.Name,
+                kind = Spelling.Of(kind),
+                From = from.Position,
+                To = to.Position,
+                sentence,
+                reason,
+                logsThen,
+                by,
+                now = clock.GetUtcNow(),
+            },
             transaction);
         await transaction.CommitAsync();
         return SaveOutcome.Saved;
     }
 
     /// <summary>The newest decision of each cell of a class.</summary>
-    public async Task<IReadOnlyDictionary<CellPlace, Decision>> NewestAsync(long classId)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        return (await connection.QueryAsync<Row>(
+    internal static async Task<IReadOnlyDictionary<CellPlace, Decision>> NewestAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one) =>
+        (await connection.QueryAsync<Row>(
             """
-            select distinct on (d.plan, d.mode, d.band, d.control) d.plan, d.mode, d.band, d.control, d.decision, d.mark_from, d.mark_to, d.sentence, d.reason, d.logs_then, p.display_name as decided_by, d.decided_at
-            from proposal_decisions d join people p on p.id = d.decided_by where d.class_id = @classId order by d.plan, d.mode, d.band, d.control, d.id desc
+            select distinct on (d.plan, d.mode, d.band, d.control)
+              d.plan, d.mode, d.band, d.control, d.decision, d.mark_from, d.mark_to, d.sentence, d.reason, d.logs_then, p.display_name as decided_by, d.decided_at
+            from proposal_decisions d join people p on p.id = d.decided_by
+            where d.club_id = @club and d.class_id = @id order by d.plan, d.mode, d.band, d.control, d.id desc
             """,
-            new { classId })).Select(row => row.ToDecision()).ToDictionary(decision => decision.Place);
-    }
-
-    private static string Spell(DecisionKind kind) => kind switch
-    {
-        DecisionKind.Accepted => "accepted",
-        DecisionKind.Adjusted => "adjusted",
-        _ => "setAside",
-    };
+            new { club = one.Club.Number, id = one.Number },
+            transaction)).Select(row => row.ToDecision()).ToDictionary(decision => decision.Place);
 
     private sealed record Row(string Plan, string Mode, int Band, string Control, string Decision, double MarkFrom, double MarkTo, string Sentence, string Reason, int LogsThen, string DecidedBy, DateTimeOffset DecidedAt)
     {
         public Decision ToDecision() => new(
             new(new(new(Plan), new(Mode)), new(new(Band), new ControlKey(Control))),
-            Enum.GetValues<DecisionKind>().Single(kind => Spell(kind) == Decision),
+            Spelling.Read<DecisionKind>(Decision).Value,
             new(MarkFrom),
             new(MarkTo),
             Sentence,

@@ -12,7 +12,7 @@ using Regatta.Core.Wind;
 namespace Regatta.Store;
 
 /// <summary>A log as its sailor sees it; the boat is null when none was named.</summary>
-public sealed record OwnLog(long Number, string ClassKey, string ClassName, long? Boat, string? BoatName, SessionLog Log);
+public sealed record OwnLog(long Number, ClassRef Class, string ClassKey, string ClassName, long? Boat, string? BoatName, SessionLog Log);
 
 /// <summary>Which boat the marks of a log were read on.</summary>
 /// <param name="Boat">The boat's number; null when none was named.</param>
@@ -30,59 +30,73 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
 
     /// <summary>Adds a log; the same key from the same sailor a second time changes nothing.</summary>
     /// <returns>The log's number, the first one's when it was sent before.</returns>
-    public async Task<long> AddAsync(long classId, Guid? sailor, SailedMarks sailed, SessionLog log)
+    public async Task<long> AddAsync(ClassRef one, Guid? sailor, SailedMarks sailed, SessionLog log)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
-        var number = await InsertAsync(connection, transaction, classId, sailor, sailed, log, clock.GetUtcNow());
+        var number = await InsertAsync(connection, transaction, one, sailor, sailed, log, clock.GetUtcNow());
         await transaction.CommitAsync();
         return number ?? await connection.ExecuteScalarAsync<long>(
-            "select id from session_logs where class_id = @classId and sailor_id is not distinct from @sailor and key = @Key", new { classId, sailor, log.Key });
+            "select id from session_logs where club_id = @club and class_id = @classId and sailor_id is not distinct from @sailor and key = @Key",
+            new { club = one.Club.Number, classId = one.Number, sailor, log.Key });
     }
 
     /// <summary>What the logs of a class tell the fit, oldest first: nobody's name and nobody's mass.</summary>
-    public async Task<IReadOnlyList<SessionEvidence>> EvidenceAsync(long classId) =>
-        [.. (await NamelessAsync(classId)).Select(log => log.Log.Evidence(log.Number))];
+    public async Task<IReadOnlyList<SessionEvidence>> EvidenceAsync(ClassRef one) =>
+        [.. (await NamelessAsync(one)).Select(log => log.Log.Evidence(log.Number))];
 
-    /// <summary>The logs of a class for taking out, oldest first: nobody's name and nobody's mass.</summary>
-    public async Task<IReadOnlyList<SessionLog>> AllAsync(long classId) => [.. (await NamelessAsync(classId)).Select(log => log.Log)];
+    /// <summary>The logs of a class for exporting, oldest first: nobody's name and nobody's mass.</summary>
+    public async Task<IReadOnlyList<SessionLog>> AllAsync(ClassRef one) => [.. (await NamelessAsync(one)).Select(log => log.Log)];
 
     /// <summary>A sailor's own logs, newest first.</summary>
-    public async Task<IReadOnlyList<OwnLog>> OwnAsync(Guid sailor)
+    public async Task<IReadOnlyList<OwnLog>> OwnAsync(ClubId club, Guid sailor)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await ReadOwnAsync(connection, "l.sailor_id = @sailor order by l.sailed_at desc, l.id desc limit 200", new { sailor });
+        return await ReadOwnAsync(connection, "l.club_id = @club and l.sailor_id = @sailor and l.removed_at is null order by l.sailed_at desc, l.id desc limit 200", new { club = club.Number, sailor });
     }
 
     /// <summary>One log, if it is the sailor's own; null otherwise, as if it did not exist.</summary>
-    public async Task<OwnLog?> OwnAsync(Guid sailor, long number)
+    public async Task<OwnLog?> OwnAsync(ClubId club, Guid sailor, long number)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return (await ReadOwnAsync(connection, "l.sailor_id = @sailor and l.id = @number", new { sailor, number })).SingleOrDefault();
+        return (await ReadOwnAsync(connection, "l.club_id = @club and l.sailor_id = @sailor and l.id = @number and l.removed_at is null", new { club = club.Number, sailor, number })).SingleOrDefault();
     }
 
-    /// <summary>Takes a sailor's own log out for good.</summary>
-    /// <returns>Whether there was such a log of theirs.</returns>
-    public async Task<bool> RemoveOwnAsync(Guid sailor, long number)
+    /// <summary>A sailor's own logs that were removed within a season, the one removed last first.</summary>
+    public async Task<IReadOnlyList<OwnLog>> RemovedAsync(ClubId club, Guid sailor)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await connection.ExecuteAsync("delete from session_logs where sailor_id = @sailor and id = @number", new { sailor, number }) == 1;
+        return await ReadOwnAsync(
+            connection,
+            "l.club_id = @club and l.sailor_id = @sailor and l.removed_at > @since order by l.removed_at desc limit 50",
+            new { club = club.Number, sailor, since = clock.GetUtcNow() - ClassEdits.Season });
+    }
+
+    /// <summary>Removes a sailor's own log, or brings a removed one back.</summary>
+    /// <returns>Whether there was such a log of theirs.</returns>
+    public async Task<bool> RemoveOwnAsync(ClubId club, Guid sailor, long number, bool removed)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.ExecuteAsync(
+            "update session_logs set removed_at = @at where club_id = @club and sailor_id = @sailor and id = @number and (removed_at is null) = @removed",
+            new { club = club.Number, sailor, number, removed, at = removed ? clock.GetUtcNow() : (DateTimeOffset?)null }) == 1;
     }
 
     /// <summary>Keeps what a track said of a sailor's own log; one told again replaces the first.</summary>
     /// <returns>Whether there was such a log of theirs.</returns>
-    public async Task<bool> KeepTrackAsync(Guid sailor, long number, Angle windFrom, TrackSummary track)
+    public async Task<bool> KeepTrackAsync(ClubId club, Guid sailor, long number, Angle windFrom, TrackSummary track)
     {
         await using var connection = await database.OpenConnectionAsync();
         return await connection.ExecuteAsync(
             """
-            insert into log_tracks (log_id, wind_from, metres, mean, best, legs, upwind_angle, tack_angle, upwind_vmg)
-            select id, @wind, @Metres, @mean, @best, @Legs, @angle, @tack, @vmg from session_logs where id = @number and sailor_id = @sailor
-            on conflict (log_id) do update set wind_from = excluded.wind_from, metres = excluded.metres, mean = excluded.mean, best = excluded.best, legs = excluded.legs,
+            insert into log_tracks (club_id, log_id, wind_from, metres, mean, best, legs, upwind_angle, tack_angle, upwind_vmg)
+            select club_id, id, @wind, @Metres, @mean, @best, @Legs, @angle, @tack, @vmg from session_logs where club_id = @club and id = @number and sailor_id = @sailor
+            on conflict (club_id, log_id) do update set wind_from = excluded.wind_from, metres = excluded.metres, mean = excluded.mean, best = excluded.best, legs = excluded.legs,
               upwind_angle = excluded.upwind_angle, tack_angle = excluded.tack_angle, upwind_vmg = excluded.upwind_vmg
             """,
             new
             {
+                club = club.Number,
                 sailor,
                 number,
                 wind = windFrom.Degrees,
@@ -97,11 +111,12 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
     }
 
     /// <summary>What a track said of a log; null when none was kept.</summary>
-    public async Task<(Angle WindFrom, TrackSummary Track)?> TrackAsync(long number)
+    public async Task<(Angle WindFrom, TrackSummary Track)?> TrackAsync(ClubId club, long number)
     {
         await using var connection = await database.OpenConnectionAsync();
         return await connection.QuerySingleOrDefaultAsync<TrackRow>(
-            "select wind_from, metres, mean, best, legs, upwind_angle, tack_angle, upwind_vmg from log_tracks where log_id = @number", new { number }) is { } row
+            "select wind_from, metres, mean, best, legs, upwind_angle, tack_angle, upwind_vmg from log_tracks where club_id = @club and log_id = @number",
+            new { club = club.Number, number }) is { } row
             ? (Angle.FromDegrees(row.WindFrom), new(
                 row.Metres,
                 Speed.FromMetresPerSecond(row.Mean),
@@ -114,61 +129,64 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
     }
 
     /// <summary>The boat a sailor logged last in a class, or null.</summary>
-    public async Task<long?> LastBoatAsync(Guid sailor, long classId)
+    public async Task<long?> LastBoatAsync(ClassRef one, Guid sailor)
     {
         await using var connection = await database.OpenConnectionAsync();
         return await connection.QueryFirstOrDefaultAsync<long?>(
-            "select boat_id from session_logs where sailor_id = @sailor and class_id = @classId and boat_id is not null order by sailed_at desc, id desc limit 1", new { sailor, classId });
+            "select boat_id from session_logs where club_id = @club and sailor_id = @sailor and class_id = @classId and boat_id is not null and removed_at is null order by sailed_at desc, id desc limit 1",
+            new { club = one.Club.Number, classId = one.Number, sailor });
     }
 
     /// <summary>How many logs of a boat have a mark for a control that was taken at the class's reading.</summary>
-    public async Task<long> UnmeasuredAsync(long boat, ControlKey control)
+    public async Task<long> UnmeasuredAsync(ClubId club, long boat, ControlKey control)
     {
         await using var connection = await database.OpenConnectionAsync();
         return await connection.ExecuteScalarAsync<long>(
-            "select count(*) from log_marks m join session_logs l on l.id = m.log_id where l.boat_id = @boat and m.control = @Name and not m.measured", new { boat, control.Name });
+            "select count(*) from log_marks m join session_logs l on (l.club_id, l.id) = (m.club_id, m.log_id) where l.club_id = @club and l.boat_id = @boat and m.control = @Name and not m.measured",
+            new { club = club.Number, boat, control.Name });
     }
 
     /// <summary>Reads those marks anew, by what has been measured since; marks <paramref name="anew"/> has no answer for stay as they are.</summary>
     /// <returns>How many were read anew.</returns>
-    public async Task<int> ReadAnewAsync(long boat, ControlKey control, Func<Mark, Mark?> anew)
+    public async Task<int> ReadAnewAsync(ClubId club, long boat, ControlKey control, Func<Mark, Mark?> anew)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
         var marks = (await connection.QueryAsync<MarkRow>(
-            "select m.log_id, m.control, m.mark from log_marks m join session_logs l on l.id = m.log_id where l.boat_id = @boat and m.control = @Name and not m.measured for update of m",
-            new { boat, control.Name },
+            "select m.log_id, m.control, m.mark from log_marks m join session_logs l on (l.club_id, l.id) = (m.club_id, m.log_id) where l.club_id = @club and l.boat_id = @boat and m.control = @Name and not m.measured for update of m",
+            new { club = club.Number, boat, control.Name },
             transaction)).Select(row => (row.LogId, Mark: anew(new(row.Mark)))).Where(row => row.Mark is not null).ToList();
         var numbers = marks.Select(row => row.LogId).ToArray();
         await connection.ExecuteAsync(
             """
-            update log_marks m set mark = n.mark, measured = true from unnest(@numbers, @marks) as n (log_id, mark) where m.log_id = n.log_id and m.control = @Name;
-            update session_logs set boat_id = boat_id where id = any(@numbers);
+            update log_marks m set mark = n.mark, measured = true from unnest(@numbers, @marks) as n (log_id, mark) where m.club_id = @club and m.log_id = n.log_id and m.control = @Name;
+            update session_logs set boat_id = boat_id where club_id = @club and id = any(@numbers);
             """,
-            new { numbers, marks = marks.Select(row => row.Mark!.Value.Position).ToArray(), control.Name },
+            new { club = club.Number, numbers, marks = marks.Select(row => row.Mark!.Value.Position).ToArray(), control.Name },
             transaction);
         await transaction.CommitAsync();
         return numbers.Length;
     }
 
-    internal static Task<long?> InsertAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, long classId, Guid? sailor, SailedMarks sailed, SessionLog log, DateTimeOffset now) =>
+    internal static Task<long?> InsertAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one, Guid? sailor, SailedMarks sailed, SessionLog log, DateTimeOffset now) =>
         connection.ExecuteScalarAsync<long?>(
             """
             with added as (
-              insert into session_logs (class_id, sailor_id, boat_id, key, sailed_at, wind_from, wind_to, gust, crew_mass, helm_port, helm_starboard, heel,
+              insert into session_logs (club_id, class_id, sailor_id, boat_id, key, sailed_at, wind_from, wind_to, gust, crew_mass, helm_port, helm_starboard, heel,
                 rudder_centred, steady_full_speed, flat, trimmed, luffing, felt, note, version, plan, mode, logged_at)
-              values (@classId, @sailor, @Boat, @Key, @SailedAt, @WindFrom, @WindTo, @Gust, @CrewMass, @HelmPort, @HelmStarboard, @Heel,
+              values (@club, @classId, @sailor, @Boat, @Key, @SailedAt, @WindFrom, @WindTo, @Gust, @CrewMass, @HelmPort, @HelmStarboard, @Heel,
                 @RudderCentred, @SteadyFullSpeed, @Flat, @Trimmed, @Luffing, @Felt, @Note, @Version, @Plan, @Mode, @now)
               on conflict do nothing
               returning id),
             marked as (
-              insert into log_marks (log_id, control, mark, measured)
-              select added.id, m.* from added, unnest(@controls, @marks, @measured) as m)
+              insert into log_marks (club_id, log_id, control, mark, measured)
+              select @club, added.id, m.* from added, unnest(@controls, @marks, @measured) as m)
             select id from added
             """,
             new
             {
-                classId,
+                club = one.Club.Number,
+                classId = one.Number,
                 sailor,
                 sailed.Boat,
                 log.Key,
@@ -197,15 +215,15 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
             },
             transaction);
 
-    private async Task<IEnumerable<(long Number, SessionLog Log)>> NamelessAsync(long classId)
+    private async Task<IEnumerable<(long Number, SessionLog Log)>> NamelessAsync(ClassRef one)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var rows = await connection.QueryMultipleAsync(
             $"""
-            select {Columns}, null::double precision as crew_mass from session_logs l where l.class_id = @classId order by l.sailed_at, l.id;
-            select m.log_id, m.control, m.mark from log_marks m join session_logs l on l.id = m.log_id where l.class_id = @classId;
+            select {Columns}, null::double precision as crew_mass from session_logs l where l.club_id = @club and l.class_id = @classId and l.removed_at is null order by l.sailed_at, l.id;
+            select m.log_id, m.control, m.mark from log_marks m join session_logs l on (l.club_id, l.id) = (m.club_id, m.log_id) where l.club_id = @club and l.class_id = @classId and l.removed_at is null;
             """,
-            new { classId });
+            new { club = one.Club.Number, classId = one.Number });
         var logs = (await rows.ReadAsync<LogRow>()).ToList();
         var marks = (await rows.ReadAsync<MarkRow>()).ToLookup(mark => mark.LogId);
         return logs.Select(row => (row.Id, row.ToLog(marks[row.Id])));
@@ -214,17 +232,17 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
     private static async Task<IReadOnlyList<OwnLog>> ReadOwnAsync(NpgsqlConnection connection, string condition, object values)
     {
         var logs = (await connection.QueryAsync<LogRow, ClassName, (LogRow Row, ClassName Class)>(
-            $"select {Columns}, l.crew_mass, c.key as class_key, c.name, l.boat_id, b.name as boat from session_logs l join boat_classes c on c.id = l.class_id left join boats b on b.id = l.boat_id where {condition}",
+            $"select {Columns}, l.crew_mass, l.club_id, l.class_id, c.key as class_key, coalesce(c.definition->>'name', c.key) as name, l.boat_id, b.name as boat from session_logs l join classes c on (c.club_id, c.id) = (l.club_id, l.class_id) left join boats b on (b.club_id, b.id) = (l.club_id, l.boat_id) where {condition}",
             (row, named) => (row, named),
             values,
-            splitOn: "class_key")).ToList();
+            splitOn: "club_id")).ToList();
         var marks = (await connection.QueryAsync<MarkRow>(
-            "select log_id, control, mark from log_marks where log_id = any(@numbers)",
-            new { numbers = logs.Select(log => log.Row.Id).ToArray() })).ToLookup(mark => mark.LogId);
-        return [.. logs.Select(log => new OwnLog(log.Row.Id, log.Class.ClassKey, log.Class.Name, log.Class.BoatId, log.Class.Boat, log.Row.ToLog(marks[log.Row.Id])))];
+            "select log_id, control, mark from log_marks where club_id = any(@clubs) and log_id = any(@numbers)",
+            new { clubs = logs.Select(log => log.Class.ClubId).Distinct().ToArray(), numbers = logs.Select(log => log.Row.Id).ToArray() })).ToLookup(mark => mark.LogId);
+        return [.. logs.Select(log => new OwnLog(log.Row.Id, new(new(log.Class.ClubId), log.Class.ClassId), log.Class.ClassKey, log.Class.Name, log.Class.BoatId, log.Class.Boat, log.Row.ToLog(marks[log.Row.Id])))];
     }
 
-    private sealed record ClassName(string ClassKey, string Name, long? BoatId, string? Boat);
+    private sealed record ClassName(long ClubId, long ClassId, string ClassKey, string Name, long? BoatId, string? Boat);
 
     private sealed record TrackRow(double WindFrom, double Metres, double Mean, double Best, int Legs, double? UpwindAngle, double? TackAngle, double? UpwindVmg);
 

@@ -18,25 +18,25 @@ public sealed class Outings(NpgsqlDataSource database)
     private const string Columns =
         """
         o.id, o.uid, o.kind, o.title, o.venue, o.from_at, o.to_at, o.forecast_from, o.forecast_to, o.forecast_gust, o.notes,
-        array(select c.key from outing_classes k join boat_classes c on c.id = k.class_id where k.outing_id = o.id order by c.name) as classes
+        array(select c.key from outing_classes k join classes c on (c.club_id, c.id) = (k.club_id, k.class_id) where (k.club_id, k.outing_id) = (o.club_id, o.id) order by c.definition->>'name') as classes
         """;
 
     /// <summary>The days that end after a time, soonest first.</summary>
-    public async Task<IReadOnlyList<PlannedOuting>> EndingAfterAsync(DateTimeOffset time)
+    public async Task<IReadOnlyList<PlannedOuting>> EndingAfterAsync(ClubId club, DateTimeOffset time)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return [.. (await connection.QueryAsync<Row>($"select {Columns} from outings o where o.to_at > @time order by o.from_at, o.id", new { time = time.UtcDateTime })).Select(row => row.ToOuting())];
+        return [.. (await connection.QueryAsync<Row>($"select {Columns} from outings o where o.club_id = @club and o.to_at > @time order by o.from_at, o.id", new { club = club.Number, time = time.UtcDateTime })).Select(row => row.ToOuting())];
     }
 
     /// <summary>One day, or null.</summary>
-    public async Task<PlannedOuting?> FindAsync(long number)
+    public async Task<PlannedOuting?> FindAsync(ClubId club, long number)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return (await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns} from outings o where o.id = @number", new { number }))?.ToOuting();
+        return (await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns} from outings o where o.club_id = @club and o.id = @number", new { club = club.Number, number }))?.ToOuting();
     }
 
     /// <summary>Adds days, or writes those anew whose uid is known; all or none.</summary>
-    public async Task SaveAsync(IEnumerable<Outing> outings)
+    public async Task SaveAsync(ClubId club, IEnumerable<Outing> outings)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
@@ -44,15 +44,16 @@ public sealed class Outings(NpgsqlDataSource database)
         {
             var id = await connection.ExecuteScalarAsync<long>(
                 """
-                insert into outings (uid, kind, title, venue, from_at, to_at, forecast_from, forecast_to, forecast_gust, notes)
-                values (@Uid, @kind, @Title, @Venue, @from, @to, @low, @high, @gust, @Notes)
-                on conflict (uid) do update set kind = excluded.kind, title = excluded.title, venue = excluded.venue, from_at = excluded.from_at, to_at = excluded.to_at,
+                insert into outings (club_id, uid, kind, title, venue, from_at, to_at, forecast_from, forecast_to, forecast_gust, notes)
+                values (@club, @Uid, @kind, @Title, @Venue, @from, @to, @low, @high, @gust, @Notes)
+                on conflict (club_id, uid) do update set kind = excluded.kind, title = excluded.title, venue = excluded.venue, from_at = excluded.from_at, to_at = excluded.to_at,
                   forecast_from = coalesce(excluded.forecast_from, outings.forecast_from), forecast_to = coalesce(excluded.forecast_to, outings.forecast_to),
                   forecast_gust = coalesce(excluded.forecast_gust, outings.forecast_gust), notes = excluded.notes
                 returning id
                 """,
                 new
                 {
+                    club = club.Number,
                     outing.Uid,
                     kind = outing.Kind.ToString(),
                     outing.Title,
@@ -67,36 +68,37 @@ public sealed class Outings(NpgsqlDataSource database)
                 transaction);
             await connection.ExecuteAsync(
                 """
-                delete from outing_classes where outing_id = @id;
-                insert into outing_classes (outing_id, class_id) select @id, c.id from boat_classes c where c.key = any(@classes);
+                delete from outing_classes where club_id = @club and outing_id = @id;
+                insert into outing_classes (club_id, outing_id, class_id) select @club, @id, c.id from classes c where c.club_id = @club and c.key = any(@classes);
                 """,
-                new { id, classes = outing.Classes.ToArray() },
+                new { club = club.Number, id, classes = outing.Classes.ToArray() },
                 transaction);
         }
 
         await transaction.CommitAsync();
     }
 
-    /// <summary>Takes a day out of the calendar; logs and wind stay.</summary>
-    public async Task RemoveAsync(long number)
+    /// <summary>Removes a day from the calendar; logs and wind stay.</summary>
+    public async Task RemoveAsync(ClubId club, long number)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync("delete from outings where id = @number", new { number });
+        await connection.ExecuteAsync("delete from outings where club_id = @club and id = @number", new { club = club.Number, number });
     }
 
     /// <summary>The boats of the day's classes, with how many logs each has in its time. Names no sailor.</summary>
-    public async Task<IReadOnlyList<BoatOut>> BoatsAsync(PlannedOuting planned)
+    public async Task<IReadOnlyList<BoatOut>> BoatsAsync(ClubId club, PlannedOuting planned)
     {
         await using var connection = await database.OpenConnectionAsync();
         return [.. await connection.QueryAsync<BoatOut>(
             """
             select c.key as class_key, b.name as boat, count(l.id) as logs
-            from boat_classes c join boats b on b.class_id = c.id
-            left join session_logs l on l.boat_id = b.id and l.sailed_at between @from and @to
-            where c.key = any(@classes) group by c.key, c.name, b.name order by c.name, lower(b.name)
+            from classes c join boats b on (b.club_id, b.class_id) = (c.club_id, c.id)
+            left join session_logs l on (l.club_id, l.boat_id) = (b.club_id, b.id) and l.removed_at is null and l.sailed_at between @from and @to
+            where c.club_id = @club and c.key = any(@classes) group by c.key, c.definition->>'name', b.name order by c.definition->>'name', lower(b.name)
             """,
             new
             {
+                club = club.Number,
                 classes = planned.Outing.Classes.ToArray(),
                 from = planned.Outing.LogWindow.From.UtcDateTime,
                 to = planned.Outing.LogWindow.To.UtcDateTime,

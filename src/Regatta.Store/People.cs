@@ -31,16 +31,10 @@ public sealed class Person
     public MassUnit MassUnit { get; set; } = MassUnit.Kilogram;
 }
 
-/// <summary>What a person may do: club-wide roles, and the classes they are captain of.</summary>
-public sealed record Standing(IReadOnlyList<string> Roles, IReadOnlyList<string> CaptainOf);
-
 /// <summary>An account offered on the sign-in page of the demo club.</summary>
-public sealed record DemoAccount(string SignInName, string DisplayName, string Role);
+public sealed record DemoAccount(string SignInName, string DisplayName, string Club, string Role);
 
-/// <summary>Somebody in the list of members; what they may do, in words.</summary>
-public sealed record Member(string DisplayName, string SignInName, bool CanSignIn, string Standing);
-
-/// <summary>Accounts, roles and captaincies.</summary>
+/// <summary>Accounts: one a person for the whole installation.</summary>
 public sealed class People(NpgsqlDataSource database)
 {
     private const string Columns =
@@ -56,20 +50,6 @@ public sealed class People(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync();
         return await connection.QuerySingleOrDefaultAsync<Person>($"select {Columns} from people where normalized_name = @normalizedName", new { normalizedName });
-    }
-
-    /// <summary>Everybody, by name.</summary>
-    public async Task<IReadOnlyList<Member>> AllAsync()
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        return [.. await connection.QueryAsync<Member>(
-            """
-            select p.display_name, p.sign_in_name, p.password_hash is not null as can_sign_in,
-                   concat_ws(', ',
-                     (select string_agg(r.role, ', ' order by r.role) from person_roles r where r.person_id = p.id),
-                     (select 'captain of ' || string_agg(c.name, ', ' order by c.name) from class_captains k join boat_classes c on c.id = k.class_id where k.person_id = p.id)) as standing
-            from people p order by p.display_name
-            """)];
     }
 
     /// <summary>Adds or rewrites an account.</summary>
@@ -100,34 +80,6 @@ public sealed class People(NpgsqlDataSource database)
             });
     }
 
-    public async Task<Standing> StandingAsync(Guid id)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        await using var rows = await connection.QueryMultipleAsync(
-            """
-            select role from person_roles where person_id = @id order by role;
-            select c.key from class_captains k join boat_classes c on c.id = k.class_id where k.person_id = @id order by c.key;
-            """,
-            new { id });
-        return new([.. await rows.ReadAsync<string>()], [.. await rows.ReadAsync<string>()]);
-    }
-
-    public async Task SetRolesAsync(Guid id, IReadOnlyList<string> roles, IReadOnlyList<string> captainOf)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        await using var transaction = await connection.BeginTransactionAsync();
-        await connection.ExecuteAsync(
-            """
-            delete from person_roles where person_id = @id;
-            delete from class_captains where person_id = @id;
-            insert into person_roles (person_id, role) select @id, unnest(@roles);
-            insert into class_captains (class_id, person_id) select c.id, @id from boat_classes c where c.key = any(@captainOf);
-            """,
-            new { id, roles = roles.ToArray(), captainOf = captainOf.ToArray() },
-            transaction);
-        await transaction.CommitAsync();
-    }
-
     /// <summary>Somebody's own hand, fist and forearm, as far as they measured them. Private: read for their owner alone.</summary>
     public async Task<IReadOnlyDictionary<BodyMeasure, Length>> HandsAsync(Guid id)
     {
@@ -149,17 +101,15 @@ public sealed class People(NpgsqlDataSource database)
         await transaction.CommitAsync();
     }
 
-    /// <summary>One account of each role of the demo club; empty unless it is loaded.</summary>
+    /// <summary>One account of each role of the demo clubs; empty unless they are loaded.</summary>
     public async Task<IReadOnlyList<DemoAccount>> DemoAccountsAsync()
     {
         await using var connection = await database.OpenConnectionAsync();
         return [.. await connection.QueryAsync<DemoAccount>(
             """
-            select distinct on (r.role) p.sign_in_name, p.display_name, r.role
-            from people p join person_roles r on r.person_id = p.id
-            where p.is_demo and p.password_hash is not null and exists (select from club where is_demo)
-              and not exists (select from person_roles higher where higher.person_id = p.id and higher.role < r.role)
-            order by r.role, p.sign_in_name
+            select distinct on (c.id, m.roles[1]) p.sign_in_name, p.display_name, c.name as club, m.roles[1] as role
+            from people p join memberships m on m.person_id = p.id join clubs c on c.id = m.club_id
+            where p.is_demo and p.password_hash is not null and c.is_demo order by c.id, m.roles[1], p.sign_in_name
             """)];
     }
 }

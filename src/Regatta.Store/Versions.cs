@@ -1,48 +1,82 @@
 using Dapper;
 using Npgsql;
 using Regatta.Core.Matrices;
-using Regatta.Formats.Bundles;
+using Regatta.Store.Storage;
 
 namespace Regatta.Store;
 
-/// <summary>Published versions: added once, never changed.</summary>
+/// <summary>Published versions: definition and cells, added once, never changed.</summary>
 public sealed class Versions(NpgsqlDataSource database, TimeProvider clock)
 {
+    private const string Columns = "c.key, v.number, v.published_at, v.published_by, v.reason, v.schema, v.definition, v.cells";
+    private const string From = "from versions v join classes c on (c.club_id, c.id) = (v.club_id, v.class_id) where v.club_id = @club and v.class_id = @id";
+
     /// <summary>All versions of a class, newest first.</summary>
-    public async Task<IReadOnlyList<PublishedMatrix>> AllAsync(long classId)
+    public async Task<IReadOnlyList<PublishedVersion>> AllAsync(ClassRef one)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await ReadAsync(connection, "select number, published_at, published_by, reason, content from matrix_versions where class_id = @classId order by number desc", new { classId });
+        return [.. (await connection.QueryAsync<Row>($"select {Columns} {From} order by v.number desc", Keys(one))).Select(row => row.ToVersion())];
+    }
+
+    /// <summary>One version, or null.</summary>
+    public async Task<PublishedVersion?> FindAsync(ClassRef one, int number)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return (await connection.QuerySingleOrDefaultAsync<Row>(
+            $"select {Columns} {From} and v.number = @number", new { club = one.Club.Number, id = one.Number, number }))?.ToVersion();
+    }
+
+    /// <summary>Publishes the draft as it stands in the database as the next version, in one snapshot, if it is still what its publisher looked at.</summary>
+    /// <param name="one">The class.</param>
+    /// <param name="matrixRevision">The revision of all the publisher saw.</param>
+    /// <param name="by">Who publishes, as shown.</param>
+    /// <param name="reason">Why.</param>
+    /// <returns>The number of the new version, or null when the draft changed, or another version was published, meanwhile.</returns>
+    public async Task<int?> PublishAsync(ClassRef one, long matrixRevision, string by, string reason)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await using var transaction = await connection.BeginTransactionAsync();
+        // The lock holds off every other change of the class, so what is read next is what is compared and frozen.
+        var revision = await connection.ExecuteScalarAsync<long?>("select matrix_revision from classes where club_id = @club and id = @id for update", Keys(one), transaction);
+        if (revision != matrixRevision || await Classes.ReadAsync(connection, transaction, one) is not { } draft)
+        {
+            return null;
+        }
+
+        var number = await connection.ExecuteScalarAsync<int?>(
+            """
+            insert into versions (club_id, class_id, number, published_at, published_by, reason, schema, definition, cells)
+            select @club, @id, coalesce((select max(number) from versions where club_id = @club and class_id = @id), 0) + 1, @now, @by, @reason, @schema, @definition::jsonb, @cells::jsonb
+            returning number
+            """,
+            new
+            {
+                club = one.Club.Number,
+                id = one.Number,
+                now = clock.GetUtcNow(),
+                by,
+                reason,
+                schema = ClassJson.Schema,
+                definition = ClassJson.Write(draft.Class),
+                cells = ClassJson.WriteCells(draft.State),
+            },
+            transaction);
+        await transaction.CommitAsync();
+        return number;
     }
 
     /// <summary>The newest version of a class, or null when nothing is published.</summary>
-    public async Task<PublishedMatrix?> NewestAsync(long classId)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        return (await ReadAsync(connection, "select number, published_at, published_by, reason, content from matrix_versions where class_id = @classId order by number desc limit 1", new { classId })).FirstOrDefault();
-    }
+    internal static async Task<PublishedVersion?> NewestAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one) =>
+        (await connection.QueryFirstOrDefaultAsync<Row>($"select {Columns} {From} order by v.number desc limit 1", Keys(one), transaction))?.ToVersion();
 
-    /// <summary>Publishes a draft as the next version, if the newest is still the one its publisher compared it with (0 for none).</summary>
-    /// <returns>The number of the new version, or null when another was published meanwhile.</returns>
-    public async Task<int?> PublishAsync(long classId, MatrixSet set, int afterVersion, string by, string reason)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        return await connection.ExecuteScalarAsync<int?>(
-            """
-            insert into matrix_versions (class_id, number, published_at, published_by, reason, content)
-            select @classId, @afterVersion + 1, @now, @by, @reason, @content::jsonb
-            where coalesce((select max(number) from matrix_versions where class_id = @classId), 0) = @afterVersion
-            on conflict do nothing
-            returning number
-            """,
-            new { classId, afterVersion, now = clock.GetUtcNow(), by, reason, content = MatrixJson.Write(set) });
-    }
+    private static object Keys(ClassRef one) => new { club = one.Club.Number, id = one.Number };
 
-    private static async Task<IReadOnlyList<PublishedMatrix>> ReadAsync(NpgsqlConnection connection, string query, object values) =>
-        [.. (await connection.QueryAsync<VersionRow>(query, values)).Select(row => row.ToVersion())];
-
-    private sealed record VersionRow(int Number, DateTimeOffset PublishedAt, string PublishedBy, string Reason, string Content)
+    private sealed record Row(string Key, int Number, DateTimeOffset PublishedAt, string PublishedBy, string Reason, int Schema, string Definition, string Cells)
     {
-        public PublishedMatrix ToVersion() => new(Number, PublishedAt, PublishedBy, Reason, MatrixJson.Read(Content));
+        public PublishedVersion ToVersion()
+        {
+            var definition = ClassJson.Read(Key, Schema, Definition);
+            return new(Number, PublishedAt, PublishedBy, Reason, new(definition, ClassJson.ReadCells(definition, Schema, Cells)));
+        }
     }
 }

@@ -9,13 +9,14 @@ namespace Regatta.Store;
 public sealed class WindLog(NpgsqlDataSource database)
 {
     /// <summary>Adds samples; a second that is there already stays as it is.</summary>
-    public async Task AppendAsync(IReadOnlyList<WindSample> samples)
+    public async Task AppendAsync(ClubId club, IReadOnlyList<WindSample> samples)
     {
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
-            "insert into wind_samples (at, speed, direction) select * from unnest(@at, @speed, @direction) on conflict do nothing",
+            "insert into wind_samples (club_id, at, speed, direction) select @club, s.* from unnest(@at, @speed, @direction) as s on conflict do nothing",
             new
             {
+                club = club.Number,
                 at = samples.Select(sample => sample.At.UtcDateTime).ToArray(),
                 speed = samples.Select(sample => sample.Speed.MetresPerSecond).ToArray(),
                 direction = samples.Select(sample => sample.From?.Degrees).ToArray(),
@@ -23,19 +24,20 @@ public sealed class WindLog(NpgsqlDataSource database)
     }
 
     /// <summary>Keeps the summary of a block; one told again after a restart replaces what stood on fewer samples.</summary>
-    public async Task KeepAsync(WindSummary block)
+    public async Task KeepAsync(ClubId club, WindSummary block)
     {
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
             """
-            insert into wind_blocks (from_at, to_at, mean, gust, lull, direction, spread, samples)
-            values (@from, @to, @Mean, @Gust, @Lull, @Direction, @Spread, @Samples)
-            on conflict (from_at) do update set to_at = excluded.to_at, mean = excluded.mean, gust = excluded.gust, lull = excluded.lull,
+            insert into wind_blocks (club_id, from_at, to_at, mean, gust, lull, direction, spread, samples)
+            values (@club, @from, @to, @Mean, @Gust, @Lull, @Direction, @Spread, @Samples)
+            on conflict (club_id, from_at) do update set to_at = excluded.to_at, mean = excluded.mean, gust = excluded.gust, lull = excluded.lull,
               direction = excluded.direction, spread = excluded.spread, samples = excluded.samples
             where excluded.samples > wind_blocks.samples
             """,
             new
             {
+                club = club.Number,
                 from = WindSummary.BlockOf(block.From).UtcDateTime,
                 to = block.To.UtcDateTime,
                 Mean = block.Mean.MetresPerSecond,
@@ -48,27 +50,27 @@ public sealed class WindLog(NpgsqlDataSource database)
     }
 
     /// <summary>The blocks from a time on, oldest first.</summary>
-    public async Task<IReadOnlyList<WindSummary>> BlocksAsync(DateTimeOffset since, DateTimeOffset until)
+    public async Task<IReadOnlyList<WindSummary>> BlocksAsync(ClubId club, DateTimeOffset since, DateTimeOffset until)
     {
         await using var connection = await database.OpenConnectionAsync();
         return [.. (await connection.QueryAsync<BlockRow>(
-            "select from_at, to_at, mean, gust, lull, direction, spread, samples from wind_blocks where from_at >= @since and from_at < @until order by from_at",
-            new { since = since.UtcDateTime, until = until.UtcDateTime })).Select(row => row.ToSummary())];
+            "select from_at, to_at, mean, gust, lull, direction, spread, samples from wind_blocks where club_id = @club and from_at >= @since and from_at < @until order by from_at",
+            new { club = club.Number, since = since.UtcDateTime, until = until.UtcDateTime })).Select(row => row.ToSummary())];
     }
 
     /// <summary>The samples from a time on, oldest first.</summary>
-    public async Task<IReadOnlyList<WindSample>> SamplesAsync(DateTimeOffset since)
+    public async Task<IReadOnlyList<WindSample>> SamplesAsync(ClubId club, DateTimeOffset since)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return [.. (await connection.QueryAsync<SampleRow>("select at, speed, direction from wind_samples where at >= @since order by at", new { since = since.UtcDateTime }))
+        return [.. (await connection.QueryAsync<SampleRow>("select at, speed, direction from wind_samples where club_id = @club and at >= @since order by at", new { club = club.Number, since = since.UtcDateTime }))
             .Select(row => new WindSample(row.At, Speed.FromMetresPerSecond(row.Speed), AsAngle(row.Direction)))];
     }
 
     /// <summary>Forgets samples from before a time; their blocks stay.</summary>
-    public async Task ForgetAsync(DateTimeOffset before)
+    public async Task ForgetAsync(ClubId club, DateTimeOffset before)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync("delete from wind_samples where at < @before", new { before = before.UtcDateTime });
+        await connection.ExecuteAsync("delete from wind_samples where club_id = @club and at < @before", new { club = club.Number, before = before.UtcDateTime });
     }
 
     private static Angle? AsAngle(double? degrees) => degrees is { } known ? Angle.FromDegrees(known) : null;

@@ -1,73 +1,80 @@
 using Microsoft.AspNetCore.Identity;
-using Npgsql;
+using Regatta.Application.Exchange;
+using Regatta.Application.Planning;
 using Regatta.Formats.Bundles;
-using Regatta.Formats.Calendars;
 using Regatta.Store;
 
 namespace Regatta.Web;
 
-/// <summary>Loads the demo club through the same import a coordinator uses, and opens an account for each of its people.</summary>
+/// <summary>Loads the demo clubs through the same import a coordinator uses, and opens an account for each of their people.</summary>
 public sealed class DemoLoader(
-    RegattaSettings settings, NpgsqlDataSource database, Bundles bundles, Outings outings, People people, UserManager<Person> accounts, ClubClock clock, ILogger<DemoLoader> log)
+    RegattaSettings settings, Clubs clubs, Members members, ImportClasses import, PlanDays plan, UserManager<Person> accounts, TimeProvider clock, ILogger<DemoLoader> log)
 {
-    /// <summary>Everybody's password in the demo club; the sign-in page shows it.</summary>
+    /// <summary>Everybody's password in the demo clubs; the sign-in page shows it.</summary>
     public const string Password = "wenlow-reach";
 
-    private static readonly string[] WithPassword = ["odalys", "tamsin", "priya"];
+    private static readonly string[] WithPassword = ["odalys", "tamsin", "priya", "ebbe"];
 
     /// <summary>Does what the settings ask for.</summary>
     public async Task PrepareAsync()
     {
-        var isEmpty = await bundles.ClubAsync() is null;
-        if (settings.Demo == DemoChoice.Reset || (settings.Demo == DemoChoice.IfEmpty && isEmpty))
+        if (settings.Demo == DemoChoice.Reset || (settings.Demo == DemoChoice.IfEmpty && await clubs.HasHalfLoadedDemoAsync()))
         {
-            // Without a named club there is nothing but, perhaps, what a start that died half-way left behind.
-            await Database.EmptyAsync(database);
-            clock.Forget();
-            await LoadAsync();
+            await clubs.RemoveDemoAsync();
+        }
+
+        var isThere = (await clubs.AllAsync()).Select(club => club.Key).ToHashSet();
+        var wanted = settings.Demo == DemoChoice.Reset || (settings.Demo == DemoChoice.IfEmpty && isThere.Count == 0);
+        foreach (var file in wanted ? settings.DemoBundles : [])
+        {
+            await LoadAsync(file, isThere);
         }
     }
 
-    /// <summary>The demo's calendar lies beside its bundle and comes in as any calendar file does.</summary>
-    private async Task PlanAsync(Bundle bundle, BundledClub club)
+    private async Task LoadAsync(string file, IReadOnlySet<string> isThere)
     {
-        var text = await File.ReadAllTextAsync(Path.Combine(Path.GetDirectoryName(settings.DemoBundle)!, "calendar.ics"));
-        var days = CalendarFile.Read(text, name => bundle.Classes.FirstOrDefault(one => one.Class.Name == name)?.Class.Key, TimeZoneInfo.FindSystemTimeZoneById(club.TimeZone), clock.Now);
-        await outings.SaveAsync(days.Value);
-    }
-
-    private async Task LoadAsync()
-    {
-        var reading = BundleReader.Read(await File.ReadAllBytesAsync(settings.DemoBundle), clock.Now);
-        if (reading.Bundle is not { Club: { } club } bundle)
+        var reading = BundleReader.Read(await File.ReadAllBytesAsync(file), clock.GetUtcNow());
+        if (reading.Bundle is not { Club: { Key: { } key } named } bundle)
         {
-            throw new InvalidOperationException("The demo bundle is not right: " + string.Join(" ", reading.Problems.Select(problem => $"{problem.Where}: {problem.What}")));
+            throw new InvalidOperationException($"The demo bundle {file} is not right: " + string.Join(" ", reading.Problems.Select(problem => $"{problem.Where}: {problem.What}")));
         }
 
-        var sailors = new Dictionary<string, Guid>();
+        if (isThere.Contains(key) || await clubs.FoundAsync(key, named.Name, named.TimeZone, isDemo: true, null, mayBeFurther: true, null) is not { } club)
+        {
+            return;
+        }
+
+        var people = new Dictionary<string, Guid>();
         foreach (var entry in bundle.People)
         {
-            var person = new Person { SignInName = entry.Key, DisplayName = entry.Name, IsDemo = true };
-            var made = WithPassword.Contains(entry.Key) ? await accounts.CreateAsync(person, Password) : await accounts.CreateAsync(person);
-            if (!made.Succeeded)
-            {
-                throw new InvalidOperationException(string.Join(" ", made.Errors.Select(error => error.Description)));
-            }
-
-            sailors[entry.Key] = person.Id;
+            people[entry.Key] = await OpenAccountAsync(entry);
         }
 
-        await bundles.ImportAsync(bundle, sailors);
+        await import.RunAsync(club.Ref, bundle, people);
+
+        // A demo's calendar lies beside its bundle and comes in as any calendar file does.
+        if (Path.ChangeExtension(file, ".ics") is var calendar && File.Exists(calendar))
+        {
+            await plan.ImportAsync(club, await File.ReadAllTextAsync(calendar), name => bundle.Classes.FirstOrDefault(one => one.Class.Name == name)?.Class.Key);
+        }
+
         foreach (var entry in bundle.People)
         {
-            await people.SetRolesAsync(sailors[entry.Key], entry.Roles, entry.CaptainOf);
+            await members.SetAsync(club.Ref, people[entry.Key], entry.Roles, entry.CaptainOf);
         }
 
-        await PlanAsync(bundle, club);
-
-        // The club's name comes last, so that a start that died half-way is done again.
-        await bundles.FoundClubAsync(club.Name, club.TimeZone, isDemo: true);
-        clock.Forget();
         log.LogInformation("The demo club {Club} is loaded.", club.Name);
+    }
+
+    private async Task<Guid> OpenAccountAsync(BundledPerson entry)
+    {
+        if (await accounts.FindByNameAsync(entry.Key) is { } known)
+        {
+            return known.Id;
+        }
+
+        var person = new Person { SignInName = entry.Key, DisplayName = entry.Name, IsDemo = true };
+        var made = WithPassword.Contains(entry.Key) ? await accounts.CreateAsync(person, Password) : await accounts.CreateAsync(person);
+        return made.Succeeded ? person.Id : throw new InvalidOperationException(string.Join(" ", made.Errors.Select(error => error.Description)));
     }
 }

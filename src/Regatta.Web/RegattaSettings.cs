@@ -1,24 +1,37 @@
+using Regatta.Application.Membership;
+
 namespace Regatta.Web;
 
-/// <summary>What to do about the demo club at the start.</summary>
+/// <summary>What to do about the demo clubs at the start.</summary>
 public enum DemoChoice
 {
-    /// <summary>Load it if the database is empty.</summary>
+    /// <summary>Load them if the database is empty.</summary>
     IfEmpty,
 
-    /// <summary>Do not load it.</summary>
+    /// <summary>Do not load them.</summary>
     Never,
 
-    /// <summary>Throw everything away and load it afresh.</summary>
+    /// <summary>Throw the demo clubs away and load them afresh.</summary>
     Reset,
 }
 
-/// <summary>What the environment says: where the database is, the demo bundle, and the folder for keys.</summary>
-public sealed record RegattaSettings(string Database, string DemoBundle, DemoChoice Demo, string? KeyFolder)
+/// <summary>What the environment says.</summary>
+/// <param name="Database">Where the database is.</param>
+/// <param name="DemoBundles">The files of the demo clubs.</param>
+/// <param name="Demo">What to do about them.</param>
+/// <param name="Address">Where the outside finds the app, such as <c>https://tuning.example</c>; null to take it from each request.</param>
+/// <param name="OldKeys">A folder with the keys of an installation from before they were kept in the database; null for none.</param>
+/// <param name="Founding">Who may found a further club.</param>
+public sealed record RegattaSettings(string Database, IReadOnlyList<string> DemoBundles, DemoChoice Demo, string? Address, string? OldKeys, Founding Founding)
 {
     public static RegattaSettings From(IConfiguration configuration) => new(
         configuration["REGATTA_DATABASE"] ?? throw new InvalidOperationException("REGATTA_DATABASE holds no connection string. ./start sets it."),
-        configuration["REGATTA_DEMO_BUNDLE"] ?? "demo/club.json",
+        (configuration["REGATTA_DEMO_BUNDLE"] ?? "demo/club.json").Split(Path.PathSeparator, StringSplitOptions.RemoveEmptyEntries),
         Enum.Parse<DemoChoice>(configuration["REGATTA_DEMO"] ?? nameof(DemoChoice.IfEmpty), ignoreCase: true),
-        configuration["REGATTA_KEYS"]);
+        configuration["REGATTA_ADDRESS"] is { Length: > 0 } address ? address.TrimEnd('/') : null,
+        configuration["REGATTA_KEYS"],
+        Enum.Parse<Founding>(configuration["REGATTA_FOUNDING"] ?? nameof(Founding.Closed), ignoreCase: true));
+
+    /// <summary>Where links begin that are read outside this app.</summary>
+    public string AddressOf(HttpRequest request) => Address ?? $"{request.Scheme}://{request.Host}";
 }

@@ -1,4 +1,5 @@
 using Regatta.Core.Fleet;
+using Regatta.Core.Fleet.Changes;
 using Regatta.Core.Logbook;
 using Regatta.Core.Marks;
 using Regatta.Core.Units;
@@ -14,57 +15,57 @@ public sealed class BoatTests(StoreFixture store)
     [Fact]
     public async Task Pairs_come_back_in_the_order_they_were_taken_and_go_one_by_one()
     {
-        var (classId, boat) = await FreshBoatAsync();
+        var (one, boat) = await FreshBoatAsync();
         CalibrationPair[] pairs = [new(400, Length.FromMillimetres(425)), new(660, Length.FromMillimetres(685)), new(500, Length.FromMillimetres(525))];
-        await store.Boats.MeasureAsync(classId, boat, Gooseneck, pairs, store.Ann.Id);
-        var taken = await store.Boats.PairsAsync(boat, Gooseneck);
-        Assert.Equal(pairs, taken.Select(one => one.Pair));
-        Assert.All(taken, one => Assert.Equal("Ann", one.TakenBy));
+        await store.Boats.MeasureAsync(one, boat, Gooseneck, pairs, store.Ann.Id);
+        var taken = await store.Boats.PairsAsync(one, boat, Gooseneck);
+        Assert.Equal(pairs, taken.Select(pair => pair.Pair));
+        Assert.All(taken, pair => Assert.Equal("Ann", pair.TakenBy));
 
-        await store.Boats.TakeOutAsync(boat, Gooseneck, taken[0].Number);
-        await store.Boats.TakeOutAsync(boat, Gooseneck, null);
-        Assert.Equal([pairs[1]], (await store.Boats.AllAsync(classId)).Single(one => one.Number == boat).Measured[Gooseneck]);
-        await store.Boats.TakeOutAsync(boat, Gooseneck, null);
-        await store.Boats.TakeOutAsync(boat, Gooseneck, null);
-        Assert.Empty(await store.Boats.PairsAsync(boat, Gooseneck));
+        await store.Boats.RemovePairAsync(one, boat, Gooseneck, taken[0].Number);
+        await store.Boats.RemovePairAsync(one, boat, Gooseneck, null);
+        Assert.Equal([pairs[1]], (await store.Boats.AllAsync(one)).Single(known => known.Number == boat).Measured[Gooseneck]);
+        await store.Boats.RemovePairAsync(one, boat, Gooseneck, null);
+        await store.Boats.RemovePairAsync(one, boat, Gooseneck, null);
+        Assert.Empty(await store.Boats.PairsAsync(one, boat, Gooseneck));
     }
 
     [Fact]
     public async Task One_name_is_one_boat_in_its_class_in_whatever_case()
     {
-        var (classId, boat) = await FreshBoatAsync();
-        Assert.Null(await store.Boats.AddAsync(classId, "TEASEL", ""));
-        var other = (await store.Boats.AddAsync(classId, "Burdock", "spare mast"))!.Value;
-        Assert.False(await store.Boats.RenameAsync(classId, other, "teasel", ""));
-        Assert.True(await store.Boats.RenameAsync(classId, other, "burdock", ""));
-        Assert.NotNull(await store.Boats.AddAsync((await store.FreshClassAsync()).Stamp.Id, "Teasel", ""));
-        Assert.False(await store.Boats.RenameAsync(classId + 1, boat, "Elsewhere", ""));
+        var (one, boat) = await FreshBoatAsync();
+        Assert.Null(await store.Boats.AddAsync(one, "TEASEL", ""));
+        var other = (await store.Boats.AddAsync(one, "Burdock", "spare mast"))!.Value;
+        Assert.False(await store.Boats.RenameAsync(one, other, "teasel", ""));
+        Assert.True(await store.Boats.RenameAsync(one, other, "burdock", ""));
+        Assert.NotNull(await store.Boats.AddAsync((await store.FreshClassAsync()).Stamp.Class, "Teasel", ""));
+        Assert.False(await store.Boats.RenameAsync(one with { Number = one.Number + 1 }, boat, "Elsewhere", ""));
     }
 
     [Fact]
     public async Task A_boat_that_was_sailed_or_measured_cannot_be_taken_out()
     {
-        var (classId, boat) = await FreshBoatAsync();
-        await store.Boats.MeasureAsync(classId, boat, Gooseneck, [new(1, default)], store.Ann.Id);
-        Assert.False(await store.Boats.RemoveAsync(classId, boat));
-        await store.Boats.TakeOutAsync(boat, Gooseneck, null);
-        await LogAsync(classId, boat, 508, measured: false);
-        Assert.False(await store.Boats.RemoveAsync(classId, boat));
-        Assert.True(await store.Boats.RemoveAsync(classId, (await store.Boats.AddAsync(classId, "Mistake", ""))!.Value));
+        var (one, boat) = await FreshBoatAsync();
+        await store.Boats.MeasureAsync(one, boat, Gooseneck, [new(1, default)], store.Ann.Id);
+        Assert.False(await store.Boats.RemoveAsync(one, boat));
+        await store.Boats.RemovePairAsync(one, boat, Gooseneck, null);
+        await LogAsync(one, boat, 508, measured: false);
+        Assert.False(await store.Boats.RemoveAsync(one, boat));
+        Assert.True(await store.Boats.RemoveAsync(one, (await store.Boats.AddAsync(one, "Mistake", ""))!.Value));
     }
 
     [Fact]
     public async Task Only_marks_taken_at_the_class_reading_are_read_anew_and_the_fit_is_told()
     {
-        var (classId, boat) = await FreshBoatAsync();
-        await LogAsync(classId, boat, 508, measured: false);
-        await LogAsync(classId, boat, 520, measured: true);
-        await LogAsync(classId, null, 600, measured: false);
-        Assert.Equal(1, await store.Logs.UnmeasuredAsync(boat, Gooseneck));
-        var before = (await store.Logs.EvidenceAsync(classId)).Count;
-        Assert.Equal(1, await store.Logs.ReadAnewAsync(boat, Gooseneck, mark => new Mark(mark.Position + 25)));
-        Assert.Equal(0, await store.Logs.ReadAnewAsync(boat, Gooseneck, mark => new Mark(0)));
-        var after = await store.Logs.EvidenceAsync(classId);
+        var (one, boat) = await FreshBoatAsync();
+        await LogAsync(one, boat, 508, measured: false);
+        await LogAsync(one, boat, 520, measured: true);
+        await LogAsync(one, null, 600, measured: false);
+        Assert.Equal(1, await store.Logs.UnmeasuredAsync(store.Club, boat, Gooseneck));
+        var before = (await store.Logs.EvidenceAsync(one)).Count;
+        Assert.Equal(1, await store.Logs.ReadAnewAsync(store.Club, boat, Gooseneck, mark => new Mark(mark.Position + 25)));
+        Assert.Equal(0, await store.Logs.ReadAnewAsync(store.Club, boat, Gooseneck, mark => new Mark(0)));
+        var after = await store.Logs.EvidenceAsync(one);
         Assert.Equal(before, after.Count);
         Assert.Equal([520, 533, 600], after.Select(log => log.Marks[Gooseneck].Position).Order());
     }
@@ -72,31 +73,32 @@ public sealed class BoatTests(StoreFixture store)
     [Fact]
     public async Task The_boat_sailed_last_is_remembered_for_its_sailor_alone()
     {
-        var (classId, boat) = await FreshBoatAsync();
-        await LogAsync(classId, boat, 508, measured: false);
-        await LogAsync(classId, null, 508, measured: false);
-        Assert.Equal(boat, await store.Logs.LastBoatAsync(store.Ann.Id, classId));
-        Assert.Null(await store.Logs.LastBoatAsync(store.Ben.Id, classId));
+        var (one, boat) = await FreshBoatAsync();
+        await LogAsync(one, boat, 508, measured: false);
+        await LogAsync(one, null, 508, measured: false);
+        Assert.Equal(boat, await store.Logs.LastBoatAsync(one, store.Ann.Id));
+        Assert.Null(await store.Logs.LastBoatAsync(one, store.Ben.Id));
     }
 
     [Fact]
-    public async Task A_control_out_of_use_keeps_its_cells_and_what_hangs_on_it_is_counted()
+    public async Task A_control_out_of_use_keeps_its_cells_and_its_logs_and_cannot_be_read_on_another_scale()
     {
         var draft = await store.FreshClassAsync();
-        var (controls, classId) = (new Controls(store.Database), draft.Stamp.Id);
-        var boat = (await store.Boats.AddAsync(classId, "Teasel", ""))!.Value;
-        await store.Boats.MeasureAsync(classId, boat, Gooseneck, [new(1, default), new(2, default)], store.Ann.Id);
-        await LogAsync(classId, boat, 508, measured: false);
-        Assert.Equal(new ControlUse(6, 1, 1), await controls.UseAsync(classId, Gooseneck));
+        var one = draft.Stamp.Class;
+        var boat = (await store.Boats.AddAsync(one, "Teasel", ""))!.Value;
+        await store.Boats.MeasureAsync(one, boat, Gooseneck, [new(1, default), new(2, default)], store.Ann.Id);
+        await LogAsync(one, boat, 508, measured: false);
+        var holes = draft.Class.Find(Gooseneck)! with { Scale = new CountScale(Counted.Hole, 1, 9, 1, "the front") };
+        var refused = Assert.IsType<EditOutcome.Refused>(await store.Edits.ApplyAsync(one, draft.Stamp.Revision, new EditControl(holes), store.Ann.Id));
+        Assert.Contains("6 cells, 1 logs and 1 boats", refused.Why);
 
-        await controls.RetireAsync(classId, Gooseneck, true);
-        var without = (await store.Classes.DraftAsync(draft.Class.Key))!;
+        var without = await store.ChangeAsync(draft, new RetireControl(Gooseneck), store.Ann);
         Assert.NotEqual(draft.Stamp.MatrixRevision, without.Stamp.MatrixRevision);
         Assert.Equal(Gooseneck, Assert.Single(without.Class.Retired).Key);
         Assert.DoesNotContain(without.Set.Cells, cell => cell.Place.Address.Control == Gooseneck);
-        Assert.Single(await store.Logs.EvidenceAsync(classId), log => log.Marks.ContainsKey(Gooseneck));
-        await controls.RetireAsync(classId, Gooseneck, false);
-        Assert.Equal(draft.Set.Cells.Count(), (await store.Classes.DraftAsync(draft.Class.Key))!.Set.Cells.Count());
+        Assert.Single(await store.Logs.EvidenceAsync(one), log => log.Marks.ContainsKey(Gooseneck));
+        var back = await store.ChangeAsync(without, new ReviveControl(Gooseneck), store.Ann);
+        Assert.Equal(draft.Set.Cells.Count(), back.Set.Cells.Count());
     }
 
     [Fact]
@@ -110,14 +112,14 @@ public sealed class BoatTests(StoreFixture store)
         Assert.Equal([BodyMeasure.HandWidth], (await people.HandsAsync(store.Ann.Id)).Keys);
     }
 
-    private async Task<(long ClassId, long Boat)> FreshBoatAsync()
+    private async Task<(ClassRef Class, long Boat)> FreshBoatAsync()
     {
-        var classId = (await store.FreshClassAsync()).Stamp.Id;
-        return (classId, (await store.Boats.AddAsync(classId, "Teasel", ""))!.Value);
+        var one = (await store.FreshClassAsync()).Stamp.Class;
+        return (one, (await store.Boats.AddAsync(one, "Teasel", ""))!.Value);
     }
 
-    private Task<long> LogAsync(long classId, long? boat, double millimetres, bool measured) => store.Logs.AddAsync(
-        classId,
+    private Task<long> LogAsync(ClassRef one, long? boat, double millimetres, bool measured) => store.Logs.AddAsync(
+        one,
         store.Ann.Id,
         new(boat, measured ? new HashSet<ControlKey> { Gooseneck } : []),
         new SessionLog(

@@ -29,11 +29,11 @@ public sealed class StoreTests(StoreFixture store)
     [Fact]
     public async Task What_is_brought_in_is_read_back_as_it_was()
     {
-        var draft = (await store.Classes.DraftAsync("quillet"))!;
-        var exported = (await store.Bundles.ExportAsync("quillet"))!.Classes[0];
-        Assert.Empty(MatrixDiff.Between(draft.Set, exported.Draft));
+        var draft = (await store.DraftAsync("quillet"))!;
+        var exported = (await store.ExportAsync("quillet")).Classes[0];
+        Assert.Empty(MatrixDiff.Between(draft.State, exported.Draft));
         Assert.Equal(84, exported.Logs.Count);
-        Assert.Equal(["Quillet"], (await store.Bundles.ImportAsync(new(null, [], [exported]), new Dictionary<string, Guid>())).AlreadyThere);
+        Assert.Equal(["Quillet"], (await store.Import.RunAsync(store.Club, new(null, [], [exported]), new Dictionary<string, Guid>())).AlreadyThere);
     }
 
     [Fact]
@@ -43,7 +43,7 @@ public sealed class StoreTests(StoreFixture store)
         var seen = draft.Cells[Gooseneck].Revision;
         Assert.Equal(SaveOutcome.Saved, await SaveAsync(draft, "21", seen, store.Ann));
         Assert.Equal(SaveOutcome.Conflict, await SaveAsync(draft, "22", seen, store.Ben));
-        var now = (await store.Classes.DraftAsync(draft.Class.Key))!.Cells[Gooseneck];
+        var now = (await store.DraftAsync(draft)).Cells[Gooseneck];
         Assert.Equal(21 * 25.4, now.Cell!.Mark!.Value.Position, 6);
         Assert.Equal("Ann", now.EditedBy);
     }
@@ -63,7 +63,7 @@ public sealed class StoreTests(StoreFixture store)
         var draft = await store.FreshClassAsync();
         var empty = new CellPlace(Layer.Usual, new(new(6), new("daggerboard")));
         var cell = Cell.Of(new Mark(80), 0, "", "", CellSource.Entered).Value;
-        var outcomes = await Task.WhenAll(new[] { store.Ann, store.Ben }.Select(who => store.Cells.SaveAsync(draft.Stamp.Id, empty, cell, 0, who.Id)));
+        var outcomes = await Task.WhenAll(new[] { store.Ann, store.Ben }.Select(who => store.SaveAsync(draft, empty, cell, 0, who.Id)));
         Assert.Equal([SaveOutcome.Saved, SaveOutcome.Conflict], outcomes.Order());
     }
 
@@ -74,12 +74,12 @@ public sealed class StoreTests(StoreFixture store)
         var first = draft.Cells[Gooseneck].Revision;
         await SaveAsync(draft, "21", first, store.Ann);
         await SaveAsync(draft, "22", first + 1, store.Ann);
-        Assert.Null(await store.Cells.UndoAsync(draft.Stamp.Id, store.Ben.Id));
-        await store.Cells.UndoAsync(draft.Stamp.Id, store.Ann.Id);
+        Assert.Null(await store.Edits.UndoAsync(draft.Stamp.Class, store.Ben.Id));
+        await store.Edits.UndoAsync(draft.Stamp.Class, store.Ann.Id);
         Assert.Equal(21 * 25.4, await MarkAsync(draft), 6);
-        await store.Cells.UndoAsync(draft.Stamp.Id, store.Ann.Id);
+        await store.Edits.UndoAsync(draft.Stamp.Class, store.Ann.Id);
         Assert.Equal(20 * 25.4, await MarkAsync(draft), 6);
-        Assert.Null(await store.Cells.UndoAsync(draft.Stamp.Id, store.Ann.Id));
+        Assert.Null(await store.Edits.UndoAsync(draft.Stamp.Class, store.Ann.Id));
     }
 
     [Fact]
@@ -89,41 +89,21 @@ public sealed class StoreTests(StoreFixture store)
         var first = draft.Cells[Gooseneck].Revision;
         await SaveAsync(draft, "21", first, store.Ann);
         await SaveAsync(draft, "22", first + 1, store.Ben);
-        Assert.Equal((0L, 1L), (await store.Cells.UndoAsync(draft.Stamp.Id, store.Ann.Id)) is { } turned ? (turned.Done, turned.All) : default);
+        Assert.Equal((0L, 1L), (await store.Edits.UndoAsync(draft.Stamp.Class, store.Ann.Id)) is { } turned ? (turned.Done, turned.All) : default);
         Assert.Equal(22 * 25.4, await MarkAsync(draft), 6);
     }
 
     [Fact]
-    public async Task A_version_is_published_once_and_never_changes()
+    public async Task A_version_is_published_as_its_publisher_saw_the_draft_and_never_changes()
     {
         var draft = await store.FreshClassAsync();
-        Assert.Equal(2, await store.Versions.PublishAsync(draft.Stamp.Id, draft.Set, 1, "Ann", "why"));
-        Assert.Null(await store.Versions.PublishAsync(draft.Stamp.Id, draft.Set, 1, "Ben", "why"));
-        Assert.Equal(["Ann", "Tamsin Okwuosa"], (await store.Versions.AllAsync(draft.Stamp.Id)).Select(version => version.By));
+        Assert.Equal(2, await store.Versions.PublishAsync(draft.Stamp.Class, draft.Stamp.MatrixRevision, "Ann", "why"));
+        Assert.Null(await store.Versions.PublishAsync(draft.Stamp.Class, draft.Stamp.MatrixRevision, "Ben", "why"));
+        var all = await store.Versions.AllAsync(draft.Stamp.Class);
+        Assert.Equal(["Ann", "Tamsin Okwuosa"], all.Select(version => version.By));
+        Assert.Empty(MatrixDiff.Between(draft.State, all[0].State));
         await using var connection = await store.Database.OpenConnectionAsync(TestContext.Current.CancellationToken);
-        await Assert.ThrowsAsync<PostgresException>(() => connection.ExecuteAsync("update matrix_versions set reason = 'other' where class_id = @Id", draft.Stamp));
-    }
-
-    [Fact]
-    public async Task The_database_itself_refuses_overlapping_bands()
-    {
-        var draft = await store.FreshClassAsync();
-        await using var connection = await store.Database.OpenConnectionAsync(TestContext.Current.CancellationToken);
-        var refused = await Assert.ThrowsAsync<PostgresException>(() => connection.ExecuteAsync("update bands set high = high + 0.5 where class_id = @Id and number = 2", draft.Stamp));
-        Assert.Equal("bands_do_not_overlap", refused.ConstraintName);
-    }
-
-    [Fact]
-    public async Task Moving_an_edge_keeps_the_cells()
-    {
-        var draft = await store.FreshClassAsync();
-        var edge = Speed.FromKnots(12.5);
-        var moved = WindBands.Of(draft.Set.Bands.All.Select(band => new WindBand(band.Id, band.Name, band.Id.Number == 4 ? edge : band.From, band.Id.Number == 3 ? edge : band.To))).Value;
-        await store.Classes.SaveBandsAsync(draft.Stamp.Id, moved);
-        var after = (await store.Classes.DraftAsync(draft.Class.Key))!;
-        Assert.Equal(12.5, after.Set.Bands.All[3].From.Knots, 9);
-        Assert.Equal(draft.Set.Cells.Count(), after.Set.Cells.Count());
-        Assert.True(after.Stamp.MatrixRevision > draft.Stamp.MatrixRevision);
+        await Assert.ThrowsAsync<PostgresException>(() => connection.ExecuteAsync("update versions set reason = 'other' where class_id = @Number", draft.Stamp.Class));
     }
 
     [Fact]
@@ -131,10 +111,10 @@ public sealed class StoreTests(StoreFixture store)
     {
         var draft = await store.FreshClassAsync();
         var log = NewLog();
-        var first = await store.Logs.AddAsync(draft.Stamp.Id, store.Ann.Id, NoBoat, log);
-        Assert.Equal(first, await store.Logs.AddAsync(draft.Stamp.Id, store.Ann.Id, NoBoat, log));
-        Assert.NotEqual(first, await store.Logs.AddAsync(draft.Stamp.Id, store.Ben.Id, NoBoat, log));
-        Assert.Equal(2, (await store.Logs.EvidenceAsync(draft.Stamp.Id)).Count);
+        var first = await store.Logs.AddAsync(draft.Stamp.Class, store.Ann.Id, NoBoat, log);
+        Assert.Equal(first, await store.Logs.AddAsync(draft.Stamp.Class, store.Ann.Id, NoBoat, log));
+        Assert.NotEqual(first, await store.Logs.AddAsync(draft.Stamp.Class, store.Ben.Id, NoBoat, log));
+        Assert.Equal(2, (await store.Logs.EvidenceAsync(draft.Stamp.Class)).Count);
     }
 
     [Fact]
@@ -142,14 +122,19 @@ public sealed class StoreTests(StoreFixture store)
     {
         var draft = await store.FreshClassAsync();
         var log = NewLog();
-        var number = await store.Logs.AddAsync(draft.Stamp.Id, store.Ann.Id, NoBoat, log);
-        var own = (await store.Logs.OwnAsync(store.Ann.Id, number))!.Log;
+        var number = await store.Logs.AddAsync(draft.Stamp.Class, store.Ann.Id, NoBoat, log);
+        var own = (await store.Logs.OwnAsync(store.Club, store.Ann.Id, number))!.Log;
         Assert.Equal((log.Key, log.SailedAt, log.Wind, log.CrewMass, log.Check, log.Luffing, log.Felt, log.Note, log.Version), (own.Key, own.SailedAt, own.Wind, own.CrewMass, own.Check, own.Luffing, own.Felt, own.Note, own.Version));
         Assert.Equal(log.Marks, own.Marks);
-        Assert.Null(await store.Logs.OwnAsync(store.Ben.Id, number));
-        Assert.False(await store.Logs.RemoveOwnAsync(store.Ben.Id, number));
-        Assert.True(await store.Logs.RemoveOwnAsync(store.Ann.Id, number));
-        Assert.Empty(await store.Logs.EvidenceAsync(draft.Stamp.Id));
+        Assert.Null(await store.Logs.OwnAsync(store.Club, store.Ben.Id, number));
+        Assert.False(await store.Logs.RemoveOwnAsync(store.Club, store.Ben.Id, number, removed: true));
+        Assert.True(await store.Logs.RemoveOwnAsync(store.Club, store.Ann.Id, number, removed: true));
+        Assert.Empty(await store.Logs.EvidenceAsync(draft.Stamp.Class));
+        Assert.Null(await store.Logs.OwnAsync(store.Club, store.Ann.Id, number));
+        Assert.Contains(await store.Logs.RemovedAsync(store.Club, store.Ann.Id), removed => removed.Number == number);
+        Assert.False(await store.Logs.RemoveOwnAsync(store.Club, store.Ben.Id, number, removed: false));
+        Assert.True(await store.Logs.RemoveOwnAsync(store.Club, store.Ann.Id, number, removed: false));
+        Assert.Single(await store.Logs.EvidenceAsync(draft.Stamp.Class));
     }
 
     [Fact]
@@ -158,13 +143,13 @@ public sealed class StoreTests(StoreFixture store)
         var draft = await store.FreshClassAsync();
         var stamps = new List<ClassStamp> { draft.Stamp };
         await SaveAsync(draft, "21", draft.Cells[Gooseneck].Revision, store.Ann);
-        stamps.Add((await store.Classes.StampAsync(draft.Class.Key))!);
-        var number = await store.Logs.AddAsync(draft.Stamp.Id, store.Ann.Id, NoBoat, NewLog());
-        stamps.Add((await store.Classes.StampAsync(draft.Class.Key))!);
-        await store.Logs.RemoveOwnAsync(store.Ann.Id, number);
-        stamps.Add((await store.Classes.StampAsync(draft.Class.Key))!);
-        await store.Versions.PublishAsync(draft.Stamp.Id, draft.Set, 1, "Ann", "why");
-        stamps.Add((await store.Classes.StampAsync(draft.Class.Key))!);
+        stamps.Add((await store.Classes.StampAsync(draft.Stamp.Class))!);
+        var number = await store.Logs.AddAsync(draft.Stamp.Class, store.Ann.Id, NoBoat, NewLog());
+        stamps.Add((await store.Classes.StampAsync(draft.Stamp.Class))!);
+        await store.Logs.RemoveOwnAsync(store.Club, store.Ann.Id, number, removed: true);
+        stamps.Add((await store.Classes.StampAsync(draft.Stamp.Class))!);
+        await store.Versions.PublishAsync(draft.Stamp.Class, stamps[^1].MatrixRevision, "Ann", "why");
+        stamps.Add((await store.Classes.StampAsync(draft.Stamp.Class))!);
         Assert.Equal(stamps.Count, stamps.Distinct().Count());
     }
 
@@ -173,12 +158,12 @@ public sealed class StoreTests(StoreFixture store)
     {
         var draft = await store.FreshClassAsync();
         var links = new ShareLinks(store.Database, store.Clock);
-        var token = await links.CreateAsync(draft.Stamp.Id, "board", store.Ann.Id);
-        Assert.Equal(new SharedClass(draft.Class.Key, false), await links.FindAsync(token));
+        var token = await links.CreateAsync(draft.Stamp.Class, "board", store.Ann.Id);
+        Assert.Equal(new SharedClass(draft.Stamp.Class, false), await links.FindAsync(token));
         Assert.Null(await links.FindAsync(token[..^1] + "?"));
         await using var connection = await store.Database.OpenConnectionAsync(TestContext.Current.CancellationToken);
         Assert.Equal(0, await connection.ExecuteScalarAsync<long>("select count(*) from share_links where encode(token_hash, 'escape') like '%' || @token || '%' or label like '%' || @token || '%'", new { token }));
-        await links.WithdrawAsync(draft.Stamp.Id, (await links.AllAsync(draft.Stamp.Id)).Single().Id);
+        await links.WithdrawAsync(draft.Stamp.Class, (await links.AllAsync(draft.Stamp.Class)).Single().Id);
         Assert.True((await links.FindAsync(token))!.Withdrawn);
     }
 
@@ -186,10 +171,10 @@ public sealed class StoreTests(StoreFixture store)
     public async Task The_newest_decision_of_a_cell_is_remembered_with_its_reason()
     {
         var draft = await store.FreshClassAsync();
-        var decisions = new Decisions(store.Database, store.Cells, store.Clock);
-        await decisions.AddAsync(draft.Stamp.Id, Gooseneck, DecisionKind.Accepted, new(508), new(520.7), "sentence", "", 3, store.Ann.Id);
-        await decisions.AddAsync(draft.Stamp.Id, Gooseneck, DecisionKind.SetAside, new(508), new(520.7), "sentence", "new sail first", 5, store.Ben.Id);
-        var newest = (await decisions.NewestAsync(draft.Stamp.Id))[Gooseneck];
+        var decisions = store.Decisions;
+        await decisions.AddAsync(draft.Stamp.Class, draft.Stamp.Structure, Gooseneck, DecisionKind.Accepted, new(508), new(520.7), "sentence", "", 3, store.Ann.Id);
+        await decisions.AddAsync(draft.Stamp.Class, draft.Stamp.Structure, Gooseneck, DecisionKind.SetAside, new(508), new(520.7), "sentence", "new sail first", 5, store.Ben.Id);
+        var newest = (await store.Classes.SnapshotAsync(draft.Stamp.Class))!.Decisions[Gooseneck];
         Assert.Equal((DecisionKind.SetAside, "new sail first", 5, "Ben", StoreFixture.Now), (newest.Kind, newest.Reason, newest.LogsThen, newest.By, newest.At));
     }
 
@@ -197,14 +182,14 @@ public sealed class StoreTests(StoreFixture store)
     public async Task A_decision_and_the_cell_it_makes_are_kept_both_or_neither()
     {
         var draft = await store.FreshClassAsync();
-        var decisions = new Decisions(store.Database, store.Cells, store.Clock);
+        var decisions = store.Decisions;
         var cell = Cell.Of(new Mark(21 * 25.4), 12.7, "", "", CellSource.Proposed).Value;
         var seen = draft.Cells[Gooseneck].Revision;
         await SaveAsync(draft, "22", seen, store.Ben);
-        Assert.Equal(SaveOutcome.Conflict, await decisions.AddAsync(draft.Stamp.Id, Gooseneck, DecisionKind.Accepted, new(508), new(533.4), "s", "", 3, store.Ann.Id, cell, seen));
-        Assert.Empty(await decisions.NewestAsync(draft.Stamp.Id));
+        Assert.Equal(SaveOutcome.Conflict, await decisions.AddAsync(draft.Stamp.Class, draft.Stamp.Structure, Gooseneck, DecisionKind.Accepted, new(508), new(533.4), "s", "", 3, store.Ann.Id, cell, seen));
+        Assert.Empty((await store.Classes.SnapshotAsync(draft.Stamp.Class))!.Decisions);
         Assert.Equal(22 * 25.4, await MarkAsync(draft), 6);
-        Assert.Equal(SaveOutcome.Saved, await decisions.AddAsync(draft.Stamp.Id, Gooseneck, DecisionKind.Accepted, new(508), new(533.4), "s", "", 3, store.Ann.Id, cell, seen + 1));
+        Assert.Equal(SaveOutcome.Saved, await decisions.AddAsync(draft.Stamp.Class, draft.Stamp.Structure, Gooseneck, DecisionKind.Accepted, new(508), new(533.4), "s", "", 3, store.Ann.Id, cell, seen + 1));
         Assert.Equal(21 * 25.4, await MarkAsync(draft), 6);
     }
 
@@ -224,9 +209,9 @@ public sealed class StoreTests(StoreFixture store)
     {
         var scale = draft.Class.Find(Gooseneck.Address.Control)!.Scale;
         var cell = Cell.Of(scale.ReadOnStep(mark).Value, scale.Step, "", "", CellSource.Entered).Value;
-        return await store.Cells.SaveAsync(draft.Stamp.Id, Gooseneck, cell, seen, who.Id);
+        return await store.SaveAsync(draft, Gooseneck, cell, seen, who.Id);
     }
 
     private async Task<double> MarkAsync(ClassDraft draft) =>
-        (await store.Classes.DraftAsync(draft.Class.Key))!.Set[Gooseneck]!.Mark!.Value.Position;
+        (await store.DraftAsync(draft)).Set[Gooseneck]!.Mark!.Value.Position;
 }

@@ -28,18 +28,80 @@ public sealed class UpgradeTests(StoreFixture store)
         await Database.MigrateAsync(address);
         await using var database = Database.Connect(address);
         var classes = new Classes(database);
-        var draft = (await classes.DraftAsync("old"))!;
+        var stamp = (await classes.StampAsync(new ClubId(1), "old"))!;
+        var draft = (await classes.DraftAsync(stamp.Class))!;
         var place = new CellPlace(Layer.Usual, new(new(1), new("slide")));
         Assert.Equal(("full sail", "beating"), (draft.Class.Layers.Plans.Single().Name, draft.Class.Layers.Modes.Single().Name));
         Assert.Equal(70, draft.Set[place]!.Mark!.Value.Position);
-        Assert.Equal(Layer.Usual, (await new Logs(database, store.Clock).EvidenceAsync(draft.Stamp.Id)).Single().Layer);
-        Assert.Equal(50, (await new Versions(database, store.Clock).NewestAsync(draft.Stamp.Id))!.Set[place]!.Mark!.Value.Position);
-        var cells = new Cells(database, store.Clock);
-        Assert.Equal("new sail first", (await new Decisions(database, cells, store.Clock).NewestAsync(draft.Stamp.Id))[place].Reason);
+        Assert.Equal(Layer.Usual, (await new Logs(database, store.Clock).EvidenceAsync(stamp.Class)).Single().Layer);
+        var snapshot = (await classes.SnapshotAsync(stamp.Class))!;
+        Assert.Equal(50, snapshot.Newest!.Set[place]!.Mark!.Value.Position);
+        Assert.Equal("new sail first", snapshot.Decisions[place].Reason);
         // Of two edits the newer was undone before; the older can still be.
-        Assert.Equal(2, (await cells.HistoryAsync(draft.Stamp.Id, place, 10)).Count);
-        Assert.Equal(1, (await cells.UndoAsync(draft.Stamp.Id, store.Ann.Id))!.Done);
-        Assert.Equal(50, (await classes.DraftAsync("old"))!.Set[place]!.Mark!.Value.Position);
+        Assert.Equal(2, (await new Cells(database, store.Clock).HistoryAsync(stamp.Class, place, 10)).Count);
+        Assert.Equal(1, (await new ClassEdits(database, store.Clock).UndoAsync(stamp.Class, store.Ann.Id))!.Done);
+        Assert.Equal(50, (await classes.DraftAsync(stamp.Class))!.Set[place]!.Mark!.Value.Position);
+    }
+
+    /// <summary>The dump is of the demo club before there were clubs, after an afternoon of edits, logs, versions, boats, links and a control taken out of use.</summary>
+    [Fact]
+    public async Task A_database_from_before_the_clubs_comes_up_with_equal_counts_and_contents()
+    {
+        var address = await OldDatabase.RestoreAsync("Data/before-clubs.sql.gz");
+        await using var old = new NpgsqlConnection(address);
+        await old.OpenAsync(TestContext.Current.CancellationToken);
+        var before = await CountsAsync(old, ["boat_classes", "deeds", "matrix_versions", .. Unchanged]);
+        var marks = await old.QueryAsync<(string, int, string, string, string, string)>(
+            """
+            select c.key, x.band, x.control, x.plan, x.mode, x.content::text from cells x join boat_classes c on c.id = x.class_id
+            join controls k on k.class_id = x.class_id and k.key = x.control and not k.retired where x.content is not null order by 1, 2, 3, 4, 5
+            """);
+        var published = (await old.QueryAsync<(string Key, int Number, int Cells)>(
+            "select c.key, v.number, jsonb_array_length(v.content->'cells') from matrix_versions v join boat_classes c on c.id = v.class_id")).ToList();
+
+        await Database.MigrateAsync(address);
+        await using var database = Database.Connect(address);
+        var after = await CountsAsync(old, ["classes", "class_edits", "versions", .. Unchanged]);
+        Assert.Equal(before.Values, after.Values);
+        Assert.True(before.Values.All(count => count > 0), "The dump has nothing of something: " + string.Join(", ", before.Where(one => one.Value == 0).Select(one => one.Key)));
+
+        var club = (await new Clubs(database, store.Clock).AllAsync()).Single();
+        Assert.Equal(("wenlow-reach-sailing-club", "Wenlow Reach Sailing Club", true), (club.Key, club.Name, club.IsDemo));
+        var (classes, versions) = (new Classes(database), new Versions(database, store.Clock));
+        var drafts = new Dictionary<string, ClassDraft>();
+        foreach (var (key, _, stamp) in await classes.StampsAsync(club.Ref))
+        {
+            drafts[key] = (await classes.DraftAsync(stamp.Class))!;
+            Assert.Empty(drafts[key].Class.Problems());
+            foreach (var version in await versions.AllAsync(stamp.Class))
+            {
+                Assert.Equal(published.Single(one => one.Key == key && one.Number == version.Number).Cells, version.State.Cells.Count);
+                Assert.Empty(version.Findings);
+            }
+        }
+
+        Assert.Equal(marks.Count(), drafts.Values.Sum(draft => draft.State.Cells.Count));
+        Assert.All(marks, mark =>
+        {
+            var place = new CellPlace(new(new(mark.Item4), new(mark.Item5)), new(new(mark.Item2), new(mark.Item3)));
+            var content = System.Text.Json.Nodes.JsonNode.Parse(mark.Item6)!;
+            Assert.Equal((double?)content["Mark"], drafts[mark.Item1].State.Cells[place].Word is null ? drafts[mark.Item1].State.Cells[place].Mark?.Position : null);
+            Assert.Equal((string?)content["Target"] ?? "", drafts[mark.Item1].State.Cells[place].Target);
+        });
+    }
+
+    private static readonly string[] Unchanged =
+        ["cells", "cell_edits", "session_logs", "log_marks", "proposal_decisions", "boats", "measured_pairs", "share_links", "people", "outings", "outing_classes", "class_captains"];
+
+    private static async Task<Dictionary<string, long>> CountsAsync(NpgsqlConnection connection, IEnumerable<string> tables)
+    {
+        var counts = new Dictionary<string, long>();
+        foreach (var table in tables)
+        {
+            counts[table] = await connection.ExecuteScalarAsync<long>($"select count(*) from {table}");
+        }
+
+        return counts;
     }
 
     private static async Task ApplyOldAsync(NpgsqlConnection old)

@@ -4,13 +4,13 @@ public sealed class AccessTests(ClubHost host)
 {
     [Theory]
     [InlineData("/")]
-    [InlineData("/classes/quillet")]
-    [InlineData("/classes/quillet/card")]
-    [InlineData("/classes/quillet/log")]
-    [InlineData("/classes/quillet/versions")]
-    [InlineData("/classes/quillet/bundle.json")]
-    [InlineData("/logbook")]
-    [InlineData("/people")]
+    [InlineData("/wenlow/classes/quillet")]
+    [InlineData("/wenlow/classes/quillet/card")]
+    [InlineData("/wenlow/classes/quillet/log")]
+    [InlineData("/wenlow/classes/quillet/versions")]
+    [InlineData("/wenlow/classes/quillet/bundle.json")]
+    [InlineData("/wenlow/logbook")]
+    [InlineData("/wenlow/people")]
     public async Task Strangers_are_asked_to_sign_in_and_come_back(string address)
     {
         var answer = await host.Visit().GetAsync(address);
@@ -19,14 +19,14 @@ public sealed class AccessTests(ClubHost host)
     }
 
     [Theory]
-    [InlineData("priya", "/classes/quillet/bands", 302)]
-    [InlineData("priya", "/classes/quillet/share", 302)]
-    [InlineData("priya", "/people", 302)]
-    [InlineData("tamsin", "/classes/quillet/bands", 200)]
-    [InlineData("tamsin", "/classes/ferrin-16/bands", 302)]
-    [InlineData("tamsin", "/bring-in", 302)]
-    [InlineData("odalys", "/classes/ferrin-16/bands", 200)]
-    [InlineData("odalys", "/people", 200)]
+    [InlineData("priya", "/wenlow/classes/quillet/bands", 302)]
+    [InlineData("priya", "/wenlow/classes/quillet/share", 302)]
+    [InlineData("priya", "/wenlow/people", 302)]
+    [InlineData("tamsin", "/wenlow/classes/quillet/bands", 200)]
+    [InlineData("tamsin", "/wenlow/classes/ferrin-16/bands", 302)]
+    [InlineData("tamsin", "/wenlow/import", 302)]
+    [InlineData("odalys", "/wenlow/classes/ferrin-16/bands", 200)]
+    [InlineData("odalys", "/wenlow/people", 200)]
     public async Task Captains_change_their_own_class_and_the_coordinator_all(string person, string address, int status)
     {
         var answer = await (await host.VisitAsAsync(person)).GetAsync(address);
@@ -38,22 +38,22 @@ public sealed class AccessTests(ClubHost host)
     public async Task A_sailor_may_read_a_matrix_and_change_nothing_by_hand_made_requests()
     {
         var sailor = await host.VisitAsAsync("priya");
-        var page = await sailor.GetAsync("/classes/quillet?cell=2.gooseneck");
+        var page = await sailor.GetAsync("/wenlow/classes/quillet?cell=2.gooseneck");
         Assert.Empty(page.Html.QuerySelectorAll("form[data-cell-form]"));
         foreach (var handler in (string[])["Save", "Step", "Clear", "Undo", "Decide"])
         {
-            var answer = await sailor.SendAsync(page, "form.looks", $"/classes/quillet?handler={handler}&cell=2.gooseneck", ("mark", "20"), ("revision", "1"), ("by", "1"), ("decision", "Accepted"));
+            var answer = await sailor.SendAsync(page, "form.looks", $"/wenlow/classes/quillet?handler={handler}&cell=2.gooseneck", ("mark", "20"), ("revision", "1"), ("by", "1"), ("decision", "Accepted"));
             Assert.Contains("/not-yours", answer.Location!.ToString());
         }
 
-        Assert.Equal("18 in", (await sailor.GetAsync("/classes/quillet?cell=2.gooseneck")).TextOf(".big"));
+        Assert.Equal("18 in", (await sailor.GetAsync("/wenlow/classes/quillet?cell=2.gooseneck")).TextOf(".big"));
     }
 
     [Fact]
     public async Task A_form_from_another_site_is_refused()
     {
         var captain = await host.VisitAsAsync("tamsin");
-        Assert.Equal(400, (int)(await captain.PostBareAsync("/classes/quillet?handler=Save&cell=2.gooseneck", ("mark", "20"), ("revision", "1"))).Status);
+        Assert.Equal(400, (int)(await captain.PostBareAsync("/wenlow/classes/quillet?handler=Cell&act=save&cell=2.gooseneck", ("mark", "20"), ("revision", "1"))).Status);
     }
 
     [Fact]

@@ -5,7 +5,7 @@ using Regatta.Core.Measuring;
 using Regatta.Core.Units;
 using Regatta.Formats.Kits;
 using Regatta.Web.Pages.Cards;
-using Regatta.Web.Pages.FittingOut;
+using Regatta.Web.Pages.ClassSetup;
 using Regatta.Web.Station;
 
 namespace Regatta.Web.Tests;
@@ -18,12 +18,12 @@ public sealed class BoardStreamTests(ClubHost host)
     public async Task A_board_is_told_at_once_and_again_after_the_next_state_and_never_what()
     {
         var sailor = await host.VisitAsAsync("priya");
-        using var stream = new StreamReader(await sailor.StreamAsync("/today/stream"));
+        using var stream = new StreamReader(await sailor.StreamAsync("/wenlow/today/stream"));
         Assert.Equal("event: wind", await stream.ReadLineAsync(TestContext.Current.CancellationToken));
         Assert.Equal("data: new", await stream.ReadLineAsync(TestContext.Current.CancellationToken));
         Assert.Equal("", await stream.ReadLineAsync(TestContext.Current.CancellationToken));
         var next = stream.ReadLineAsync(TestContext.Current.CancellationToken).AsTask();
-        var desk = host.Services.GetRequiredService<StationDesk>();
+        var desk = host.StationOf("wenlow");
         using var telling = new PeriodicTimer(TimeSpan.FromMilliseconds(200));
         while (!next.IsCompleted && await telling.WaitForNextTickAsync(TestContext.Current.CancellationToken))
         {
@@ -34,16 +34,16 @@ public sealed class BoardStreamTests(ClubHost host)
     }
 
     [Fact]
-    public async Task Whoever_waits_at_the_desk_is_told_once_for_each_state()
+    public async Task Whoever_waits_for_a_station_is_told_once_for_each_state()
     {
-        var desk = new StationDesk(new(null, 0, Length.FromMetres(10), false));
+        var desk = new ClubStation(TimeProvider.System);
         var waiting = desk.NextAsync;
         Assert.False(waiting.IsCompleted);
         desk.Tell(StationState.Silent with { Lost = 3 });
         await waiting;
         Assert.Equal(3, desk.State.Lost);
         Assert.False(desk.NextAsync.IsCompleted);
-        Assert.Null(desk.At(Length.FromMetres(3), DateTimeOffset.UtcNow));
+        Assert.Null(desk.MeanAt(Length.FromMetres(3)));
     }
 
     [Theory]
@@ -88,6 +88,6 @@ public sealed class BoardStreamTests(ClubHost host)
     [InlineData("Ferrin 16", "ferrin-16")]
     [InlineData("  Sprat & Co., Nº 3  ", "sprat-co-n-3")]
     [InlineData("new", "new-one")]
-    [InlineData("!!!", "control")]
+    [InlineData("!!!", "x")]
     public void A_name_makes_a_key_that_an_address_can_carry(string name, string key) => Assert.Equal(key, ControlEditorModel.KeyOf(name).Name);
 }

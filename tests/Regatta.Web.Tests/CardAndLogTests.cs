@@ -8,18 +8,18 @@ public sealed class CardAndLogTests(ClubHost host)
     public async Task The_card_answers_for_the_wind_and_unit_asked()
     {
         var sailor = await host.VisitAsAsync("priya");
-        Assert.StartsWith("strong", (await sailor.GetAsync("/classes/quillet/card?wind=18")).TextOf(".band-head"));
-        Assert.StartsWith("light", (await sailor.GetAsync("/classes/quillet/card?wind=8&unit=mph")).TextOf(".band-head"));
-        Assert.Contains("outside the class’s bands", (await sailor.GetAsync("/classes/quillet/card?wind=40")).Html.Body!.TextContent);
-        Assert.Equal(200, (int)(await sailor.GetAsync("/classes/quillet/card?wind=plenty")).Status);
+        Assert.StartsWith("strong", (await sailor.GetAsync("/wenlow/classes/quillet/card?wind=18")).TextOf(".band-head"));
+        Assert.StartsWith("light", (await sailor.GetAsync("/wenlow/classes/quillet/card?wind=8&unit=mph")).TextOf(".band-head"));
+        Assert.Contains("outside the class’s bands", (await sailor.GetAsync("/wenlow/classes/quillet/card?wind=40")).Html.Body!.TextContent);
+        Assert.Equal(200, (int)(await sailor.GetAsync("/wenlow/classes/quillet/card?wind=plenty")).Status);
     }
 
     [Fact]
     public async Task A_shared_card_opens_without_an_account_names_nobody_and_closes_when_withdrawn()
     {
         var captain = await host.VisitAsAsync("tamsin");
-        var share = await captain.GetAsync("/classes/quillet/share");
-        var made = await captain.SendAsync(share, "form.stack", "/classes/quillet/share", ("label", "board"));
+        var share = await captain.GetAsync("/wenlow/classes/quillet/share");
+        var made = await captain.SendAsync(share, "form.stack", "/wenlow/classes/quillet/share", ("label", "board"));
         var path = made.Html.QuerySelector(".link-text")!.GetAttribute("href")!;
         Assert.NotNull(made.Html.QuerySelector(".qr svg"));
 
@@ -28,8 +28,8 @@ public sealed class CardAndLogTests(ClubHost host)
         Assert.DoesNotContain("Tamsin", card.Text);
         Assert.Equal(404, (int)(await host.Visit().GetAsync(path[..^2])).Status);
 
-        var page = await captain.GetAsync("/classes/quillet/share");
-        await captain.SendAsync(page, ".links form", "/classes/quillet/share?handler=Withdraw");
+        var page = await captain.GetAsync("/wenlow/classes/quillet/share");
+        await captain.SendAsync(page, ".links form", "/wenlow/classes/quillet/share?handler=Withdraw");
         var gone = await host.Visit().GetAsync(path);
         Assert.Equal(410, (int)gone.Status);
         Assert.Contains("taken it back", gone.Text);
@@ -39,12 +39,12 @@ public sealed class CardAndLogTests(ClubHost host)
     public async Task A_log_as_the_card_said_needs_only_the_helm_and_counts_once_however_often_sent()
     {
         var sailor = await host.VisitAsAsync("priya");
-        var form = await sailor.GetAsync("/classes/quillet/log?wind=14&boat=class");
+        var form = await sailor.GetAsync("/wenlow/classes/quillet/log?wind=14&boat=class");
         Assert.Equal("20 in", form.Html.QuerySelector("[name=mark-gooseneck]")!.GetAttribute("value"));
         var before = await CountAsync(sailor);
         (string, string)[] changes = [("helmPortWord", "light tug"), ("helmStarboard", "4"), ("steadyFullSpeed", "held"), ("flat", "held"), ("trimmed", "held"), ("rudderCentred", "held"), ("crewMass", "73.613")];
-        var sent = await sailor.SendAsync(form, ".log-form", "/classes/quillet/log", changes);
-        var again = await sailor.SendAsync(form, ".log-form", "/classes/quillet/log", changes);
+        var sent = await sailor.SendAsync(form, ".log-form", "/wenlow/classes/quillet/log", changes);
+        var again = await sailor.SendAsync(form, ".log-form", "/wenlow/classes/quillet/log", changes);
         Assert.Equal(sent.Location, again.Location);
         Assert.Equal(before + 1, await CountAsync(sailor));
 
@@ -58,7 +58,7 @@ public sealed class CardAndLogTests(ClubHost host)
         var number = sent.Location.ToString().Split('?')[0];
         Assert.Equal(404, (int)(await coordinator.GetAsync(number)).Status);
         Assert.Equal(404, (int)(await coordinator.SendAsync(await coordinator.GetAsync("/me"), "form", number)).Status);
-        Assert.DoesNotContain("73.613", (await coordinator.GetAsync("/classes/quillet/bundle.json")).Text);
+        Assert.DoesNotContain("73.613", (await coordinator.GetAsync("/wenlow/classes/quillet/bundle.json")).Text);
         Assert.Equal(200, (int)(await sailor.GetAsync(number)).Status);
     }
 
@@ -77,9 +77,9 @@ public sealed class CardAndLogTests(ClubHost host)
     public async Task A_wrong_field_is_answered_beside_it_kept_and_nothing_is_saved(string field, string typed, string says)
     {
         var sailor = await host.VisitAsAsync("priya");
-        var form = await sailor.GetAsync("/classes/ferrin-16/log?wind=12&boat=class");
-        form = field == "mark-gooseneck" ? await sailor.GetAsync("/classes/quillet/log?wind=14&boat=class") : form;
-        var address = field == "mark-gooseneck" ? "/classes/quillet/log" : "/classes/ferrin-16/log";
+        var form = await sailor.GetAsync("/wenlow/classes/ferrin-16/log?wind=12&boat=class");
+        form = field == "mark-gooseneck" ? await sailor.GetAsync("/wenlow/classes/quillet/log?wind=14&boat=class") : form;
+        var address = field == "mark-gooseneck" ? "/wenlow/classes/quillet/log" : "/wenlow/classes/ferrin-16/log";
         var answer = await sailor.SendAsync(form, ".log-form", address, (field, typed), ("note", "kept"));
         Assert.Equal(422, (int)answer.Status);
         Assert.Contains(says, answer.TextOf($"#{field}-problem"));
@@ -91,15 +91,15 @@ public sealed class CardAndLogTests(ClubHost host)
     public async Task A_bundle_taken_out_is_whole_and_one_brought_in_twice_changes_nothing()
     {
         var coordinator = await host.VisitAsAsync("odalys");
-        var file = await coordinator.GetAsync("/classes/ferrin-16/bundle.json");
+        var file = await coordinator.GetAsync("/wenlow/classes/ferrin-16/bundle.json");
         Assert.Equal("regatta-bundle", JsonDocument.Parse(file.Text).RootElement.GetProperty("format").GetString());
-        var page = await coordinator.GetAsync("/bring-in");
-        var again = await coordinator.UploadAsync(page, "/bring-in", System.Text.Encoding.UTF8.GetBytes(file.Text));
+        var page = await coordinator.GetAsync("/wenlow/import");
+        var again = await coordinator.UploadAsync(page, "/wenlow/import", System.Text.Encoding.UTF8.GetBytes(file.Text));
         Assert.Contains("left as they are: Ferrin 16", again.TextOf(".thanks"));
-        var broken = await coordinator.UploadAsync(page, "/bring-in", System.Text.Encoding.UTF8.GetBytes(file.Text[..500]));
-        Assert.Contains("Nothing was brought in", broken.TextOf(".problem"));
+        var broken = await coordinator.UploadAsync(page, "/wenlow/import", System.Text.Encoding.UTF8.GetBytes(file.Text[..500]));
+        Assert.Contains("Nothing was imported", broken.TextOf(".problem"));
     }
 
     private static async Task<int> CountAsync(Visitor visitor) =>
-        (await visitor.GetAsync("/logbook")).Html.QuerySelectorAll(".logbook li").Length;
+        (await visitor.GetAsync("/wenlow/logbook")).Html.QuerySelectorAll(".logbook li").Length;
 }

@@ -4,7 +4,10 @@ using AngleSharp.Html.Parser;
 using Dapper;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.Extensions.DependencyInjection;
 using Npgsql;
+using Regatta.Store;
+using Regatta.Web.Station;
 
 [assembly: AssemblyFixture(typeof(Regatta.Web.Tests.ClubHost))]
 
@@ -100,10 +103,16 @@ public sealed class ClubHost : WebApplicationFactory<Program>, IAsyncLifetime
         return visitor;
     }
 
+    /// <summary>A club of this application.</summary>
+    public ClubId ClubOf(string key) => Services.GetRequiredService<Clubs>().AllAsync().GetAwaiter().GetResult().Single(club => club.Key == key).Ref;
+
+    /// <summary>A club's station as its pages see it.</summary>
+    public ClubStation StationOf(string key) => Services.GetRequiredService<StationStates>().Of(ClubOf(key));
+
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {
         builder.UseSetting("REGATTA_DATABASE", new NpgsqlConnectionStringBuilder(TestServer) { Database = name }.ConnectionString);
-        builder.UseSetting("REGATTA_DEMO_BUNDLE", Path.Combine(AppContext.BaseDirectory, "club.json"));
+        builder.UseSetting("REGATTA_DEMO_BUNDLE", string.Join(Path.PathSeparator, new[] { "wenlow.json", "tessick.json" }.Select(file => Path.Combine(AppContext.BaseDirectory, file))));
         builder.UseSetting("REGATTA_DEMO", demo);
         foreach (var (setting, value) in settings)
         {
@@ -153,6 +162,13 @@ public sealed class Visitor(HttpClient client)
     /// <summary>Sends fields alone, with no token: as another site would.</summary>
     public async Task<Answer> PostBareAsync(string address, params (string Field, string Value)[] fields) => await AnswerAsync(
         await client.PostAsync(address, new FormUrlEncodedContent(fields.Select(field => KeyValuePair.Create(field.Field, field.Value))), TestContext.Current.CancellationToken));
+
+    /// <summary>Publishes the draft of a class as it stands.</summary>
+    public async Task PublishAsync(string classPath)
+    {
+        var page = await GetAsync(classPath + "/versions");
+        Assert.Equal(302, (int)(await SendAsync(page, ".draft-changes form", classPath + "/versions", ("reason", "for the test"), ("unfit", "yes"))).Status);
+    }
 
     public async Task<Answer> UploadAsync(Answer page, string address, byte[] file, string field = "bundle", params (string Field, string Value)[] beside)
     {

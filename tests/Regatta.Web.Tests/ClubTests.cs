@@ -1,5 +1,8 @@
 using Dapper;
 using Microsoft.Extensions.DependencyInjection;
+using Regatta.Application.Reading;
+using Regatta.Store;
+using Regatta.Web.Access;
 using Npgsql;
 
 namespace Regatta.Web.Tests;
@@ -14,16 +17,16 @@ public sealed class ClubTests(ClubHost host)
         var visitor = empty.Visit();
         Assert.Equal("/found", (await visitor.GetAsync("/sign-in")).Location!.ToString());
         var page = await visitor.GetAsync("/found");
-        var refused = await visitor.SendAsync(page, "form.stack", "/found", ("club", "Ebb Sailing Club"), ("zone", "Mars/North"), ("name", ""), ("signin", "kim"), ("password", "short"));
+        var refused = await visitor.SendAsync(page, "form.stack", "/found", ("clubName", "Ebb Sailing Club"), ("zone", "Mars/North"), ("name", ""), ("signin", "kim"), ("password", "short"));
         Assert.Contains("not known here", refused.TextOf("#zone-problem"));
         Assert.Contains("Write your name", refused.TextOf("#name-problem"));
-        Assert.Equal("Ebb Sailing Club", refused.Html.QuerySelector("#club")!.GetAttribute("value"));
+        Assert.Equal("Ebb Sailing Club", refused.Html.QuerySelector("#clubName")!.GetAttribute("value"));
 
-        var weak = await visitor.SendAsync(page, "form.stack", "/found", ("club", "Ebb Sailing Club"), ("zone", "UTC"), ("name", "Kim"), ("signin", "kim"), ("password", "short"));
+        var weak = await visitor.SendAsync(page, "form.stack", "/found", ("clubName", "Ebb Sailing Club"), ("zone", "UTC"), ("name", "Kim"), ("signin", "kim"), ("password", "short"));
         Assert.Contains("at least 10", weak.TextOf("#password-problem"));
-        var founded = await visitor.SendAsync(page, "form.stack", "/found", ("club", "Ebb Sailing Club"), ("zone", "UTC"), ("name", "Kim"), ("signin", "kim"), ("password", "long-enough-now"));
-        Assert.Equal("/", founded.Location!.ToString());
-        Assert.Contains("Make one from a kit", (await visitor.GetAsync("/")).TextOf(".empty"));
+        var founded = await visitor.SendAsync(page, "form.stack", "/found", ("clubName", "Ebb Sailing Club"), ("zone", "UTC"), ("name", "Kim"), ("signin", "kim"), ("password", "long-enough-now"));
+        Assert.Equal("/ebb-sailing-club", founded.Location!.ToString());
+        Assert.Contains("Make one from a kit", (await visitor.GetAsync("/ebb-sailing-club")).TextOf(".empty"));
         Assert.Equal("/sign-in", (await visitor.GetAsync("/found")).Location!.ToString());
         Assert.Empty((await empty.Visit().GetAsync("/sign-in")).Html.QuerySelectorAll(".demo-accounts"));
     }
@@ -34,7 +37,7 @@ public sealed class ClubTests(ClubHost host)
         await using var empty = await host.AnotherAsync("Never");
         var visitor = empty.Visit();
         var page = await visitor.GetAsync("/found");
-        await visitor.SendAsync(page, "form.stack", "/found", ("club", "Ebb"), ("zone", "UTC"), ("name", "Kim"), ("signin", "kim"), ("password", "long-enough-now"));
+        await visitor.SendAsync(page, "form.stack", "/found", ("clubName", "Ebb"), ("zone", "UTC"), ("name", "Kim"), ("signin", "kim"), ("password", "long-enough-now"));
         var stranger = empty.Visit();
         var signIn = await stranger.GetAsync("/sign-in");
         Assert.Equal(404, (int)(await stranger.SendAsync(signIn, "form.stack", "/sign-in?handler=Demo", ("name", "kim"))).Status);
@@ -45,13 +48,13 @@ public sealed class ClubTests(ClubHost host)
     {
         await using var first = await host.AnotherAsync("IfEmpty");
         var captain = await first.VisitAsAsync("tamsin");
-        var cell = await captain.GetAsync("/classes/quillet?cell=1.gooseneck");
-        await captain.SendAsync(cell, "form[data-cell-form]", "/classes/quillet?handler=Save&cell=1.gooseneck", ("mark", "17"));
+        var cell = await captain.GetAsync("/wenlow/classes/quillet?cell=1.gooseneck");
+        await captain.SendAsync(cell, "form[data-cell-form]", "/wenlow/classes/quillet?handler=Cell&act=save&cell=1.gooseneck", ("mark", "17"));
 
         await using var second = first.Again("IfEmpty");
-        Assert.Equal("17 in", (await (await second.VisitAsAsync("tamsin")).GetAsync("/classes/quillet?cell=1.gooseneck")).TextOf(".big"));
+        Assert.Equal("17 in", (await (await second.VisitAsAsync("tamsin")).GetAsync("/wenlow/classes/quillet?cell=1.gooseneck")).TextOf(".big"));
         await using var third = first.Again("Reset");
-        Assert.Equal("16 in", (await (await third.VisitAsAsync("tamsin")).GetAsync("/classes/quillet?cell=1.gooseneck")).TextOf(".big"));
+        Assert.Equal("16 in", (await (await third.VisitAsAsync("tamsin")).GetAsync("/wenlow/classes/quillet?cell=1.gooseneck")).TextOf(".big"));
     }
 
     [Fact]
@@ -60,11 +63,11 @@ public sealed class ClubTests(ClubHost host)
         await using var first = await host.AnotherAsync("IfEmpty");
         await using (var connection = await first.Services.GetRequiredService<NpgsqlDataSource>().OpenConnectionAsync(TestContext.Current.CancellationToken))
         {
-            await connection.ExecuteAsync("delete from club; delete from boat_classes where key = 'ferrin-16'");
+            await connection.ExecuteAsync("delete from memberships; delete from classes where key = 'ferrin-16'");
         }
 
         await using var second = first.Again("IfEmpty");
-        Assert.Equal(9, (await (await second.VisitAsAsync("priya")).GetAsync("/")).Html.QuerySelectorAll(".fleet li").Length);
+        Assert.Equal(9, (await (await second.VisitAsAsync("priya")).GetAsync("/wenlow")).Html.QuerySelectorAll(".fleet li").Length);
     }
 
     [Fact]
@@ -72,18 +75,18 @@ public sealed class ClubTests(ClubHost host)
     {
         await using var club = await host.AnotherAsync("IfEmpty");
         var coordinator = await club.VisitAsAsync("odalys");
-        var people = await coordinator.GetAsync("/people");
+        var people = await coordinator.GetAsync("/wenlow/people");
         Assert.Contains("captain of Quillet", people.TextOf(".people"));
-        var refused = await coordinator.SendAsync(people, "form.stack", "/people", ("name", "Ida Marsh"), ("signin", "priya"), ("password", "long-enough-now"), ("captain", "Ferrin 16"));
+        var refused = await coordinator.SendAsync(people, "form.stack", "/wenlow/people", ("name", "Ida Marsh"), ("signin", "priya"), ("password", "long-enough-now"), ("captain", "ferrin-16"));
         Assert.Contains("already taken", refused.TextOf("#signin-problem"));
         Assert.Equal("Ida Marsh", refused.Html.QuerySelector("#name")!.GetAttribute("value"));
-        await coordinator.SendAsync(people, "form.stack", "/people", ("name", "Ida Marsh"), ("signin", "ida"), ("password", "long-enough-now"), ("captain", "Ferrin 16"));
+        await coordinator.SendAsync(people, "form.stack", "/wenlow/people", ("name", "Ida Marsh"), ("signin", "ida"), ("password", "long-enough-now"), ("captain", "ferrin-16"));
 
         var captain = club.Visit();
         var signIn = await captain.GetAsync("/sign-in");
         await captain.SendAsync(signIn, "form.stack", "/sign-in", ("name", "ida"), ("password", "long-enough-now"));
-        Assert.Equal(200, (int)(await captain.GetAsync("/classes/ferrin-16/bands")).Status);
-        Assert.Contains("/not-yours", (await captain.GetAsync("/classes/quillet/bands")).Location!.ToString());
+        Assert.Equal(200, (int)(await captain.GetAsync("/wenlow/classes/ferrin-16/bands")).Status);
+        Assert.Contains("/not-yours", (await captain.GetAsync("/wenlow/classes/quillet/bands")).Location!.ToString());
     }
 
     [Fact]
@@ -93,13 +96,13 @@ public sealed class ClubTests(ClubHost host)
         var sailor = await club.VisitAsAsync("priya");
         var me = await sailor.GetAsync("/me");
         await sailor.SendAsync(me, "form.stack", "/me", ("wind", "km/h"), ("mass", "lb"));
-        Assert.Contains("km/h", (await sailor.GetAsync("/classes/quillet/card?wind=20")).TextOf(".wind-now"));
-        Assert.Contains("Crew, lb", (await sailor.GetAsync("/classes/quillet/log")).Text);
-        Assert.Equal("9–17 km/h", (await sailor.GetAsync("/classes/quillet?view=table")).TextOf("thead th:nth-child(3) small"));
+        Assert.Contains("km/h", (await sailor.GetAsync("/wenlow/classes/quillet/card?wind=20")).TextOf(".wind-now"));
+        Assert.Contains("Crew, lb", (await sailor.GetAsync("/wenlow/classes/quillet/log")).Text);
+        Assert.Equal("9–17 km/h", (await sailor.GetAsync("/wenlow/classes/quillet?view=table")).TextOf("thead th:nth-child(3) small"));
 
         // What is logged in one unit is the same wind in another.
-        var form = await sailor.GetAsync("/classes/quillet/log?wind=20");
-        var sent = await sailor.SendAsync(form, ".log-form", "/classes/quillet/log?unit=km%2Fh", ("windFrom", "18.52"), ("windTo", "18.52"));
+        var form = await sailor.GetAsync("/wenlow/classes/quillet/log?wind=20");
+        var sent = await sailor.SendAsync(form, ".log-form", "/wenlow/classes/quillet/log?unit=km%2Fh", ("windFrom", "18.52"), ("windTo", "18.52"));
         await sailor.SendAsync(await sailor.GetAsync("/me"), "form.stack", "/me", ("wind", "kn"), ("mass", "kg"));
         Assert.Contains("10–10 kn", (await sailor.GetAsync(sent.Location!.ToString())).TextOf("h1"));
     }
@@ -109,12 +112,12 @@ public sealed class ClubTests(ClubHost host)
     {
         await using var club = await host.AnotherAsync("IfEmpty");
         var sailor = await club.VisitAsAsync("priya");
-        var form = await sailor.GetAsync("/classes/quillet/log?wind=14");
-        var sent = await sailor.SendAsync(form, ".log-form", "/classes/quillet/log", ("helmPort", "5"), ("helmStarboard", "5"), ("steadyFullSpeed", "held"), ("rudderCentred", "held"), ("flat", "held"), ("trimmed", "held"));
-        Assert.Contains("85 sessions", (await sailor.GetAsync("/classes/quillet")).TextOf("#drawer"));
+        var form = await sailor.GetAsync("/wenlow/classes/quillet/log?wind=14");
+        var sent = await sailor.SendAsync(form, ".log-form", "/wenlow/classes/quillet/log", ("helmPort", "5"), ("helmStarboard", "5"), ("steadyFullSpeed", "held"), ("rudderCentred", "held"), ("flat", "held"), ("trimmed", "held"));
+        Assert.Contains("85 sessions", (await sailor.GetAsync("/wenlow/classes/quillet")).TextOf("#drawer"));
         var own = await sailor.GetAsync(sent.Location!.ToString());
         await sailor.SendAsync(own, ".remove", sent.Location.ToString().Split('?')[0]);
-        Assert.Contains("84 sessions", (await sailor.GetAsync("/classes/quillet")).TextOf("#drawer"));
+        Assert.Contains("84 sessions", (await sailor.GetAsync("/wenlow/classes/quillet")).TextOf("#drawer"));
     }
 
     [Theory]
@@ -123,8 +126,7 @@ public sealed class ClubTests(ClubHost host)
     [InlineData("2026-10-25T01:30", null)]
     public async Task The_hour_skipped_in_spring_is_refused_and_the_one_had_twice_in_autumn_is_not(string typed, string? says)
     {
-        using var scope = host.Services.CreateScope();
-        var read = await scope.ServiceProvider.GetRequiredService<ClubClock>().ReadAsync(typed);
+        var read = (await ClockAsync()).Read(typed);
         if (says is null)
         {
             Assert.True(read.Ok);
@@ -138,9 +140,15 @@ public sealed class ClubTests(ClubHost host)
     [Fact]
     public async Task Summer_time_is_an_hour_from_what_is_stored()
     {
-        using var scope = host.Services.CreateScope();
-        var clock = scope.ServiceProvider.GetRequiredService<ClubClock>();
-        Assert.Equal(new DateTimeOffset(2026, 7, 1, 13, 0, 0, TimeSpan.Zero), (await clock.ReadAsync("2026-07-01T14:00")).Value);
-        Assert.Equal("2026-01-05T14:00", await clock.FieldAsync(new(2026, 1, 5, 14, 0, 0, TimeSpan.Zero)));
+        var clock = await ClockAsync();
+        Assert.Equal(new DateTimeOffset(2026, 7, 1, 13, 0, 0, TimeSpan.Zero), clock.Read("2026-07-01T14:00").Value);
+        Assert.Equal("2026-01-05T14:00", clock.Field(new(2026, 1, 5, 14, 0, 0, TimeSpan.Zero)));
+    }
+
+    private async Task<ClubClock> ClockAsync()
+    {
+        var here = new ClubContext(host.Services.GetRequiredService<ClassCache>());
+        here.Enter((await host.Services.GetRequiredService<Clubs>().AdmitAsync("wenlow", null, null))!, new(), null);
+        return new(TimeProvider.System, here);
     }
 }

@@ -9,21 +9,21 @@ public sealed class FittingOutTests(ClubHost host)
     {
         await using var club = await host.AnotherAsync("IfEmpty");
         var coordinator = await club.VisitAsAsync("odalys");
-        var page = await coordinator.GetAsync("/new-class");
+        var page = await coordinator.GetAsync("/wenlow/new-class");
         Assert.Equal(9, page.Html.QuerySelectorAll(".kit").Length);
-        var nothing = await coordinator.SendAsync(page, "main form", "/new-class", ("name", "Sprat"));
+        var nothing = await coordinator.SendAsync(page, "main form", "/wenlow/new-class", ("name", "Sprat"));
         Assert.Equal(422, (int)nothing.Status);
         Assert.Contains("Choose the kind of boat", nothing.TextOf(".problem"));
         Assert.Equal("Sprat", nothing.Html.QuerySelector("#name")!.GetAttribute("value"));
-        Assert.Contains("class of that name", (await coordinator.SendAsync(page, "main form", "/new-class", ("kit", "una-rig"), ("name", "Quillet"))).TextOf("#name-problem"));
+        Assert.Contains("class of that name", (await coordinator.SendAsync(page, "main form", "/wenlow/new-class", ("kit", "una-rig"), ("name", "Quillet"))).TextOf("#name-problem"));
 
-        var made = await coordinator.SendAsync(page, "main form", "/new-class", ("kit", "una-rig"), ("name", "Sprat Nº 3"));
-        Assert.Equal("/classes/sprat-n-3/controls", made.Location!.ToString());
+        var made = await coordinator.SendAsync(page, "main form", "/wenlow/new-class", ("kit", "una-rig"), ("name", "Sprat Nº 3"));
+        Assert.Equal("/wenlow/classes/sprat-n-3/controls", made.Location!.ToString());
         var controls = await coordinator.GetAsync(made.Location.ToString());
         Assert.Equal(7, controls.Html.QuerySelectorAll(".controls > li").Length);
         Assert.All(controls.Html.QuerySelectorAll(".control-drawing"), drawing => Assert.StartsWith("How ", drawing.GetAttribute("aria-label")));
-        Assert.Contains("0 of 42", (await coordinator.GetAsync("/")).Html.Body!.TextContent);
-        Assert.Contains("/not-yours", (await (await club.VisitAsAsync("priya")).GetAsync("/new-class")).Location!.ToString());
+        Assert.Contains("0 of 42", (await coordinator.GetAsync("/wenlow")).Html.Body!.TextContent);
+        Assert.Contains("/not-yours", (await (await club.VisitAsAsync("priya")).GetAsync("/wenlow/new-class")).Location!.ToString());
     }
 
     [Theory]
@@ -39,22 +39,22 @@ public sealed class FittingOutTests(ClubHost host)
     public async Task A_control_of_every_kind_is_added_and_opens_again_as_it_was(string kind, string[] fields, string hint)
     {
         var captain = await host.VisitAsAsync("tamsin");
-        var page = await captain.GetAsync("/classes/quillet/controls/new");
+        var page = await captain.GetAsync("/wenlow/classes/quillet/controls/new");
         var name = $"Trial {kind}";
         (string, string)[] scale = [.. fields.Select(field => (field.Split(':')[0], field[(field.IndexOf(':', StringComparison.Ordinal) + 1)..]))];
-        var shown = await captain.Fragment().SendAsync(page, "#control-form", "/classes/quillet/controls/new?handler=Kind", ("kind", kind));
+        var shown = await captain.Fragment().SendAsync(page, "#control-form", "/wenlow/classes/quillet/controls/new?handler=Kind", ("kind", kind));
         Assert.All(scale, field => Assert.NotNull(shown.Html.QuerySelector($"[name={field.Item1}]")));
         (string, string)[] rest = [("name", name), ("kind", kind), ("datum", "band"), ("readingPoint", "eye"), ("moreDoes", "Flatter."), ("disturbs", "Boom position: it moves")];
-        var sent = await captain.SendAsync(page, "#control-form", "/classes/quillet/controls/new", [.. rest, .. scale]);
+        var sent = await captain.SendAsync(page, "#control-form", "/wenlow/classes/quillet/controls/new", [.. rest, .. scale]);
         Assert.Equal(302, (int)sent.Status);
 
         var key = sent.Location!.ToString().Split('#')[1];
-        var item = (await captain.GetAsync("/classes/quillet/controls")).Html.QuerySelector($"#{key}")!;
+        var item = (await captain.GetAsync("/wenlow/classes/quillet/controls")).Html.QuerySelector($"#{key}")!;
         Assert.Contains(hint, item.TextContent);
         Assert.Contains("Gooseneck (it moves)", item.TextContent);
-        var again = await captain.GetAsync($"/classes/quillet/controls/{key}");
-        Assert.Equal(302, (int)(await captain.SendAsync(again, "#control-form", $"/classes/quillet/controls/{key}")).Status);
-        Assert.Contains(hint, (await captain.GetAsync("/classes/quillet/controls")).Html.QuerySelector($"#{key}")!.TextContent);
+        var again = await captain.GetAsync($"/wenlow/classes/quillet/controls/{key}");
+        Assert.Equal(302, (int)(await captain.SendAsync(again, "#control-form", $"/wenlow/classes/quillet/controls/{key}")).Status);
+        Assert.Contains(hint, (await captain.GetAsync("/wenlow/classes/quillet/controls")).Html.QuerySelector($"#{key}")!.TextContent);
         await RetireAsync(captain, "quillet", key);
     }
 
@@ -71,8 +71,8 @@ public sealed class FittingOutTests(ClubHost host)
     public async Task A_change_that_cannot_be_is_refused_beside_its_field_with_what_was_typed(string field, string typed, string says)
     {
         var captain = await host.VisitAsAsync("tamsin");
-        var page = await captain.GetAsync("/classes/quillet/controls/gooseneck");
-        var answer = await captain.SendAsync(page, "#control-form", "/classes/quillet/controls/gooseneck", (field, typed), ("moreDoes", "kept"));
+        var page = await captain.GetAsync("/wenlow/classes/quillet/controls/gooseneck");
+        var answer = await captain.SendAsync(page, "#control-form", "/wenlow/classes/quillet/controls/gooseneck", (field, typed), ("moreDoes", "kept"));
         Assert.Equal(422, (int)answer.Status);
         Assert.Contains(says, string.Join(' ', answer.Html.QuerySelectorAll("[id$=-problem]").Select(problem => problem.TextContent)));
         Assert.Equal("kept", answer.Html.QuerySelector("[name=moreDoes]")!.GetAttribute("value"));
@@ -83,17 +83,17 @@ public sealed class FittingOutTests(ClubHost host)
     {
         await using var club = await host.AnotherAsync("IfEmpty");
         var captain = await club.VisitAsAsync("tamsin");
-        var page = await captain.GetAsync("/classes/quillet/controls/gooseneck");
-        Assert.Equal(302, (int)(await captain.SendAsync(page, "#control-form", "/classes/quillet/controls/gooseneck", ("unit", "mm"), ("step", "5 mm"))).Status);
-        var table = await captain.GetAsync("/classes/quillet?view=table&cell=4.gooseneck");
+        var page = await captain.GetAsync("/wenlow/classes/quillet/controls/gooseneck");
+        Assert.Equal(302, (int)(await captain.SendAsync(page, "#control-form", "/wenlow/classes/quillet/controls/gooseneck", ("unit", "mm"), ("step", "5 mm"))).Status);
+        var table = await captain.GetAsync("/wenlow/classes/quillet?view=table&cell=4.gooseneck");
         Assert.StartsWith("508 mm", table.TextOf("[data-cell='4.gooseneck']"));
 
         // 23 1/2 in is no whole number of new steps from the end; it stays where it is until somebody moves it.
         Assert.StartsWith("597 mm", table.TextOf("[data-cell='5.gooseneck']"));
         var coordinator = await club.VisitAsAsync("odalys");
-        var file = await coordinator.GetAsync("/classes/quillet/bundle.json");
+        var file = await coordinator.GetAsync("/wenlow/classes/quillet/bundle.json");
         Assert.Contains("596.9", file.Text);
-        Assert.Contains("left as they are", (await coordinator.UploadAsync(await coordinator.GetAsync("/bring-in"), "/bring-in", System.Text.Encoding.UTF8.GetBytes(file.Text))).TextOf(".thanks"));
+        Assert.Contains("left as they are", (await coordinator.UploadAsync(await coordinator.GetAsync("/wenlow/import"), "/wenlow/import", System.Text.Encoding.UTF8.GetBytes(file.Text))).TextOf(".thanks"));
     }
 
     [Fact]
@@ -101,24 +101,24 @@ public sealed class FittingOutTests(ClubHost host)
     {
         await using var club = await host.AnotherAsync("IfEmpty");
         var (captain, sailor) = (await club.VisitAsAsync("tamsin"), await club.VisitAsAsync("priya"));
-        var log = (await sailor.GetAsync("/logbook")).Html.QuerySelectorAll(".logbook a").First(link => link.TextContent.Contains("Quillet", StringComparison.Ordinal)).GetAttribute("href")!;
+        var log = (await sailor.GetAsync("/wenlow/logbook")).Html.QuerySelectorAll(".logbook a").First(link => link.TextContent.Contains("Quillet", StringComparison.Ordinal)).GetAttribute("href")!;
         await RetireAsync(captain, "quillet", "gooseneck");
-        Assert.Null((await captain.GetAsync("/classes/quillet")).TextOf("[data-cell='4.gooseneck']"));
+        Assert.Null((await captain.GetAsync("/wenlow/classes/quillet")).TextOf("[data-cell='4.gooseneck']"));
         Assert.Contains("Gooseneck, no longer used", (await sailor.GetAsync(log)).TextOf(".facts"));
-        Assert.Equal(200, (int)(await sailor.GetAsync("/classes/quillet/card?wind=14")).Status);
-        Assert.Contains("Gooseneck", (await captain.GetAsync("/classes/quillet/controls")).TextOf("#retired-head + p + ul"));
+        Assert.Equal(200, (int)(await sailor.GetAsync("/wenlow/classes/quillet/card?wind=14")).Status);
+        Assert.Contains("Gooseneck", (await captain.GetAsync("/wenlow/classes/quillet/controls")).TextOf("#retired-head + p + ul"));
 
         // Taken out and brought in elsewhere, the logs still know what their marks were.
-        var file = (await (await club.VisitAsAsync("odalys")).GetAsync("/classes/quillet/bundle.json")).Text;
+        var file = (await (await club.VisitAsAsync("odalys")).GetAsync("/wenlow/classes/quillet/bundle.json")).Text;
         Assert.Contains("\"retired\"", file);
         await using var elsewhere = await host.AnotherAsync("Never");
         var founder = elsewhere.Visit();
-        await founder.SendAsync(await founder.GetAsync("/found"), "form.stack", "/found", ("club", "Ebb"), ("zone", "UTC"), ("name", "Kim"), ("signin", "kim"), ("password", "long-enough-now"));
-        Assert.Contains("Brought in: Quillet", (await founder.UploadAsync(await founder.GetAsync("/bring-in"), "/bring-in", System.Text.Encoding.UTF8.GetBytes(file))).TextOf(".thanks"));
+        await founder.SendAsync(await founder.GetAsync("/found"), "form.stack", "/found", ("clubName", "Ebb"), ("zone", "UTC"), ("name", "Kim"), ("signin", "kim"), ("password", "long-enough-now"));
+        Assert.Contains("Imported: Quillet", (await founder.UploadAsync(await founder.GetAsync("/ebb/import"), "/ebb/import", System.Text.Encoding.UTF8.GetBytes(file))).TextOf(".thanks"));
 
-        var list = await captain.GetAsync("/classes/quillet/controls");
-        await captain.SendAsync(list, "#retired-head ~ ul form", "/classes/quillet/controls", ("act", "back"));
-        Assert.Contains("20 in", (await captain.GetAsync("/classes/quillet?view=table")).TextOf("[data-cell='4.gooseneck']"));
+        var list = await captain.GetAsync("/wenlow/classes/quillet/controls");
+        await captain.SendAsync(list, "#retired-head ~ ul form", "/wenlow/classes/quillet/controls", ("act", "back"));
+        Assert.Contains("20 in", (await captain.GetAsync("/wenlow/classes/quillet?view=table")).TextOf("[data-cell='4.gooseneck']"));
     }
 
     [Fact]
@@ -133,18 +133,18 @@ public sealed class FittingOutTests(ClubHost host)
         Assert.Equal(["gooseneck", "halyard-point", "head-line"], await OrderAsync());
 
         async Task MoveAsync(string act) =>
-            await captain.SendAsync(await captain.GetAsync("/classes/quillet/controls"), "#halyard-point form", "/classes/quillet/controls", ("act", act));
-        async Task<IEnumerable<string>> OrderAsync() => (await captain.GetAsync("/classes/quillet/controls")).Html.QuerySelectorAll(".controls > li").Select(item => item.Id!).Take(3);
+            await captain.SendAsync(await captain.GetAsync("/wenlow/classes/quillet/controls"), "#halyard-point form", "/wenlow/classes/quillet/controls", ("act", act));
+        async Task<IEnumerable<string>> OrderAsync() => (await captain.GetAsync("/wenlow/classes/quillet/controls")).Html.QuerySelectorAll(".controls > li").Select(item => item.Id!).Take(3);
     }
 
     [Fact]
     public async Task Strips_are_shown_and_printed_for_a_boat_on_either_paper()
     {
         var sailor = await host.VisitAsAsync("priya");
-        var page = await sailor.GetAsync("/classes/quillet/strips?paper=US+Letter");
+        var page = await sailor.GetAsync("/wenlow/classes/quillet/strips?paper=US+Letter");
         Assert.Equal("279.4mm", page.Html.QuerySelector("svg.sheet")!.GetAttribute("width"));
         Assert.Contains("Print at 100 %", page.Html.Body!.TextContent);
-        var answer = await sailor.GetAsync("/classes/quillet/strips.pdf?paper=A4");
+        var answer = await sailor.GetAsync("/wenlow/classes/quillet/strips.pdf?paper=A4");
         Assert.Equal("application/pdf", answer.Message.Content.Headers.ContentType!.MediaType);
         using var pdf = PdfDocument.Open(await answer.Message.Content.ReadAsByteArrayAsync(TestContext.Current.CancellationToken));
         Assert.Equal(page.Html.QuerySelectorAll("svg.sheet").Length, pdf.NumberOfPages);
@@ -152,5 +152,5 @@ public sealed class FittingOutTests(ClubHost host)
     }
 
     private static async Task RetireAsync(Visitor captain, string key, string control) =>
-        await captain.SendAsync(await captain.GetAsync($"/classes/{key}/controls"), $"#{control} form", $"/classes/{key}/controls", ("act", "retire"));
+        await captain.SendAsync(await captain.GetAsync($"/wenlow/classes/{key}/controls"), $"#{control} form", $"/wenlow/classes/{key}/controls", ("act", "retire"));
 }

@@ -9,7 +9,7 @@ public sealed class MeasuringTests(ClubHost host)
     public async Task The_boat_whose_datum_is_off_is_named_and_reads_its_own_number_for_the_same_length()
     {
         var captain = await host.VisitAsAsync("tamsin");
-        var boats = await captain.GetAsync("/classes/quillet/boats?control=gooseneck&band=4");
+        var boats = await captain.GetAsync("/wenlow/classes/quillet/boats?control=gooseneck&band=4");
         Assert.Contains("Bramble: the gooseneck scale sits 1 in too far from front end cap of the boom", boats.TextOf(".caution li"));
         var readings = boats.Html.QuerySelectorAll("table.people tbody tr").ToDictionary(row => row.QuerySelector("th")!.TextContent, row => row.QuerySelector("td")!.TextContent);
         Assert.Equal("19 in", readings["Bramble"]);
@@ -22,15 +22,15 @@ public sealed class MeasuringTests(ClubHost host)
     {
         var sailor = await host.VisitAsAsync("priya");
         var boats = await BoatsAsync(sailor, "quillet");
-        var bramble = await sailor.GetAsync($"/classes/quillet/card?wind=14&boat={boats["Bramble"]}");
+        var bramble = await sailor.GetAsync($"/wenlow/classes/quillet/card?wind=14&boat={boats["Bramble"]}");
         Assert.Contains("19 in", Line(bramble, "Gooseneck"));
         Assert.Contains("stronger: 22 1/2 in", Line(bramble, "Gooseneck"));
         Assert.DoesNotContain("not checked", Line(bramble, "Gooseneck"));
-        var wagtail = await sailor.GetAsync($"/classes/quillet/card?wind=14&boat={boats["Wagtail"]}");
+        var wagtail = await sailor.GetAsync($"/wenlow/classes/quillet/card?wind=14&boat={boats["Wagtail"]}");
         Assert.Contains("20 in", Line(wagtail, "Gooseneck"));
         Assert.Contains("the class’s reading; not checked on this boat", Line(wagtail, "Gooseneck"));
         Assert.DoesNotContain("not checked", Line(wagtail, "Cunningham"));
-        Assert.DoesNotContain("not checked", Line(await sailor.GetAsync("/classes/quillet/card?wind=14&boat=class"), "Gooseneck"));
+        Assert.DoesNotContain("not checked", Line(await sailor.GetAsync("/wenlow/classes/quillet/card?wind=14&boat=class"), "Gooseneck"));
     }
 
     [Fact]
@@ -39,16 +39,16 @@ public sealed class MeasuringTests(ClubHost host)
         await using var club = await host.AnotherAsync("IfEmpty");
         var sailor = await club.VisitAsAsync("priya");
         var boat = (await BoatsAsync(sailor, "quillet"))["Bramble"];
-        var form = await sailor.GetAsync($"/classes/quillet/log?wind=14&boat={boat}");
+        var form = await sailor.GetAsync($"/wenlow/classes/quillet/log?wind=14&boat={boat}");
         Assert.Equal("19 in", form.Html.QuerySelector("[name=mark-gooseneck]")!.GetAttribute("value"));
-        var sent = await sailor.SendAsync(form, ".log-form", "/classes/quillet/log", ("mark-gooseneck", "19 1/2 in"), ("note", "read on Bramble"));
+        var sent = await sailor.SendAsync(form, ".log-form", "/wenlow/classes/quillet/log", ("mark-gooseneck", "19 1/2 in"), ("note", "read on Bramble"));
         var own = (await sailor.GetAsync(sent.Location!.ToString())).TextOf(".facts");
         Assert.Contains("Bramble", own);
         Assert.Contains("19 1/2 in", own);
         Assert.Equal(20.5 * 25.4, await LoggedAsync(club, "read on Bramble"), 0.6);
 
         // The card opens for the boat sailed last.
-        Assert.Contains("19 in", Line(await sailor.GetAsync("/classes/quillet/card?wind=14"), "Gooseneck"));
+        Assert.Contains("19 in", Line(await sailor.GetAsync("/wenlow/classes/quillet/card?wind=14"), "Gooseneck"));
     }
 
     [Fact]
@@ -57,7 +57,7 @@ public sealed class MeasuringTests(ClubHost host)
         await using var club = await host.AnotherAsync("IfEmpty");
         var captain = await club.VisitAsAsync("tamsin");
         var boat = (await BoatsAsync(captain, "quillet"))["Wagtail"];
-        var path = $"/classes/quillet/boats/{boat}/measure/gooseneck";
+        var path = $"/wenlow/classes/quillet/boats/{boat}/measure/gooseneck";
         var page = await captain.GetAsync(path);
         Assert.Contains("Not measured yet", page.TextOf(".verdict"));
 
@@ -70,7 +70,7 @@ public sealed class MeasuringTests(ClubHost host)
         var broken = await PairAsync("20", "30 cm");
         Assert.Contains("One pair contradicts", broken.TextOf(".verdict"));
         Assert.Single(broken.Html.QuerySelectorAll(".pairs .breaks"));
-        var undone = await captain.Fragment().SendAsync(broken, "form[action*=TakeOut]:not(.pairs form)", path + "?handler=TakeOut");
+        var undone = await captain.Fragment().SendAsync(broken, "form[action*=Remove]:not(.pairs form)", path + "?handler=Remove");
         Assert.Equal(2, undone.Html.QuerySelectorAll(".pairs li").Length);
 
         var twice = await PairAsync("16", "17 in");
@@ -91,7 +91,7 @@ public sealed class MeasuringTests(ClubHost host)
     {
         await using var club = await host.AnotherAsync("IfEmpty");
         var captain = await club.VisitAsAsync("tamsin");
-        var path = $"/classes/quillet/boats/{(await BoatsAsync(captain, "quillet"))["Wagtail"]}/measure/halyard-point";
+        var path = $"/wenlow/classes/quillet/boats/{(await BoatsAsync(captain, "quillet"))["Wagtail"]}/measure/halyard-point";
         var page = await captain.GetAsync(path);
         var mixed = await SendAsync("reading\ttape\n62\t62 in\n66 1/2;168.9 cm\n70 = 1778 mm");
         Assert.Equal(3, mixed.Html.QuerySelectorAll(".pairs li").Length);
@@ -117,11 +117,11 @@ public sealed class MeasuringTests(ClubHost host)
         await using var club = await host.AnotherAsync("IfEmpty");
         var (captain, sailor) = (await club.VisitAsAsync("tamsin"), await club.VisitAsAsync("priya"));
         var boat = (await BoatsAsync(captain, "quillet"))["Wagtail"];
-        var form = await sailor.GetAsync($"/classes/quillet/log?wind=14&boat={boat}");
-        await sailor.SendAsync(form, ".log-form", "/classes/quillet/log", ("mark-gooseneck", "20 in"), ("note", "before the tape"));
+        var form = await sailor.GetAsync($"/wenlow/classes/quillet/log?wind=14&boat={boat}");
+        await sailor.SendAsync(form, ".log-form", "/wenlow/classes/quillet/log", ("mark-gooseneck", "20 in"), ("note", "before the tape"));
         Assert.Equal(508, await LoggedAsync(club, "before the tape"), 1e-6);
 
-        var path = $"/classes/quillet/boats/{boat}/measure/gooseneck";
+        var path = $"/wenlow/classes/quillet/boats/{boat}/measure/gooseneck";
         var page = await captain.GetAsync(path);
         var measured = await captain.Fragment().SendAsync(page, ".many form", path + "?handler=Table", ("table", "15;381 mm\n28;720 mm"));
         Assert.Contains("1 log of Wagtail took this mark at the class’s reading", measured.TextOf(".anew p"));
@@ -136,17 +136,17 @@ public sealed class MeasuringTests(ClubHost host)
     {
         await using var club = await host.AnotherAsync("IfEmpty");
         var captain = await club.VisitAsAsync("tamsin");
-        var boats = await captain.GetAsync("/classes/quillet/boats");
-        var taken = await captain.SendAsync(boats, "form.stack", "/classes/quillet/boats", ("name", "bramble"));
+        var boats = await captain.GetAsync("/wenlow/classes/quillet/boats");
+        var taken = await captain.SendAsync(boats, "form.stack", "/wenlow/classes/quillet/boats", ("name", "bramble"));
         Assert.Equal(422, (int)taken.Status);
         Assert.Contains("a boat of that name", taken.TextOf("#name-problem"));
-        var added = (await captain.SendAsync(boats, "form.stack", "/classes/quillet/boats", ("name", "Teasel"))).Location!.ToString();
+        var added = (await captain.SendAsync(boats, "form.stack", "/wenlow/classes/quillet/boats", ("name", "Teasel"))).Location!.ToString();
         var teasel = await captain.GetAsync(added);
         Assert.Contains("0 of 3 scales measured", teasel.Html.Body!.TextContent);
         Assert.Contains("Another boat", (await captain.SendAsync(teasel, "form.stack", added, ("name", "Dunlin"))).TextOf("#name-problem"));
         Assert.Equal(302, (int)(await captain.SendAsync(teasel, "form.stack", added, ("name", "Teasel II"))).Status);
 
-        var bramble = await captain.GetAsync($"/classes/quillet/boats/{(await BoatsAsync(captain, "quillet"))["Bramble"]}");
+        var bramble = await captain.GetAsync($"/wenlow/classes/quillet/boats/{(await BoatsAsync(captain, "quillet"))["Bramble"]}");
         var kept = await captain.SendAsync(bramble, "form.remove", bramble.Message.RequestMessage!.RequestUri!.AbsolutePath + "?handler=Remove");
         Assert.Equal(409, (int)kept.Status);
         Assert.Contains("would be lost", kept.TextOf(".remove .problem"));
@@ -159,11 +159,11 @@ public sealed class MeasuringTests(ClubHost host)
     {
         var sailor = await host.VisitAsAsync("priya");
         var boat = (await BoatsAsync(sailor, "quillet"))["Wagtail"];
-        Assert.Contains("/not-yours", (await sailor.GetAsync($"/classes/quillet/boats/{boat}/measure/gooseneck")).Location!.ToString());
+        Assert.Contains("/not-yours", (await sailor.GetAsync($"/wenlow/classes/quillet/boats/{boat}/measure/gooseneck")).Location!.ToString());
         var captain = await host.VisitAsAsync("tamsin");
         var other = (await BoatsAsync(sailor, "ferrin-16"))["Gorse"];
-        Assert.Equal(404, (int)(await captain.GetAsync($"/classes/quillet/boats/{other}/measure/gooseneck")).Status);
-        Assert.Equal(404, (int)(await captain.GetAsync($"/classes/quillet/boats/{boat}/measure/cunningham")).Status);
+        Assert.Equal(404, (int)(await captain.GetAsync($"/wenlow/classes/quillet/boats/{other}/measure/gooseneck")).Status);
+        Assert.Equal(404, (int)(await captain.GetAsync($"/wenlow/classes/quillet/boats/{boat}/measure/cunningham")).Status);
     }
 
     [Fact]
@@ -174,13 +174,13 @@ public sealed class MeasuringTests(ClubHost host)
         foreach (var (person, hand) in new[] { ("priya", "73 mm"), ("odalys", "10.2 cm") })
         {
             var sailor = await club.VisitAsAsync(person);
-            Assert.Contains("one hand of 85 mm", Line(await sailor.GetAsync("/classes/brannet/card?wind=10&boat=class"), "Foot depth"));
+            Assert.Contains("one hand of 85 mm", Line(await sailor.GetAsync("/wenlow/classes/brannet/card?wind=10&boat=class"), "Foot depth"));
             var me = await sailor.GetAsync("/me");
             Assert.Contains("no part of a person", (await sailor.SendAsync(me, "form[action*=Hands]", "/me?handler=Hands", ("HandWidth", "2 mm"))).TextOf("#HandWidth-problem"));
             await sailor.SendAsync(me, "form[action*=Hands]", "/me?handler=Hands", ("HandWidth", hand));
-            var form = await sailor.GetAsync("/classes/brannet/log?wind=6&boat=class");
+            var form = await sailor.GetAsync("/wenlow/classes/brannet/log?wind=6&boat=class");
             counts.Add(form.Html.QuerySelector("[name=mark-outhaul]")!.GetAttribute("value")!);
-            await sailor.SendAsync(form, ".log-form", "/classes/brannet/log", ("note", $"by the hand of {person}"));
+            await sailor.SendAsync(form, ".log-form", "/wenlow/classes/brannet/log", ("note", $"by the hand of {person}"));
         }
 
         Assert.Equal(["1 3/4 × hand", "1 1/4 × hand"], counts);
@@ -192,13 +192,13 @@ public sealed class MeasuringTests(ClubHost host)
         string.Join(' ', card.Html.QuerySelectorAll(".card-part dl > div").Single(line => line.QuerySelector("dt")!.TextContent == control).TextContent.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
 
     private static async Task<Dictionary<string, string>> BoatsAsync(Visitor visitor, string key) =>
-        (await visitor.GetAsync($"/classes/{key}/boats")).Html.QuerySelectorAll(".survey tbody a").ToDictionary(link => link.TextContent, link => link.GetAttribute("href")!.Split('/')[^1]);
+        (await visitor.GetAsync($"/wenlow/classes/{key}/boats")).Html.QuerySelectorAll(".survey tbody a").ToDictionary(link => link.TextContent, link => link.GetAttribute("href")!.Split('/')[^1]);
 
     private static async Task<double> LoggedAsync(ClubHost club, string note) => await LoggedAsync(await club.VisitAsAsync("odalys"), "quillet", "gooseneck", note);
 
     private static async Task<double> LoggedAsync(Visitor coordinator, string key, string control, string note)
     {
-        using var bundle = JsonDocument.Parse((await coordinator.GetAsync($"/classes/{key}/bundle.json")).Text);
+        using var bundle = JsonDocument.Parse((await coordinator.GetAsync($"/wenlow/classes/{key}/bundle.json")).Text);
         return bundle.RootElement.GetProperty("classes")[0].GetProperty("logs").EnumerateArray()
             .Single(log => log.TryGetProperty("note", out var text) && text.GetString() == note).GetProperty("marks").GetProperty(control).GetDouble();
     }

@@ -19,14 +19,14 @@ public sealed class TodayTests(ClubHost host)
         var port = new TaskCompletionSource<int>();
         var station = Serve(first.Token, "checksum=0.02,cut=0.02,garbage=0.1", 0, DateTimeOffset.UtcNow.AddHours(-1), port.SetResult);
         await using var club = await host.AnotherAsync("IfEmpty", ("REGATTA_STATION", $"127.0.0.1:{await port.Task}"), ("REGATTA_STATION_CLOCK", "station"));
-        var desk = club.Services.GetRequiredService<StationDesk>();
+        var desk = club.StationOf("wenlow");
         await UntilAsync(desk, () => desk.State.Now?.IsWhole == true);
         Assert.True(desk.State.Count.Refused > 0);
         Assert.InRange(desk.State.Now!.Mean.Knots, 5, 18);
         Assert.True(desk.State.Now.Gust.Knots < 40);
 
         var sailor = await club.VisitAsAsync("priya");
-        var board = await sailor.GetAsync("/today");
+        var board = await sailor.GetAsync("/wenlow/today");
         Assert.Contains("Ten minutes to", board.TextOf(".wind-line"));
         Assert.Equal(9, board.Html.QuerySelectorAll(".today li").Length);
         Assert.Contains("at 0.6 m", board.Html.QuerySelectorAll(".today li").Single(line => line.TextContent.Contains("Pettle", StringComparison.Ordinal)).TextContent);
@@ -46,24 +46,24 @@ public sealed class TodayTests(ClubHost host)
 
         // What was heard is kept, block by block.
         var log = club.Services.GetRequiredService<WindLog>();
-        Assert.NotEmpty(await log.BlocksAsync(DateTimeOffset.UtcNow.AddHours(-3), DateTimeOffset.UtcNow.AddDays(2)));
-        Assert.NotEmpty(await log.SamplesAsync(DateTimeOffset.UtcNow.AddHours(-3)));
+        Assert.NotEmpty(await log.BlocksAsync(club.ClubOf("wenlow"), DateTimeOffset.UtcNow.AddHours(-3), DateTimeOffset.UtcNow.AddDays(2)));
+        Assert.NotEmpty(await log.SamplesAsync(club.ClubOf("wenlow"), DateTimeOffset.UtcNow.AddHours(-3)));
     }
 
     [Fact]
     public async Task Without_a_station_the_board_still_answers_what_if()
     {
         var sailor = await host.VisitAsAsync("priya");
-        Assert.Contains("no wind station", (await sailor.GetAsync("/today")).TextOf(".empty"));
-        var asked = await sailor.GetAsync("/today?wind=18");
+        Assert.Contains("no wind station", (await sailor.GetAsync("/wenlow/today")).TextOf(".empty"));
+        var asked = await sailor.GetAsync("/wenlow/today?wind=18");
         Assert.Contains("And at 18 kn?", asked.TextOf("h1"));
         var quillet = asked.Html.QuerySelectorAll(".today li").Single(line => line.TextContent.Contains("Quillet", StringComparison.Ordinal));
         // 18 kn at 10 m are 16 kn at 3 m: the class's strong band begins there.
         Assert.Contains("16 kn", quillet.QuerySelector(".today-band")!.TextContent);
         Assert.Contains("gooseneck", quillet.QuerySelector(".today-moves")!.TextContent);
-        Assert.Equal(200, (int)(await sailor.GetAsync("/today?wind=heaps&screen=big")).Status);
-        Assert.Equal(302, (int)(await host.Visit().GetAsync("/today")).Status);
-        Assert.Equal(302, (int)(await host.Visit().GetAsync("/today/stream")).Status);
+        Assert.Equal(200, (int)(await sailor.GetAsync("/wenlow/today?wind=heaps&screen=big")).Status);
+        Assert.Equal(302, (int)(await host.Visit().GetAsync("/wenlow/today")).Status);
+        Assert.Equal(302, (int)(await host.Visit().GetAsync("/wenlow/today/stream")).Status);
     }
 
     [Fact]
@@ -95,22 +95,22 @@ public sealed class TodayTests(ClubHost host)
     {
         await using var club = await host.AnotherAsync("IfEmpty");
         var (sailor, captain) = (await club.VisitAsAsync("priya"), await club.VisitAsAsync("tamsin"));
-        var card = await sailor.GetAsync("/classes/quillet/card?wind=15&boat=class");
+        var card = await sailor.GetAsync("/wenlow/classes/quillet/card?wind=15&boat=class");
         Assert.Null(card.TextOf(".crew-sentence"));
-        var wrong = await sailor.SendAsync(card, ".crew-form form", "/classes/quillet/card?handler=Crew", ("crew", "a lot"));
+        var wrong = await sailor.SendAsync(card, ".crew-form form", "/wenlow/classes/quillet/card?handler=Crew", ("crew", "a lot"));
         Assert.Equal(422, (int)wrong.Status);
         Assert.Contains("not a number", wrong.TextOf("#crew-problem"));
-        await sailor.SendAsync(card, ".crew-form form", "/classes/quillet/card?handler=Crew", ("crew", "52"));
-        var light = await sailor.GetAsync("/classes/quillet/card?wind=15&boat=class");
+        await sailor.SendAsync(card, ".crew-form form", "/wenlow/classes/quillet/card?handler=Crew", ("crew", "52"));
+        var light = await sailor.GetAsync("/wenlow/classes/quillet/card?wind=15&boat=class");
         Assert.Equal("At 52 kg you sail 15 kn as the card’s 17 kn.", light.TextOf(".crew-sentence"));
         Assert.StartsWith("strong", light.TextOf(".band-head"));
-        Assert.DoesNotContain("Priya", (await captain.GetAsync("/classes/quillet/crew")).Html.QuerySelector("main")!.TextContent);
-        Assert.DoesNotContain("crewMass", (await (await club.VisitAsAsync("odalys")).GetAsync("/classes/quillet/bundle.json")).Text);
+        Assert.DoesNotContain("Priya", (await captain.GetAsync("/wenlow/classes/quillet/crew")).Html.QuerySelector("main")!.TextContent);
+        Assert.DoesNotContain("crewMass", (await (await club.VisitAsAsync("odalys")).GetAsync("/wenlow/classes/quillet/bundle.json")).Text);
 
-        await sailor.SendAsync(light, ".crew-form form", "/classes/quillet/card?handler=Crew", ("crew", "52"), ("captainMaySee", "yes"));
-        Assert.Contains("Priya Maddern: 52 kg", (await captain.GetAsync("/classes/quillet/crew")).Html.QuerySelector("main")!.TextContent);
-        await sailor.SendAsync(light, ".crew-form form", "/classes/quillet/card?handler=Crew", ("crew", ""));
-        Assert.Null((await sailor.GetAsync("/classes/quillet/card?wind=15")).TextOf(".crew-sentence"));
+        await sailor.SendAsync(light, ".crew-form form", "/wenlow/classes/quillet/card?handler=Crew", ("crew", "52"), ("captainMaySee", "yes"));
+        Assert.Contains("Priya Maddern: 52 kg", (await captain.GetAsync("/wenlow/classes/quillet/crew")).Html.QuerySelector("main")!.TextContent);
+        await sailor.SendAsync(light, ".crew-form form", "/wenlow/classes/quillet/card?handler=Crew", ("crew", ""));
+        Assert.Null((await sailor.GetAsync("/wenlow/classes/quillet/card?wind=15")).TextOf(".crew-sentence"));
     }
 
     [Theory]
@@ -121,8 +121,8 @@ public sealed class TodayTests(ClubHost host)
     public async Task A_crew_rule_that_is_none_is_refused_beside_its_field(string field, string typed, string says)
     {
         var captain = await host.VisitAsAsync("tamsin");
-        var page = await captain.GetAsync("/classes/quillet/crew");
-        var answer = await captain.SendAsync(page, "form.stack", "/classes/quillet/crew", (field, typed));
+        var page = await captain.GetAsync("/wenlow/classes/quillet/crew");
+        var answer = await captain.SendAsync(page, "form.stack", "/wenlow/classes/quillet/crew", (field, typed));
         Assert.Equal(422, (int)answer.Status);
         Assert.Contains(says, answer.TextOf($"#{field}-problem"));
         Assert.Equal(typed, answer.Html.QuerySelector($"#{field}")!.GetAttribute("value"));
@@ -133,15 +133,16 @@ public sealed class TodayTests(ClubHost host)
     {
         await using var club = await host.AnotherAsync("IfEmpty");
         var captain = await club.VisitAsAsync("tamsin");
-        var page = await captain.GetAsync("/classes/quillet/crew");
-        async Task<Answer> SendAsync(string table) => await captain.SendAsync(page, "form.stack", "/classes/quillet/crew", ("school", "by a table of steps"), ("offsets", table));
+        var page = await captain.GetAsync("/wenlow/classes/quillet/crew");
+        async Task<Answer> SendAsync(string table) => await captain.SendAsync(page, "form.stack", "/wenlow/classes/quillet/crew", ("school", "by a table of steps"), ("offsets", table));
         Assert.Contains("no control with marks", (await SendAsync("0–60: keel +1")).TextOf("#offsets-problem"));
         Assert.Contains("heavier end", (await SendAsync("60–50: gooseneck +1")).TextOf("#offsets-problem"));
         Assert.Contains("not understood", (await SendAsync("light crews: gooseneck more")).TextOf("#offsets-problem"));
         Assert.Equal(302, (int)(await SendAsync("0–60 kg: boom position +2\n85–150: gooseneck −1")).Status);
-        var card = await captain.GetAsync("/classes/quillet/card?wind=14&boat=class");
-        await captain.SendAsync(card, ".crew-form form", "/classes/quillet/card?handler=Crew", ("crew", "55"));
-        card = await captain.GetAsync("/classes/quillet/card?wind=14&boat=class");
+        await captain.PublishAsync("/wenlow/classes/quillet");
+        var card = await captain.GetAsync("/wenlow/classes/quillet/card?wind=14&boat=class");
+        await captain.SendAsync(card, ".crew-form form", "/wenlow/classes/quillet/card?handler=Crew", ("crew", "55"));
+        card = await captain.GetAsync("/wenlow/classes/quillet/card?wind=14&boat=class");
         Assert.Equal("At 55 kg gooseneck +2 steps, as shown.", card.TextOf(".crew-sentence"));
         Assert.Contains("21 in", card.Html.QuerySelectorAll(".card-part dl > div").Single(line => line.QuerySelector("dt")!.TextContent == "Gooseneck").TextContent);
     }
@@ -149,7 +150,7 @@ public sealed class TodayTests(ClubHost host)
     private static Task Serve(CancellationToken stop, string faults, int port, DateTimeOffset start, Action<int> ready) =>
         Task.Run(() => new StandInStation(new(4, start, WindDay.Ordinary), Faults.Parse(faults), 300, 4).ServeAsync(port, ready, stop));
 
-    private static async Task UntilAsync(StationDesk desk, Func<bool> so)
+    private static async Task UntilAsync(ClubStation desk, Func<bool> so)
     {
         for (var tries = 0; !so(); tries++)
         {

@@ -46,7 +46,7 @@ public sealed record CellTrust(CellStatus Status, string Why, IReadOnlyList<Sess
     /// <param name="control">Its control.</param>
     /// <param name="sessions">The sessions whose wind lay mostly in this band.</param>
     /// <param name="today">The time to judge staleness by.</param>
-    public static CellTrust Judge(BoatClass boatClass, Matrix matrix, WindBand band, Control control, IEnumerable<SessionEvidence> sessions, DateTimeOffset today)
+    public static CellTrust Judge(ClassDefinition boatClass, Matrix matrix, WindBand band, Control control, IEnumerable<SessionEvidence> sessions, DateTimeOffset today)
     {
         if (matrix[band, control] is not { } cell)
         {

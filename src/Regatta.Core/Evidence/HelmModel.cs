@@ -23,12 +23,12 @@ public sealed class HelmModel
 
     private const int FirstControl = 3;
 
-    private readonly BoatClass boatClass;
+    private readonly ClassDefinition boatClass;
     private readonly WindBands bands;
     private readonly IReadOnlyList<Control> controls;
 
     /// <summary>The model of a class over its bands.</summary>
-    public HelmModel(BoatClass boatClass, WindBands bands)
+    public HelmModel(ClassDefinition boatClass, WindBands bands)
     {
         (this.boatClass, this.bands) = (boatClass, bands);
         controls = [.. boatClass.HelmControls];

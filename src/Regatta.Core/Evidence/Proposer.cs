@@ -7,11 +7,11 @@ using Regatta.Core.Wind;
 namespace Regatta.Core.Evidence;
 
 /// <summary>Finds, for each cell, the smallest change that the logs say brings the helm nearer its target.</summary>
-/// <param name="BoatClass">The class, with its target.</param>
+/// <param name="Class">The class, with its target.</param>
 /// <param name="Matrix">The marks as they stand.</param>
 /// <param name="Model">The class's columns.</param>
 /// <param name="Posterior">What the logs say.</param>
-public sealed record Proposer(BoatClass BoatClass, Matrix Matrix, HelmModel Model, HelmPosterior Posterior)
+public sealed record Proposer(ClassDefinition Class, Matrix Matrix, HelmModel Model, HelmPosterior Posterior)
 {
     /// <summary>Below this probability of better nothing is proposed. Our own choice.</summary>
     public const double LeastProbability = 0.8;
@@ -37,7 +37,7 @@ public sealed record Proposer(BoatClass BoatClass, Matrix Matrix, HelmModel Mode
         if (control.HelmPerUnit is null
             || Matrix[band, control]?.Mark is not { } mark
             || Model.Row(band, other => Matrix[band, other]?.Mark) is not { } row
-            || Math.Abs(Posterior.Predict(row).Mean - BoatClass.Helm.Target.Degrees) <= BoatClass.Helm.Tolerance.Degrees)
+            || Math.Abs(Posterior.Predict(row).Mean - Class.Helm.Target.Degrees) <= Class.Helm.Tolerance.Degrees)
         {
             return null;
         }
@@ -55,7 +55,7 @@ public sealed record Proposer(BoatClass BoatClass, Matrix Matrix, HelmModel Mode
     public IReadOnlyList<Proposal> BestPerBand() =>
     [
         .. from band in Matrix.Bands.All
-           let best = BoatClass.HelmControls.Select(control => For(band, control)).OfType<Proposal>().OrderByDescending(p => p.Control.When).ThenByDescending(p => p.BetterProbability).FirstOrDefault()
+           let best = Class.HelmControls.Select(control => For(band, control)).OfType<Proposal>().OrderByDescending(p => p.Control.When).ThenByDescending(p => p.BetterProbability).FirstOrDefault()
            where best is not null
            select best,
     ];
@@ -70,7 +70,7 @@ public sealed record Proposer(BoatClass BoatClass, Matrix Matrix, HelmModel Mode
 
         var now = Posterior.Predict(row);
         var change = Model.Change(control, to.Position - from.Position);
-        var (shift, better) = Outlook(Posterior, row, change, BoatClass.Helm.Target.Degrees);
+        var (shift, better) = Outlook(Posterior, row, change, Class.Helm.Target.Degrees);
         return new(band, control, from, to, now, now.Mean + shift, better, Cautions(band, control, from, to));
     }
 

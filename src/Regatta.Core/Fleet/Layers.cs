@@ -33,6 +33,11 @@ public sealed record Layers
             ? Parsed<Layers>.Bad(wrong)
             : Parsed<Layers>.Good(new(plans, modes));
 
+    /// <summary>Plans and modes as they were kept: no rule is held against them any more.</summary>
+    /// <exception cref="ArgumentException">There is no plan, or no mode.</exception>
+    public static Layers Stored(IReadOnlyList<SailPlan> plans, IReadOnlyList<SailingMode> modes) =>
+        plans.Count > 0 && modes.Count > 0 ? new(plans, modes) : throw new ArgumentException("A class has at least one plan and one mode.");
+
     /// <summary>The plan of a key, or null.</summary>
     public SailPlan? Find(PlanKey key) => Plans.FirstOrDefault(plan => plan.Key == key);
 

@@ -79,13 +79,19 @@ public sealed record BodyScale : LengthwiseScale
             throw new ArgumentException("A body measure is longer than zero.");
         }
 
-        (Measure, Usual) = (measure, usual);
+        (Measure, Usual, From, To) = (measure, usual, from, to);
         (Min, Max, Step) = (AtReading(from), AtReading(to), step * usual.Millimetres);
         ReadingStep = step;
     }
 
     /// <summary>What is counted.</summary>
     public BodyMeasure Measure { get; }
+
+    /// <summary>The fewest, as it was written.</summary>
+    public double From { get; }
+
+    /// <summary>The most, as it was written.</summary>
+    public double To { get; }
 
     /// <summary>How long one is on the person the class was measured by.</summary>
     public Length Usual { get; }

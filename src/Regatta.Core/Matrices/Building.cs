@@ -68,9 +68,5 @@ public static class Building
 
     /// <summary>The edits that would say something else than the cell says.</summary>
     internal static IReadOnlyList<CellEdit> News(Matrix matrix, IEnumerable<CellEdit> edits) =>
-        [.. edits.Where(edit => !Same(matrix[edit.Address], edit.Cell))];
-
-    private static bool Same(Cell? one, Cell? other) => one == other || (one is not null && other is not null
-        && (one.Word is not null || one.Mark == other.Mark)
-        && (one.Word, one.IsRange, one.Tolerance, one.Target, one.Note) == (other.Word, other.IsRange, other.Tolerance, other.Target, other.Note));
+        [.. edits.Where(edit => !(matrix[edit.Address]?.SaysSame(edit.Cell) ?? edit.Cell is null))];
 }

@@ -106,6 +106,18 @@ public sealed record Cell
             : (word is { } said ? Saying(said, tolerance, target, note, source) : Of(mark, tolerance, target, note, source))
                 .Then(cell => Parsed<Cell>.Good(cell with { IsRange = isRange && mark is not null, Origin = origin, Day = day }));
 
+    /// <summary>A cell as it was kept: no rule is held against it any more.</summary>
+    public static Cell Stored(Mark? mark, double tolerance, bool isRange, CellWord? word, string target, string note, CellSource source, string origin, DateOnly? day) =>
+        new(word is null ? mark : null, tolerance, target, note, source) { IsRange = isRange && mark is not null, Word = word, Origin = origin, Day = day };
+
+    /// <summary>Whether another cell says the same: mark and tolerance to a billionth of a position, range, word, target and note. Who set it, and when, does not matter.</summary>
+    public bool SaysSame(Cell? other) => other is not null
+        && (Word, IsRange, Target, Note) == (other.Word, other.IsRange, other.Target, other.Note)
+        && Near(Tolerance, other.Tolerance)
+        && (Word is not null || (Mark is null) == (other.Mark is null) && Near(Mark?.Position ?? 0, other.Mark?.Position ?? 0));
+
+    private static bool Near(double one, double other) => Math.Abs(one - other) <= 1e-9 * Math.Max(1, Math.Max(Math.Abs(one), Math.Abs(other)));
+
     /// <summary>The same cell, come from elsewhere.</summary>
     public Cell From(CellSource source, string origin = "") => this with { Source = source, Origin = origin };
 

@@ -24,6 +24,9 @@ public enum ChangeKind
 
     /// <summary>The sail plans or the modes.</summary>
     Layers,
+
+    /// <summary>Anything else of the definition: a caution, the helm aimed at, the crew rule.</summary>
+    Definition,
 }
 
 /// <summary>One difference between two matrices.</summary>
@@ -36,6 +39,9 @@ public sealed record MatrixChange(ChangeKind Kind, WindBand? Band, Control? Cont
 {
     /// <summary>The matrix it stands in; null for what all share.</summary>
     public Layer? Layer { get; init; }
+
+    /// <summary>What of the definition it is, in words; empty for cells and bands.</summary>
+    public string Member { get; init; } = "";
 }
 
 /// <summary>Compares two matrices of a class.</summary>
@@ -60,6 +66,10 @@ public static class MatrixDiff
         ];
     }
 
+    /// <summary>What changed from one state of a class to another: the definition first, then the cells.</summary>
+    public static IReadOnlyList<MatrixChange> Between(ClassState before, ClassState after) =>
+        [.. DefinitionDiff.Between(before.Definition, after.Definition), .. Between(before.Set, after.Set)];
+
     private static IEnumerable<MatrixChange> BandChanges(Matrix before, Matrix after)
     {
         var ids = before.Bands.All.Concat(after.Bands.All).Select(band => band.Id).Distinct();
@@ -79,9 +89,15 @@ public static class MatrixDiff
         foreach (var key in keys)
         {
             var (was, now) = (before.Controls.FirstOrDefault(c => c.Key == key), after.Controls.FirstOrDefault(c => c.Key == key));
-            if (was != now)
+            if (was is null || now is null)
             {
                 yield return new(ChangeKind.Control, null, now ?? was, was?.Scale.Hint ?? "", now?.Scale.Hint ?? "");
+                continue;
+            }
+
+            foreach (var (member, old, recent) in DefinitionDiff.Members(was, now))
+            {
+                yield return new(ChangeKind.Control, null, now, old, recent) { Member = member };
             }
         }
     }
@@ -91,7 +107,7 @@ public static class MatrixDiff
         from band in after.Bands.All
         let was = before[band, control]
         let now = after[band, control]
-        where Says(was, control) != Says(now, control)
+        where !(was?.SaysSame(now) ?? now is null)
         select new MatrixChange(
             (was, now) switch { (null, _) => ChangeKind.Filled, (_, null) => ChangeKind.Cleared, _ => ChangeKind.Changed },
             band,

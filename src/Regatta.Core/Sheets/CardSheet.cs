@@ -44,7 +44,7 @@ public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPag
     /// <param name="paper">On which paper.</param>
     /// <param name="look">Drawn how.</param>
     /// <param name="unit">The reader's wind unit.</param>
-    public static CardSheet Of(BoatClass boatClass, PublishedMatrix version, SailPlan plan, Readings readings, Paper paper, CardLook look, SpeedUnit unit)
+    public static CardSheet Of(ClassDefinition boatClass, PublishedVersion version, SailPlan plan, Readings readings, Paper paper, CardLook look, SpeedUnit unit)
     {
         var matrices = version.Set.Layers.Modes.Select(mode => (Mode: mode, Matrix: readings.AsRead(version.Set[new Layer(plan.Key, mode.Key)]))).ToList();
         var bands = version.Set.Bands.All.Where(band => matrices.Any(one => one.Matrix.Cells.Keys.Any(address => address.Band == band.Id))).ToList();
@@ -65,7 +65,7 @@ public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPag
     ];
 
     /// <summary>What stands below the marks, a paragraph each.</summary>
-    private static IReadOnlyList<(string Head, string Text)> Words(BoatClass boatClass, IReadOnlyList<CardSheetLine> lines, IReadOnlyList<WindBand> bands, SpeedUnit unit) =>
+    private static IReadOnlyList<(string Head, string Text)> Words(ClassDefinition boatClass, IReadOnlyList<CardSheetLine> lines, IReadOnlyList<WindBand> bands, SpeedUnit unit) =>
     [
         .. bands.Zip(bands.Skip(1)).Select((pair, at) => ($"{pair.First.Name} to {pair.Second.Name}", Moves(lines, at))),
         ("Helm check", $"aim at {HelmWords.Describe(boatClass.Helm.Target)} ± {NumberText.Plain(boatClass.Helm.Tolerance.Degrees, 1)}°. {string.Join(" ", HelmProtocol.Steps.Concat(boatClass.Checks))}"),

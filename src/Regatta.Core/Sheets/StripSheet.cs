@@ -36,7 +36,7 @@ public sealed record StripSheet(Paper Paper, string Title, IReadOnlyList<SheetPa
     /// <param name="matrix">Whose marks.</param>
     /// <param name="readings">For which boat; her own readings stand beside the marks where they differ.</param>
     /// <param name="paper">On which paper.</param>
-    public static StripSheet Of(BoatClass boatClass, Matrix matrix, Readings readings, Paper paper)
+    public static StripSheet Of(ClassDefinition boatClass, Matrix matrix, Readings readings, Paper paper)
     {
         var title = readings.Boat is { } boat ? $"{boatClass.Name}, {boat.Name}: mark strips" : $"{boatClass.Name}: mark strips";
         var pieces = matrix.Controls.Where(ControlSurvey.CanBeTaped).SelectMany(control => Cut(control, matrix, readings, paper)).ToList();

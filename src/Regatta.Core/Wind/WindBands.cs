@@ -44,6 +44,13 @@ public sealed record WindBands
             : Parsed<WindBands>.Bad("Two wind bands carry the same number.");
     }
 
+    /// <summary>Bands as they were kept: no rule is held against them any more, for what was published under older rules is still shown.</summary>
+    /// <exception cref="ArgumentException">There is none.</exception>
+    public static WindBands Stored(IEnumerable<WindBand> bands) =>
+        bands.OrderBy(band => band.From.MetresPerSecond).ToList() is { Count: > 0 } ordered
+            ? new(ordered)
+            : throw new ArgumentException("A class has at least one wind band.");
+
     /// <summary>The band a wind lies in; the nearest one when it is lighter or stronger than all.</summary>
     public WindBand At(Speed wind) => All.FirstOrDefault(band => band.Contains(wind)) ?? (wind < From ? All[0] : All[^1]);
 
@@ -62,6 +69,12 @@ public sealed record WindBands
     public WindBands? WithEdge(WindBand lower, Speed to) => Above(lower) is { } upper && to > lower.From && to < upper.To
         ? Of(All.Select(band => band == lower ? new WindBand(band.Id, band.Name, band.From, to) : band == upper ? new WindBand(band.Id, band.Name, to, band.To) : band)).Value
         : null;
+
+    /// <summary>The same bands, edges and names in the same order.</summary>
+    public bool Equals(WindBands? other) => other is not null && All.SequenceEqual(other.All);
+
+    /// <inheritdoc/>
+    public override int GetHashCode() => HashCode.Combine(All.Count, All[0]);
 
     /// <summary>The share of a session's wind that lay in each band, in the order of <see cref="All"/>; sums to 1. What lay beyond the ends counts in the end bands.</summary>
     public IReadOnlyList<double> Shares(WindRange wind)

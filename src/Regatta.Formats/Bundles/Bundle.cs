@@ -8,12 +8,18 @@ namespace Regatta.Formats.Bundles;
 /// <summary>A bundle understood: every part already a value of the core.</summary>
 public sealed record Bundle(BundledClub? Club, IReadOnlyList<BundledPerson> People, IReadOnlyList<BundledClass> Classes);
 
-public sealed record BundledClub(string Name, string TimeZone);
+/// <summary>A club; its key is null where the file names none.</summary>
+public sealed record BundledClub(string Name, string TimeZone, string? Key = null);
 
 /// <summary>Somebody in the club. A bundle never carries a password.</summary>
 public sealed record BundledPerson(string Key, string Name, IReadOnlyList<string> Roles, IReadOnlyList<string> CaptainOf);
 
-public sealed record BundledClass(BoatClass Class, MatrixSet Draft, IReadOnlyList<BundledBoat> Boats, IReadOnlyList<PublishedMatrix> Versions, IReadOnlyList<BundledLog> Logs);
+/// <summary>A class with its draft and all that hangs on it.</summary>
+public sealed record BundledClass(ClassState Draft, IReadOnlyList<BundledBoat> Boats, IReadOnlyList<PublishedVersion> Versions, IReadOnlyList<BundledLog> Logs)
+{
+    /// <summary>The definition of its draft.</summary>
+    public ClassDefinition Class => Draft.Definition;
+}
 
 /// <summary>A boat with what was measured on it.</summary>
 public sealed record BundledBoat(string Name, string Note, IReadOnlyDictionary<ControlKey, IReadOnlyList<CalibrationPair>> Measured);

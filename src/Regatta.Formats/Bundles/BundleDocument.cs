@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using Regatta.Core.Marks;
 
 namespace Regatta.Formats.Bundles;
 
@@ -28,7 +29,7 @@ public sealed record BundleDocument(
     };
 }
 
-public sealed record ClubDocument(string Name, string TimeZone);
+public sealed record ClubDocument(string Name, string TimeZone, string? Key = null);
 
 public sealed record PersonDocument(string Key, string Name, IReadOnlyList<string> Roles, IReadOnlyList<string>? CaptainOf = null);
 
@@ -65,7 +66,8 @@ public sealed record MatrixDocument(
     IReadOnlyList<ControlDocument> Controls,
     IReadOnlyList<CellDocument> Cells,
     IReadOnlyList<NamedDocument>? Plans = null,
-    IReadOnlyList<NamedDocument>? Modes = null);
+    IReadOnlyList<NamedDocument>? Modes = null,
+    int? LastBand = null);
 
 /// <summary>A sail plan or a mode.</summary>
 public sealed record NamedDocument(string Key, string Name);
@@ -75,7 +77,7 @@ public sealed record BandDocument(int Id, string Name, double From, double To);
 public sealed record ControlDocument(
     string Key,
     string Name,
-    ScaleDocument Scale,
+    ScaleSpec Scale,
     string Datum,
     string ReadingPoint,
     string MoreDoes,
@@ -87,22 +89,6 @@ public sealed record ControlDocument(
 
 /// <summary>A coupling; <paramref name="Follows"/> is the least and the most the other goes for each unit, where they are changed together.</summary>
 public sealed record CouplingDocument(string Control, string Why, IReadOnlyList<double>? Follows = null);
-
-/// <summary>A scale of any kind; each kind uses its own members (docs/formats.md).</summary>
-public sealed record ScaleDocument(
-    string Kind,
-    string? Unit = null,
-    double? Min = null,
-    double? Max = null,
-    double? Step = null,
-    int? Count = null,
-    string? CountedFrom = null,
-    double? Zero = null,
-    double? Pitch = null,
-    bool? BothSides = null,
-    string? Measure = null,
-    double? Usual = null,
-    IReadOnlyList<string>? Stops = null);
 
 public sealed record CellDocument(
     int Band,
@@ -119,7 +105,20 @@ public sealed record CellDocument(
     string? Origin = null,
     DateOnly? Day = null);
 
-public sealed record VersionDocument(int Number, DateTimeOffset At, string By, string Reason, MatrixDocument Matrix);
+/// <summary>A published version. Without settings they were the class's own.</summary>
+public sealed record VersionDocument(int Number, DateTimeOffset At, string By, string Reason, MatrixDocument Matrix, SettingsDocument? Settings = null);
+
+/// <summary>What a version said of its class beside its matrices.</summary>
+public sealed record SettingsDocument(
+    string Name,
+    string Family,
+    string About,
+    HelmDocument Helm,
+    IReadOnlyList<string> Cautions,
+    IReadOnlyList<string>? Checks = null,
+    double? WindHeight = null,
+    CrewDocument? Crew = null,
+    IReadOnlyList<ControlDocument>? Retired = null);
 
 public sealed record LogDocument(
     Guid Key,

@@ -1,4 +1,5 @@
 using System.Text.Json;
+using Regatta.Core;
 using Regatta.Core.Fleet;
 using Regatta.Core.Matrices;
 using Regatta.Core.Units;
@@ -79,7 +80,7 @@ public static class BundleReader
             ? new(null, [.. problems.Take(MostProblems)])
             : new(
                 new(
-                    document.Club is { } club ? new(club.Name, club.TimeZone) : null,
+                    document.Club is { } club ? new(club.Name, club.TimeZone, club.Key) : null,
                     [.. (document.People ?? []).Select(person => new BundledPerson(person.Key, person.Name, person.Roles, person.CaptainOf ?? []))],
                     classes),
                 []);
@@ -93,83 +94,104 @@ public static class BundleReader
             return null;
         }
 
-        if (!(document.Helm.ToleranceDegrees > 0) || !(document.Helm.ReferenceWind >= 0))
+        var matrix = MatrixJson.FromDocument(document.Matrix, document.Mode);
+        if (!matrix.Ok)
         {
-            problems.Add(new($"{where}.helm", "The tolerance lies above zero degrees and the reference wind at zero or above."));
+            problems.Add(new($"{where}.matrix", matrix.Problem!));
             return null;
         }
 
-        var draft = MatrixJson.FromDocument(document.Matrix, document.Mode);
-        if (!draft.Ok)
+        var settings = new SettingsDocument(
+            document.Name, document.Family, document.About, document.Helm, document.Cautions, document.Checks, document.WindHeight, document.Crew, document.Retired);
+        var state = ReadState(document.Key, settings, matrix.Value, LastBand(document));
+        if (!state.Ok || state.Value.Definition.Problems() is [_, ..])
         {
-            problems.Add(new($"{where}.matrix", draft.Problem!));
+            problems.Add(new(where, state.Problem ?? state.Value.Definition.Problems()[0]));
             return null;
         }
 
-        var retired = MatrixJson.ReadControls(document.Retired ?? []);
-        var boats = BoatJson.FromDocuments(document.Boats ?? [], [.. draft.Value.Controls, .. retired.Ok ? retired.Value : []]);
-        var crew = CrewJson.FromDocument(document.Crew);
-        var height = document.WindHeight ?? BoatClass.UsualWindHeight.Metres;
-        if (!crew.Ok || !(height >= WindProfile.Heights.Lowest.Metres && height <= WindProfile.Heights.Highest.Metres))
+        var boats = BoatJson.FromDocuments(document.Boats ?? [], [.. state.Value.Definition.Known]);
+        if (!boats.Ok)
         {
-            problems.Add(new($"{where}.{(crew.Ok ? "windHeight" : "crew")}", crew.Problem ?? "A wind is measured between 0.1 and 60 m above the water."));
+            problems.Add(new($"{where}.boats", boats.Problem!));
             return null;
         }
 
-        var wrong = retired.Problem ?? boats.Problem ?? Stranger(draft.Value.Controls, retired.Ok ? retired.Value : []);
-        if (wrong is not null)
-        {
-            problems.Add(new(boats.Ok ? $"{where}.matrix" : $"{where}.boats", wrong));
-            return null;
-        }
-
-        var boatClass = new BoatClass(
-            document.Key,
-            document.Name,
-            document.Family,
-            document.About,
-            new(Angle.FromDegrees(document.Helm.TargetDegrees), Angle.FromDegrees(document.Helm.ToleranceDegrees), Speed.FromMetresPerSecond(document.Helm.ReferenceWind), document.Helm.PerHeelDegree),
-            draft.Value.Controls,
-            document.Cautions)
-        {
-            Checks = document.Checks ?? [],
-            Layers = draft.Value.Layers,
-            Retired = retired.Value,
-            WindHeight = Length.FromMetres(height),
-            Crew = crew.Value,
-        };
-        return new(boatClass, draft.Value, boats.Value, ReadVersions(document, where, problems), ReadLogs(document, where, boatClass, boats.Value, now, problems));
+        return new(
+            state.Value,
+            boats.Value,
+            ReadVersions(document, where, settings, problems),
+            ReadLogs(document, where, state.Value.Definition, boats.Value, now, problems));
     }
 
-    /// <summary>What is wrong between the controls themselves: a coupling with a control that is not there, or a retired one that is also in use.</summary>
-    private static string? Stranger(IReadOnlyList<Control> inUse, IReadOnlyList<Control> retired) =>
-        (from control in inUse
-         from coupling in control.Disturbs
-         where inUse.Concat(retired).All(known => known.Key != coupling.Control)
-         select $"{control.Name} disturbs “{coupling.Control}”, and the class has no such control.")
-        .Concat(from control in retired where inUse.Any(used => used.Key == control.Key) select $"“{control.Key}” is in use and retired at once.")
-        .FirstOrDefault();
-
-    private static List<PublishedMatrix> ReadVersions(ClassDocument document, string where, List<BundleProblem> problems)
+    /// <summary>A state of a class out of its matrices and what is said beside them. What only breaks a rule between members is left to whoever asks.</summary>
+    private static Parsed<ClassState> ReadState(string key, SettingsDocument settings, MatrixSet set, int? lastBand)
     {
-        var versions = new List<PublishedMatrix>();
+        var height = settings.WindHeight ?? ClassDefinition.UsualWindHeight.Metres;
+        if (new[] { settings.Helm.TargetDegrees, settings.Helm.ToleranceDegrees, settings.Helm.ReferenceWind, height }.Any(number => !(Math.Abs(number) < 1e6)) || settings.Helm.ReferenceWind < 0)
+        {
+            return Parsed<ClassState>.Bad("Helm, reference wind and wind height are numbers, the wind zero or above.");
+        }
+
+        return MatrixJson.ReadControls(settings.Retired ?? []).Then(retired => CrewJson.FromDocument(settings.Crew).Then(crew =>
+        {
+            var definition = new ClassDefinition(
+                key,
+                settings.Name,
+                settings.Family,
+                settings.About,
+                new(
+                    Angle.FromDegrees(settings.Helm.TargetDegrees),
+                    Angle.FromDegrees(settings.Helm.ToleranceDegrees),
+                    Speed.FromMetresPerSecond(settings.Helm.ReferenceWind),
+                    settings.Helm.PerHeelDegree),
+                set.Bands,
+                set.Controls,
+                settings.Cautions)
+            {
+                Checks = settings.Checks ?? [],
+                Layers = set.Layers,
+                Retired = retired,
+                WindHeight = Length.FromMetres(height),
+                Crew = crew,
+                LastBand = Math.Max(lastBand ?? 0, set.Bands.All.Max(band => band.Id.Number)),
+            };
+            return Parsed<ClassState>.Good(new(definition, set.Cells.ToDictionary(cell => cell.Place, cell => cell.Cell)));
+        }));
+    }
+
+    private static List<PublishedVersion> ReadVersions(ClassDocument document, string where, SettingsDocument settings, List<BundleProblem> problems)
+    {
+        var versions = new List<PublishedVersion>();
         foreach (var (version, at) in (document.Versions ?? []).Select((version, at) => (version, at)))
         {
-            var matrix = MatrixJson.FromDocument(version.Matrix, document.Mode);
-            if (!matrix.Ok || version.Number != at + 1)
+            var state = MatrixJson.FromDocument(version.Matrix, document.Mode)
+                .Then(set => ReadState(document.Key, version.Settings ?? Without(settings, set.Controls), set, version.Matrix.LastBand));
+            if (!state.Ok || version.Number != at + 1)
             {
-                problems.Add(new($"{where}.versions[{at}]", matrix.Problem ?? "Versions are numbered 1, 2, 3 … in order."));
+                problems.Add(new($"{where}.versions[{at}]", state.Problem ?? "Versions are numbered 1, 2, 3 … in order."));
                 continue;
             }
 
-            versions.Add(new(version.Number, version.At, version.By, version.Reason, matrix.Value));
+            versions.Add(new(version.Number, version.At, version.By, version.Reason, state.Value));
         }
 
         return versions;
     }
 
+    /// <summary>The highest number a band of the class ever had, as far as the file tells.</summary>
+    private static int LastBand(ClassDocument document) => (document.Versions ?? [])
+        .Select(version => version.Matrix)
+        .Append(document.Matrix)
+        .SelectMany(matrix => matrix.Bands.Select(band => band.Id).Append(matrix.LastBand ?? 0))
+        .Max();
+
+    /// <summary>A control that was in use when a version was published was not retired then.</summary>
+    private static SettingsDocument Without(SettingsDocument settings, IReadOnlyList<Control> inUse) =>
+        settings with { Retired = [.. (settings.Retired ?? []).Where(retired => inUse.All(control => control.Key.Name != retired.Key))] };
+
     private static List<BundledLog> ReadLogs(
-        ClassDocument document, string where, BoatClass boatClass, IReadOnlyList<BundledBoat> boats, DateTimeOffset now, List<BundleProblem> problems)
+        ClassDocument document, string where, ClassDefinition boatClass, IReadOnlyList<BundledBoat> boats, DateTimeOffset now, List<BundleProblem> problems)
     {
         var logs = new List<BundledLog>();
         foreach (var (entry, at) in (document.Logs ?? []).Select((entry, at) => (entry, at)))

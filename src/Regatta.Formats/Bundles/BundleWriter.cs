@@ -1,4 +1,6 @@
 using System.Text.Json;
+using Regatta.Core.Fleet;
+using Regatta.Core.Matrices;
 
 namespace Regatta.Formats.Bundles;
 
@@ -12,7 +14,7 @@ public static class BundleWriter
         BundleDocument.FormatName,
         BundleDocument.CurrentVersion,
         [.. bundle.Classes.Select(ToDocument)],
-        bundle.Club is { } club ? new(club.Name, club.TimeZone) : null));
+        bundle.Club is { } club ? new(club.Name, club.TimeZone, club.Key) : null));
 
     /// <summary>Writes a document as it is.</summary>
     public static byte[] Write(BundleDocument document) => JsonSerializer.SerializeToUtf8Bytes(document, Indented);
@@ -20,21 +22,44 @@ public static class BundleWriter
     /// <summary>A class as the bundle has it.</summary>
     public static ClassDocument ToDocument(BundledClass bundled)
     {
-        var (boatClass, draft, boats, versions, logs) = bundled;
+        var (draft, boats, versions, logs) = bundled;
+        var boatClass = draft.Definition;
         return new(
             boatClass.Key,
             boatClass.Name,
             boatClass.Family,
             boatClass.About,
-            new(boatClass.Helm.Target.Degrees, boatClass.Helm.Tolerance.Degrees, boatClass.Helm.ReferenceWind.MetresPerSecond, boatClass.Helm.PerHeelDegree),
+            HelmOf(boatClass),
             boatClass.Cautions,
-            MatrixJson.ToDocument(draft),
+            MatrixJson.ToDocument(draft.Set) with { LastBand = boatClass.LastBand },
             Checks: boatClass.Checks.Count > 0 ? boatClass.Checks : null,
             WindHeight: boatClass.WindHeight.Metres,
             Crew: CrewJson.ToDocument(boatClass.Crew),
             Retired: boatClass.Retired.Count > 0 ? [.. boatClass.Retired.Select(ControlJson.ToDocument)] : null,
             Boats: boats.Count > 0 ? [.. boats.Select(BoatJson.ToDocument)] : null,
-            Versions: versions.Count > 0 ? [.. versions.Select(version => new VersionDocument(version.Number, version.At, version.By, version.Reason, MatrixJson.ToDocument(version.Set)))] : null,
+            Versions: versions.Count > 0 ? [.. versions.Select(version => ToDocument(version, boatClass))] : null,
             Logs: logs.Count > 0 ? [.. logs.Select(log => LogJson.ToDocument(log.Log, boatClass.Layers.First))] : null);
     }
+
+    private static VersionDocument ToDocument(PublishedVersion version, ClassDefinition draft) => new(
+        version.Number,
+        version.At,
+        version.By,
+        version.Reason,
+        MatrixJson.ToDocument(version.Set) with { LastBand = version.Class.LastBand },
+        DefinitionDiff.Between(version.Class, draft).Any() || !version.Class.Retired.SequenceEqual(draft.Retired) ? SettingsOf(version.Class) : null);
+
+    private static SettingsDocument SettingsOf(ClassDefinition definition) => new(
+        definition.Name,
+        definition.Family,
+        definition.About,
+        HelmOf(definition),
+        definition.Cautions,
+        definition.Checks,
+        definition.WindHeight.Metres,
+        CrewJson.ToDocument(definition.Crew),
+        [.. definition.Retired.Select(ControlJson.ToDocument)]);
+
+    private static HelmDocument HelmOf(ClassDefinition definition) => new(
+        definition.Helm.Target.Degrees, definition.Helm.Tolerance.Degrees, definition.Helm.ReferenceWind.MetresPerSecond, definition.Helm.PerHeelDegree);
 }

@@ -1,20 +1,12 @@
-using System.Text.Json;
 using Regatta.Core;
 using Regatta.Core.Crew;
 using Regatta.Core.Units;
 
 namespace Regatta.Formats.Bundles;
 
-/// <summary>How a class reads its card for other crews, to and from its JSON, alone (as the store keeps it) or inside a bundle.</summary>
-public static class CrewJson
+/// <summary>How a class reads its card for other crews, to and from its JSON.</summary>
+internal static class CrewJson
 {
-    /// <summary>As JSON text; null when the class reads it alike for every crew.</summary>
-    public static string? Write(CrewReading crew) => crew.Matters ? JsonSerializer.Serialize(ToDocument(crew), BundleDocument.Options) : null;
-
-    /// <summary>From JSON text this format wrote.</summary>
-    /// <exception cref="InvalidOperationException">It breaks a rule of crews.</exception>
-    public static CrewReading Read(string? json) => json is null ? CrewReading.None : FromDocument(JsonSerializer.Deserialize<CrewDocument>(json, BundleDocument.Options)).Value;
-
     internal static CrewDocument? ToDocument(CrewReading crew) => crew switch
     {
         { Rule: { } rule } => new(rule.Reference.Kilograms, rule.Hull, rule.Arm.Metres, rule.FromBand.Number),

@@ -32,14 +32,14 @@ internal static class LogJson
         HelmStarboard: log.Check?.Helm.Starboard?.Degrees,
         Heel: log.Check?.Heel?.Degrees,
         GatesHeld: log.Check is { } check ? [.. Gates.Where(gate => gate.Held(check.Gates)).Select(gate => gate.Name)] : null,
-        Luffing: log.Luffing == Luffing.NotLookedAt ? null : Words.Of(log.Luffing),
-        Felt: log.Felt == Felt.NotSaid ? null : Words.Of(log.Felt),
+        Luffing: log.Luffing == Luffing.NotLookedAt ? null : Spelling.Of(log.Luffing),
+        Felt: log.Felt == Felt.NotSaid ? null : Spelling.Of(log.Felt),
         Note: log.Note.Length > 0 ? log.Note : null,
         Version: log.Version,
         Plan: log.Layer == first ? null : log.Layer.Plan.Name,
         Mode: log.Layer == first ? null : log.Layer.Mode.Name);
 
-    public static Parsed<SessionLog> FromDocument(LogDocument document, BoatClass boatClass, DateTimeOffset now)
+    public static Parsed<SessionLog> FromDocument(LogDocument document, ClassDefinition boatClass, DateTimeOffset now)
     {
         if (!(document.WindFrom >= 0) || !(document.WindTo <= WindRange.Ceiling.MetresPerSecond) || document.Gust is < 0 or > 60 || document.CrewMass is <= 0 or > 1500)
         {
@@ -56,8 +56,8 @@ internal static class LogJson
             _ => SessionLog.CheckTime(document.SailedAt, now).Then(sailedAt =>
                 ReadWind(document).Then(wind =>
                     ReadCheck(document).Then(check =>
-                        Words.Read<Luffing>(document.Luffing ?? Words.Of(Luffing.NotLookedAt)).Then(luffing =>
-                            Words.Read<Felt>(document.Felt ?? Words.Of(Felt.NotSaid)).Then(felt => Parsed<SessionLog>.Good(new(
+                        Spelling.Read<Luffing>(document.Luffing ?? Spelling.Of(Luffing.NotLookedAt)).Then(luffing =>
+                            Spelling.Read<Felt>(document.Felt ?? Spelling.Of(Felt.NotSaid)).Then(felt => Parsed<SessionLog>.Good(new(
                                 document.Key,
                                 sailedAt,
                                 wind,

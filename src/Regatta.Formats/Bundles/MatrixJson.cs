@@ -1,4 +1,3 @@
-using System.Text.Json;
 using Regatta.Core;
 using Regatta.Core.Fleet;
 using Regatta.Core.Marks;
@@ -8,17 +7,9 @@ using Regatta.Core.Wind;
 
 namespace Regatta.Formats.Bundles;
 
-/// <summary>The matrices of a class to and from JSON, alone (as a published version is kept) or inside a bundle.</summary>
-public static class MatrixJson
+/// <summary>The matrices of a class to and from JSON.</summary>
+internal static class MatrixJson
 {
-    /// <summary>The matrices as JSON text.</summary>
-    public static string Write(MatrixSet set) => JsonSerializer.Serialize(ToDocument(set), BundleDocument.Options);
-
-    /// <summary>The matrices from JSON text this format wrote.</summary>
-    /// <exception cref="JsonException">The text is not such JSON.</exception>
-    /// <exception cref="InvalidOperationException">The JSON breaks a rule of the matrix.</exception>
-    public static MatrixSet Read(string json) => FromDocument(JsonSerializer.Deserialize<MatrixDocument>(json, BundleDocument.Options)!, null).Value;
-
     internal static MatrixDocument ToDocument(MatrixSet set) => new(
         [.. set.Bands.All.Select(band => new BandDocument(band.Id.Number, band.Name, band.From.MetresPerSecond, band.To.MetresPerSecond))],
         [.. set.Controls.Select(ControlJson.ToDocument)],
@@ -41,9 +32,9 @@ public static class MatrixJson
         Tolerance = cell.Mark is null && cell.Word is null ? null : cell.Tolerance,
         Target = cell.Target.Length > 0 ? cell.Target : null,
         Note = cell.Note.Length > 0 ? cell.Note : null,
-        Source = cell.Source == CellSource.Entered ? null : Words.Of(cell.Source),
+        Source = cell.Source == CellSource.Entered ? null : Spelling.Of(cell.Source),
         Range = cell.IsRange ? true : null,
-        Word = cell.Word is { } word ? Words.Of(word) : null,
+        Word = cell.Word is { } word ? Spelling.Of(word) : null,
         Origin = cell.Origin.Length > 0 ? cell.Origin : null,
         Day = cell.Day,
     };
@@ -130,8 +121,8 @@ public static class MatrixJson
 
         // A mark between two steps stays where it is: the step may have been changed since.
         var mark = document.Mark is { } on ? document.Range != true && control.Scale.IsOnStep(new(on)) ? control.Scale.Snap(new(on)) : new Mark(on) : (Mark?)null;
-        var word = document.Word is { } said ? Words.Read<CellWord>(said).Then(one => Parsed<CellWord?>.Good(one)) : Parsed<CellWord?>.Good(null);
-        return word.Then(says => Words.Read<CellSource>(document.Source ?? Words.Of(CellSource.Entered)).Then(source =>
+        var word = document.Word is { } said ? Spelling.Read<CellWord>(said).Then(one => Parsed<CellWord?>.Good(one)) : Parsed<CellWord?>.Good(null);
+        return word.Then(says => Spelling.Read<CellSource>(document.Source ?? Spelling.Of(CellSource.Entered)).Then(source =>
             Cell.Whole(mark, document.Tolerance ?? control.Scale.Step, document.Range == true, says, document.Target ?? "", document.Note ?? "", source, document.Origin ?? "", document.Day)));
     }
 }

@@ -6,13 +6,13 @@ namespace Regatta.Web.Access;
 /// <summary>The names of who may use a page. Every page carries one of them, or says it is for anybody.</summary>
 public static class Policies
 {
-    /// <summary>Anybody signed in.</summary>
+    /// <summary>Anybody signed in; in a club, its members.</summary>
     public const string Member = nameof(Member);
 
-    /// <summary>The fleet coordinator.</summary>
+    /// <summary>The club's fleet coordinator.</summary>
     public const string Coordinator = nameof(Coordinator);
 
-    /// <summary>Who may change the class in the address: its captain and the coordinator.</summary>
+    /// <summary>Who may change the class of the address: its captain and the coordinator.</summary>
     public const string EditsClass = nameof(EditsClass);
 
     /// <summary>Any member may look; only who may change the class may send anything.</summary>
@@ -22,41 +22,28 @@ public static class Policies
     public const string ReadsClub = nameof(ReadsClub);
 }
 
-/// <summary>The roles.</summary>
-public static class Roles
+/// <summary>Who is signed in.</summary>
+public static class SignedIn
 {
-    public const string Coordinator = "coordinator";
-    public const string Captain = "captain";
-    public const string Sailor = "sailor";
-}
-
-/// <summary>Questions about who is signed in.</summary>
-public static class Standings
-{
-    /// <summary>The claim that names a class somebody is captain of.</summary>
-    public const string CaptainOf = "captain-of";
-
-    public static bool MayEdit(this ClaimsPrincipal user, string classKey) =>
-        user.IsInRole(Roles.Coordinator) || user.HasClaim(CaptainOf, classKey);
-
     public static Guid Id(this ClaimsPrincipal user) => Guid.Parse(user.FindFirstValue(ClaimTypes.NameIdentifier)!);
 
-    public static string DisplayName(this ClaimsPrincipal user) => user.FindFirstValue(StandingClaims.DisplayName) ?? "";
+    public static string DisplayName(this ClaimsPrincipal user) => user.FindFirstValue(AccountClaims.DisplayName) ?? "";
 }
 
-/// <summary>Asks for the right to change the class in the address, or the club where the address names no class.</summary>
-public sealed record ClassAccess(bool ReadingIsForMembers) : IAuthorizationRequirement;
+/// <summary>Asks whether the request's person may do what a policy names, with the club and class of the request.</summary>
+/// <param name="Reading">Whether they may look.</param>
+/// <param name="Sending">Whether they may send.</param>
+public sealed record ClubAccess(Func<ClubContext, bool> Reading, Func<ClubContext, bool> Sending) : IAuthorizationRequirement;
 
-/// <summary>Answers <see cref="ClassAccess"/> from the address and the cookie.</summary>
-internal sealed class ClassAccessHandler(IHttpContextAccessor http) : AuthorizationHandler<ClassAccess>
+/// <summary>Answers <see cref="ClubAccess"/> from the club context of the request.</summary>
+internal sealed class ClubAccessHandler(IHttpContextAccessor http) : AuthorizationHandler<ClubAccess>
 {
-    protected override Task HandleRequirementAsync(AuthorizationHandlerContext context, ClassAccess requirement)
+    protected override Task HandleRequirementAsync(AuthorizationHandlerContext context, ClubAccess requirement)
     {
-        var request = http.HttpContext!.Request;
-        var reads = HttpMethods.IsGet(request.Method) || HttpMethods.IsHead(request.Method);
-        var mayRead = requirement.ReadingIsForMembers && reads && context.User.Identity?.IsAuthenticated == true;
-        var mayEdit = request.RouteValues["key"] is string key ? context.User.MayEdit(key) : context.User.IsInRole(Roles.Coordinator);
-        if (mayRead || mayEdit)
+        var request = http.HttpContext!;
+        var here = request.RequestServices.GetRequiredService<ClubContext>();
+        var reads = HttpMethods.IsGet(request.Request.Method) || HttpMethods.IsHead(request.Request.Method);
+        if (context.User.Identity?.IsAuthenticated == true && (reads ? requirement.Reading(here) : requirement.Sending(here)))
         {
             context.Succeed(requirement);
         }

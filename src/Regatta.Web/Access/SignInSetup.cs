@@ -17,7 +17,7 @@ internal static class SignInSetup
                 options.User.RequireUniqueEmail = false;
             })
             .AddUserStore<PersonStore>()
-            .AddClaimsPrincipalFactory<StandingClaims>()
+            .AddClaimsPrincipalFactory<AccountClaims>()
             .AddSignInManager();
         services.AddAuthentication(IdentityConstants.ApplicationScheme).AddCookie(IdentityConstants.ApplicationScheme, options =>
         {
@@ -32,12 +32,15 @@ internal static class SignInSetup
         });
         services.Configure<SecurityStampValidatorOptions>(options => options.ValidationInterval = TimeSpan.FromMinutes(1));
         services.AddAuthorizationBuilder()
-            .AddPolicy(Policies.Member, policy => policy.RequireAuthenticatedUser())
-            .AddPolicy(Policies.Coordinator, policy => policy.RequireRole(Roles.Coordinator))
-            .AddPolicy(Policies.EditsClass, policy => policy.AddRequirements(new ClassAccess(ReadingIsForMembers: false)))
-            .AddPolicy(Policies.ReadsClass, policy => policy.AddRequirements(new ClassAccess(ReadingIsForMembers: true)))
-            .AddPolicy(Policies.ReadsClub, policy => policy.AddRequirements(new ClassAccess(ReadingIsForMembers: true)))
+            .AddPolicy(Policies.Member, new ClubAccess(here => !here.HasClub || here.IsMember, here => !here.HasClub || here.IsMember))
+            .AddPolicy(Policies.Coordinator, new ClubAccess(here => here.IsCoordinator, here => here.IsCoordinator))
+            .AddPolicy(Policies.EditsClass, new ClubAccess(here => here.MayEdit, here => here.MayEdit))
+            .AddPolicy(Policies.ReadsClass, new ClubAccess(here => here.IsMember, here => here.MayEdit))
+            .AddPolicy(Policies.ReadsClub, new ClubAccess(here => here.IsMember, here => here.IsCoordinator))
             .SetFallbackPolicy(new AuthorizationPolicyBuilder().RequireAuthenticatedUser().Build());
-        services.AddSingleton<IAuthorizationHandler, ClassAccessHandler>();
+        services.AddScoped<ClubContext>().AddSingleton<IAuthorizationHandler, ClubAccessHandler>();
     }
+
+    private static AuthorizationBuilder AddPolicy(this AuthorizationBuilder builder, string name, ClubAccess access) =>
+        builder.AddPolicy(name, policy => policy.RequireAuthenticatedUser().AddRequirements(access));
 }

@@ -37,8 +37,13 @@ export function send(handler, name, values) {
   }));
 }
 
-export function look() {
-  return inLine(() => ajax("GET", address(null, "Look"), { target: "#drawer", swap: "none" }));
+// What is asked for one cell: save, write, clear, step, widen, confirm.
+export function sendCell(act, name, values) {
+  return send("Cell", name, () => ({ ...(typeof values === "function" ? values() : values), act }));
+}
+
+export function refresh() {
+  return inLine(() => ajax("GET", address(null, "Refresh"), { target: "#drawer", swap: "none" }));
 }
 
 export function open(name) {

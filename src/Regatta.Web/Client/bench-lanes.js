@@ -1,5 +1,5 @@
 // The lanes by pointer: a step or a tolerance is dragged by whole steps, an edge of a band along the ruler. Each has its keys.
-import { bench, find, focusCurrent, mayEdit, open, rove, send, token } from "./bench-cells.js";
+import { bench, find, focusCurrent, mayEdit, open, rove, send, sendCell } from "./bench-cells.js";
 
 const NEAR = 9; // drawing units within which a pointer means a line
 
@@ -60,7 +60,7 @@ function dragCell(cell, down) {
     line.remove();
     const name = cell.dataset.cell;
     if (by !== 0) {
-      await send(onRibbon ? "Widen" : "Step", name, () => ({ revision: find(name).dataset.revision, by }));
+      await sendCell(onRibbon ? "widen" : "step", name, () => ({ revision: find(name).dataset.revision, by }));
       focusCurrent();
     } else {
       open(name);
@@ -85,7 +85,7 @@ function dragEdge(edge, down) {
 
 function moveEdge(edge, wind, keepFocus) {
   const band = edge.dataset.edge;
-  return send("Edge", null, { band, wind, was: edge.dataset.was }).then(() => {
+  return send("Edge", null, () => ({ band, wind, revision: bench().dataset.revision })).then(() => {
     if (keepFocus) bench().querySelector(`[data-edge="${band}"]`)?.focus();
   });
 }

@@ -1,5 +1,5 @@
 // Two editors: when somebody else changes the class, the bench looks again, and what came is shown for a moment. What is being typed is left alone.
-import { bench, cellsOf, currentName, focusCurrent, look } from "./bench-cells.js";
+import { bench, cellsOf, currentName, focusCurrent, refresh } from "./bench-cells.js";
 
 export function hearOfChanges() {
   let source = null;
@@ -22,7 +22,7 @@ export function hearOfChanges() {
     if (newest <= Number(bench().dataset.stamp)) return;
     const before = new Map(cellsOf(bench()).map((cell) => [cell.dataset.cell, cell.dataset.revision]));
     const focused = document.activeElement?.closest?.("[data-cell]");
-    await look();
+    await refresh();
     for (const cell of cellsOf(bench())) {
       if (before.has(cell.dataset.cell) && before.get(cell.dataset.cell) !== cell.dataset.revision) cell.classList.add("arrived");
     }

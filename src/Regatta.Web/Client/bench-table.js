@@ -1,5 +1,5 @@
 // The table as a sheet: several cells chosen at once, writing in a cell, copying out and pasting in.
-import { bench, cellAt, cellsOf, currentCell, find, focusCurrent, inTable, mayEdit, rove, send, token } from "./bench-cells.js";
+import { bench, cellAt, cellsOf, currentCell, find, focusCurrent, inTable, mayEdit, rove, sendCell, token } from "./bench-cells.js";
 
 let corners = null; // the names of the first and the last cell of what is chosen
 let writing = null; // { name, text } while somebody writes in a cell
@@ -68,7 +68,7 @@ function keep() {
   const { name, text } = writing;
   stopWriting();
   sent = { name, text };
-  return send("Write", name, () => ({ revision: find(name).dataset.revision, text }));
+  return sendCell("write", name, () => ({ revision: find(name).dataset.revision, text }));
 }
 
 function onFieldKey(event) {
@@ -103,7 +103,7 @@ function onPaste(event) {
   event.preventDefault();
   const text = event.clipboardData.getData("text/plain");
   if (!/[\t\n]/.test(text.trim())) {
-    send("Write", cell.dataset.cell, () => ({ revision: find(cell.dataset.cell).dataset.revision, text: text.trim() })).then(focusCurrent);
+    sendCell("write", cell.dataset.cell, () => ({ revision: find(cell.dataset.cell).dataset.revision, text: text.trim() })).then(focusCurrent);
     return;
   }
   const form = document.createElement("form");

@@ -1,5 +1,5 @@
 // The matrix by keyboard and pointer. Cells are links, so everything here also works without it, one page at a time.
-import { bench, cellAt, currentName, find, focusCurrent, inTable, mayEdit, open, rove, send, settle, useAjax } from "./bench-cells.js";
+import { bench, cellAt, currentName, find, focusCurrent, inTable, mayEdit, open, rove, send, sendCell, settle, useAjax } from "./bench-cells.js";
 import { dragLanes } from "./bench-lanes.js";
 import { hearOfChanges } from "./bench-live.js";
 import { chosen, chooseTo, forget, over, startWriting, useTable } from "./bench-table.js";
@@ -99,12 +99,12 @@ async function onEditKey(event, cell) {
     event.preventDefault();
     const by = "[{".includes(event.key) ? -1 : 1;
     if (chosen().length > 1 && "[]".includes(event.key)) await send("Build", name, () => ({ deed: by < 0 ? "less" : "more", over: over() }));
-    else await send("[]".includes(event.key) ? "Step" : "Widen", name, () => ({ revision: find(name).dataset.revision, by }));
+    else await sendCell("[]".includes(event.key) ? "step" : "widen", name, () => ({ revision: find(name).dataset.revision, by }));
     focusCurrent();
   } else if (DEEDS[event.key] && !(inTable() && chosen().length < 2 && startsWord(event, cell))) {
     event.preventDefault();
     const several = chosen().length > 1;
-    if (event.key === "Delete" && !several) await send("Clear", name, () => ({ revision: find(name).dataset.revision }));
+    if (event.key === "Delete" && !several) await sendCell("clear", name, () => ({ revision: find(name).dataset.revision }));
     else await send("Build", name, () => (several ? { deed: DEEDS[event.key], over: over() } : { deed: DEEDS[event.key] }));
     focusCurrent();
   } else if (event.key.length === 1 && event.key !== " " && (inTable() || /[0-9]/.test(event.key))) {

@@ -1,10 +1,11 @@
+using System.Runtime.CompilerServices;
 using System.Text;
+using Regatta.Application.Reading;
 using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
 using Regatta.Core.Marks;
 using Regatta.Core.Matrices;
 using Regatta.Core.Wind;
-using Regatta.Web.Benches;
 using static Regatta.Web.Drawings.Svg;
 
 namespace Regatta.Web.Drawings;
@@ -60,20 +61,26 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
     /// <summary>A band seen large shows its marks and logs with so many steps to either side.</summary>
     private const int StepsBeside = 2;
 
+    /// <summary>The drawings of whole rulers, for as long as their layers are kept.</summary>
+    private static readonly ConditionalWeakTable<LayerView, LaneDrawing> Whole = [];
+
+    /// <summary>The same, kept with its layer where all bands are shown.</summary>
+    public static LaneDrawing Kept(LayerView view, WindBand? zoom) => zoom is null ? Whole.GetValue(view, one => Of(one, null)) : Of(view, zoom);
+
     /// <summary>The lanes of a layer, over all bands or with one of them seen large.</summary>
-    public static LaneDrawing Of(LayerBench bench, WindBand? zoom)
+    public static LaneDrawing Of(LayerView view, WindBand? zoom)
     {
-        var ruler = new WindRuler(Left, Width - 14, bench.Matrix.Bands) { Zoom = zoom };
-        var size = bench.Matrix.Controls.Count > LaneSize.MostTall && zoom is null ? LaneSize.Low : LaneSize.Tall;
-        return new(ruler, size, [.. bench.Matrix.Controls.Select(control => LaneOf(bench, ruler, size, control))]);
+        var ruler = new WindRuler(Left, Width - 14, view.Matrix.Bands) { Zoom = zoom };
+        var size = view.Matrix.Controls.Count > LaneSize.MostTall && zoom is null ? LaneSize.Low : LaneSize.Tall;
+        return new(ruler, size, [.. view.Matrix.Controls.Select(control => LaneOf(view, ruler, size, control))]);
     }
 
-    private static Lane LaneOf(LayerBench bench, WindRuler ruler, LaneSize size, Control control)
+    private static Lane LaneOf(LayerView view, WindRuler ruler, LaneSize size, Control control)
     {
-        var stretch = Stretch.Of(bench, ruler.Zoom, size, control);
-        var cells = bench.Matrix.Bands.All.Where(ruler.Shows).Select(band => CellOf(bench, ruler, stretch, band, control)).ToList();
+        var stretch = Stretch.Of(view, ruler.Zoom, size, control);
+        var cells = view.Matrix.Bands.All.Where(ruler.Shows).Select(band => CellOf(view, ruler, stretch, band, control)).ToList();
         var steps = Steps(cells.Select(cell => (cell.X, cell.Width, cell.MarkY)));
-        var ghost = bench.Ghost is { } other
+        var ghost = view.Ghost is { } other
             ? Steps(cells.Select(cell => (cell.X, cell.Width, other[cell.Address]?.Mark is { } mark ? stretch.Y(mark) : (double?)null)))
             : "";
         var (top, bottom) = control.Scale switch
@@ -87,17 +94,17 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
             cells,
             steps,
             ghost == steps ? "" : ghost,
-            Tillers(bench, ruler, stretch, control, weight => weight >= 1),
-            Tillers(bench, ruler, stretch, control, weight => weight is > 0 and < 1),
+            Tillers(view, ruler, stretch, control, weight => weight >= 1),
+            Tillers(view, ruler, stretch, control, weight => weight is > 0 and < 1),
             top,
             bottom,
             control.Scale.HasMarks ? stretch.PerPosition * control.Scale.Step : null);
     }
 
-    private static LaneCell CellOf(LayerBench bench, WindRuler ruler, Stretch stretch, WindBand band, Control control)
+    private static LaneCell CellOf(LayerView view, WindRuler ruler, Stretch stretch, WindBand band, Control control)
     {
         var address = new CellAddress(band.Id, control.Key);
-        var cell = bench.Matrix[address];
+        var cell = view.Matrix[address];
         var (x, width) = (ruler.At(band.From), ruler.At(band.To) - ruler.At(band.From));
         double? y = cell?.Mark is { } mark ? stretch.Y(mark) : null;
         double? ribbonTop = cell?.Span is { } span && cell.Tolerance > 0 ? Math.Min(stretch.Y(span.High), y!.Value - LeastRibbon) : null;
@@ -106,13 +113,13 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
         var letters = (int)((width - 6) / LetterWidth);
         // A low lane has one line for a mark: a word stands there without what it comes to.
         var written = stretch.Size == LaneSize.Low && cell?.Mark is not null && says.Length > letters ? CellText.Typed(cell, control.Scale) : says;
-        var trust = bench.Trust[address];
-        var (proposal, fits) = (bench.Proposals.ContainsKey(address), !bench.FindingsAt(address).Any());
+        var trust = view.Trust[address];
+        var (proposal, fits) = (view.Proposals.ContainsKey(address), !view.FindingsAt(address).Any());
         var edges = $"{band.From.Knots:0} to {band.To.Knots:0} knots";
         // The words of the table's cell, in its order, stand in the label too: who speaks to the page says what they see.
         var within = cell?.ShowTolerance(control.Scale) is { Length: > 0 } shown ? " " + shown : "";
         var label = $"{control.Name}, {band.Name}, {edges}: {says}{within} {trust.Status.ToString().ToLowerInvariant()}{(proposal ? ", proposal" : "")}{(fits ? "" : ", does not fit")}";
-        return new(address, band, x, width, Wrap(written, letters, cell?.Mark is null ? stretch.Size == LaneSize.Low ? 3 : 4 : 2), y, ribbonTop, ribbonBottom - (ribbonTop ?? 0), trust, bench.Revision(address), proposal, fits, label);
+        return new(address, band, x, width, Wrap(written, letters, cell?.Mark is null ? stretch.Size == LaneSize.Low ? 3 : 4 : 2), y, ribbonTop, ribbonBottom - (ribbonTop ?? 0), trust, view.Revision(address), proposal, fits, label);
     }
 
     /// <summary>The stepped line through the bands; it breaks at an empty cell.</summary>
@@ -134,7 +141,7 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
     }
 
     /// <summary>The logged sessions as tillers over their wind and mark; those that would lie on each other share one, leaning by their mean.</summary>
-    private static string Tillers(LayerBench bench, WindRuler ruler, Stretch stretch, Control control, Func<double, bool> wanted)
+    private static string Tillers(LayerView view, WindRuler ruler, Stretch stretch, Control control, Func<double, bool> wanted)
     {
         if (!control.Scale.HasMarks)
         {
@@ -142,7 +149,7 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
         }
 
         var spots =
-            from session in bench.Book.Sessions
+            from session in view.Evidence.Sessions
             where session.Weight is { } weight && wanted(weight.Weight) && session.Marks.ContainsKey(control.Key)
             where ruler.Zoom is null || ruler.Zoom.Contains(session.Wind.Mean)
             let x = Math.Round(ruler.At(session.Wind.Mean) / 4) * 4
@@ -164,7 +171,7 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
     {
         public double PerPosition => (Size.Bottom - Size.Top) / (High.Position - Low.Position);
 
-        public static Stretch Of(LayerBench bench, WindBand? zoom, LaneSize size, Control control)
+        public static Stretch Of(LayerView view, WindBand? zoom, LaneSize size, Control control)
         {
             var scale = control.Scale;
             if (zoom is null || !scale.HasMarks)
@@ -172,8 +179,8 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
                 return new(size, scale.Min, scale.Max);
             }
 
-            var marks = bench.Book.In(zoom).Where(session => session.Marks.ContainsKey(control.Key)).Select(session => session.Marks[control.Key].Position)
-                .Concat(bench.Matrix[zoom, control]?.Span is { } span ? [span.Low.Position, span.High.Position] : []).ToList();
+            var marks = view.Evidence.In(zoom).Where(session => session.Marks.ContainsKey(control.Key)).Select(session => session.Marks[control.Key].Position)
+                .Concat(view.Matrix[zoom, control]?.Span is { } span ? [span.Low.Position, span.High.Position] : []).ToList();
             return marks.Count == 0
                 ? new(size, scale.Min, scale.Max)
                 : new(size, scale.StepBy(new(marks.Min()), -StepsBeside), scale.StepBy(new(marks.Max()), StepsBeside));

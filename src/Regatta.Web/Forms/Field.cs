@@ -27,6 +27,12 @@ public sealed record Field(string Name, string Label, string Value)
     /// <summary>Choices instead of free text.</summary>
     public IReadOnlyList<string>? Choices { get; init; }
 
+    /// <summary>What the field would say now, where somebody changed it while this was typed; null where nobody did.</summary>
+    public string? Now { get; init; }
+
+    /// <summary>The field with what it would say now beside what was typed, where the two differ.</summary>
+    public Field Beside(string now) => Value == now ? this : this with { Now = now };
+
     /// <summary>The field with what was typed and what was wrong; a password is never sent back.</summary>
     public Field Filled(IReadOnlyDictionary<string, string> typed, IReadOnlyDictionary<string, string> problems) => this with
     {

@@ -9,6 +9,10 @@ public static class TypedForms
     /// <summary>Whether a script on the page asks for a part of it, not a person for the whole.</summary>
     public static bool ByFragment(this HttpRequest request) => request.Headers.ContainsKey("HX-Request");
 
+    /// <summary>Fields with what they would say now beside what was typed.</summary>
+    public static IEnumerable<Field> Beside(this IEnumerable<Field> fields, IReadOnlyDictionary<string, string> now) =>
+        fields.Select(one => now.TryGetValue(one.Name, out var says) ? one.Beside(says) : one);
+
     /// <summary>Fields with what was typed and what was wrong.</summary>
     public static IEnumerable<Field> Filled(this IEnumerable<Field> fields, IReadOnlyDictionary<string, string> typed, FormReader form) =>
         fields.Select(one => one.Filled(typed, form.Problems));

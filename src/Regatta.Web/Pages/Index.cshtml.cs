@@ -1,15 +1,20 @@
 using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Regatta.Store;
 using Regatta.Web.Access;
 
 namespace Regatta.Web.Pages;
 
-/// <summary>The fleet: one line a class.</summary>
+/// <summary>The clubs of whoever is signed in; the only one opens by itself.</summary>
 [Authorize(Policies.Member)]
-public sealed class IndexModel(Classes classes) : PageModel
+public sealed class IndexModel(Clubs clubs) : PageModel
 {
-    public IReadOnlyList<FleetLine> Fleet { get; private set; } = [];
+    public IReadOnlyList<Club> Clubs { get; private set; } = [];
 
-    public async Task OnGetAsync() => Fleet = await classes.FleetAsync();
+    public async Task<IActionResult> OnGetAsync()
+    {
+        Clubs = await clubs.OfAsync(User.Id());
+        return Clubs is [var only] ? Redirect("/" + only.Key) : Page();
+    }
 }

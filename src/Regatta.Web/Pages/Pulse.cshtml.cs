@@ -6,9 +6,9 @@ namespace Regatta.Web.Pages;
 
 /// <summary>The barest page with one query, for whoever watches over the server; for anybody.</summary>
 [AllowAnonymous]
-public sealed class PulseModel(Classes classes) : PageModel
+public sealed class PulseModel(Clubs clubs) : PageModel
 {
-    public long Classes { get; private set; }
+    public long Clubs { get; private set; }
 
-    public async Task OnGetAsync() => Classes = await classes.CountAsync();
+    public async Task OnGetAsync() => Clubs = await clubs.CountAsync();
 }

@@ -1,4 +1,5 @@
 using Regatta.Web.Access;
+using Regatta.Web.Live;
 
 namespace Regatta.Web.Station;
 
@@ -8,7 +9,10 @@ internal static class BoardStream
     private static readonly TimeSpan AtMostEvery = TimeSpan.FromSeconds(5);
 
     public static void MapBoardStream(this WebApplication app) => app
-        .MapGet("/today/stream", (HttpContext context, StationDesk desk, IHostApplicationLifetime life) =>
-            EventStream.TellAsync(context, life, "wind", AtMostEvery, () => desk.NextAsync, () => Task.FromResult("new")))
+        .MapGet("/{club}/today/stream", (HttpContext context, ClubContext here, StationStates stations, IHostApplicationLifetime life) =>
+        {
+            var station = stations.Of(here.Club.Ref);
+            return EventStream.TellAsync(context, life, "wind", AtMostEvery, () => station.NextAsync, () => Task.FromResult("new"));
+        })
         .RequireAuthorization(Policies.Member);
 }

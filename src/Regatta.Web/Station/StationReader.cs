@@ -6,8 +6,14 @@ using Regatta.Store;
 
 namespace Regatta.Web.Station;
 
-/// <summary>Listens to the wind station for as long as the app runs: comes back after a lost line, keeps what it heard, and goes on hearing while the database is away.</summary>
-public sealed class StationReader(StationSettings settings, StationDesk desk, WindLog log, TimeProvider time, ILogger<StationReader> journal) : BackgroundService
+/// <summary>Listens to one wind station for as long as this instance holds its lease: comes back after a lost line, keeps what it heard, and goes on hearing while the database is away.</summary>
+/// <param name="station">The station.</param>
+/// <param name="here">Where this instance's pages see it.</param>
+/// <param name="tellOthers">Tells the other instances.</param>
+/// <param name="log">Keeps the wind.</param>
+/// <param name="time">The clock.</param>
+/// <param name="journal">The server's log.</param>
+public sealed class StationReader(WindStation station, ClubStation here, Func<string, Task> tellOthers, WindLog log, TimeProvider time, ILogger<StationReader> journal)
 {
     /// <summary>While the database is away so many samples wait; older ones are lost, and counted.</summary>
     public const int MostWaiting = 4 * 3600;
@@ -21,7 +27,7 @@ public sealed class StationReader(StationSettings settings, StationDesk desk, Wi
 
     private readonly Lock padlock = new();
     private readonly WindWatch watch = new();
-    private readonly StationStream stream = new(settings.ByItsClock);
+    private readonly StationStream stream = new(station.ByItsClock);
     private readonly Queue<WindSample> waiting = new();
     private readonly Queue<WindSummary> ended = new();
     private DateTimeOffset arrivedAt;
@@ -29,15 +35,8 @@ public sealed class StationReader(StationSettings settings, StationDesk desk, Wi
     private bool connected;
     private long lost;
 
-    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
-    {
-        if (settings.Host is null)
-        {
-            return;
-        }
-
-        await Task.WhenAll(ListenAsync(stoppingToken), KeepAsync(stoppingToken));
-    }
+    /// <summary>Reads until told to stop.</summary>
+    public Task RunAsync(CancellationToken stop) => Task.WhenAll(ListenAsync(stop), KeepAsync(stop));
 
     private async Task ListenAsync(CancellationToken stop)
     {
@@ -47,7 +46,7 @@ public sealed class StationReader(StationSettings settings, StationDesk desk, Wi
             try
             {
                 using var client = new TcpClient();
-                await client.ConnectAsync(settings.Host!, settings.Port, stop);
+                await client.ConnectAsync(station.Host, station.Port, stop);
                 connected = true;
                 pause = FirstPause;
                 await HearAsync(client.GetStream(), stop);
@@ -135,13 +134,13 @@ public sealed class StationReader(StationSettings settings, StationDesk desk, Wi
             {
                 remembered = remembered || await RememberAsync();
                 await FlushAsync();
+                await tellOthers(Tell().Write());
             }
-            catch (NpgsqlException away)
+            catch (Exception away) when (away is NpgsqlException or TimeoutException)
             {
                 journal.LogWarning("The database is away ({Reason}); {Waiting} seconds of wind wait.", away.Message, waiting.Count);
+                Tell();
             }
-
-            Tell();
         }
         while (await NextBeatAsync(beat, stop));
     }
@@ -161,7 +160,7 @@ public sealed class StationReader(StationSettings settings, StationDesk desk, Wi
     /// <summary>After a restart the last ten minutes are still the last ten minutes.</summary>
     private async Task<bool> RememberAsync()
     {
-        var before = await log.SamplesAsync(time.GetUtcNow() - (2 * WindSummary.Stretch));
+        var before = await log.SamplesAsync(station.Club, time.GetUtcNow() - (2 * WindSummary.Stretch));
         lock (padlock)
         {
             if (watch.Taken == 0 && before.Count > 0)
@@ -185,12 +184,12 @@ public sealed class StationReader(StationSettings settings, StationDesk desk, Wi
 
         if (samples.Length > 0)
         {
-            await log.AppendAsync(samples);
+            await log.AppendAsync(station.Club, samples);
         }
 
         foreach (var block in blocks)
         {
-            await log.KeepAsync(block);
+            await log.KeepAsync(station.Club, block);
         }
 
         lock (padlock)
@@ -210,16 +209,20 @@ public sealed class StationReader(StationSettings settings, StationDesk desk, Wi
         var now = time.GetUtcNow();
         if (now - forgotAt > TimeSpan.FromHours(1))
         {
-            await log.ForgetAsync(now - TimeSpan.FromDays(1));
+            await log.ForgetAsync(station.Club, now - TimeSpan.FromDays(1));
             forgotAt = now;
         }
     }
 
-    private void Tell()
+    private StationState Tell()
     {
+        StationState state;
         lock (padlock)
         {
-            desk.Tell(new(watch.Now, watch.Newest, arrivedAt, connected, stream.Count, watch.Spikes, waiting.Count, lost));
+            state = new(watch.Now, watch.Newest, arrivedAt, connected, stream.Count, watch.Spikes, waiting.Count, lost);
         }
+
+        here.Tell(state);
+        return state;
     }
 }

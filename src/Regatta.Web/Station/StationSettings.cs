@@ -1,23 +1,40 @@
 using System.Globalization;
 using Regatta.Core.Units;
 using Regatta.Core.Wind;
+using Regatta.Store;
 
 namespace Regatta.Web.Station;
 
-/// <summary>Where the club's wind station is and how it measures. Anything that speaks NMEA 0183 over TCP will do.</summary>
-/// <param name="Host">Its address; null when the club has none.</param>
-/// <param name="Port">Its port.</param>
-/// <param name="Height">How high above the water it measures.</param>
-/// <param name="ByItsClock">Whether its own time counts; otherwise the time of arrival does.</param>
-public sealed record StationSettings(string? Host, int Port, Length Height, bool ByItsClock)
+/// <summary>Where the clubs' wind stations are, as the environment says. Anything that speaks NMEA 0183 over TCP will do.</summary>
+/// <param name="Addresses">Each station's club by key, empty for the first club, with its host and port.</param>
+/// <param name="Height">How high above the water they measure.</param>
+/// <param name="ByTheirClock">Whether their own time counts; otherwise the time of arrival does.</param>
+public sealed record StationSettings(IReadOnlyList<(string Club, string Host, int Port)> Addresses, Length Height, bool ByTheirClock)
 {
-    /// <summary>Reads REGATTA_STATION (host:port), REGATTA_STATION_HEIGHT (m) and REGATTA_STATION_CLOCK (station or arrival).</summary>
-    public static StationSettings From(IConfiguration configuration)
+    /// <summary>Reads REGATTA_STATION (<c>host:port</c> for the first club, or <c>club=host:port;club=host:port</c>), REGATTA_STATION_HEIGHT (m) and REGATTA_STATION_CLOCK (station or arrival).</summary>
+    public static StationSettings From(IConfiguration configuration) => new(
+        [.. (configuration["REGATTA_STATION"] ?? "").Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(Read)],
+        configuration["REGATTA_STATION_HEIGHT"] is { Length: > 0 } text ? WindProfile.ReadHeight(text).Value : Length.FromMetres(10),
+        configuration["REGATTA_STATION_CLOCK"] == "station");
+
+    /// <summary>Writes the stations down for all instances; a club that is not named keeps what it has.</summary>
+    public async Task KeepAsync(Clubs clubs, Stations stations)
     {
-        var address = configuration["REGATTA_STATION"];
-        var height = configuration["REGATTA_STATION_HEIGHT"] is { Length: > 0 } text ? WindProfile.ReadHeight(text).Value : Length.FromMetres(10);
-        return address is { Length: > 0 } && address.LastIndexOf(':') is var colon and > 0
-            ? new(address[..colon], int.Parse(address[(colon + 1)..], CultureInfo.InvariantCulture), height, configuration["REGATTA_STATION_CLOCK"] == "station")
-            : new(null, 0, height, false);
+        var known = (await clubs.AllAsync()).OrderBy(club => club.Id).ToList();
+        foreach (var (key, host, port) in Addresses)
+        {
+            if (known.Find(club => key.Length == 0 || club.Key == key) is { } club)
+            {
+                await stations.SetAsync(club.Ref, new(club.Ref, host, port, Height, ByTheirClock));
+            }
+        }
+    }
+
+    private static (string Club, string Host, int Port) Read(string text)
+    {
+        var (club, address) = text.Split('=', 2) is [var named, var there] ? (named, there) : ("", text);
+        return address.LastIndexOf(':') is var colon and > 0 && int.TryParse(address[(colon + 1)..], CultureInfo.InvariantCulture, out var port)
+            ? (club, address[..colon], port)
+            : throw new InvalidOperationException($"REGATTA_STATION holds “{text}”; it is host:port, or club=host:port with semicolons between.");
     }
 }

@@ -61,9 +61,9 @@ public sealed class ProposalLaws
     [InlineData("ferrin-16", "rake", -1.1)]
     public void The_fit_finds_the_hidden_boat_behind_the_demo_logs(string key, string control, double effect)
     {
-        var bundle = BundleReader.Read(BundleWriter.Write(DemoClub.Make()), new(2026, 11, 23, 0, 0, 0, TimeSpan.Zero)).Bundle!;
+        var bundle = BundleReader.Read(BundleWriter.Write(DemoClub.Wenlow.Make()), new(2026, 11, 23, 0, 0, 0, TimeSpan.Zero)).Bundle!;
         var one = bundle.Classes.Single(boat => boat.Class.Key == key);
-        var model = new HelmModel(one.Class, one.Draft.Bands);
+        var model = new HelmModel(one.Class, one.Class.Bands);
         var posterior = model.Fit(one.Logs.Select((log, at) => log.Log.Evidence(at)));
         var step = model.Change(one.Class.Find(new(control))!, one.Class.Find(new(control))!.Scale.PositionsPerUnit);
         var (mean, deviation) = posterior.Predict(step);

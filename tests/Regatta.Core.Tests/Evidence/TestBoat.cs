@@ -21,8 +21,8 @@ internal static class TestBoat
 
     public static readonly WindBands Bands = WindBands.Of([WindTests.Band(1, 0, 8), WindTests.Band(2, 8, 14), WindTests.Band(3, 14, 22)]).Value;
 
-    public static readonly BoatClass Class = new(
-        "test", "Test", "family", "About.", new(Angle.FromDegrees(3), Angle.FromDegrees(1), Speed.FromKnots(11), 0.1), [Slide, Luff], []);
+    public static readonly ClassDefinition Class = new(
+        "test", "Test", "family", "About.", new(Angle.FromDegrees(3), Angle.FromDegrees(1), Speed.FromKnots(11), 0.1), Bands, [Slide, Luff], []) { LastBand = 3 };
 
     public static readonly DateTimeOffset Today = new(2026, 6, 1, 12, 0, 0, TimeSpan.Zero);
 
@@ -32,6 +32,10 @@ internal static class TestBoat
     /// <summary>The class's matrices where it has but this one.</summary>
     public static MatrixSet Only(Matrix matrix) =>
         new(Layers.One, matrix.Bands, matrix.Controls, matrix.Cells.ToDictionary(cell => new CellPlace(Layer.Usual, cell.Key), cell => cell.Value));
+
+    /// <summary>The class with the cells of one matrix.</summary>
+    public static ClassState State(Matrix matrix) =>
+        new(Class with { Bands = matrix.Bands }, matrix.Cells.ToDictionary(cell => new CellPlace(Layer.Usual, cell.Key), cell => cell.Value));
 
     public static SessionEvidence Session(double knots, double slide, double helm, Felt felt = Felt.Usual, CheckGates? gates = null, int daysAgo = 10) => new(
         1,

@@ -1,5 +1,6 @@
 using System.Text;
 using Regatta.Core.Matrices;
+using Regatta.Core.Units;
 using Regatta.Demo;
 using Regatta.Formats.Bundles;
 using static Regatta.Core.Tests.Evidence.TestBoat;
@@ -11,18 +12,21 @@ public sealed class BundleTests
     private static readonly DateTimeOffset Now = new(2026, 11, 23, 12, 0, 0, TimeSpan.Zero);
 
     [Fact]
-    public void The_committed_demo_club_is_the_one_its_maker_makes() =>
-        Assert.Equal(Encoding.UTF8.GetString(BundleWriter.Write(DemoClub.Make())), File.ReadAllText("Data/club.json").TrimEnd('\n'));
+    public void The_committed_demo_clubs_are_the_ones_their_maker_makes()
+    {
+        Assert.Equal(Encoding.UTF8.GetString(BundleWriter.Write(DemoClub.Wenlow.Make())), File.ReadAllText("Data/wenlow.json").TrimEnd('\n'));
+        Assert.Equal(Encoding.UTF8.GetString(BundleWriter.Write(DemoClub.Tessick.Make())), File.ReadAllText("Data/tessick.json").TrimEnd('\n'));
+    }
 
     [Fact]
     public void The_demo_club_reads_without_a_problem_and_holds_what_it_promises()
     {
-        var reading = BundleReader.Read(File.ReadAllBytes("Data/club.json"), Now);
+        var reading = BundleReader.Read(File.ReadAllBytes("Data/wenlow.json"), Now);
         Assert.Empty(reading.Problems);
         Assert.All(reading.Bundle!.Classes, one =>
         {
             Assert.InRange(one.Class.Controls.Count, 7, 10);
-            Assert.InRange(one.Draft.Bands.All.Count, 5, 6);
+            Assert.InRange(one.Class.Bands.All.Count, 5, 6);
             Assert.InRange(one.Boats.Count, 3, 6);
             Assert.Equal([2025, 2026], one.Logs.Select(log => log.Log.SailedAt.Year).Distinct().Order());
             Assert.All(one.Logs, log => Assert.Contains(one.Boats, boat => boat.Name == log.Boat));
@@ -37,7 +41,7 @@ public sealed class BundleTests
     [Fact]
     public void What_goes_out_comes_back_but_for_who_sailed_and_how_heavy()
     {
-        var bundle = BundleReader.Read(File.ReadAllBytes("Data/club.json"), Now).Bundle!;
+        var bundle = BundleReader.Read(File.ReadAllBytes("Data/wenlow.json"), Now).Bundle!;
         var written = BundleWriter.Write(bundle);
         var again = BundleReader.Read(written, Now).Bundle!;
         foreach (var (before, after) in bundle.Classes.Zip(again.Classes))
@@ -55,8 +59,27 @@ public sealed class BundleTests
     }
 
     [Fact]
-    public void A_published_matrix_survives_its_json() =>
-        Assert.Empty(MatrixDiff.Between(Only(Matrix(60, 80, 100)), MatrixJson.Read(MatrixJson.Write(Only(Matrix(60, 80, 100))))));
+    public void What_a_version_said_beside_its_matrices_survives_although_the_class_says_something_else_now()
+    {
+        var bundle = BundleReader.Read(File.ReadAllBytes("Data/wenlow.json"), Now).Bundle!;
+        var one = bundle.Classes[0];
+        var draft = one.Draft.With(one.Class with { Cautions = ["Another one."], WindHeight = Length.FromMetres(7), LastBand = 9 });
+        var again = BundleReader.Read(BundleWriter.Write(bundle with { Classes = [one with { Draft = draft }] }), Now).Bundle!.Classes[0];
+        Assert.Empty(MatrixDiff.Between(draft, again.Draft));
+        Assert.Empty(MatrixDiff.Between(one.Versions[0].State, again.Versions[0].State));
+        Assert.Equal(9, again.Class.LastBand);
+    }
+
+    [Fact]
+    public void The_second_demo_club_has_the_first_ones_board_boat_by_another_name_and_datum()
+    {
+        var tessick = BundleReader.Read(File.ReadAllBytes("Data/tessick.json"), Now).Bundle!;
+        var wenlow = BundleReader.Read(File.ReadAllBytes("Data/wenlow.json"), Now).Bundle!;
+        Assert.Equal(["mere-lateen", "pond-65"], tessick.Classes.Select(one => one.Class.Key));
+        var (mere, quillet) = (tessick.Classes[0].Class.Find(new("gooseneck"))!, wenlow.Classes[0].Class.Find(new("gooseneck"))!);
+        Assert.NotEqual(mere.Datum, quillet.Datum);
+        Assert.Equal(25.4, quillet.Scale.Min.Position - mere.Scale.Min.Position, 6);
+    }
 
     [Theory]
     [InlineData("", "not the JSON")]
@@ -80,7 +103,7 @@ public sealed class BundleTests
     [InlineData("\"key\": \"quillet\"", "\"key\": \"Quillet boat\"", "lower-case letters")]
     public void One_wrong_value_is_named_with_its_place(string right, string wrong, string says)
     {
-        var json = File.ReadAllText("Data/club.json");
+        var json = File.ReadAllText("Data/wenlow.json");
         var at = json.IndexOf(right, StringComparison.Ordinal);
         var reading = BundleReader.Read(Encoding.UTF8.GetBytes(json[..at] + wrong + json[(at + right.Length)..]), Now);
         Assert.Null(reading.Bundle);

@@ -8,7 +8,7 @@ namespace Regatta.Core.Tests.Formats;
 public sealed class HostileBundleTests
 {
     private static readonly DateTimeOffset Now = new(2026, 11, 23, 12, 0, 0, TimeSpan.Zero);
-    private static readonly string Whole = File.ReadAllText("Data/club.json");
+    private static readonly string Whole = File.ReadAllText("Data/wenlow.json");
 
     [Theory]
     [InlineData("classes/0/matrix/bands/1/from", "2.0", "overlap")]

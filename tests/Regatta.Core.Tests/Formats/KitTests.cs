@@ -33,7 +33,7 @@ public sealed class KitTests
         var kit = StarterKits.Find(key)!;
         var again = BundleReader.Read(BundleWriter.Write(new Bundle(null, [], [kit])), DateTimeOffset.UtcNow).Bundle!.Classes.Single();
         Assert.Equal(kit.Class.Controls, again.Class.Controls);
-        Assert.Equal(kit.Draft.Bands.All, again.Draft.Bands.All);
+        Assert.Equal(kit.Class.Bands.All, again.Class.Bands.All);
     }
 
     // Common practice, no source, for all below.
@@ -70,7 +70,7 @@ public sealed class KitTests
     public void The_radio_kit_has_an_edge_at_six_knots_rigs_as_reefs_and_two_clicks_of_trim()
     {
         var kit = StarterKits.Find("radio-yacht")!;
-        Assert.Contains(kit.Draft.Bands.All, band => Math.Abs(band.From.Knots - 6) < 1e-9);
+        Assert.Contains(kit.Class.Bands.All, band => Math.Abs(band.From.Knots - 6) < 1e-9);
         Assert.Equal(["rig A", "rig B", "rig C"], kit.Class.Layers.Plans.Select(plan => plan.Name));
         Assert.True(Of("radio-yacht", "rudder-trim").Scale is CountScale { Thing: Counted.Click });
         Assert.Equal(0, kit.Class.Helm.Target.Degrees);

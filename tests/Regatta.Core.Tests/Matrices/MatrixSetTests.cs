@@ -72,10 +72,11 @@ public sealed class MatrixSetTests
         ];
         Assert.All(cells, cell =>
         {
-            var set = new MatrixSet(Two, Bands, Class.Controls, new Dictionary<CellPlace, Cell> { [place] = cell });
-            var again = MatrixJson.Read(MatrixJson.Write(set));
-            Assert.Equal(cell, again[place]);
-            Assert.Equal(Two, again.Layers);
+            var state = new ClassState(Class with { Layers = Two }, new Dictionary<CellPlace, Cell> { [place] = cell });
+            var written = BundleWriter.Write(new Bundle(null, [], [new(state, [], [], [])]));
+            var again = BundleReader.Read(written, Today).Bundle!.Classes[0].Draft;
+            Assert.Equal(cell, again.Cells[place]);
+            Assert.Equal(Two, again.Definition.Layers);
         });
     }
 

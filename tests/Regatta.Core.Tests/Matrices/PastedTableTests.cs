@@ -11,7 +11,7 @@ namespace Regatta.Core.Tests.Matrices;
 /// <summary>Other people's spreadsheets, held against the una-rig kit: drifting 0–5, light 5–9, steady 9–12, fresh 12–16, strong 16–20, hard 20–26 kn.</summary>
 public sealed class PastedTableTests
 {
-    private static readonly Matrix Empty = StarterKits.Find("una-rig")!.Draft.First;
+    private static readonly Matrix Empty = StarterKits.Find("una-rig")!.Draft.Set.First;
 
     [Fact]
     public void A_plain_table_fills_its_cells_by_synonym()
@@ -108,7 +108,7 @@ public sealed class PastedTableTests
     [Fact]
     public void A_unit_in_the_heading_counts_for_bare_numbers()
     {
-        var boom = StarterKits.Find("lateen-board-boat")!.Draft.First;
+        var boom = StarterKits.Find("lateen-board-boat")!.Draft.Set.First;
         var table = PastedTable.Read(boom, TableText.Rows("\tlight\tfresh\nGooseneck (cm)\t43,18\t20 in"), SpeedUnit.Knot, new Dictionary<string, string>()).Value;
         Assert.Equal(["17 in", "20 in"], table.Cells.Select(cell => cell.Cell!.Show(boom.Controls.Single(one => one.Key == cell.Address.Control).Scale)));
     }

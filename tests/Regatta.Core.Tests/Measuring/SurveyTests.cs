@@ -82,7 +82,7 @@ public sealed class SurveyTests
     [InlineData("marrick-24", "jib-halyard", "Merry Kettle", 32)]
     public void The_wrong_datum_of_a_demo_boat_is_found_and_named(string key, string control, string boat, double millimetres)
     {
-        var bundled = BundleReader.Read(File.ReadAllBytes("Data/club.json"), DateTimeOffset.MaxValue.AddDays(-1)).Bundle!.Classes.Single(one => one.Class.Key == key);
+        var bundled = BundleReader.Read(File.ReadAllBytes("Data/wenlow.json"), DateTimeOffset.MaxValue.AddDays(-1)).Bundle!.Classes.Single(one => one.Class.Key == key);
         var survey = FleetSurvey.Of(bundled.Class.Find(new(control))!, bundled.Boats.Select((one, at) => new Boat(at, one.Name, "", one.Measured)));
         var found = Assert.Single(survey.Boats, one => one.StandsApart);
         Assert.Equal(boat, found.Boat.Name);

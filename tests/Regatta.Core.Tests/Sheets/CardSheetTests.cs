@@ -10,7 +10,7 @@ namespace Regatta.Core.Tests.Sheets;
 
 public sealed class CardSheetTests
 {
-    private static readonly IReadOnlyList<BundledClass> Club = BundleReader.Read(File.ReadAllBytes("Data/club.json"), DateTimeOffset.MaxValue.AddDays(-1)).Bundle!.Classes;
+    private static readonly IReadOnlyList<BundledClass> Club = BundleReader.Read(File.ReadAllBytes("Data/wenlow.json"), DateTimeOffset.MaxValue.AddDays(-1)).Bundle!.Classes;
 
     public static TheoryData<string, string> ClassesAndPlans => [.. from one in Club from plan in one.Class.Layers.Plans select new TheoryDataRow<string, string>(one.Class.Key, plan.Key.Name)];
 

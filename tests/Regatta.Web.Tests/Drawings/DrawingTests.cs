@@ -6,7 +6,7 @@ using Regatta.Core.Matrices;
 using Regatta.Core.Units;
 using Regatta.Core.Wind;
 using Regatta.Store;
-using Regatta.Web.Benches;
+using Regatta.Application.Reading;
 using Regatta.Web.Drawings;
 
 namespace Regatta.Web.Tests.Drawings;
@@ -25,7 +25,7 @@ public sealed class DrawingTests
         new(new(2), "strong", Speed.FromKnots(10), Speed.FromKnots(20)),
     ]).Value;
 
-    private static readonly BoatClass Class = new("t", "T", "f", "a", new(Angle.FromDegrees(3), Angle.FromDegrees(1), Speed.FromKnots(10), 0.1), [Slide, Look], []);
+    private static readonly ClassDefinition Class = new("t", "T", "f", "a", new(Angle.FromDegrees(3), Angle.FromDegrees(1), Speed.FromKnots(10), 0.1), Bands, [Slide, Look], []);
 
     [Fact]
     public void The_ruler_is_linear_from_calm_to_the_last_band()
@@ -79,11 +79,11 @@ public sealed class DrawingTests
     [Fact]
     public void A_lane_steps_from_band_to_band_and_breaks_at_an_empty_cell()
     {
-        var whole = Bench(Matrix(50, 150), []).Lanes.Lanes[0];
+        var whole = Lanes(Bench(Matrix(50, 150), [])).Lanes[0];
         Assert.Single(whole.StepPath.Split('M', StringSplitOptions.RemoveEmptyEntries));
         Assert.Contains("V", whole.StepPath);
         Assert.True(whole.Cells[0].MarkY > whole.Cells[1].MarkY, "A higher mark stands higher.");
-        var broken = Bench(Matrix(null, 150), []).Lanes.Lanes[0];
+        var broken = Lanes(Bench(Matrix(null, 150), [])).Lanes[0];
         Assert.DoesNotContain("V", broken.StepPath);
         Assert.Null(broken.Cells[0].MarkY);
         Assert.Equal(["–"], broken.Cells[0].Lines);
@@ -92,7 +92,7 @@ public sealed class DrawingTests
     [Fact]
     public void A_tolerance_is_a_ribbon_around_its_mark()
     {
-        var cell = Bench(Matrix(50, 150), []).Lanes.Lanes[0].Cells[0];
+        var cell = Lanes(Bench(Matrix(50, 150), [])).Lanes[0].Cells[0];
         Assert.InRange(cell.MarkY!.Value, cell.RibbonTop!.Value, cell.RibbonTop.Value + cell.RibbonHeight);
     }
 
@@ -102,7 +102,7 @@ public sealed class DrawingTests
     [InlineData(0, 0)]
     public void A_logged_session_leans_as_its_tiller_did(double helm, int way)
     {
-        var lane = Bench(Matrix(50, 150), [Session(5, 60, helm)]).Lanes.Lanes[0];
+        var lane = Lanes(Bench(Matrix(50, 150), [Session(5, 60, helm)])).Lanes[0];
         var sideways = double.Parse(lane.SureSessions.Split('l')[1].Split(' ')[0], System.Globalization.CultureInfo.InvariantCulture);
         Assert.Equal(way, Math.Sign(sideways));
         Assert.Empty(lane.PartSessions);
@@ -111,7 +111,7 @@ public sealed class DrawingTests
     [Fact]
     public void Sessions_on_one_spot_share_one_stroke_so_that_thousands_stay_light()
     {
-        var lane = Bench(Matrix(50, 150), [.. Enumerable.Range(0, 2000).Select(_ => Session(5, 60, 4))]).Lanes.Lanes[0];
+        var lane = Lanes(Bench(Matrix(50, 150), [.. Enumerable.Range(0, 2000).Select(_ => Session(5, 60, 4))])).Lanes[0];
         Assert.Single(lane.SureSessions.Split('M', StringSplitOptions.RemoveEmptyEntries));
     }
 
@@ -120,7 +120,7 @@ public sealed class DrawingTests
     {
         var half = Session(5, 60, 4) with { Check = new(Helm(4), CheckGates.AllHeld with { Trimmed = false }, null) };
         var none = Session(5, 60, 4) with { Check = new(Helm(4), CheckGates.AllHeld with { SteadyFullSpeed = false }, null) };
-        var lane = Bench(Matrix(50, 150), [half, none]).Lanes.Lanes[0];
+        var lane = Lanes(Bench(Matrix(50, 150), [half, none])).Lanes[0];
         Assert.Empty(lane.SureSessions);
         Assert.Single(lane.PartSessions.Split('M', StringSplitOptions.RemoveEmptyEntries));
     }
@@ -128,7 +128,7 @@ public sealed class DrawingTests
     [Fact]
     public void What_is_set_by_eye_has_words_and_no_line()
     {
-        var lane = Bench(Matrix(50, 150), []).Lanes.Lanes[1];
+        var lane = Lanes(Bench(Matrix(50, 150), [])).Lanes[1];
         Assert.Empty(lane.StepPath);
         Assert.All(lane.Cells, cell => Assert.Equal(CellStatus.Empty, cell.Trust.Status));
     }
@@ -149,30 +149,34 @@ public sealed class DrawingTests
     [Fact]
     public void A_fit_is_kept_for_the_same_beliefs_and_bands_alone()
     {
-        var book = new EvidenceShelf(Class, Bands, []);
-        Assert.True(book.Fits(Class, Bands));
-        Assert.False(book.Fits(Class with { Helm = Class.Helm with { PerHeelDegree = 0.2 } }, Bands));
-        Assert.False(book.Fits(Class with { Controls = [Look] }, Bands));
-        Assert.False(book.Fits(Class, WindBands.Of([Bands.All[0]]).Value));
+        var evidence = new ClassEvidence(Class, []);
+        Assert.Same(evidence.Of(Layer.Usual, Class), evidence.Of(Layer.Usual, Class with { Cautions = ["Another."] }));
+        ClassDefinition[] others =
+        [
+            Class with { Helm = Class.Helm with { PerHeelDegree = 0.2 } },
+            Class with { Controls = [Look] },
+            Class with { Bands = WindBands.Of([Bands.All[0]]).Value },
+        ];
+        Assert.All(others, other => Assert.NotSame(evidence.Of(Layer.Usual, Class), evidence.Of(Layer.Usual, other)));
     }
 
     [Fact]
     public void A_band_seen_large_fills_the_ruler_and_its_scale_closes_in_on_its_marks()
     {
         var bench = Bench(Matrix(50, 150), [Session(5, 60, 3)]);
-        var (whole, large) = (bench.Lanes, bench.LanesOf(Bands.All[0]));
+        var (whole, large) = (LaneDrawing.Kept(bench, null), LaneDrawing.Kept(bench, Bands.All[0]));
         Assert.True(large.Lanes[0].Cells[0].Width > 1.2 * whole.Lanes[0].Cells[0].Width);
         Assert.True(large.Lanes[0].PerStep > 2 * whole.Lanes[0].PerStep);
         Assert.InRange(large.Lanes[0].Cells[0].MarkY!.Value, LaneSize.Tall.Top - 4, LaneSize.Tall.Bottom + 4);
-        Assert.Same(whole, bench.LanesOf(null));
+        Assert.Same(whole, LaneDrawing.Kept(bench, null));
     }
 
     [Fact]
     public void The_published_line_stays_behind_only_where_it_says_something_else()
     {
         var whole = Bench(Matrix(50, 150), []).Whole;
-        Assert.Equal("", new LayerBench(whole, whole.Set, Layer.Usual, Matrix(50, 150)).Lanes.Lanes[0].Ghost);
-        var other = new LayerBench(whole, whole.Set, Layer.Usual, Matrix(80, 150)).Lanes.Lanes[0];
+        Assert.Equal("", Lanes(new(whole, whole.Draft.State, Layer.Usual, Matrix(50, 150))).Lanes[0].Ghost);
+        var other = Lanes(new(whole, whole.Draft.State, Layer.Usual, Matrix(80, 150))).Lanes[0];
         Assert.NotEqual(other.StepPath, other.Ghost);
         Assert.StartsWith("M", other.Ghost, StringComparison.Ordinal);
     }
@@ -181,20 +185,24 @@ public sealed class DrawingTests
     public void Many_controls_stand_in_low_lanes_so_that_twelve_fit_on_one_screen()
     {
         var controls = Enumerable.Range(0, 12).Select(at => Slide with { Key = new($"slide-{at}") }).ToList();
-        var whole = new Bench(
-            new(new(1, 1, 1), Class with { Controls = controls }, new(Layers.One, Bands, controls, new Dictionary<CellPlace, Cell>()), new Dictionary<CellPlace, DraftCell>()),
-            null, new Dictionary<CellPlace, Decision>(), new(Class with { Controls = controls }, Bands, []), DateTimeOffset.UnixEpoch);
-        Assert.Equal(LaneSize.Low, whole.On(Layer.Usual).Lanes.Size);
+        var whole = View(new(Class with { Controls = controls }, new Dictionary<CellPlace, Cell>()), [], null);
+        Assert.Equal(LaneSize.Low, Lanes(whole.On(Layer.Usual)).Size);
         // A window of 800 less what stands above the lanes, at a scale of 877 to 900.
         Assert.True(12 * LaneSize.Low.Height * 877 / LaneDrawing.Width < 800 - 276);
     }
 
-    private static LayerBench Bench(Matrix matrix, IReadOnlyList<SessionEvidence> sessions, Decision? decision = null) => new Bench(
-        new(new(1, 1, 1), Class, new(Layers.One, matrix.Bands, matrix.Controls, matrix.Cells.ToDictionary(cell => new CellPlace(Layer.Usual, cell.Key), cell => cell.Value)), new Dictionary<CellPlace, DraftCell>()),
-        null,
-        decision is null ? new Dictionary<CellPlace, Decision>() : new() { [decision.Place] = decision },
-        new(Class, Bands, sessions),
-        new(2026, 6, 1, 0, 0, 0, TimeSpan.Zero)).On(Layer.Usual);
+    private static LaneDrawing Lanes(LayerView view) => LaneDrawing.Of(view, null);
+
+    private static LayerView Bench(Matrix matrix, IReadOnlyList<SessionEvidence> sessions, Decision? decision = null) =>
+        View(new(Class with { Bands = matrix.Bands }, matrix.Cells.ToDictionary(cell => new CellPlace(Layer.Usual, cell.Key), cell => cell.Value)), sessions, decision).On(Layer.Usual);
+
+    private static ClassView View(ClassState state, IReadOnlyList<SessionEvidence> sessions, Decision? decision) => new(
+        new(
+            new(new(new(new(1), 1), "", 1, 1, 1, 1), state, new Dictionary<CellPlace, DraftCell>()),
+            null,
+            decision is null ? new Dictionary<CellPlace, Decision>() : new() { [decision.Place] = decision }),
+        new(state.Definition, sessions),
+        new(2026, 6, 1, 0, 0, 0, TimeSpan.Zero));
 
     private static Matrix Matrix(double? light, double? strong) => new(Bands, Class.Controls, new[] { (1, light), (2, strong) }
         .Where(cell => cell.Item2 is not null)

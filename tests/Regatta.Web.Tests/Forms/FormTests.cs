@@ -4,6 +4,7 @@ using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
 using Regatta.Core.Marks;
 using Regatta.Core.Units;
+using Regatta.Core.Wind;
 using Regatta.Web.Forms;
 using Regatta.Web.Pages.Logging;
 using Regatta.Web.Pages.Tuning;
@@ -18,7 +19,7 @@ public sealed class FormTests
 
     private static readonly Control Look = new(new("look"), "Leech", [], new TargetScale(), "behind", "batten", "Open.", WhenChanged.Racing, AsWindBuilds.Either, null);
 
-    private static readonly BoatClass Class = new("t", "T", "f", "a", new(Angle.FromDegrees(3), Angle.FromDegrees(1), Speed.FromKnots(10), 0.1), [Slide, Look], []);
+    private static readonly ClassDefinition Class = new("t", "T", "f", "a", new(Angle.FromDegrees(3), Angle.FromDegrees(1), Speed.FromKnots(10), 0.1), WindBands.Of([new(new(1), "light", Speed.FromKnots(0), Speed.FromKnots(10))]).Value, [Slide, Look], []);
 
     private static readonly Dictionary<string, string> Whole = new()
     {

@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Application.Membership;
 using Regatta.Core;
 using Regatta.Store;
 using Regatta.Web.Access;
@@ -9,44 +10,64 @@ using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.Account;
 
-/// <summary>The first page of an empty database: names the club and its coordinator. For anybody, once.</summary>
+/// <summary>Founds a club with its coordinator: the first page of an empty database, and later for whom the installation lets. For anybody.</summary>
 [AllowAnonymous]
-public sealed class FoundModel(Bundles bundles, People people, UserManager<Person> accounts, SignInManager<Person> signIn, ClubClock clock) : PageModel
+public sealed class FoundModel(FoundClub found, UserManager<Person> accounts, SignInManager<Person> signIn) : PageModel
 {
+    private const int LongestName = 100;
+
     public IReadOnlyList<Field> Fields { get; private set; } = [];
+
+    /// <summary>The code of an invitation; empty without one.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string Code { get; set; } = "";
 
     public async Task<IActionResult> OnGetAsync()
     {
         Fields = Describe(new Dictionary<string, string>(), new Dictionary<string, string>());
-        return await clock.ClubAsync() is null ? Page() : Redirect("/sign-in");
+        return await found.MayAsync(Code) ? Page() : Redirect("/sign-in");
     }
 
     public async Task<IActionResult> OnPostAsync()
     {
-        if (await clock.ClubAsync() is not null)
+        if (!await found.MayAsync(Code))
         {
             return Redirect("/sign-in");
         }
 
         var typed = Request.Typed();
         var form = new FormReader();
-        var club = form.Need("club", typed.GetValueOrDefault("club"), "A club needs a name.", Parsed<string>.Good);
+        var club = form.Need("clubName", typed.GetValueOrDefault("clubName"), "A club needs a name.", ReadName);
         var zone = form.Need("zone", typed.GetValueOrDefault("zone"), "Write the time zone, such as UTC.", ReadZone);
-        var name = form.Need("name", typed.GetValueOrDefault("name"), "Write your name.", Parsed<string>.Good);
-        var person = new Person { SignInName = typed.GetValueOrDefault("signin", "").Trim(), DisplayName = name ?? "" };
-        await accounts.OpenAsync(person, typed.GetValueOrDefault("password", ""), form);
-        if (!form.Ok)
+        var name = form.Need("name", typed.GetValueOrDefault("name"), "Write your name.", ReadName);
+        var person = User.Identity?.IsAuthenticated == true
+            ? await accounts.GetUserAsync(User)
+            : new Person { SignInName = typed.GetValueOrDefault("signin", "").Trim(), DisplayName = name ?? "" };
+        if (User.Identity?.IsAuthenticated != true)
         {
-            Fields = Describe(typed, form.Problems);
-            return Page();
+            await accounts.OpenAsync(person!, typed.GetValueOrDefault("password", ""), form);
         }
 
-        await people.SetRolesAsync(person.Id, [Roles.Coordinator, Roles.Sailor], []);
-        await bundles.FoundClubAsync(club!, zone!, isDemo: false);
-        clock.Forget();
-        await signIn.SignInAsync(person, isPersistent: true);
-        return Redirect("/");
+        if (form.Ok)
+        {
+            var made = await found.RunAsync(club!, zone!, person!.Id, Code);
+            if (made.Ok)
+            {
+                await signIn.SignInAsync(person, isPersistent: true);
+                return Redirect("/" + made.Value.Key);
+            }
+
+            form.Refuse("clubName", made.Problem!);
+        }
+
+        Fields = Describe(typed, form.Problems);
+        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        return Page();
     }
+
+    private static Parsed<string> ReadName(string text) => text.Trim().Length <= LongestName
+        ? Parsed<string>.Good(text.Trim())
+        : Parsed<string>.Bad($"Keep it under {LongestName} letters.");
 
     private static Parsed<string> ReadZone(string text) => TimeZoneInfo.TryFindSystemTimeZoneById(text.Trim(), out _)
         ? Parsed<string>.Good(text.Trim())
@@ -56,7 +77,7 @@ public sealed class FoundModel(Bundles bundles, People people, UserManager<Perso
     {
         Field[] fields =
         [
-            new("club", "Name of the club", ""),
+            new("clubName", "Name of the club", ""),
             new("zone", "Its time zone", "UTC") { Hint = "Its name in the time-zone database, such as UTC." },
             new("name", "Your name", "") { Autocomplete = "name" },
             new("signin", "Name you sign in with", "") { Autocomplete = "username", Hint = "Letters and digits, no spaces." },

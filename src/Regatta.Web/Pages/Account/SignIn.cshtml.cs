@@ -8,7 +8,7 @@ namespace Regatta.Web.Pages.Account;
 
 /// <summary>Sign-in, for anybody; with the demo club loaded, one account of each role is offered.</summary>
 [AllowAnonymous]
-public sealed class SignInModel(SignInManager<Person> signIn, UserManager<Person> accounts, People people, ClubClock clock) : PageModel
+public sealed class SignInModel(SignInManager<Person> signIn, UserManager<Person> accounts, People people, Clubs clubs) : PageModel
 {
     [BindProperty(SupportsGet = true)]
     public string? Back { get; set; }
@@ -21,7 +21,7 @@ public sealed class SignInModel(SignInManager<Person> signIn, UserManager<Person
 
     public async Task<IActionResult> OnGetAsync()
     {
-        if (await clock.ClubAsync() is null)
+        if (await clubs.CountAsync() == 0)
         {
             return Redirect("/found");
         }

@@ -1,7 +1,9 @@
+using Regatta.Application.Reading;
 using Regatta.Core.Fleet;
+using Regatta.Core.Matrices;
 using Regatta.Core.Sheets;
 using Regatta.Core.Units;
-using Regatta.Web.Benches;
+using Regatta.Web.Access;
 
 namespace Regatta.Web.Pages.Cards;
 
@@ -9,27 +11,27 @@ namespace Regatta.Web.Pages.Cards;
 public sealed record CardSheetAsk(string? Plan, string? Boat, string? Paper, string? Look);
 
 /// <summary>The printed card of a class, as the page and the printer get it.</summary>
-/// <param name="Bench">The class.</param>
+/// <param name="Version">What is published.</param>
 /// <param name="Plan">Which sails.</param>
 /// <param name="Choice">The boat.</param>
 /// <param name="Look">Drawn how.</param>
 /// <param name="Sheet">The card.</param>
-public sealed record CardMaking(Bench Bench, SailPlan Plan, BoatChoice Choice, CardLook Look, CardSheet Sheet)
+public sealed record CardMaking(PublishedVersion Version, SailPlan Plan, BoatChoice Choice, CardLook Look, CardSheet Sheet)
 {
     /// <summary>The same in an address.</summary>
     public string Query => $"plan={Plan.Key}&boat={Choice.InAddress}&paper={Sheet.Paper.Name}&look={Look}";
 
     /// <summary>Lays it out; null when there is no such class, or nothing published of it.</summary>
-    public static async Task<CardMaking?> ForAsync(BenchRoom room, ReadingRoom readings, Guid reader, SpeedUnit unit, string key, CardSheetAsk ask)
+    public static async Task<CardMaking?> ForAsync(ClubContext here, BoatReadings readings, SpeedUnit unit, CardSheetAsk ask)
     {
-        if (await room.FindAsync(key) is not { Newest: { } newest } bench)
+        if ((await here.ClassAsync()).Newest is not { } version)
         {
             return null;
         }
 
-        var choice = await readings.ForAsync(bench.Draft.Stamp.Id, reader, ask.Boat ?? BoatChoice.OfTheClass);
-        var plan = newest.Set.Layers.Find(newest.Set.Layers.Nearest(ask.Plan, null).Plan)!;
+        var choice = await readings.ForAsync(here.Class.Class, here.Actor.Person, ask.Boat ?? BoatChoice.OfTheClass);
+        var plan = version.Set.Layers.Find(version.Set.Layers.Nearest(ask.Plan, null).Plan)!;
         var look = Enum.TryParse<CardLook>(ask.Look, ignoreCase: true, out var asked) && Enum.IsDefined(asked) ? asked : CardLook.Tinted;
-        return new(bench, plan, choice, look, CardSheet.Of(bench.Class, newest, plan, choice.Readings, Paper.Named(Paper.ForCards, ask.Paper), look, unit));
+        return new(version, plan, choice, look, CardSheet.Of(version.Class, version, plan, choice.Readings, Paper.Named(Paper.ForCards, ask.Paper), look, unit));
     }
 }

@@ -3,7 +3,7 @@ using Regatta.Core.Matrices;
 using Regatta.Core.Sheets;
 using Regatta.Core.Units;
 using Regatta.Core.Wind;
-using Regatta.Web.Benches;
+using Regatta.Application.Reading;
 using Regatta.Web.Drawings;
 
 namespace Regatta.Web.Pages.Cards;
@@ -12,12 +12,20 @@ namespace Regatta.Web.Pages.Cards;
 public sealed record CardAsk(string? Wind, string? Plan, string? Mode);
 
 /// <summary>A published card for one wind, as a member or somebody with the link reads it. Names nobody.</summary>
-public sealed record CardView(BoatClass Class, PublishedMatrix Version, Layer Layer, bool PlanChosen, Speed Wind, string Path, BoatChoice Choice, Mass? Crew)
+public sealed record CardView(PublishedVersion Version, Layer Layer, bool PlanChosen, Speed Wind, string Path, BoatChoice Choice, Mass? Crew)
 {
     /// <summary>The ruler on a phone's width.</summary>
     public const double RulerWidth = 360;
 
-    public Card Card { get; } = Class.Crew.For(Wind, Crew, Version.Set.AsSailed(Layer)) is var read ? Card.For(Choice.Readings.AsRead(read.Matrix), read.Wind) : null!;
+    public ClassDefinition Class => Version.Class;
+
+    public Card Card { get; } = Read(Version, Wind, Crew, Layer, Choice);
+
+    private static Card Read(PublishedVersion version, Speed wind, Mass? crew, Layer layer, BoatChoice choice)
+    {
+        var (effective, matrix) = version.Class.Crew.For(wind, crew, version.Set.AsSailed(layer));
+        return Card.For(choice.Readings.AsRead(matrix), effective);
+    }
 
     public Layers Layers => Version.Set.Layers;
 
@@ -42,11 +50,11 @@ public sealed record CardView(BoatClass Class, PublishedMatrix Version, Layer La
     public WindRuler Ruler { get; } = new(8, RulerWidth - 8, Version.Set.Bands);
 
     /// <summary>Takes the wind from the address, or the middle of what the class sails in; never refuses a reader their card.</summary>
-    public static CardView Of(BoatClass boatClass, PublishedMatrix version, CardAsk ask, SpeedUnit unit, string path, BoatChoice choice, Mass? crew, Speed? now)
+    public static CardView Of(PublishedVersion version, CardAsk ask, SpeedUnit unit, string path, BoatChoice choice, Mass? crew, Speed? now)
     {
-        var wind = ask.Wind is not null && WindRange.ReadSpeed(ask.Wind, unit) is { Ok: true } read ? read.Value : now ?? boatClass.Helm.ReferenceWind;
+        var wind = ask.Wind is not null && WindRange.ReadSpeed(ask.Wind, unit) is { Ok: true } read ? read.Value : now ?? version.Class.Helm.ReferenceWind;
         var chosen = version.Set.Layers.Plans.Any(plan => plan.Key.Name == ask.Plan);
-        return new(boatClass, version, version.Set.LayerIn(version.Set.Bands.At(wind), ask.Plan, ask.Mode), chosen, wind, path, choice, crew);
+        return new(version, version.Set.LayerIn(version.Set.Bands.At(wind), ask.Plan, ask.Mode), chosen, wind, path, choice, crew);
     }
 
     /// <summary>The address of this card at a wind.</summary>

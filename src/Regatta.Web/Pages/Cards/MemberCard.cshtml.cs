@@ -1,12 +1,13 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Application.Logbook;
+using Regatta.Application.Reading;
 using Regatta.Core.Fleet;
 using Regatta.Core.Logbook;
 using Regatta.Core.Units;
 using Regatta.Store;
 using Regatta.Web.Access;
-using Regatta.Web.Benches;
 using Regatta.Web.Forms;
 using Regatta.Web.Station;
 
@@ -14,9 +15,9 @@ namespace Regatta.Web.Pages.Cards;
 
 /// <summary>The published card of a class, for members.</summary>
 [Authorize(Policies.Member)]
-public sealed class MemberCardModel(BenchRoom room, ReadingRoom readings, Crews crews, StationDesk desk, TimeProvider clock, Reader reader) : PageModel
+public sealed class MemberCardModel(ClubContext here, BoatReadings readings, Crews crews, LogSession logs, StationStates stations, UnitPreferences units) : PageModel
 {
-    public BoatClass Class { get; private set; } = null!;
+    public ClassDefinition Class { get; private set; } = null!;
 
     public CardView? Card { get; private set; }
 
@@ -27,40 +28,39 @@ public sealed class MemberCardModel(BenchRoom room, ReadingRoom readings, Crews 
     public Field CrewField { get; private set; } = null!;
 
     /// <summary>Keeps the reader's own crew mass; an empty field forgets it.</summary>
-    public async Task<IActionResult> OnPostCrewAsync(string key, string? crew, string? captainMaySee)
+    public async Task<IActionResult> OnPostCrewAsync(string? crew, string? captainMaySee)
     {
         var form = new FormReader();
-        var mass = form.May("crew", crew, text => SessionLog.ReadCrewMass(text, reader.Mass));
+        var mass = form.May("crew", crew, text => SessionLog.ReadCrewMass(text, units.Mass));
         if (!form.Ok)
         {
-            var answer = await OnGetAsync(key, new(null, null, null), null);
+            var answer = await OnGetAsync(new(null, null, null), null);
             CrewField = CrewField with { Value = crew!, Problem = form.Problems["crew"] };
             Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
             return answer;
         }
 
-        if (await room.FindAsync(key) is not { } bench)
-        {
-            return NotFound();
-        }
-
-        await crews.SaveAsync(User.Id(), bench.Draft.Stamp.Id, mass, captainMaySee is not null);
-        return RedirectToPage(new { key });
+        await logs.SaveCrewWeightAsync(here.Actor, here.Class.Class, mass, captainMaySee is not null);
+        return RedirectToPage();
     }
 
-    public async Task<IActionResult> OnGetAsync(string key, [FromQuery] CardAsk ask, string? boat)
+    public async Task<IActionResult> OnGetAsync([FromQuery] CardAsk ask, string? boat)
     {
-        if (await room.FindAsync(key) is not { } bench)
-        {
-            return NotFound();
-        }
+        var view = await here.ClassAsync();
 
-        Class = bench.Class;
-        Own = await crews.OwnAsync(User.Id(), bench.Draft.Stamp.Id);
-        Card = bench.Newest is { } newest
-            ? CardView.Of(bench.Class, newest, ask, reader.Wind, $"/classes/{key}/card", await readings.ForAsync(bench.Draft.Stamp.Id, User.Id(), boat), Own?.Mass, desk.At(bench.Class.WindHeight, clock.GetUtcNow()))
+        Class = view.Class;
+        Own = await crews.OwnAsync(view.Ref, User.Id());
+        Card = view.Newest is { } newest
+            ? CardView.Of(
+                newest,
+                ask,
+                units.Wind,
+                $"{here.ClassPath}/card",
+                await readings.ForAsync(view.Ref, User.Id(), boat),
+                Own?.Mass,
+                stations.Of(here.Club.Ref).MeanAt(newest.Class.WindHeight))
             : null;
-        CrewField = new("crew", $"Crew, {reader.Mass.Symbol()}", Own is { } own ? NumberText.Plain(own.Mass.In(reader.Mass), 1) : "") { InputMode = "decimal", Hint = "All aboard. Seen by you alone, unless you allow your captain." };
+        CrewField = new("crew", $"Crew, {units.Mass.Symbol()}", Own is { } own ? NumberText.Plain(own.Mass.In(units.Mass), 1) : "") { InputMode = "decimal", Hint = "All aboard. Seen by you alone, unless you allow your captain." };
         return Page();
     }
 }

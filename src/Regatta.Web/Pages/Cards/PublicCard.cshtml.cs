@@ -1,16 +1,16 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Application.Reading;
 using Regatta.Core.Fleet;
 using Regatta.Store;
-using Regatta.Web.Benches;
 using Regatta.Web.Station;
 
 namespace Regatta.Web.Pages.Cards;
 
 /// <summary>The published card of a class, for anybody who has an unguessable link to it. Names nobody.</summary>
 [AllowAnonymous]
-public sealed class PublicCardModel(ShareLinks links, BenchRoom room, StationDesk desk, TimeProvider clock, Reader reader) : PageModel
+public sealed class PublicCardModel(ShareLinks links, ClassCache cache, StationStates stations, UnitPreferences units) : PageModel
 {
     public CardView? Card { get; private set; }
 
@@ -20,9 +20,10 @@ public sealed class PublicCardModel(ShareLinks links, BenchRoom room, StationDes
     {
         var shared = await links.FindAsync(token);
         Withdrawn = shared?.Withdrawn == true;
-        if (shared is { Withdrawn: false } && await room.FindAsync(shared.ClassKey) is { Newest: { } newest } bench)
+        if (shared is { Withdrawn: false } && (await cache.FindAsync(shared.Class))?.Newest is { } newest)
         {
-            Card = CardView.Of(bench.Class, newest, ask, reader.Wind, $"/c/{token}", new([], Readings.OfTheClass), null, desk.At(bench.Class.WindHeight, clock.GetUtcNow()));
+            var now = stations.Of(shared.Class.Club).MeanAt(newest.Class.WindHeight);
+            Card = CardView.Of(newest, ask, units.Wind, $"/c/{token}", new([], Readings.OfTheClass), null, now);
             return Page();
         }
 

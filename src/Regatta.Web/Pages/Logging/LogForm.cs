@@ -8,7 +8,7 @@ using Regatta.Core.Matrices;
 using Regatta.Core.Sheets;
 using Regatta.Core.Units;
 using Regatta.Core.Wind;
-using Regatta.Web.Benches;
+using Regatta.Application.Reading;
 using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.Logging;
@@ -80,7 +80,7 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
     }
 
     /// <summary>Reads the whole form; null when something is wrong, with a sentence beside it.</summary>
-    public SessionLog? Read(BoatClass boatClass, Layer layer, Readings readings, Parsed<DateTimeOffset> sailedAt, SpeedUnit windUnit, MassUnit massUnit)
+    public SessionLog? Read(ClassDefinition boatClass, Layer layer, Readings readings, Parsed<DateTimeOffset> sailedAt, SpeedUnit windUnit, MassUnit massUnit)
     {
         var at = reader.Take("sailedAt", sailedAt);
         var wind = ReadWind(windUnit);
@@ -131,7 +131,7 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
         return reader.Take(to < from ? "windTo" : "gust", wind);
     }
 
-    private Dictionary<ControlKey, Mark> ReadMarks(BoatClass boatClass, Readings readings)
+    private Dictionary<ControlKey, Mark> ReadMarks(ClassDefinition boatClass, Readings readings)
     {
         var marks = new Dictionary<ControlKey, Mark>();
         foreach (var control in boatClass.Marked.Select(readings.AsRead))

@@ -1,6 +1,8 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Application.Logbook;
+using Regatta.Application.Reading;
 using Regatta.Core;
 using Regatta.Core.Checks;
 using Regatta.Core.Fleet;
@@ -10,21 +12,20 @@ using Regatta.Core.Units;
 using Regatta.Formats.Gpx;
 using Regatta.Store;
 using Regatta.Web.Access;
-using Regatta.Web.Benches;
 using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.Logging;
 
 /// <summary>One of a member's own sessions; another's is as if it were not there.</summary>
 [Authorize(Policies.Member)]
-public sealed class OneLogModel(Logs logs, BenchRoom room, ReadingRoom readings, WindLog wind) : PageModel
+public sealed class OneLogModel(ClubContext here, Logs logs, LogSession own, ClassCache cache, Versions versions, BoatReadings readings, WindLog wind) : PageModel
 {
     [BindProperty(SupportsGet = true)]
     public bool Sent { get; set; }
 
     public OwnLog Entry { get; private set; } = null!;
 
-    public BoatClass Class { get; private set; } = null!;
+    public ClassDefinition Class { get; private set; } = null!;
 
     /// <summary>The marks as sailed, read on the boat they were sailed on; those of controls the class has given up too.</summary>
     public IReadOnlyList<(string Control, string Mark)> Marks { get; private set; } = [];
@@ -33,18 +34,21 @@ public sealed class OneLogModel(Logs logs, BenchRoom room, ReadingRoom readings,
 
     public async Task<IActionResult> OnGetAsync(long number)
     {
-        if (await logs.OwnAsync(User.Id(), number) is not { } entry)
+        if (await logs.OwnAsync(here.Club.Ref, User.Id(), number) is not { } entry || await cache.FindAsync(entry.Class) is not { } view)
         {
             return NotFound();
         }
 
         Entry = entry;
-        var bench = (await room.FindAsync(entry.ClassKey))!;
-        Class = bench.Class;
-        var choice = await readings.ForAsync(bench.Draft.Stamp.Id, User.Id(), entry.Boat?.ToString(System.Globalization.CultureInfo.InvariantCulture) ?? BoatChoice.OfTheClass);
-        Marks = [.. Class.Known.Where(control => entry.Log.Marks.ContainsKey(control.Key)).Select(control =>
+        Class = view.Class;
+        var boat = entry.Boat?.ToString(System.Globalization.CultureInfo.InvariantCulture) ?? BoatChoice.OfTheClass;
+        var choice = await readings.ForAsync(view.Ref, User.Id(), boat);
+        // A log is read on the scales of the version its card was of; a control that came later, on its own.
+        var then = entry.Log.Version is { } version ? (await versions.FindAsync(view.Ref, version))?.Class.Known.ToList() ?? [] : [];
+        var known = then.Concat(Class.Known.Where(control => then.TrueForAll(old => old.Key != control.Key)));
+        Marks = [.. known.Where(control => entry.Log.Marks.ContainsKey(control.Key)).Select(control =>
             (control.Name + (Class.Find(control.Key) is null ? ", no longer used" : ""), choice.Readings.AsRead(control).Scale.Show(entry.Log.Marks[control.Key])))];
-        Track = await logs.TrackAsync(number);
+        Track = await logs.TrackAsync(here.Club.Ref, number);
         Weight = entry.Log.Check is { } check ? CheckValidity.Weigh(check) : null;
         return Page();
     }
@@ -74,14 +78,14 @@ public sealed class OneLogModel(Logs logs, BenchRoom room, ReadingRoom readings,
             : Parsed<Angle>.Good(Angle.FromDegrees(read.Number))));
         if (TrackForm.Ok && points is { } known)
         {
-            from ??= (await wind.BlocksAsync(WindSummary.BlockOf(known[0].At), known[^1].At)).Select(block => block.Direction).FirstOrDefault(one => one is not null);
+            from ??= (await wind.BlocksAsync(here.Club.Ref, WindSummary.BlockOf(known[0].At), known[^1].At)).Select(block => block.Direction).FirstOrDefault(one => one is not null);
             if (from is not { } blew)
             {
                 TrackForm.Refuse("direction", "The station knows no direction for that time. Write where the wind came from.");
             }
             else if (TrackForm.Take("track", TrackSummary.Of(known, blew)) is { } summary)
             {
-                await logs.KeepTrackAsync(User.Id(), number, blew, summary);
+                await own.KeepTrackAsync(here.Actor, number, blew, summary);
                 return RedirectToPage(new { number });
             }
         }
@@ -91,5 +95,5 @@ public sealed class OneLogModel(Logs logs, BenchRoom room, ReadingRoom readings,
     }
 
     public async Task<IActionResult> OnPostAsync(long number) =>
-        await logs.RemoveOwnAsync(User.Id(), number) ? Redirect("/logbook") : NotFound();
+        await own.RemoveAsync(here.Actor, number) ? Redirect(here.Path + "/logbook") : NotFound();
 }

@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Application.Planning;
 using Regatta.Core;
 using Regatta.Core.Outings;
 using Regatta.Core.Wind;
@@ -15,7 +16,7 @@ namespace Regatta.Web.Pages.Planning;
 
 /// <summary>The club's days on the water, for members; the coordinator plans them and brings calendar files in.</summary>
 [Authorize(Policies.ReadsClub)]
-public sealed class CalendarPageModel(Outings outings, Classes classes, ClubClock clock, Reader reader, IDataProtectionProvider protection) : PageModel
+public sealed class CalendarPageModel(ClubContext here, Outings outings, PlanDays plan, Classes classes, ClubClock clock, UnitPreferences units, IDataProtectionProvider protection, RegattaSettings settings) : PageModel
 {
     private static readonly TimeSpan Past = TimeSpan.FromDays(14);
     private static readonly TimeSpan Ahead = TimeSpan.FromDays(60);
@@ -30,7 +31,7 @@ public sealed class CalendarPageModel(Outings outings, Classes classes, ClubCloc
     public IReadOnlyList<FleetLine> Fleet { get; private set; } = [];
 
     /// <summary>Where calendars find the days: unguessable, and without a name of anybody.</summary>
-    public string FeedPath => CalendarFeedModel.PathFor(protection);
+    public string FeedAddress => settings.AddressOf(Request) + CalendarFeedModel.PathFor(protection, here.Club.Ref);
 
     public IEnumerable<Field> Fields => ((Field[])
     [
@@ -39,7 +40,7 @@ public sealed class CalendarPageModel(Outings outings, Classes classes, ClubCloc
         new("venue", "Where?", ""),
         new("from", "From", "") { Type = "datetime-local" },
         new("to", "To", "") { Type = "datetime-local" },
-        new("forecast", $"Forecast wind, {Core.Units.SpeedUnits.Symbol(reader.Wind)}", "") { Hint = "As you read it somewhere, such as 8–14; leave it empty if nobody knows." },
+        new("forecast", $"Forecast wind, {Core.Units.SpeedUnits.Symbol(units.Wind)}", "") { Hint = "As you read it somewhere, such as 8–14; leave it empty if nobody knows." },
         new("notes", "Notes for the duty officer", "") { Type = "textarea" },
     ]).Filled(typed, Form);
 
@@ -53,8 +54,8 @@ public sealed class CalendarPageModel(Outings outings, Classes classes, ClubCloc
     {
         typed = Request.Typed();
         await LoadAsync();
-        var from = Form.Take("from", await clock.ReadPlannedAsync(typed.GetValueOrDefault("from", "")));
-        var to = Form.Take("to", await clock.ReadPlannedAsync(typed.GetValueOrDefault("to", "")));
+        var from = Form.Take("from", clock.ReadPlanned(typed.GetValueOrDefault("from", "")));
+        var to = Form.Take("to", clock.ReadPlanned(typed.GetValueOrDefault("to", "")));
         var forecast = string.IsNullOrWhiteSpace(typed.GetValueOrDefault("forecast")) ? null : Form.Take("forecast", ReadForecast(typed["forecast"]));
         if (Form.Ok)
         {
@@ -70,7 +71,7 @@ public sealed class CalendarPageModel(Outings outings, Classes classes, ClubCloc
                 typed.GetValueOrDefault("notes", "").Trim()));
             if (Form.Take(typed.GetValueOrDefault("title", "").Trim().Length == 0 ? "title" : "to", read) is { } outing)
             {
-                await outings.SaveAsync([outing]);
+                await plan.AddAsync(here.Actor, outing);
                 return RedirectToPage();
             }
         }
@@ -89,10 +90,10 @@ public sealed class CalendarPageModel(Outings outings, Classes classes, ClubCloc
         else
         {
             using var text = new StreamReader(file.OpenReadStream(), Encoding.UTF8);
-            var read = CalendarFile.Read(await text.ReadToEndAsync(), name => Fleet.FirstOrDefault(line => string.Equals(line.Name, name.Trim(), StringComparison.OrdinalIgnoreCase))?.Key, await clock.ZoneAsync(), clock.Now);
-            if (Form.Take("file", read) is { } days)
+            var read = await plan.ImportAsync(here.Club, await text.ReadToEndAsync(), KeyOf);
+            Form.Take("file", read);
+            if (read.Ok)
             {
-                await outings.SaveAsync(days);
                 return RedirectToPage();
             }
         }
@@ -101,15 +102,19 @@ public sealed class CalendarPageModel(Outings outings, Classes classes, ClubCloc
         return Page();
     }
 
+    /// <summary>A file names a class by its key, or by its name where only one class has that.</summary>
+    private string? KeyOf(string name) => Fleet.FirstOrDefault(line => line.Key == name.Trim())?.Key
+        ?? (Fleet.Where(line => string.Equals(line.Name, name.Trim(), StringComparison.OrdinalIgnoreCase)).ToList() is [var only] ? only.Key : null);
+
     private Parsed<WindRange> ReadForecast(string text)
     {
         var ends = text.Split(['–', '—', ' '], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries) is [var low, var high] ? (low, high) : text.Split('-') is [var one, var other] ? (one, other) : (text, text);
-        return WindRange.ReadSpeed(ends.Item1, reader.Wind).Then(from => WindRange.ReadSpeed(ends.Item2, reader.Wind).Then(to => WindRange.Of(from, to, null)));
+        return WindRange.ReadSpeed(ends.Item1, units.Wind).Then(from => WindRange.ReadSpeed(ends.Item2, units.Wind).Then(to => WindRange.Of(from, to, null)));
     }
 
     private async Task LoadAsync()
     {
-        Fleet = await classes.FleetAsync();
-        Days = [.. (await outings.EndingAfterAsync(clock.Now - Past)).Where(day => day.Outing.From < clock.Now + Ahead)];
+        Fleet = await classes.FleetAsync(here.Club.Ref);
+        Days = [.. (await outings.EndingAfterAsync(here.Club.Ref, clock.Now - Past)).Where(day => day.Outing.From < clock.Now + Ahead)];
     }
 }

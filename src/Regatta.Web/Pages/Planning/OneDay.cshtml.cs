@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Application.Planning;
 using Regatta.Core.Outings;
 using Regatta.Core.Station;
 using Regatta.Core.Wind;
@@ -12,7 +13,7 @@ namespace Regatta.Web.Pages.Planning;
 
 /// <summary>One day on the water: the wind it had, which boats have logged, and the way to the log. For members; the coordinator takes it out.</summary>
 [Authorize(Policies.ReadsClub)]
-public sealed class OneDayModel(Outings outings, Classes classes, WindLog wind, StationDesk desk, ClubClock clock) : PageModel
+public sealed class OneDayModel(ClubContext here, Outings outings, PlanDays plan, Classes classes, WindLog wind, StationStates stations, ClubClock clock) : PageModel
 {
     private IReadOnlyList<FleetLine> fleet = [];
 
@@ -31,22 +32,23 @@ public sealed class OneDayModel(Outings outings, Classes classes, WindLog wind, 
 
     public async Task<IActionResult> OnGetAsync(long number)
     {
-        if (await outings.FindAsync(number) is not { } day)
+        if (await outings.FindAsync(here.Club.Ref, number) is not { } day)
         {
             return NotFound();
         }
 
         Day = day;
-        fleet = await classes.FleetAsync();
-        Boats = await outings.BoatsAsync(day);
-        var blocks = await wind.BlocksAsync(WindSummary.BlockOf(day.Outing.From), day.Outing.To);
-        (Measured, Blocks) = (Outing.WindOf(blocks, desk.Height, desk.Height), blocks.Count);
+        fleet = await classes.FleetAsync(here.Club.Ref);
+        Boats = await outings.BoatsAsync(here.Club.Ref, day);
+        var blocks = await wind.BlocksAsync(here.Club.Ref, WindSummary.BlockOf(day.Outing.From), day.Outing.To);
+        var height = stations.Of(here.Club.Ref).Height;
+        (Measured, Blocks) = (Outing.WindOf(blocks, height, height), blocks.Count);
         return Page();
     }
 
     public async Task<IActionResult> OnPostAsync(long number)
     {
-        await outings.RemoveAsync(number);
-        return Redirect("/calendar");
+        await plan.RemoveAsync(here.Actor, number);
+        return Redirect(here.Path + "/calendar");
     }
 }

@@ -2,11 +2,11 @@ using System.Globalization;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Application.Reading;
 using Regatta.Core.Matrices;
 using Regatta.Core.Wind;
 using Regatta.Store;
 using Regatta.Web.Access;
-using Regatta.Web.Benches;
 using Regatta.Web.Drawings;
 using Regatta.Web.Pages.Tuning;
 
@@ -14,13 +14,13 @@ namespace Regatta.Web.Pages.Publishing;
 
 /// <summary>Any two versions of a class, or one and the draft, held against each other in lanes or as a table.</summary>
 [Authorize(Policies.Member)]
-public sealed class CompareModel(BenchRoom room, Versions versions) : PageModel, ILanesPage
+public sealed class CompareModel(ClubContext here, Versions versions) : PageModel, ILanesPage
 {
     public const string Draft = "draft";
 
-    public Bench Bench { get; private set; } = null!;
+    public ClassView ClassView { get; private set; } = null!;
 
-    public LayerBench Layer { get; private set; } = null!;
+    public LayerView Layer { get; private set; } = null!;
 
     public MatrixSet Before { get; private set; } = null!;
 
@@ -29,11 +29,11 @@ public sealed class CompareModel(BenchRoom room, Versions versions) : PageModel,
     /// <summary>The two as the address names them.</summary>
     public (string From, string To) Names { get; private set; }
 
-    public string View { get; private set; } = MatrixModel.Lanes;
+    public string View { get; private set; } = LayerPageModel.Lanes;
 
     public IReadOnlyList<MatrixChange> Changes { get; private set; } = [];
 
-    public LaneDrawing Drawing => Layer.LanesOf(ZoomedBand);
+    public LaneDrawing Drawing => LaneDrawing.Of(Layer, ZoomedBand);
 
     public WindBand? ZoomedBand { get; private set; }
 
@@ -41,7 +41,7 @@ public sealed class CompareModel(BenchRoom room, Versions versions) : PageModel,
 
     public bool MayEdit => false;
 
-    public string OfCell(string cell) => $"/classes/{Bench.Class.Key}?plan={Layer.Layer.Plan}&mode={Layer.Layer.Mode}&cell={cell}";
+    public string OfCell(string cell) => $"{here.ClassPath}?plan={Layer.Layer.Plan}&mode={Layer.Layer.Mode}&cell={cell}";
 
     public string Zoomed(int? band) => At() + (band is { } number ? $"&zoom={number}" : "");
 
@@ -52,27 +52,27 @@ public sealed class CompareModel(BenchRoom room, Versions versions) : PageModel,
     /// <summary>A version in words.</summary>
     public static string Describe(string name) => name == Draft ? "the draft" : $"version {name}";
 
-    public async Task<IActionResult> OnGetAsync(string key, string from, string to, string? view, string? plan, string? mode, int? zoom)
+    public async Task<IActionResult> OnGetAsync(string from, string to, string? view, string? plan, string? mode, int? zoom)
     {
-        if (await room.FindAsync(key) is not { } bench)
+        ClassView = await here.ClassAsync();
+        if (await FindAsync(from) is not { } before || await FindAsync(to) is not { } after)
         {
             return NotFound();
         }
 
-        Bench = bench;
-        var all = (await versions.AllAsync(bench.Draft.Stamp.Id)).ToDictionary(version => version.Number.ToString(CultureInfo.InvariantCulture), version => version.Set);
-        all[Draft] = bench.Set;
-        if (!all.TryGetValue(from, out var before) || !all.TryGetValue(to, out var after))
-        {
-            return NotFound();
-        }
-
-        (Before, After, Names, View) = (before, after, (from, to), view == MatrixModel.Table ? view : MatrixModel.Lanes);
+        (Before, After, Names, View) = (before.Set, after.Set, (from, to), view == LayerPageModel.Table ? view : LayerPageModel.Lanes);
         Changes = MatrixDiff.Between(before, after);
         // Without being asked it opens where something changed.
-        var layer = plan is null && mode is null && Changes.Select(change => change.Layer).FirstOrDefault(one => one is not null) is { } changed ? changed : after.Layers.Nearest(plan, mode);
-        Layer = new(bench, after, layer, before.Layers.Has(layer) ? before[layer] : null);
-        ZoomedBand = zoom is { } number ? after.Bands.Find(new(number)) : null;
+        var changed = plan is null && mode is null ? Changes.Select(change => change.Layer).FirstOrDefault(one => one is not null) : null;
+        var layer = changed ?? After.Layers.Nearest(plan, mode);
+        Layer = new(ClassView, after, layer, Before.Layers.Has(layer) ? Before[layer] : null);
+        ZoomedBand = zoom is { } number ? After.Bands.Find(new(number)) : null;
         return Page();
     }
+
+    private async Task<ClassState?> FindAsync(string name) => name == Draft
+        ? ClassView.Draft.State
+        : int.TryParse(name, NumberStyles.None, CultureInfo.InvariantCulture, out var number)
+            ? (await versions.FindAsync(ClassView.Ref, number))?.State
+            : null;
 }

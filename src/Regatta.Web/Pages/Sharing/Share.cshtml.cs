@@ -2,10 +2,11 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using QRCoder;
+using Regatta.Application.Publishing;
+using Regatta.Application.Reading;
 using Regatta.Core.Fleet;
 using Regatta.Store;
 using Regatta.Web.Access;
-using Regatta.Web.Benches;
 
 namespace Regatta.Web.Pages.Sharing;
 
@@ -14,15 +15,13 @@ public sealed record MadeLink(string Path, string Address, string QrSvg);
 
 /// <summary>Makes and withdraws public links to the card; for who may change the class.</summary>
 [Authorize(Policies.EditsClass)]
-public sealed class ShareModel(BenchRoom room, ShareLinks links) : PageModel
+public sealed class ShareModel(ClubContext here, ShareLinks links, ShareCard share, RegattaSettings settings) : PageModel
 {
-    private const int LongestLabel = 80;
+    private ClassView view = null!;
 
-    private long classId;
+    public ClassDefinition Class => view.Class;
 
-    public BoatClass Class { get; private set; } = null!;
-
-    public bool Published { get; private set; }
+    public bool Published => view.Newest is not null;
 
     public IReadOnlyList<ShareLink> Links { get; private set; } = [];
 
@@ -32,53 +31,40 @@ public sealed class ShareModel(BenchRoom room, ShareLinks links) : PageModel
 
     public string? Problem { get; private set; }
 
-    public async Task<IActionResult> OnGetAsync(string key) => await LoadAsync(key) ? Page() : NotFound();
+    public Task OnGetAsync() => LoadAsync();
 
-    public async Task<IActionResult> OnPostAsync(string key, string? label)
+    public async Task<IActionResult> OnPostAsync(string? label)
     {
-        if (!await LoadAsync(key) || !Published)
-        {
-            return NotFound();
-        }
-
+        await LoadAsync();
         Label = label?.Trim() ?? "";
-        if (Label.Length is 0 or > LongestLabel)
+        var made = await share.CreateAsync(here.Actor, view, Label);
+        if (!made.Ok)
         {
-            Problem = $"Give it a name of up to {LongestLabel} letters, so that you know later which link is which.";
+            Problem = made.Problem;
+            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
             return Page();
         }
 
-        var path = "/c/" + await links.CreateAsync(classId, Label, User.Id());
-        var address = $"{Request.Scheme}://{Request.Host}{path}";
+        var path = "/c/" + made.Value;
+        var address = settings.AddressOf(Request) + path;
         using var generator = new QRCodeGenerator();
         using var data = generator.CreateQrCode(address, QRCodeGenerator.ECCLevel.M);
         using var code = new SvgQRCode(data);
         Made = new(path, address, code.GetGraphic(4, "#14313d", "#ffffff", drawQuietZones: true, SvgQRCode.SizingMode.ViewBoxAttribute));
         Label = "";
-        Links = await links.AllAsync(classId);
+        Links = await links.AllAsync(view.Ref);
         return Page();
     }
 
-    public async Task<IActionResult> OnPostWithdrawAsync(string key, Guid id)
+    public async Task<IActionResult> OnPostWithdrawAsync(Guid id)
     {
-        if (!await LoadAsync(key))
-        {
-            return NotFound();
-        }
-
-        await links.WithdrawAsync(classId, id);
-        return RedirectToPage(new { key });
+        await share.WithdrawAsync(here.Class.Class, id);
+        return RedirectToPage();
     }
 
-    private async Task<bool> LoadAsync(string key)
+    private async Task LoadAsync()
     {
-        if (await room.FindAsync(key) is not { } bench)
-        {
-            return false;
-        }
-
-        (Class, classId, Published) = (bench.Class, bench.Draft.Stamp.Id, bench.Newest is not null);
-        Links = await links.AllAsync(classId);
-        return true;
+        view = await here.ClassAsync();
+        Links = await links.AllAsync(view.Ref);
     }
 }

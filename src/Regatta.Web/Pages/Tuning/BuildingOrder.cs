@@ -1,6 +1,6 @@
 using System.Globalization;
 using Regatta.Core.Matrices;
-using Regatta.Web.Benches;
+using Regatta.Application.Reading;
 
 namespace Regatta.Web.Pages.Tuning;
 
@@ -24,7 +24,7 @@ public sealed record BuildingOrder(string Deed, IReadOnlyList<CellAddress> Over,
     /// <summary>Reads an order; null when it asks for nothing that is known, or for no cells.</summary>
     /// <param name="deed">What to do.</param>
     /// <param name="over">Cells with the revisions seen, <c>3.vang:2,4.vang:0</c>; null for what the open cell stands for: its row, or from it to the stronger end.</param>
-    public static BuildingOrder? Read(string deed, string? over, CellDrawer? open, LayerBench layer)
+    public static BuildingOrder? Read(string deed, string? over, CellDrawer? open, LayerView layer)
     {
         if (!Deeds.ContainsKey(deed))
         {

@@ -3,12 +3,12 @@ using Regatta.Core.Fleet;
 using Regatta.Core.Matrices;
 using Regatta.Core.Wind;
 using Regatta.Store;
-using Regatta.Web.Benches;
+using Regatta.Application.Reading;
 
 namespace Regatta.Web.Pages.Tuning;
 
 /// <summary>One cell, opened: what it says, how far to trust it, the logs behind it and the proposal.</summary>
-public sealed record CellDrawer(LayerBench Bench, WindBand Band, Control Control, CellForm Form, int Revision)
+public sealed record CellDrawer(LayerView Layer, WindBand Band, Control Control, CellForm Form, int Revision)
 {
     /// <summary>The most sessions listed.</summary>
     public const int MostListed = 8;
@@ -30,24 +30,24 @@ public sealed record CellDrawer(LayerBench Bench, WindBand Band, Control Control
 
     public CellAddress Address => new(Band.Id, Control.Key);
 
-    public CellPlace Place => Bench.Place(Address);
+    public CellPlace Place => Layer.Place(Address);
 
-    public Cell? Cell => Bench.Matrix[Address];
+    public Cell? Cell => Layer.Matrix[Address];
 
-    public Cell? Published => Bench.Ghost?[Address];
+    public Cell? Published => Layer.Ghost?[Address];
 
-    public CellTrust Trust => Bench.Trust[Address];
+    public CellTrust Trust => Layer.Trust[Address];
 
-    public Proposal? Proposal => Bench.Proposals.GetValueOrDefault(Address);
+    public Proposal? Proposal => Layer.Proposals.GetValueOrDefault(Address);
 
-    public Decision? Decision => Bench.Whole.Decisions.GetValueOrDefault(Place);
+    public Decision? Decision => Layer.Whole.Decisions.GetValueOrDefault(Place);
 
-    public DraftCell? Draft => Bench.Whole.Draft.Cells.GetValueOrDefault(Place);
+    public DraftCell? Draft => Layer.Whole.Draft.Cells.GetValueOrDefault(Place);
 
     /// <summary>The cell as it stands, its form filled from it.</summary>
-    public static CellDrawer? Of(LayerBench bench, string? cell) =>
-        CellNames.Read(cell) is { } address && bench.Matrix.Bands.Find(address.Band) is { } band && bench.Class.Find(address.Control) is { } control
-            ? new(bench, band, control, CellForm.Of(bench.Matrix[address], control), bench.Revision(address))
+    public static CellDrawer? Of(LayerView layer, string? cell) =>
+        CellNames.Read(cell) is { } address && layer.Matrix.Bands.Find(address.Band) is { } band && layer.Class.Find(address.Control) is { } control
+            ? new(layer, band, control, CellForm.Of(layer.Matrix[address], control), layer.Revision(address))
             : null;
 }
 

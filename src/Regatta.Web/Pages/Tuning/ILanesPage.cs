@@ -1,5 +1,5 @@
 using Regatta.Core.Wind;
-using Regatta.Web.Benches;
+using Regatta.Application.Reading;
 using Regatta.Web.Drawings;
 
 namespace Regatta.Web.Pages.Tuning;
@@ -7,7 +7,7 @@ namespace Regatta.Web.Pages.Tuning;
 /// <summary>What the lanes need to know of the page they stand on.</summary>
 public interface ILanesPage
 {
-    LayerBench Layer { get; }
+    LayerView Layer { get; }
 
     LaneDrawing Drawing { get; }
 

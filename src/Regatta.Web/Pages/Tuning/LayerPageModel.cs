@@ -1,21 +1,22 @@
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Application.Editing;
+using Regatta.Application.Reading;
 using Regatta.Core.Fleet;
 using Regatta.Core.Matrices;
 using Regatta.Store;
 using Regatta.Web.Access;
-using Regatta.Web.Benches;
 
 namespace Regatta.Web.Pages.Tuning;
 
-/// <summary>What the pages beside the matrix share: the layer they came from, and writing many cells as one deed before going back to it.</summary>
-public abstract class LayerPageModel(BenchRoom room, Cells cells, ClubClock clock) : PageModel
+/// <summary>What the matrix and the pages beside it share: the layer they show, and writing many cells as one edit.</summary>
+public abstract class LayerPageModel(ClubContext here, EditCells editCells) : PageModel
 {
-    [BindProperty(SupportsGet = true)]
-    public string Key { get; set; } = "";
+    public const string Lanes = "lanes";
+    public const string Table = "table";
 
     [BindProperty(SupportsGet = true)]
-    public string? View { get; set; }
+    public string View { get; set; } = Lanes;
 
     [BindProperty(SupportsGet = true)]
     public string? Plan { get; set; }
@@ -23,38 +24,53 @@ public abstract class LayerPageModel(BenchRoom room, Cells cells, ClubClock cloc
     [BindProperty(SupportsGet = true)]
     public string? Mode { get; set; }
 
-    public Bench Bench { get; private set; } = null!;
+    public ClassView ClassView { get; private set; } = null!;
 
-    public LayerBench Layer { get; private set; } = null!;
+    public LayerView Layer { get; private set; } = null!;
 
-    public BoatClass Class => Bench.Class;
+    public ClassDefinition Class => ClassView.Class;
+
+    /// <summary>The club and the class of the request.</summary>
+    protected ClubContext Here => here;
+
+    /// <summary>Writes cells.</summary>
+    protected EditCells EditCells => editCells;
 
     /// <summary>The query of the layer.</summary>
-    public string Query => $"?view={(View == MatrixModel.Table ? MatrixModel.Table : MatrixModel.Lanes)}&plan={Layer.Layer.Plan}&mode={Layer.Layer.Mode}";
+    public string Query => $"?view={View}&plan={Layer.Layer.Plan}&mode={Layer.Layer.Mode}";
 
-    protected BenchRoom Room => room;
+    /// <summary>Reads the class and the layer as the address asks.</summary>
+    protected Task LoadAsync() => ShowAsync(here.ClassAsync());
 
-    protected async Task<bool> LoadAsync()
+    /// <summary>Reads them once more after something was written.</summary>
+    protected Task LoadAnewAsync() => ShowAsync(here.ClassAnewAsync());
+
+    /// <summary>Writes edits, each at the revision its cell has here or as its editor saw it.</summary>
+    protected Task<SaveOutcome> SaveAsync(IReadOnlyList<CellEdit> edits, string what, Func<CellAddress, int>? seen = null) => editCells.RunAsync(
+        here.Actor,
+        ClassView,
+        [.. Layer.Writes(edits).Select(write => seen is null ? write : write with { SeenRevision = seen(write.Place.Address) })],
+        what);
+
+    /// <summary>What came of writing many cells, in a sentence.</summary>
+    protected static string Tell(SaveOutcome saved, int count, string what, IReadOnlyList<string> left) => saved switch
     {
-        if (await room.FindAsync(Key) is not { } bench)
-        {
-            return false;
-        }
+        SaveOutcome.Saved => $"{char.ToUpperInvariant(what[0])}{what[1..]}: {count} {(count == 1 ? "cell" : "cells")}",
+        SaveOutcome.Conflict => "Somebody changed one of these cells meanwhile, so nothing was written. Here is how they stand now; do it once more.",
+        _ => "That would change nothing.",
+    } + (left.Count > 0 ? " Left: " + string.Join(" ", left.Take(8)) : "");
 
-        (Bench, Layer) = (bench, bench.On(bench.Set.Layers.Nearest(Plan, Mode)));
-        return true;
+    /// <summary>Writes the edits and goes back to the matrix, which tells what came of it.</summary>
+    protected async Task<IActionResult> WriteAndGoBackAsync(IReadOnlyList<CellEdit> edits, string what, IReadOnlyList<string> left)
+    {
+        TempData["Status"] = Tell(await SaveAsync(edits, what), edits.Count, what, left);
+        return Redirect(here.ClassPath + Query);
     }
 
-    /// <summary>Writes the edits at the revisions they were worked out for, and goes back to the matrix, which tells what came of it.</summary>
-    protected async Task<IActionResult> WriteAsync(IReadOnlyList<CellEdit> edits, string what, IReadOnlyList<string> left)
+    private async Task ShowAsync(Task<ClassView> reading)
     {
-        var saved = await cells.SaveAsync(Bench.Draft.Stamp.Id, Layer.Writes(edits, await clock.TodayAsync()), what, User.Id());
-        TempData["Status"] = saved switch
-        {
-            SaveOutcome.Saved => $"{char.ToUpperInvariant(what[0])}{what[1..]}: {edits.Count} {(edits.Count == 1 ? "cell" : "cells")}.",
-            SaveOutcome.Conflict => "Somebody changed one of these cells at the same moment, so nothing was written. Do it once more.",
-            _ => "That would have changed nothing.",
-        } + (left.Count > 0 ? " Left: " + string.Join(" ", left.Take(8)) : "");
-        return Redirect($"/classes/{Key}{Query}");
+        View = View == Table ? Table : Lanes;
+        ClassView = await reading;
+        Layer = ClassView.On(ClassView.Set.Layers.Nearest(Plan, Mode));
     }
 }

@@ -1,10 +1,9 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
+using Regatta.Application.Editing;
 using Regatta.Core.Matrices;
 using Regatta.Formats.Tables;
-using Regatta.Store;
 using Regatta.Web.Access;
-using Regatta.Web.Benches;
 using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.Tuning;
@@ -12,7 +11,7 @@ namespace Regatta.Web.Pages.Tuning;
 /// <summary>Takes a spreadsheet's table over into a layer: read, held against the matrix, looked over, and only then written; for who may change the class.</summary>
 [Authorize(Policies.EditsClass)]
 [RequestFormLimits(ValueLengthLimit = MostBytes)]
-public sealed class PasteModel(BenchRoom room, Cells cells, ClubClock clock, Reader reader) : LayerPageModel(room, cells, clock)
+public sealed class PasteModel(ClubContext here, EditCells editCells, UnitPreferences units) : LayerPageModel(here, editCells)
 {
     private const int MostBytes = 4 * TableText.MostLetters;
 
@@ -28,31 +27,27 @@ public sealed class PasteModel(BenchRoom room, Cells cells, ClubClock clock, Rea
     public string? Problem { get; private set; }
 
     /// <summary>The table as it was understood; null before there is one.</summary>
-    public PastedTable? Table { get; private set; }
+    public PastedTable? Pasted { get; private set; }
 
     /// <summary>What was chosen for headings.</summary>
     public IReadOnlyDictionary<string, string> Chosen { get; private set; } = new Dictionary<string, string>();
 
-    public async Task<IActionResult> OnGetAsync() => await LoadAsync() ? Page() : NotFound();
+    public Task OnGetAsync() => LoadAsync();
 
     /// <summary>Looks a table over; nothing is written.</summary>
-    public async Task<IActionResult> OnPostAsync(string? text, string? corner) => await ReadAsync(text, corner) ? Page() : NotFound();
+    public Task OnPostAsync(string? text, string? corner) => ReadAsync(text, corner);
 
     /// <summary>Writes the cells that were ticked.</summary>
     public async Task<IActionResult> OnPostTakeAsync(string? text, string? corner, string[] take)
     {
-        if (!await ReadAsync(text, corner))
-        {
-            return NotFound();
-        }
-
-        if (Table is null)
+        await ReadAsync(text, corner);
+        if (Pasted is null)
         {
             return Page();
         }
 
         var wanted = take.ToHashSet();
-        var edits = Table.Cells.Where(cell => cell.Cell is not null && wanted.Contains(cell.Address.Name())).Select(cell => new CellEdit(cell.Address, cell.Cell)).ToList();
+        var edits = Pasted.Cells.Where(cell => cell.Cell is not null && wanted.Contains(cell.Address.Name())).Select(cell => new CellEdit(cell.Address, cell.Cell)).ToList();
         if (edits.Count == 0)
         {
             Problem = "Tick at least one cell to take.";
@@ -60,39 +55,33 @@ public sealed class PasteModel(BenchRoom room, Cells cells, ClubClock clock, Rea
             return Page();
         }
 
-        return await WriteAsync(edits, "pasted", []);
+        return await WriteAndGoBackAsync(edits, "pasted", []);
     }
 
-    private async Task<bool> ReadAsync(string? text, string? corner)
+    private async Task ReadAsync(string? text, string? corner)
     {
-        if (!await LoadAsync())
-        {
-            return false;
-        }
-
+        await LoadAsync();
         (Text, Corner) = (text ?? "", corner ?? "");
         Chosen = Request.Typed().Where(field => field.Key.Length > 1 && field.Key[..1] is Columns or Lines && field.Key[1..].All(char.IsAsciiDigit) && field.Value.Length > 0).ToDictionary();
         var read = Text.Trim().Length switch
         {
-            0 => Core.Parsed<PastedTable>.Bad("Paste a table first: copy the cells in your spreadsheet, with their headings, and paste them here."),
+            0 => Core.Parsed<PastedTable>.Bad("Paste a table first: copy the cells in your spreadsheet, with their headings, and paste them Here."),
             > TableText.MostLetters => Core.Parsed<PastedTable>.Bad($"That is more than {TableText.MostLetters / 1_000_000} million letters. Copy the part with the matrix only."),
             _ => Understood(TableText.Rows(Text), corner),
         };
-        (Table, Problem) = (read.Ok ? read.Value : null, read.Problem);
+        (Pasted, Problem) = (read.Ok ? read.Value : null, read.Problem);
         if (Problem is not null)
         {
             Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
         }
-
-        return true;
     }
 
     /// <summary>A table with headings by its headings; a bare block copied from a matrix by where it was pasted.</summary>
     private Core.Parsed<PastedTable> Understood(IReadOnlyList<IReadOnlyList<string>> rows, string? corner)
     {
-        var byHeads = PastedTable.Read(Layer.Matrix, rows, reader.Wind, Chosen);
+        var byHeads = PastedTable.Read(Layer.Matrix, rows, units.Wind, Chosen);
         return byHeads.Ok || CellNames.Read(corner) is not { } first || PastedTable.WithHeads(Layer.Matrix, rows, first) is not { } headed
             ? byHeads
-            : PastedTable.Read(Layer.Matrix, headed, reader.Wind, Chosen);
+            : PastedTable.Read(Layer.Matrix, headed, units.Wind, Chosen);
     }
 }

@@ -1,0 +1,60 @@
+using Regatta.Application.Reading;
+using Regatta.Core;
+using Regatta.Core.Evidence;
+using Regatta.Core.Marks;
+using Regatta.Core.Matrices;
+using Regatta.Core.Units;
+using Regatta.Store;
+
+namespace Regatta.Application.Editing;
+
+/// <summary>What came of deciding on a proposal: whether it was kept, or what was wrong in a sentence.</summary>
+public sealed record DecisionOutcome(SaveOutcome Saved, Cell? Cell, string? Problem = null);
+
+/// <summary>Decides on a proposal from the logs: takes it, takes another mark instead, or sets it aside with a reason.</summary>
+public sealed class DecideProposal(Decisions decisions, TimeProvider clock)
+{
+    /// <param name="actor">Who decides.</param>
+    /// <param name="layer">The layer as they saw it.</param>
+    /// <param name="proposal">The proposal.</param>
+    /// <param name="kind">What they decide.</param>
+    /// <param name="to">The other mark as typed, where one is taken instead.</param>
+    /// <param name="reason">Why; needed to set one aside.</param>
+    /// <param name="seenRevision">The revision of the cell they saw.</param>
+    /// <param name="unit">The unit the decided sentence tells winds in.</param>
+    public async Task<DecisionOutcome> RunAsync(
+        Actor actor, LayerView layer, Proposal proposal, DecisionKind kind, string? to, string? reason, int seenRevision, SpeedUnit unit)
+    {
+        var chosen = kind == DecisionKind.Adjusted ? proposal.Control.Scale.ReadOnStep(to ?? "") : Parsed<Mark>.Good(proposal.To);
+        var why = (reason ?? "").Trim();
+        var problem = chosen.Problem ?? (kind, why.Length) switch
+        {
+            (DecisionKind.SetAside, 0) => "Say in a few words why it is set aside; the next captain will ask.",
+            (_, > Cell.LongestText) => $"Keep the reason under {Cell.LongestText} letters.",
+            _ => null,
+        };
+        if (problem is not null)
+        {
+            return new(SaveOutcome.Nothing, null, problem);
+        }
+
+        var address = new CellAddress(proposal.Band.Id, proposal.Control.Key);
+        var cell = kind == DecisionKind.SetAside
+            ? null
+            : layer.Matrix[address]!.At(chosen.Value).From(CellSource.Proposed).On(actor.Club.Today(clock));
+        var saved = await Retry.RunAsync(() => decisions.AddAsync(
+            layer.Whole.Ref,
+            layer.Whole.Stamp.Structure,
+            layer.Place(address),
+            kind,
+            proposal.From,
+            chosen.Value,
+            proposal.Sentence(unit),
+            why,
+            layer.Evidence.Posterior.Rows,
+            actor.Person,
+            cell,
+            seenRevision));
+        return new(saved == SaveOutcome.StructureChanged ? SaveOutcome.Conflict : saved, cell);
+    }
+}

@@ -1,0 +1,36 @@
+using Regatta.Core;
+using Regatta.Core.Outings;
+using Regatta.Formats.Calendars;
+using Regatta.Store;
+
+namespace Regatta.Application.Planning;
+
+/// <summary>Keeps the club's calendar of days on the water.</summary>
+public sealed class PlanDays(Outings outings, TimeProvider clock)
+{
+    /// <summary>Adds a day.</summary>
+    public Task AddAsync(Actor actor, Outing day) => Retry.RunAsync(async () =>
+    {
+        await outings.SaveAsync(actor.Club.Ref, [day]);
+        return 0;
+    });
+
+    /// <summary>Removes a day; logs and wind stay.</summary>
+    public Task RemoveAsync(Actor actor, long number) => outings.RemoveAsync(actor.Club.Ref, number);
+
+    /// <summary>Adds the days of a calendar file; those whose uid is known are written anew.</summary>
+    /// <param name="club">The club.</param>
+    /// <param name="text">The file.</param>
+    /// <param name="classKey">The key of a class by what the file calls it; null for no class of the club.</param>
+    public async Task<Parsed<int>> ImportAsync(Club club, string text, Func<string, string?> classKey)
+    {
+        var read = CalendarFile.Read(text, classKey, club.Zone(), clock.GetUtcNow());
+        if (!read.Ok)
+        {
+            return Parsed<int>.Bad(read.Problem!);
+        }
+
+        await outings.SaveAsync(club.Ref, read.Value);
+        return Parsed<int>.Good(read.Value.Count);
+    }
+}

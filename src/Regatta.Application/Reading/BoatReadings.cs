@@ -1,0 +1,33 @@
+using System.Globalization;
+using Regatta.Core.Fleet;
+using Regatta.Store;
+
+namespace Regatta.Application.Reading;
+
+/// <summary>The boats a reader may choose from, and the readings of the one chosen, with the reader's own hand.</summary>
+public sealed record BoatChoice(IReadOnlyList<Boat> Boats, Readings Readings)
+{
+    /// <summary>What an address says for the class's own readings.</summary>
+    public const string OfTheClass = "class";
+
+    public Boat? Boat => Readings.Boat;
+
+    /// <summary>The choice as addresses say it.</summary>
+    public string InAddress => Boat?.Number.ToString(CultureInfo.InvariantCulture) ?? OfTheClass;
+}
+
+/// <summary>Finds out whose readings a page speaks in.</summary>
+public sealed class BoatReadings(Boats boats, People people, Logs logs)
+{
+    /// <summary>The boat the address asks for; without one, the boat the reader sailed last in this class.</summary>
+    public async Task<BoatChoice> ForAsync(ClassRef one, Guid reader, string? asked)
+    {
+        var all = await boats.AllAsync(one);
+        var number = asked switch
+        {
+            null => await logs.LastBoatAsync(one, reader),
+            _ => long.TryParse(asked, out var wanted) ? wanted : null,
+        };
+        return new(all, new(all.FirstOrDefault(boat => boat.Number == number), await people.HandsAsync(reader)));
+    }
+}

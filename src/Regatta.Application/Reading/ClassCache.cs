@@ -1,0 +1,101 @@
+using Npgsql;
+using Regatta.Core.Evidence;
+using Regatta.Store;
+using Regatta.Store.Storage;
+using ZiggyCreatures.Caching.Fusion;
+
+namespace Regatta.Application.Reading;
+
+/// <summary>A class of a club that cannot be shown, and why.</summary>
+public sealed record UnreadableClass(string Key, string Name, string Why);
+
+/// <summary>The classes of a club: those that can be read, and those that cannot.</summary>
+public sealed record FleetViews(IReadOnlyList<ClassView> Classes, IReadOnlyList<UnreadableClass> Unreadable);
+
+/// <summary>Keeps what was worked out of a class for as long as its stamp holds, so that a look at a matrix costs one trivial query and not a fit. Bounded by size; each view is made once, however many ask at the same time.</summary>
+public sealed class ClassCache(IFusionCache cache, Classes classes, Logs logs, TimeProvider clock)
+{
+    /// <summary>How many cells and logs the cache holds, over all clubs.</summary>
+    public const long MostHeld = 400_000;
+
+    private static readonly TimeSpan Unused = TimeSpan.FromMinutes(20);
+
+    /// <summary>The class of a stamp.</summary>
+    /// <exception cref="UnreadableClassException">Its document cannot be understood.</exception>
+    public async Task<ClassView> FindAsync(ClassStamp stamp)
+    {
+        var today = DateOnly.FromDateTime(clock.GetUtcNow().UtcDateTime);
+        var key = $"class/{Name(stamp)}/{stamp.MatrixRevision}/{stamp.LogRevision}/{today:yyyyMMdd}";
+        return await cache.GetOrSetAsync<ClassView>(key, async (context, stop) =>
+        {
+            var view = await MakeAsync(stamp);
+            context.Options.SetSize(1 + view.Draft.State.Kept.Count);
+            return view;
+        }, Options);
+    }
+
+    /// <summary>The class as it stands now; null when it is gone.</summary>
+    /// <exception cref="UnreadableClassException">Its document cannot be understood.</exception>
+    public async Task<ClassView?> FindAsync(ClassRef one) => await classes.StampAsync(one) is { } stamp ? await FindAsync(stamp) : null;
+
+    /// <summary>The class of a key; null when there is none.</summary>
+    /// <exception cref="UnreadableClassException">Its document cannot be understood.</exception>
+    public async Task<ClassView?> FindAsync(ClubId club, string key) => await classes.StampAsync(club, key) is { } stamp ? await FindAsync(stamp) : null;
+
+    /// <summary>All classes of a club by name, for one query while nothing changed. One that cannot be read does not stand in the way of the others.</summary>
+    public async Task<FleetViews> AllAsync(ClubId club)
+    {
+        var (readable, unreadable) = (new List<ClassView>(), new List<UnreadableClass>());
+        foreach (var (key, name, stamp) in await classes.StampsAsync(club))
+        {
+            try
+            {
+                readable.Add(await FindAsync(stamp));
+            }
+            catch (UnreadableClassException broken)
+            {
+                unreadable.Add(new(key, name, broken.Why));
+            }
+        }
+
+        return new(readable, unreadable);
+    }
+
+    private static FusionCacheEntryOptions Options { get; } = new FusionCacheEntryOptions(Unused).SetSize(1);
+
+    private static string Name(ClassStamp stamp) => $"{stamp.Class.Club.Number}/{stamp.Class.Number}/{stamp.Epoch}";
+
+    private async Task<ClassView> MakeAsync(ClassStamp stamp)
+    {
+        try
+        {
+            var snapshot = await classes.SnapshotAsync(stamp.Class) ?? throw new UnreadableClassException("", "it is gone");
+            var evidence = await cache.GetOrSetAsync<ClassEvidence>(
+                $"evidence/{Name(stamp)}/{snapshot.Draft.Stamp.Revision}/{snapshot.Draft.Stamp.LogRevision}",
+                async (context, stop) =>
+                {
+                    var sessions = await SessionsAsync(snapshot.Draft.Stamp);
+                    context.Options.SetSize(1 + sessions.Count);
+                    return new ClassEvidence(snapshot.Draft.Class, sessions);
+                },
+                Options);
+            return new(snapshot, evidence, clock.GetUtcNow());
+        }
+        catch (Exception broken) when (broken is not (UnreadableClassException or NpgsqlException or TimeoutException or OperationCanceledException))
+        {
+            // Whatever a class says, only its own page may fail for it.
+            throw new UnreadableClassException(stamp.Class.Number.ToString(System.Globalization.CultureInfo.InvariantCulture), broken.Message, broken);
+        }
+    }
+
+    private async Task<IReadOnlyList<SessionEvidence>> SessionsAsync(ClassStamp stamp) =>
+        await cache.GetOrSetAsync<IReadOnlyList<SessionEvidence>>(
+            $"sessions/{Name(stamp)}/{stamp.LogRevision}",
+            async (context, stop) =>
+            {
+                var sessions = await logs.EvidenceAsync(stamp.Class);
+                context.Options.SetSize(1 + sessions.Count);
+                return sessions;
+            },
+            Options);
+}

@@ -1,0 +1,22 @@
+using System.Collections.Concurrent;
+using Regatta.Core.Evidence;
+using Regatta.Core.Fleet;
+using Regatta.Core.Wind;
+
+namespace Regatta.Application.Reading;
+
+/// <summary>The logs of a class, with what they say of each layer. Good for as long as its logs and its definition stay as they are.</summary>
+public sealed class ClassEvidence(ClassDefinition definition, IReadOnlyList<SessionEvidence> sessions)
+{
+    private readonly ConcurrentDictionary<Layer, LayerEvidence> layers = new();
+    private readonly ILookup<Layer, SessionEvidence> byLayer = sessions.ToLookup(session => session.Layer);
+
+    /// <summary>All logs of the class.</summary>
+    public IReadOnlyList<SessionEvidence> Sessions { get; } = sessions;
+
+    /// <summary>What the logs of a layer say under a definition; under another than the draft's it is worked out anew.</summary>
+    public LayerEvidence Of(Layer layer, ClassDefinition over) =>
+        over.Bands.Equals(definition.Bands) && over.Helm == definition.Helm && over.Controls.SequenceEqual(definition.Controls)
+            ? layers.GetOrAdd(layer, one => new(definition, definition.Bands, [.. byLayer[one]]))
+            : new(over, over.Bands, [.. byLayer[layer]]);
+}

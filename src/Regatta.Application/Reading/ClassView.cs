@@ -1,0 +1,52 @@
+using System.Collections.Concurrent;
+using Regatta.Core.Fleet;
+using Regatta.Core.Matrices;
+using Regatta.Store;
+
+namespace Regatta.Application.Reading;
+
+/// <summary>All there is to show of a class at one moment: the draft, the published version, what changed since, and each layer with its evidence. Immutable; shared by every reader of that moment.</summary>
+public sealed class ClassView
+{
+    private readonly ConcurrentDictionary<Layer, LayerView> layers = new();
+
+    public ClassView(ClassSnapshot snapshot, ClassEvidence evidence, DateTimeOffset today)
+    {
+        (Draft, Newest, Decisions) = snapshot;
+        (Evidence, Today) = (evidence, today);
+        Changes = Newest is null ? [] : MatrixDiff.Between(Newest.State, Draft.State);
+    }
+
+    public ClassDraft Draft { get; }
+
+    public ClassStamp Stamp => Draft.Stamp;
+
+    public ClassRef Ref => Draft.Stamp.Class;
+
+    public ClassDefinition Class => Draft.Class;
+
+    public MatrixSet Set => Draft.Set;
+
+    public PublishedVersion? Newest { get; }
+
+    public IReadOnlyDictionary<CellPlace, Decision> Decisions { get; }
+
+    public ClassEvidence Evidence { get; }
+
+    public DateTimeOffset Today { get; }
+
+    /// <summary>What the draft says otherwise than the newest version.</summary>
+    public IReadOnlyList<MatrixChange> Changes { get; }
+
+    /// <summary>The number the next published version gets.</summary>
+    public int NextVersion => (Newest?.Number ?? 0) + 1;
+
+    /// <summary>The draft of one layer; made when somebody first looks at it.</summary>
+    public LayerView On(Layer layer) => layers.GetOrAdd(layer, one => new(this, Draft.State, one, Newest?.Set.Layers.Has(one) == true ? Newest.Set[one] : null));
+
+    /// <summary>Everything that does not fit, layer by layer.</summary>
+    public IEnumerable<(Layer Layer, Finding Finding)> Findings => from layer in Set.Layers.All from finding in On(layer).Findings select (layer, finding);
+
+    /// <summary>The revision an editor of this cell has seen; 0 when it was never written.</summary>
+    public int Revision(CellPlace place) => Draft.Cells.TryGetValue(place, out var cell) ? cell.Revision : 0;
+}

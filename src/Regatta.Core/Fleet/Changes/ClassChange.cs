@@ -1,0 +1,55 @@
+using Regatta.Core.Marks;
+using Regatta.Core.Matrices;
+
+namespace Regatta.Core.Fleet.Changes;
+
+/// <summary>What hangs on a class beside its cells: how many logs each layer has, and on each control how many logs and measured boats.</summary>
+/// <param name="Logs">Logs by layer.</param>
+/// <param name="Marks">Logs with a mark for a control, and boats measured for it.</param>
+public sealed record ClassUse(IReadOnlyDictionary<Layer, int> Logs, IReadOnlyDictionary<ControlKey, (int Logs, int Boats)> Marks)
+{
+    /// <summary>Nothing hangs on it yet.</summary>
+    public static ClassUse None { get; } = new(new Dictionary<Layer, int>(), new Dictionary<ControlKey, (int, int)>());
+}
+
+/// <summary>Something a captain does to the definition of a class. A closed family: each kind is a record beside this one. A change makes another state of the class, or says why it cannot.</summary>
+public abstract record ClassChange
+{
+    private protected ClassChange()
+    {
+    }
+
+    /// <summary>What the change is, in a few words, as the history and the status line tell it.</summary>
+    /// <param name="before">The class before it.</param>
+    public abstract string What(ClassState before);
+
+    /// <summary>The class after the change.</summary>
+    /// <param name="before">The class before it.</param>
+    /// <param name="use">What hangs on the class.</param>
+    /// <returns>The state, or the reason why the change cannot be made.</returns>
+    public Parsed<ClassState> On(ClassState before, ClassUse use) =>
+        Apply(before, use).Then(after => Lost(before, after, use) ?? FirstBroken(before, after) ?? Parsed<ClassState>.Good(after));
+
+    private protected abstract Parsed<ClassState> Apply(ClassState before, ClassUse use);
+
+    private protected static Parsed<ClassState> Bad(string problem) => Parsed<ClassState>.Bad(problem);
+
+    private protected static Parsed<ClassState> Good(ClassState state) => Parsed<ClassState>.Good(state);
+
+    /// <summary>Logs keep their plan and mode: a layer with logs does not go.</summary>
+    private static Parsed<ClassState>? Lost(ClassState before, ClassState after, ClassUse use)
+    {
+        var layers = before.Definition.Layers;
+        var lost = layers.All.FirstOrDefault(layer => !after.Definition.Layers.Has(layer) && use.Logs.GetValueOrDefault(layer) > 0);
+        return lost == default
+            ? null
+            : Bad($"{layers.Describe(lost)} has {use.Logs[lost]} logs. What was logged counts only while its plan and mode are there.");
+    }
+
+    /// <summary>The first rule the change breaks that was not broken before it.</summary>
+    private static Parsed<ClassState>? FirstBroken(ClassState before, ClassState after)
+    {
+        var known = before.Definition.Problems();
+        return after.Definition.Problems().FirstOrDefault(problem => !known.Contains(problem)) is { } broken ? Bad(broken) : null;
+    }
+}

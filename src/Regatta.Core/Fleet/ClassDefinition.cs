@@ -1,0 +1,80 @@
+using Regatta.Core.Crew;
+using Regatta.Core.Matrices;
+using Regatta.Core.Units;
+using Regatta.Core.Wind;
+
+namespace Regatta.Core.Fleet;
+
+/// <summary>Whatever a captain can say of a class, but for the marks in its cells. Immutable; one revision guards the whole of it.</summary>
+/// <param name="Key">Its name in addresses: lower-case letters, digits and hyphens. The same for good.</param>
+/// <param name="Name">What the club calls it.</param>
+/// <param name="Family">The kind of rig, in words.</param>
+/// <param name="About">One sentence on the boat.</param>
+/// <param name="Helm">What helm it should have, and what is believed of it before logs.</param>
+/// <param name="Bands">The wind bands, light to strong.</param>
+/// <param name="Controls">The controls in use, in the order they are set up.</param>
+/// <param name="Cautions">Short warnings that stand beside the card.</param>
+public sealed record ClassDefinition(
+    string Key,
+    string Name,
+    string Family,
+    string About,
+    HelmAim Helm,
+    WindBands Bands,
+    IReadOnlyList<Control> Controls,
+    IReadOnlyList<string> Cautions
+)
+{
+    /// <summary>The longest name of a class, in characters.</summary>
+    public const int LongestName = 40;
+
+    /// <summary>The most cautions, and the most checks.</summary>
+    public const int MostSentences = 40;
+
+    /// <summary>The height bands are meant at where nobody said: about the boom of a dinghy, or a hand held up (ours).</summary>
+    public static readonly Length UsualWindHeight = Length.FromMetres(3);
+
+    /// <summary>The class's own checks on the water, beside the helm check all classes share.</summary>
+    public IReadOnlyList<string> Checks { get; init; } = [];
+
+    /// <summary>The height above the water the class's bands are meant at.</summary>
+    public Length WindHeight { get; init; } = UsualWindHeight;
+
+    /// <summary>How the card is read for crews lighter or heavier than the one it was tuned with.</summary>
+    public CrewReading Crew { get; init; } = CrewReading.None;
+
+    /// <summary>The sail plans and modes it has marks for.</summary>
+    public Layers Layers { get; init; } = Layers.One;
+
+    /// <summary>Controls the class no longer uses. Logs that have marks for them stay readable.</summary>
+    public IReadOnlyList<Control> Retired { get; init; } = [];
+
+    /// <summary>The highest number a band of the class ever had; a new band gets the next one, so that no number ever means two bands.</summary>
+    public int LastBand { get; init; }
+
+    /// <summary>The controls a card has marks for.</summary>
+    public IEnumerable<Control> Marked => Controls.Where(control => control.Scale.HasMarks);
+
+    /// <summary>The controls used to balance the helm.</summary>
+    public IEnumerable<Control> HelmControls => Marked.Where(control => control.HelmPerUnit is not null);
+
+    /// <summary>All controls a log may have marks for: those in use, then the retired.</summary>
+    public IEnumerable<Control> Known => Controls.Concat(Retired);
+
+    /// <summary>The control in use of a key, or null.</summary>
+    public Control? Find(ControlKey key) => Controls.FirstOrDefault(control => control.Key == key);
+
+    /// <summary>Whether the class has such a cell.</summary>
+    public bool Has(CellPlace place) =>
+        Layers.Has(place.Layer) && Bands.Find(place.Address.Band) is not null && Find(place.Address.Control) is not null;
+
+    /// <summary>What breaks a rule of classes, a sentence each; empty where nothing does. A change that leaves something here is refused; an older version with something here is shown with it.</summary>
+    public IReadOnlyList<string> Problems() => [.. DefinitionRules.Broken(this)];
+}
+
+/// <summary>The helm a class aims at, and the beliefs about helm that stand before any log. All are the club's to edit.</summary>
+/// <param name="Target">Degrees of rudder aimed at, + weather helm. A light tug of 2 to 4 for crewed boats by default.</param>
+/// <param name="Tolerance">Within so many degrees of the target nothing needs changing; more than zero.</param>
+/// <param name="ReferenceWind">The wind the helm model is centred on.</param>
+/// <param name="PerHeelDegree">Degrees of rudder that one degree of heel to leeward is believed to add.</param>
+public sealed record HelmAim(Angle Target, Angle Tolerance, Speed ReferenceWind, double PerHeelDegree);

@@ -1,0 +1,110 @@
+using Dapper;
+using Npgsql;
+using Regatta.Core.Fleet;
+using Regatta.Core.Logbook;
+using Regatta.Core.Marks;
+using Regatta.Core.Matrices;
+using Regatta.Store.Storage;
+
+namespace Regatta.Store;
+
+/// <summary>A boat that comes in with its class.</summary>
+public sealed record ImportedBoat(string Name, string Note, IReadOnlyDictionary<ControlKey, IReadOnlyList<CalibrationPair>> Measured);
+
+/// <summary>A log that comes in with its class; the sailor is null where nobody here has it, the boat where none is named.</summary>
+public sealed record ImportedLog(Guid? Sailor, string? Boat, SessionLog Log);
+
+/// <summary>A class with all that hangs on it, to be added to a club.</summary>
+public sealed record ImportedClass(ClassState Draft, IReadOnlyList<ImportedBoat> Boats, IReadOnlyList<PublishedVersion> Versions, IReadOnlyList<ImportedLog> Logs);
+
+/// <summary>Adds whole classes to a club.</summary>
+public sealed class Imports(NpgsqlDataSource database, TimeProvider clock)
+{
+    /// <summary>Adds classes, all or none. A class whose key the club has already stays as it is.</summary>
+    /// <returns>For each class, whether it was added.</returns>
+    public async Task<IReadOnlyList<bool>> AddAsync(ClubId club, IReadOnlyList<ImportedClass> classes)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await using var transaction = await connection.BeginTransactionAsync();
+        var added = new List<bool>();
+        foreach (var one in classes)
+        {
+            added.Add(await AddAsync(connection, transaction, club, one));
+        }
+
+        await transaction.CommitAsync();
+        return added;
+    }
+
+    private async Task<bool> AddAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClubId club, ImportedClass imported)
+    {
+        var now = clock.GetUtcNow();
+        var definition = imported.Draft.Definition;
+        var id = await connection.ExecuteScalarAsync<long?>(
+            """
+            insert into classes (club_id, key, schema, definition) values (@Number, @Key, @Schema, @json::jsonb)
+            on conflict (club_id, key) do nothing returning id
+            """,
+            new { club.Number, definition.Key, ClassJson.Schema, json = ClassJson.Write(definition) },
+            transaction);
+        if (id is not { } number)
+        {
+            return false;
+        }
+
+        var one = new ClassRef(club, number);
+        await connection.ExecuteAsync(
+            """
+            insert into cells (club_id, class_id, plan, mode, band, control, content, edited_at)
+            select @club, @id, c.plan, c.mode, c.band, c.control, c.content::jsonb, @now from unnest(@plans, @modes, @bands, @controls, @contents) as c (plan, mode, band, control, content)
+            """,
+            new
+            {
+                club = club.Number,
+                id,
+                now,
+                plans = imported.Draft.Cells.Keys.Select(place => place.Layer.Plan.Name).ToArray(),
+                modes = imported.Draft.Cells.Keys.Select(place => place.Layer.Mode.Name).ToArray(),
+                bands = imported.Draft.Cells.Keys.Select(place => place.Address.Band.Number).ToArray(),
+                controls = imported.Draft.Cells.Keys.Select(place => place.Address.Control.Name).ToArray(),
+                contents = imported.Draft.Cells.Values.Select(cell => CellContent.Write(cell)!).ToArray(),
+            },
+            transaction);
+        await connection.ExecuteAsync(
+            """
+            insert into versions (club_id, class_id, number, published_at, published_by, reason, schema, definition, cells)
+            values (@club, @id, @Number, @At, @By, @Reason, @Schema, @definition::jsonb, @cells::jsonb)
+            """,
+            imported.Versions.Select(version => new
+            {
+                club = club.Number,
+                id,
+                version.Number,
+                At = version.At.ToUniversalTime(),
+                version.By,
+                version.Reason,
+                ClassJson.Schema,
+                definition = ClassJson.Write(version.Class),
+                cells = ClassJson.WriteCells(version.State),
+            }),
+            transaction);
+        var numbers = new Dictionary<string, long>();
+        foreach (var boat in imported.Boats)
+        {
+            numbers[boat.Name] = (await Boats.InsertAsync(connection, transaction, one, boat.Name, boat.Note))!.Value;
+            foreach (var (control, pairs) in boat.Measured)
+            {
+                await Boats.InsertPairsAsync(connection, transaction, one, numbers[boat.Name], control, pairs, null, now);
+            }
+        }
+
+        foreach (var (sailor, boat, log) in imported.Logs)
+        {
+            // Marks that come in are the class's own, whatever the boat read.
+            var sailed = new SailedMarks(boat is null ? null : numbers[boat], log.Marks.Keys.ToHashSet());
+            await Logs.InsertAsync(connection, transaction, one, sailor, sailed, log, now);
+        }
+
+        return true;
+    }
+}

@@ -1,0 +1,198 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using Regatta.Core.Crew;
+using Regatta.Core.Fleet;
+using Regatta.Core.Marks;
+using Regatta.Core.Matrices;
+using Regatta.Core.Units;
+using Regatta.Core.Wind;
+
+namespace Regatta.Store.Storage;
+
+/// <summary>A class definition, and the cells of a version, as the database keeps them. The schema has a number of its own; documents of older numbers are lifted by upcasters when they are read. Reading holds no rule against what was kept.</summary>
+internal static class ClassJson
+{
+    /// <summary>The schema that is written.</summary>
+    public const int Schema = 2;
+
+    /// <summary>The member that holds the controls by key; in histories each control counts as a member of its own.</summary>
+    private const string Controls = "controls";
+
+    /// <summary>A definition as it is kept. Its key stands in a column of its own.</summary>
+    public static string Write(ClassDefinition definition) => JsonSerializer.Serialize(ToStored(definition), StoredValues.Options);
+
+    /// <summary>A definition as it was kept.</summary>
+    /// <exception cref="UnreadableClassException">The document cannot be understood.</exception>
+    public static ClassDefinition Read(string key, int schema, string json)
+    {
+        try
+        {
+            var current = Upcasters.Definition(schema, JsonNode.Parse(json)!.AsObject());
+            return FromStored(key, current.Deserialize<StoredDefinition>(StoredValues.Options)!);
+        }
+        catch (Exception wrong) when (wrong is JsonException or ArgumentException or InvalidOperationException or KeyNotFoundException or FormatException)
+        {
+            throw new UnreadableClassException(key, wrong.Message, wrong);
+        }
+    }
+
+    /// <summary>All cells of a version.</summary>
+    public static string WriteCells(ClassState state) =>
+        JsonSerializer.Serialize(state.Cells.Select(cell => StoredCell.Of(cell.Key, cell.Value)), StoredValues.Options);
+
+    /// <summary>All cells of a version as they were kept.</summary>
+    /// <exception cref="UnreadableClassException">The document cannot be understood.</exception>
+    public static IReadOnlyDictionary<CellPlace, Cell> ReadCells(ClassDefinition definition, int schema, string json)
+    {
+        try
+        {
+            var current = Upcasters.Cells(schema, definition, JsonNode.Parse(json)!.AsArray());
+            return current.Deserialize<IReadOnlyList<StoredCell>>(StoredValues.Options)!.ToDictionary(cell => cell.Place, cell => cell.ToCell());
+        }
+        catch (Exception wrong) when (wrong is JsonException or ArgumentException or InvalidOperationException)
+        {
+            throw new UnreadableClassException(definition.Key, wrong.Message, wrong);
+        }
+    }
+
+    /// <summary>The members a change touched: of each its value before and after, null where it was not there.</summary>
+    public static (string Before, string After)? Difference(ClassDefinition before, ClassDefinition after)
+    {
+        var (was, now) = (Members(before), Members(after));
+        var changed = was.Keys.Union(now.Keys).Where(member => !JsonNode.DeepEquals(was.GetValueOrDefault(member), now.GetValueOrDefault(member))).ToList();
+        return changed.Count == 0 ? null : (Pick(was), Pick(now));
+
+        string Pick(Dictionary<string, JsonNode?> from) =>
+            new JsonObject(changed.Select(member => KeyValuePair.Create(member, from.GetValueOrDefault(member)?.DeepClone()))).ToJsonString();
+    }
+
+    /// <summary>The definition with members a change touched put to what they were at its other end; null when one of them says something else since.</summary>
+    /// <param name="now">The definition as it stands.</param>
+    /// <param name="expected">What the members must say still.</param>
+    /// <param name="put">What they are to say.</param>
+    public static ClassDefinition? Patch(ClassDefinition now, string expected, string put)
+    {
+        var members = Members(now);
+        foreach (var (member, value) in JsonNode.Parse(expected)!.AsObject())
+        {
+            if (!JsonNode.DeepEquals(members.GetValueOrDefault(member), value))
+            {
+                return null;
+            }
+        }
+
+        foreach (var (member, value) in JsonNode.Parse(put)!.AsObject())
+        {
+            members[member] = value?.DeepClone();
+        }
+
+        members["lastBand"] = now.LastBand;
+        return FromStored(now.Key, Whole(members).Deserialize<StoredDefinition>(StoredValues.Options)!);
+    }
+
+    /// <summary>The bands of a member that was kept in a history; none for null.</summary>
+    public static IEnumerable<WindBand> Bands(string? member) =>
+        Member<StoredBand>(member).Select(band => new WindBand(band.Number, band.Name, band.From, band.To));
+
+    /// <summary>The plans of a member that was kept in a history; none for null.</summary>
+    public static IEnumerable<SailPlan> Plans(string? member) => Member<SailPlan>(member);
+
+    /// <summary>The modes of a member that was kept in a history; none for null.</summary>
+    public static IEnumerable<SailingMode> Modes(string? member) => Member<SailingMode>(member);
+
+    private static IReadOnlyList<T> Member<T>(string? json) =>
+        json is null ? [] : JsonSerializer.Deserialize<IReadOnlyList<T>>(json, StoredValues.Options) ?? [];
+
+    private static Dictionary<string, JsonNode?> Members(ClassDefinition definition)
+    {
+        var whole = JsonNode.Parse(Write(definition))!.AsObject();
+        var controls = whole[Controls]!.AsObject();
+        whole.Remove(Controls);
+        // A band's number is never given out again, not even when the change that gave it out is undone.
+        whole.Remove("lastBand");
+        return whole.Concat(controls.Select(control => KeyValuePair.Create($"{Controls}.{control.Key}", control.Value))).ToDictionary(one => one.Key, one => one.Value);
+    }
+
+    private static JsonObject Whole(Dictionary<string, JsonNode?> members)
+    {
+        var controls = new JsonObject();
+        var whole = new JsonObject { [Controls] = controls };
+        foreach (var (member, value) in members.Where(one => one.Value is not null))
+        {
+            if (member.StartsWith(Controls + ".", StringComparison.Ordinal))
+            {
+                controls[member[(Controls.Length + 1)..]] = value!.DeepClone();
+            }
+            else
+            {
+                whole[member] = value!.DeepClone();
+            }
+        }
+
+        return whole;
+    }
+
+    private static StoredDefinition ToStored(ClassDefinition definition) => new(
+        definition.Name,
+        definition.Family,
+        definition.About,
+        definition.Helm,
+        [.. definition.Bands.All.Select(band => new StoredBand(band.Id, band.Name, band.From, band.To))],
+        definition.LastBand,
+        [.. definition.Controls.Select(control => control.Key)],
+        definition.Known.ToDictionary(control => control.Key, control => control),
+        definition.Layers.Plans,
+        definition.Layers.Modes,
+        definition.WindHeight,
+        definition.Crew.Rule,
+        definition.Crew.Offsets,
+        definition.Checks,
+        definition.Cautions);
+
+    private static ClassDefinition FromStored(string key, StoredDefinition stored) => new(
+        key,
+        stored.Name,
+        stored.Family,
+        stored.About,
+        stored.Helm,
+        WindBands.Stored(stored.Bands.Select(band => new WindBand(band.Number, band.Name, band.From, band.To))),
+        [.. stored.InUse.Select(one => stored.Controls[one])],
+        stored.Cautions)
+    {
+        LastBand = stored.LastBand,
+        Retired = [.. stored.Controls.Where(one => !stored.InUse.Contains(one.Key)).Select(one => one.Value)],
+        Layers = Layers.Stored(stored.Plans, stored.Modes),
+        WindHeight = stored.WindHeight,
+        Crew = stored.CrewRule is { } rule ? CrewReading.By(rule) : CrewReading.By(stored.CrewOffsets),
+        Checks = stored.Checks,
+    };
+
+    private sealed record StoredBand(BandId Number, string Name, Speed From, Speed To);
+
+    private sealed record StoredDefinition(
+        string Name,
+        string Family,
+        string About,
+        HelmAim Helm,
+        IReadOnlyList<StoredBand> Bands,
+        int LastBand,
+        IReadOnlyList<ControlKey> InUse,
+        IReadOnlyDictionary<ControlKey, Control> Controls,
+        IReadOnlyList<SailPlan> Plans,
+        IReadOnlyList<SailingMode> Modes,
+        Length WindHeight,
+        CrewRule? CrewRule,
+        IReadOnlyList<CrewOffset> CrewOffsets,
+        IReadOnlyList<string> Checks,
+        IReadOnlyList<string> Cautions);
+}
+
+/// <summary>A class whose document in the database cannot be understood. Its own page says so; everything else works.</summary>
+public sealed class UnreadableClassException(string key, string why, Exception? cause = null) : Exception($"The class “{key}” cannot be read: {why}", cause)
+{
+    /// <summary>The class's name in addresses.</summary>
+    public string Key { get; } = key;
+
+    /// <summary>What is wrong with its document.</summary>
+    public string Why { get; } = why;
+}

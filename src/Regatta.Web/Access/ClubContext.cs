@@ -1,0 +1,93 @@
+using System.Security.Claims;
+using Regatta.Application;
+using Regatta.Application.Membership;
+using Regatta.Application.Reading;
+using Regatta.Store;
+
+namespace Regatta.Web.Access;
+
+/// <summary>The club and the class of this request, and what its person may do with them: resolved once, from the route alone. No page takes a club or a class from anywhere else.</summary>
+public sealed class ClubContext(ClassCache cache)
+{
+    private Admission? admission;
+    private ClaimsPrincipal user = new();
+
+    /// <summary>Whether the address lies in a club.</summary>
+    public bool HasClub => admission is not null;
+
+    /// <summary>The club.</summary>
+    /// <exception cref="InvalidOperationException">The address lies in no club.</exception>
+    public Club Club => Admission.Club;
+
+    /// <summary>The class as it stood when the request came.</summary>
+    /// <exception cref="InvalidOperationException">The address names no class.</exception>
+    public ClassStamp Class => Admission.Class ?? throw new InvalidOperationException("This address names no class.");
+
+    /// <summary>Whether the address names a class the club has.</summary>
+    public bool HasClass => admission?.Class is not null;
+
+    /// <summary>Whether whoever asks belongs to the club.</summary>
+    public bool IsMember => admission?.Roles is not null;
+
+    /// <summary>Whether they coordinate the club's fleet.</summary>
+    public bool IsCoordinator => admission?.Roles?.Contains(Roles.Coordinator) == true;
+
+    /// <summary>Whether they may change the class: its captain and the coordinator.</summary>
+    public bool MayEdit => HasClass && (IsCoordinator || (IsMember && Admission.IsCaptain));
+
+    /// <summary>Where the club's pages begin.</summary>
+    public string Path => "/" + Club.Key;
+
+    /// <summary>Where the class's pages begin.</summary>
+    public string ClassPath { get; private set; } = "";
+
+    /// <summary>Who acts, in this club.</summary>
+    public Actor Actor => new(user.Id(), user.DisplayName(), Club);
+
+    private Admission Admission => admission ?? throw new InvalidOperationException("This address lies in no club.");
+
+    /// <summary>Lets the request in, as the route named it.</summary>
+    public void Enter(Admission known, ClaimsPrincipal asking, string? classKey)
+    {
+        (admission, user) = (known, asking);
+        ClassPath = classKey is null ? "" : $"{Path}/classes/{classKey}";
+    }
+
+    /// <summary>All there is to show of the class.</summary>
+    public async Task<ClassView> ClassAsync() => await cache.FindAsync(Class);
+
+    /// <summary>The same after something was written.</summary>
+    public async Task<ClassView> ClassAnewAsync() => await cache.FindAsync(Class.Class) ?? throw new InvalidOperationException("The class is gone.");
+}
+
+/// <summary>Resolves club and class of a request before anything else looks at it. What is not there, and what belongs to a club the asker is no member of, answers alike.</summary>
+internal sealed class ClubAdmission(RequestDelegate next)
+{
+    /// <summary>The route's name for the club.</summary>
+    public const string ClubRoute = "club";
+
+    /// <summary>The route's name for the class.</summary>
+    public const string ClassRoute = "key";
+
+    public async Task InvokeAsync(HttpContext context, Clubs clubs, ClubContext here)
+    {
+        if (context.Request.RouteValues[ClubRoute] is string club)
+        {
+            var signedIn = context.User.Identity?.IsAuthenticated == true;
+            var classKey = context.Request.RouteValues[ClassRoute] as string;
+            var known = await clubs.AdmitAsync(club, signedIn ? context.User.Id() : null, classKey);
+            if (known is not null)
+            {
+                here.Enter(known, context.User, classKey);
+            }
+
+            if (signedIn && (!here.IsMember || (classKey is not null && !here.HasClass)))
+            {
+                context.Response.StatusCode = StatusCodes.Status404NotFound;
+                return;
+            }
+        }
+
+        await next(context);
+    }
+}

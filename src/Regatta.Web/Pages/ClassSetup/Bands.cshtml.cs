@@ -1,0 +1,110 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Core;
+using Regatta.Core.Fleet;
+using Regatta.Core.Fleet.Changes;
+using Regatta.Core.Units;
+using Regatta.Core.Wind;
+using Regatta.Web.Access;
+using Regatta.Web.Forms;
+using Regatta.Web.Pages.Shared;
+
+namespace Regatta.Web.Pages.ClassSetup;
+
+/// <summary>One band's fields.</summary>
+public sealed record BandRow(WindBand Band, IReadOnlyList<Field> Fields);
+
+/// <summary>Edges and names of the wind bands, their splitting and joining; for who may change the class.</summary>
+[Authorize(Policies.EditsClass)]
+public sealed class BandsModel(ClubContext here, DefinitionEditor editor, UnitPreferences units) : PageModel
+{
+    private IReadOnlyDictionary<string, string> typed = new Dictionary<string, string>();
+
+    public ClassDefinition Class { get; private set; } = null!;
+
+    public DefinitionEditor Editor => editor;
+
+    public FormReader Form { get; } = new();
+
+    /// <summary>The join that was asked for and waits for a word, for cells that say something else would go out of sight; null for none.</summary>
+    public (WindBand Lower, WindBand Upper)? Asked { get; private set; }
+
+    public IEnumerable<BandRow> Rows => Class.Bands.All.Select(band => new BandRow(
+        band,
+        [.. FieldsOf(band).Select(one => editor.Since.Count > 0 ? one.Filled(typed, Form.Problems).Beside(one.Value) : one.Filled(typed, Form.Problems))]));
+
+    public Task OnGetAsync() => LoadAsync();
+
+    public async Task<IActionResult> OnPostAsync()
+    {
+        await LoadAsync();
+        typed = Request.Typed();
+        var bands = Class.Bands.All.Select(Read).ToList();
+        if (!Form.Ok)
+        {
+            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+            return Page();
+        }
+
+        return await editor.SaveAsync(HttpContext, new SetBands(bands!)) ? Redirect(here.ClassPath) : Page();
+    }
+
+    public async Task<IActionResult> OnPostSplitAsync(int band)
+    {
+        await LoadAsync();
+        return await editor.SaveAsync(HttpContext, new SplitBand(new(band))) ? RedirectToPage() : Page();
+    }
+
+    /// <summary>Joins two bands; asks first where cells of the stronger one would go out of sight.</summary>
+    public async Task<IActionResult> OnPostJoinAsync(int band, int upper, string? sure)
+    {
+        var view = await LoadAsync();
+        if (sure is null && Class.Bands.Find(new(band)) is { } lower && Class.Bands.Find(new(upper)) is { } stronger)
+        {
+            var hidden = view.State.Cells.Count(cell =>
+                cell.Key.Address.Band == stronger.Id
+                && view.State.Cells.TryGetValue(cell.Key with { Address = cell.Key.Address with { Band = lower.Id } }, out var stays)
+                && !stays.SaysSame(cell.Value));
+            if (hidden > 0)
+            {
+                Asked = (lower, stronger);
+                return Page();
+            }
+        }
+
+        return await editor.SaveAsync(HttpContext, new JoinBands(new(band), new(upper))) ? RedirectToPage() : Page();
+    }
+
+    private async Task<Store.ClassDraft> LoadAsync()
+    {
+        var draft = (await here.ClassAsync()).Draft;
+        Class = draft.Class;
+        return draft;
+    }
+
+    private WindBand? Read(WindBand band)
+    {
+        var (nameField, fromField, toField) = ($"name{band.Id.Number}", $"from{band.Id.Number}", $"to{band.Id.Number}");
+        var name = Form.Need(nameField, typed.GetValueOrDefault(nameField), "A band needs a name.", text => Parsed<string>.Good(text.Trim()));
+        var from = Form.Need(fromField, typed.GetValueOrDefault(fromField), "Write the lower edge.", text => ReadEdge(text, band.From));
+        var to = Form.Need(toField, typed.GetValueOrDefault(toField), "Write the upper edge.", text => ReadEdge(text, band.To));
+        if (Form.Ok && to <= from)
+        {
+            Form.Refuse(toField, "The upper edge lies above the lower.");
+        }
+
+        return Form.Ok ? new(band.Id, name!, from, to) : null;
+    }
+
+    /// <summary>What was not touched keeps its exact edge, however the reader's unit rounds it.</summary>
+    private Parsed<Speed> ReadEdge(string text, Speed before) =>
+        text == units.Field(before) ? Parsed<Speed>.Good(before) : WindRange.ReadSpeed(text, units.Wind);
+
+    private Field[] FieldsOf(WindBand band) =>
+    [
+        new($"name{band.Id.Number}", "Name", band.Name),
+        new($"from{band.Id.Number}", $"From, {units.Wind.Symbol()}", units.Field(band.From)) { InputMode = "decimal" },
+        new($"to{band.Id.Number}", $"To, {units.Wind.Symbol()}", units.Field(band.To)) { InputMode = "decimal" },
+    ];
+}

@@ -1,0 +1,88 @@
+using System.Globalization;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Core;
+using Regatta.Core.Fleet;
+using Regatta.Core.Fleet.Changes;
+using Regatta.Core.Units;
+using Regatta.Web.Access;
+using Regatta.Web.Forms;
+using Regatta.Web.Pages.Shared;
+
+namespace Regatta.Web.Pages.ClassSetup;
+
+/// <summary>The sail plans and modes a class has marks for; for who may change the class.</summary>
+[Authorize(Policies.EditsClass)]
+public sealed class SailPlansModel(ClubContext here, DefinitionEditor editor) : PageModel
+{
+    /// <summary>What a plan or mode that is still to be made is called in the form.</summary>
+    private const string Another = "another";
+
+    private IReadOnlyDictionary<string, string> typed = new Dictionary<string, string>();
+
+    public ClassDefinition Class { get; private set; } = null!;
+
+    public DefinitionEditor Editor => editor;
+
+    public FormReader Form { get; } = new();
+
+    /// <summary>For each plan, the field of its name and the field of its place.</summary>
+    public IEnumerable<(Field Name, Field Place)> Plans => FieldsOf("plan", [.. Class.Layers.Plans.Select(plan => (plan.Key.Name, plan.Name))]);
+
+    public IEnumerable<(Field Name, Field Place)> Modes => FieldsOf("mode", [.. Class.Layers.Modes.Select(mode => (mode.Key.Name, mode.Name))]);
+
+    public async Task OnGetAsync() => Class = (await here.ClassAsync()).Class;
+
+    public async Task<IActionResult> OnPostAsync()
+    {
+        Class = (await here.ClassAsync()).Class;
+        typed = Request.Typed();
+        var layers = Class.Layers;
+        var plans = Read("plan", [.. layers.Plans.Select(plan => plan.Key.Name)], (one, name) => new SailPlan(new(one), name));
+        var modes = Read("mode", [.. layers.Modes.Select(mode => mode.Key.Name)], (one, name) => new SailingMode(new(one), name));
+        var joined = Layers.Of(plans, modes);
+        if (Form.Ok && !joined.Ok)
+        {
+            Form.Refuse($"plan-{Another}", joined.Problem!);
+        }
+
+        if (!Form.Ok)
+        {
+            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+            return Page();
+        }
+
+        return await editor.SaveAsync(HttpContext, new SetLayers(joined.Value)) ? Redirect(here.ClassPath) : Page();
+    }
+
+    private IEnumerable<(Field Name, Field Place)> FieldsOf(string kind, IReadOnlyList<(string Key, string Name)> known) =>
+        known.Select((one, at) => (one.Key, one.Name, Place: (at + 1).ToString(CultureInfo.InvariantCulture), Label: "Name"))
+            .Append((Key: Another, Name: "", Place: (known.Count + 1).ToString(CultureInfo.InvariantCulture), Label: "Another"))
+            .Select(one => (
+                new Field($"{kind}-{one.Key}", one.Label, one.Name).Filled(typed, Form.Problems).Beside(one.Name),
+                new Field($"{kind}-{one.Key}-place", "Place", one.Place) { InputMode = "numeric" }.Filled(typed, Form.Problems)));
+
+    /// <summary>The named ones in the order of their places; those whose name was emptied are left out.</summary>
+    private List<T> Read<T>(string kind, IReadOnlyList<string> keys, Func<string, string, T> make)
+    {
+        var named = new List<(double Place, T One)>();
+        foreach (var key in keys.Append(Another))
+        {
+            var name = typed.GetValueOrDefault($"{kind}-{key}", "").Trim();
+            if (name.Length > 0)
+            {
+                var place = Form.Need($"{kind}-{key}-place", typed.GetValueOrDefault($"{kind}-{key}-place"), "Which place in the order?", text => NumberText.Read(text).Then(read => Parsed<double>.Good(read.Number)));
+                named.Add((place, make(key == Another ? FreeKey(name, keys) : key, name)));
+            }
+        }
+
+        return [.. named.OrderBy(one => one.Place).Select(one => one.One)];
+    }
+
+    private static string FreeKey(string name, IReadOnlyList<string> taken)
+    {
+        var key = Keys.Of(name);
+        return Enumerable.Range(1, taken.Count + 1).Select(at => at == 1 ? key : $"{key}-{at}").First(candidate => !taken.Contains(candidate) && candidate != Another);
+    }
+}

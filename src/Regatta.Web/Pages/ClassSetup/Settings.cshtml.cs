@@ -1,0 +1,73 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Core;
+using Regatta.Core.Checks;
+using Regatta.Core.Fleet;
+using Regatta.Core.Fleet.Changes;
+using Regatta.Core.Units;
+using Regatta.Core.Wind;
+using Regatta.Web.Access;
+using Regatta.Web.Forms;
+using Regatta.Web.Pages.Shared;
+
+namespace Regatta.Web.Pages.ClassSetup;
+
+/// <summary>What a class is called, which helm it aims at, what to look at and what to beware of; for who may change the class.</summary>
+[Authorize(Policies.EditsClass)]
+public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, UnitPreferences units) : PageModel
+{
+    private IReadOnlyDictionary<string, string> typed = new Dictionary<string, string>();
+
+    public ClassDefinition Class { get; private set; } = null!;
+
+    public DefinitionEditor Editor => editor;
+
+    public FormReader Form { get; } = new();
+
+    public IEnumerable<Field> Fields => ((Field[])
+    [
+        new("name", "Name", Class.Name),
+        new("about", "One sentence on the boat", Class.About),
+        new("target", "Helm aimed at, degrees of rudder", Plain(Class.Helm.Target.Degrees)) { Hint = "+ weather helm, − lee helm; a light tug is 2 to 4." },
+        new("tolerance", "Near enough within, degrees", Plain(Class.Helm.Tolerance.Degrees)),
+        new("reference", $"Usual wind, {units.Wind.Symbol()}", units.Field(Class.Helm.ReferenceWind)) { Hint = "What the helm model is centred on, and the card opens at." },
+        new("perHeel", "A degree of heel adds, degrees of rudder", Plain(Class.Helm.PerHeelDegree)),
+        new("checks", "What to look at on the water", string.Join("\n", Class.Checks)) { Type = "textarea", Hint = "A line each." },
+        new("cautions", "Cautions", string.Join("\n", Class.Cautions)) { Type = "textarea", Hint = "A line each; they stand beside the card." },
+    ]).Select(one => editor.Since.Count > 0 ? one.Filled(typed, Form.Problems).Beside(one.Value) : one.Filled(typed, Form.Problems));
+
+    public async Task OnGetAsync() => Class = (await here.ClassAsync()).Class;
+
+    public async Task<IActionResult> OnPostAsync()
+    {
+        await OnGetAsync();
+        typed = Request.Typed();
+        var target = Form.Need("target", typed.GetValueOrDefault("target"), "Which helm should she have?", HelmReading.Read);
+        var tolerance = Form.Need("tolerance", typed.GetValueOrDefault("tolerance"), "How near is near enough?", Number);
+        var reference = Form.Need("reference", typed.GetValueOrDefault("reference"), "In which wind is she usually sailed?", text => text == units.Field(Class.Helm.ReferenceWind)
+            ? Parsed<Speed>.Good(Class.Helm.ReferenceWind)
+            : WindRange.ReadSpeed(text, units.Wind));
+        var perHeel = Form.Need("perHeel", typed.GetValueOrDefault("perHeel"), "Write 0 if nobody knows.", Number);
+        if (!Form.Ok)
+        {
+            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+            return Page();
+        }
+
+        var change = new SetSettings(
+            typed.GetValueOrDefault("name", "").Trim(),
+            typed.GetValueOrDefault("about", "").Trim(),
+            new(target, Angle.FromDegrees(tolerance), reference, perHeel),
+            Lines("checks"),
+            Lines("cautions"));
+        return await editor.SaveAsync(HttpContext, change) ? RedirectToPage() : Page();
+    }
+
+    private static string Plain(double number) => NumberText.Plain(number, 3);
+
+    private static Parsed<double> Number(string text) => NumberText.Read(text).Then(read => Parsed<double>.Good(read.Number));
+
+    private List<string> Lines(string field) =>
+        [.. typed.GetValueOrDefault(field, "").Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)];
+}

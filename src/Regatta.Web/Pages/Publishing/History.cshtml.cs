@@ -1,0 +1,64 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Application.Editing;
+using Regatta.Application.Reading;
+using Regatta.Store;
+using Regatta.Web.Access;
+using Regatta.Web.Pages.Shared;
+using Regatta.Web.Pages.Tuning;
+
+namespace Regatta.Web.Pages.Publishing;
+
+/// <summary>What was done to a class, by whom and when, and what was taken away and can come back; members read, who may change the class undoes and restores.</summary>
+[Authorize(Policies.ReadsClass)]
+public sealed class HistoryModel(ClubContext here, ClassEdits edits, UndoEdits undo, DefinitionEditor editor) : PageModel
+{
+    private const int Most = 200;
+
+    public ClassView ClassView { get; private set; } = null!;
+
+    public DefinitionEditor Editor => editor;
+
+    /// <summary>Newest first.</summary>
+    public IReadOnlyList<ClassEdit> Edits { get; private set; } = [];
+
+    public IReadOnlyList<RemovedPart> Removed { get; private set; } = [];
+
+    public string? Status { get; private set; }
+
+    public async Task OnGetAsync()
+    {
+        await LoadAsync();
+        Status = TempData[nameof(Status)] as string;
+    }
+
+    public async Task<IActionResult> OnPostUndoAsync() => Tell(await undo.UndoAsync(here.Actor, here.Class.Class), "Undone", "There is nothing of yours to undo.");
+
+    public async Task<IActionResult> OnPostRedoAsync() => Tell(await undo.RedoAsync(here.Actor, here.Class.Class), "Redone", "There is nothing to redo.");
+
+    public async Task<IActionResult> OnPostRestoreAsync(string part)
+    {
+        await LoadAsync();
+        if (!await editor.BringBackAsync(HttpContext, part))
+        {
+            return Page();
+        }
+
+        TempData[nameof(Status)] = editor.Done;
+        return RedirectToPage();
+    }
+
+    private RedirectToPageResult Tell(UndoResult? result, string done, string nothing)
+    {
+        TempData[nameof(Status)] = UndoWords.Tell(result, done, nothing);
+        return RedirectToPage();
+    }
+
+    private async Task LoadAsync()
+    {
+        ClassView = await here.ClassAsync();
+        Edits = await edits.AllAsync(ClassView.Ref, Most);
+        Removed = await edits.RemovedAsync(ClassView.Ref, ClassView.Class);
+    }
+}

@@ -1,0 +1,109 @@
+using Regatta.Application.Reading;
+using Regatta.Core.Fleet;
+using Regatta.Core.Sheets;
+using Regatta.Core.Station;
+using Regatta.Core.Units;
+using Regatta.Core.Wind;
+using Regatta.Store;
+using Regatta.Web.Drawings;
+using Regatta.Web.Station;
+using ZiggyCreatures.Caching.Fusion;
+
+namespace Regatta.Web.Pages.Weather;
+
+/// <summary>One class in this wind: the sails it carries where it has a choice, its card, and what a band up or down would change.</summary>
+public sealed record TodayLine(ClassDefinition Class, Speed Wind, SailsNow Sails, Card Card, WindBand? GustBand)
+{
+    /// <summary>More changes than this are a card, not a line.</summary>
+    private const int MostMoves = 4;
+
+    /// <summary>The height the class's wind is meant at, in words.</summary>
+    public string AtHeight => $"at {NumberText.Plain(Class.WindHeight.Metres, 1)} m";
+
+    public string IfStronger => Joined(Sails.IfStronger, Moves(line => line.IfStronger));
+
+    public string IfLighter => Joined(Sails.IfLighter, Moves(line => line.IfLighter));
+
+    /// <summary>The class's first caution where the wind is at its end, else none.</summary>
+    public string? Caution =>
+        Card.Beyond || GustBand is not null || Card.Ashore.Concat(Card.Afloat).All(line => line.IfStronger is null) ? Class.Cautions.FirstOrDefault() : null;
+
+    /// <summary>A published version of a class in a wind.</summary>
+    /// <param name="definition">The class as published.</param>
+    /// <param name="set">Its matrices.</param>
+    /// <param name="mean">The mean wind at the station.</param>
+    /// <param name="gust">The gusts; null where they are not known.</param>
+    /// <param name="measuredAt">The station's height.</param>
+    public static TodayLine Of(ClassDefinition definition, Core.Matrices.MatrixSet set, Speed mean, Speed? gust, Length measuredAt)
+    {
+        Speed Here(Speed wind) => WindProfile.At(wind, measuredAt, definition.WindHeight);
+        var layer = set.LayerIn(set.Bands.At(Here(mean)), null, null);
+        var card = Card.For(set[layer], Here(mean));
+        var reached = gust is { } strongest ? set.Bands.At(Here(strongest)) : card.Band;
+        return new(definition, Here(mean), SailsNow.Of(set, card.Band, layer.Mode), card, reached == card.Band ? null : reached);
+    }
+
+    /// <summary>Other sails come with marks of their own, so those of these sails are not told then.</summary>
+    private static string Joined(string sails, string moves) => sails.Length > 0 ? $"carry {sails}" : moves;
+
+    private string Moves(Func<CardLine, Core.Matrices.Cell?> next)
+    {
+        var moves = Card.Ashore.Concat(Card.Afloat)
+            .Where(line => next(line)?.Mark is not null)
+            .Select(line => $"{line.Control.Name.ToLowerInvariant()} {line.Control.Scale.Show(next(line)!.Mark!.Value)}")
+            .ToList();
+        return string.Join(", ", moves.Take(MostMoves)) + (moves.Count > MostMoves ? $" and {moves.Count - MostMoves} more" : "");
+    }
+}
+
+/// <summary>What a club's board shows at one moment for one wind. Made once and shared by all its readers.</summary>
+/// <param name="Wind">The wind now; null when there is none to call so.</param>
+/// <param name="Newest">The newest second heard.</param>
+/// <param name="Drawing">The wind on its ruler.</param>
+/// <param name="Lines">The published classes in the wind.</param>
+/// <param name="Unreadable">The classes that cannot be shown.</param>
+/// <param name="OnTheWater">The days on the water that begin within half a day, or are not over.</param>
+/// <param name="Lost">Seconds of wind that could not be kept.</param>
+public sealed record TodayBoard(
+    WindSummary? Wind,
+    WindSample? Newest,
+    WindBoard Drawing,
+    IReadOnlyList<TodayLine> Lines,
+    IReadOnlyList<UnreadableClass> Unreadable,
+    IReadOnlyList<PlannedOuting> OnTheWater,
+    long Lost);
+
+/// <summary>Makes boards, each once for a club, a wind and a state of station and fleet.</summary>
+public sealed class TodayBoards(IFusionCache kept, ClassCache classes, Classes stamps, StationStates stations, WindLog log, Outings outings, TimeProvider clock)
+{
+    private static readonly TimeSpan Past = TimeSpan.FromHours(3);
+    private static readonly TimeSpan HalfADay = TimeSpan.FromHours(12);
+    private static readonly FusionCacheEntryOptions Options = new FusionCacheEntryOptions(TimeSpan.FromSeconds(20)).SetSize(20);
+
+    /// <summary>The board of a club.</summary>
+    /// <param name="club">The club.</param>
+    /// <param name="asked">The wind asked about; null for the wind now.</param>
+    public async Task<TodayBoard> FindAsync(ClubId club, Speed? asked)
+    {
+        var station = stations.Of(club);
+        var fleet = string.Join(';', (await stamps.StampsAsync(club)).Select(one => $"{one.Stamp.Class.Number}.{one.Stamp.MatrixRevision}.{one.Stamp.Epoch}"));
+        var key = $"today/{club.Number}/{asked?.MetresPerSecond}/{station.Told}/{station.Fresh is not null}/{fleet}";
+        return await kept.GetOrSetAsync<TodayBoard>(key, async (_, _) => await MakeAsync(club, station, asked), Options);
+    }
+
+    private async Task<TodayBoard> MakeAsync(ClubId club, ClubStation station, Speed? asked)
+    {
+        var now = clock.GetUtcNow();
+        var (state, wind) = (station.State, station.Fresh);
+        var until = state.Newest?.At ?? now;
+        var drawing = WindBoard.Of(wind, station.Exists ? await log.BlocksAsync(club, until - Past, until + WindSummary.Stretch) : []);
+        var fleet = await classes.AllAsync(club);
+        // An asked wind has no gusts of its own; they are as much stronger as they are now, or not known.
+        var gust = asked is null ? wind?.Gust : null;
+        IReadOnlyList<TodayLine> lines = (asked ?? wind?.Mean) is { } mean
+            ? [.. fleet.Classes.Select(view => view.Newest).OfType<Core.Matrices.PublishedVersion>().Select(version => TodayLine.Of(version.Class, version.Set, mean, gust, station.Height))]
+            : [];
+        var onTheWater = (await outings.EndingAfterAsync(club, now)).Where(day => day.Outing.From < now + HalfADay).ToList();
+        return new(wind, state.Newest, drawing, lines, fleet.Unreadable, onTheWater, state.Lost);
+    }
+}

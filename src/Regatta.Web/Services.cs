@@ -1,0 +1,52 @@
+using Microsoft.Extensions.Caching.Memory;
+using Regatta.Application.Editing;
+using Regatta.Application.Exchange;
+using Regatta.Application.Logbook;
+using Regatta.Application.Measuring;
+using Regatta.Application.Membership;
+using Regatta.Application.Planning;
+using Regatta.Application.Publishing;
+using Regatta.Application.Reading;
+using Regatta.Store;
+using Regatta.Web.Access;
+using Regatta.Web.Live;
+using Regatta.Web.Pages.Shared;
+using Regatta.Web.Pages.Weather;
+using Regatta.Web.Station;
+using ZiggyCreatures.Caching.Fusion;
+
+namespace Regatta.Web;
+
+/// <summary>What the app is made of.</summary>
+internal static class Services
+{
+    public static void AddStore(this IServiceCollection services, string database) => services
+        .AddSingleton(_ => Database.Connect(database))
+        .AddSingleton<Clubs>().AddSingleton<Members>().AddSingleton<People>()
+        .AddSingleton<Classes>().AddSingleton<ClassEdits>().AddSingleton<Cells>().AddSingleton<Decisions>().AddSingleton<Versions>().AddSingleton<ShareLinks>()
+        .AddSingleton<Boats>().AddSingleton<Crews>().AddSingleton<Logs>().AddSingleton<Outings>().AddSingleton<Imports>()
+        .AddSingleton<WindLog>().AddSingleton<Stations>();
+
+    public static void AddUseCases(this IServiceCollection services)
+    {
+        services.AddFusionCache().WithMemoryCache(new MemoryCache(new MemoryCacheOptions { SizeLimit = ClassCache.MostHeld }));
+        services
+            .AddSingleton<ClassCache>().AddSingleton<BoatReadings>()
+            .AddSingleton<EditCells>().AddSingleton<EditClass>().AddSingleton<UndoEdits>().AddSingleton<DecideProposal>()
+            .AddSingleton<PublishVersion>().AddSingleton<ShareCard>().AddSingleton<LogSession>().AddSingleton<MeasureBoats>().AddSingleton<PlanDays>()
+            .AddSingleton<ImportClasses>().AddSingleton<ExportClass>().AddSingleton<ManageMembers>()
+            .AddSingleton(provider => new FoundClub(provider.GetRequiredService<Clubs>(), provider.GetRequiredService<RegattaSettings>().Founding));
+    }
+
+    public static void AddPages(this IServiceCollection services, StationSettings stations)
+    {
+        services.AddHttpContextAccessor();
+        services.AddScoped<ClubClock>().AddScoped<UnitPreferences>().AddScoped<DefinitionEditor>().AddScoped<DemoLoader>();
+        services.AddSingleton<ClassWatch>().AddHostedService(provider => provider.GetRequiredService<ClassWatch>());
+        services.AddSingleton(stations).AddSingleton<StationStates>().AddHostedService<StationKeeper>().AddSingleton<TodayBoards>();
+        services.AddRegattaSignIn();
+        services.AddRazorPages();
+        services.AddAntiforgery(options => options.HeaderName = "X-Form-Token");
+        services.AddRouting(options => options.LowercaseUrls = true);
+    }
+}
