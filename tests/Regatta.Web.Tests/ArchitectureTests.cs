@@ -1,7 +1,9 @@
 using System.Reflection;
+using System.Text.RegularExpressions;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using NetArchTest.Rules;
+using Regatta.Application;
 using Regatta.Core;
 using Regatta.Formats.Bundles;
 using Regatta.Store;
@@ -12,14 +14,63 @@ public sealed class ArchitectureTests
 {
     [Fact]
     public void The_core_knows_of_nothing_outside_it() => AssertNone(
-        Types.InAssembly(typeof(Parsed<>).Assembly).ShouldNot().HaveDependencyOnAny("Microsoft", "Npgsql", "Dapper", "System.IO", "System.Net", "Regatta.Formats", "Regatta.Store", "Regatta.Web"));
+        Types.InAssembly(typeof(Parsed<>).Assembly).ShouldNot().HaveDependencyOnAny("Microsoft", "Npgsql", "Dapper", "System.IO", "System.Net", "Regatta.Formats", "Regatta.Store", "Regatta.Application", "Regatta.Web"));
 
     [Fact]
     public void Formats_know_of_the_core_alone() => AssertNone(
-        Types.InAssembly(typeof(Bundle).Assembly).ShouldNot().HaveDependencyOnAny("Microsoft", "Npgsql", "Dapper", "Regatta.Store", "Regatta.Web"));
+        Types.InAssembly(typeof(Bundle).Assembly).ShouldNot().HaveDependencyOnAny("Microsoft", "Npgsql", "Dapper", "Regatta.Store", "Regatta.Application", "Regatta.Web"));
 
     [Fact]
-    public void The_store_knows_of_no_page() => AssertNone(Types.InAssembly(typeof(Classes).Assembly).ShouldNot().HaveDependencyOnAny("Microsoft.AspNetCore", "Regatta.Web"));
+    public void The_store_knows_of_the_core_alone() => AssertNone(
+        Types.InAssembly(typeof(Classes).Assembly).ShouldNot().HaveDependencyOnAny("Microsoft.AspNetCore", "Regatta.Formats", "Regatta.Application", "Regatta.Web"));
+
+    [Fact]
+    public void Use_cases_know_of_no_page_and_speak_no_SQL() => AssertNone(
+        Types.InAssembly(typeof(Actor).Assembly).ShouldNot().HaveDependencyOnAny("Microsoft.AspNetCore", "Dapper", "Regatta.Web"));
+
+    /// <summary>What is written goes through a use case; a page asks a store only to read.</summary>
+    [Fact]
+    public void No_page_writes_to_a_store()
+    {
+        string[] writing = ["Add", "Save", "Set", "Remove", "Rename", "Create", "Withdraw", "Publish", "Apply", "Measure", "Keep", "Append", "Undo", "Redo", "Found"];
+        var calls = SourceFiles("src/Regatta.Web/Pages", "*.cs")
+            .SelectMany(file => File.ReadLines(file).Select(line => (file, line)))
+            .Where(one => writing.Any(word => Stores.Any(store => Regex.IsMatch(one.line, $@"\b{store}\.{word}[A-Z]?\w*Async\(", RegexOptions.None, TimeSpan.FromSeconds(1)) && !one.line.Contains("RemovedAsync", StringComparison.Ordinal))))
+            .Select(one => $"{Path.GetFileName(one.file)}: {one.line.Trim()}");
+        Assert.Empty(calls.Except(["Me.cshtml.cs: await people.SaveHandsAsync(User.Id(), own);"]));
+    }
+
+    [Fact]
+    public void Lines_end_before_140_files_before_300_lines_and_pages_before_200()
+    {
+        var files = SourceFiles("src", "*.cs").Concat(SourceFiles("src", "*.cshtml")).Concat(SourceFiles("src/Regatta.Web/Client", "*.js")).Concat(SourceFiles("src/Regatta.Web/Client", "*.scss"))
+            .Concat(SourceFiles("demo", "*.cs")).Concat(SourceFiles("bench", "*.cs")).Concat(SourceFiles("bench", "*.mjs")).ToList();
+        Assert.True(files.Count > 250);
+        string[] wide =
+        [
+            .. from file in files.Where(file => file.EndsWith(".cs", StringComparison.Ordinal))
+               from line in File.ReadLines(file).Select((text, at) => (text, at)).Where(line => line.text.Length > 140)
+               select $"{file}:{line.at + 1}",
+        ];
+        Assert.Equal([], wide);
+        string[] longFiles = [.. files.Where(file => File.ReadLines(file).Count() > (file.EndsWith(".cshtml.cs", StringComparison.Ordinal) ? 200 : 300))];
+        Assert.Equal([], longFiles);
+    }
+
+    private static readonly string[] Stores = ["members", "classes", "edits", "cells", "decisions", "versions", "links", "boats", "crews", "logs", "outings", "people", "stations", "clubs"];
+
+    private static IEnumerable<string> SourceFiles(string folder, string pattern)
+    {
+        var root = new DirectoryInfo(AppContext.BaseDirectory);
+        while (root is not null && !File.Exists(Path.Combine(root.FullName, "Regatta.slnx")))
+        {
+            root = root.Parent;
+        }
+
+        Assert.NotNull(root);
+        return Directory.EnumerateFiles(Path.Combine(root.FullName, folder), pattern, SearchOption.AllDirectories)
+            .Where(file => !file.Contains("/obj/", StringComparison.Ordinal) && !file.Contains("/bin/", StringComparison.Ordinal));
+    }
 
     [Fact]
     public void No_page_speaks_SQL() => AssertNone(Types.InAssembly(typeof(Program).Assembly).That().ResideInNamespace("Regatta.Web.Pages").ShouldNot().HaveDependencyOnAny("Npgsql", "Dapper"));

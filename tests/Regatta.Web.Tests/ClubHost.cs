@@ -1,9 +1,11 @@
+using System.Net;
 using AngleSharp.Dom;
 using AngleSharp.Html.Dom;
 using AngleSharp.Html.Parser;
 using Dapper;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.AspNetCore.Mvc.Testing.Handlers;
 using Microsoft.Extensions.DependencyInjection;
 using Npgsql;
 using Regatta.Store;
@@ -97,10 +99,32 @@ public sealed class ClubHost : WebApplicationFactory<Program>, IAsyncLifetime
     public async Task<Visitor> VisitAsAsync(string person)
     {
         var visitor = Visit();
-        var page = await visitor.GetAsync("/sign-in");
-        var answer = await visitor.SendAsync(page, "form[action*=Demo]", "/sign-in?handler=Demo", ("name", person));
-        Assert.Equal(302, (int)answer.Status);
+        await visitor.SignInAsync(person);
         return visitor;
+    }
+
+    /// <summary>A browser of sorts, with its jar of cookies.</summary>
+    public (Visitor Visitor, CookieContainer Jar) VisitWithCookies()
+    {
+        var jar = new CookieContainer();
+        return (VisitWith(jar), jar);
+    }
+
+    /// <summary>A browser of sorts with the cookies of another.</summary>
+    public Visitor VisitWith(CookieContainer jar) => new(CreateDefaultClient(ClientOptions.BaseAddress, new CookieContainerHandler(jar)));
+
+    /// <summary>One value of the database.</summary>
+    public async Task<T?> ScalarAsync<T>(string query)
+    {
+        await using var connection = await Services.GetRequiredService<NpgsqlDataSource>().OpenConnectionAsync(TestContext.Current.CancellationToken);
+        return await connection.ExecuteScalarAsync<T>(query);
+    }
+
+    /// <summary>Stops the application as a kill does: its connections are cut first, so that it can give nothing back.</summary>
+    public async Task CloseWithoutReleaseAsync()
+    {
+        await Services.GetRequiredService<NpgsqlDataSource>().DisposeAsync();
+        await base.DisposeAsync();
     }
 
     /// <summary>A club of this application.</summary>
@@ -135,6 +159,13 @@ public sealed record Answer(System.Net.HttpStatusCode Status, string Text, Uri? 
 public sealed class Visitor(HttpClient client)
 {
     public async Task<Answer> GetAsync(string address) => await AnswerAsync(await client.GetAsync(address, TestContext.Current.CancellationToken));
+
+    /// <summary>Signs in as one of the demo clubs' people.</summary>
+    public async Task SignInAsync(string person)
+    {
+        var page = await GetAsync("/sign-in");
+        Assert.Equal(302, (int)(await SendAsync(page, "form[action*=Demo]", "/sign-in?handler=Demo", ("name", person))).Status);
+    }
 
     /// <summary>Opens an answer that does not end.</summary>
     public async Task<Stream> StreamAsync(string address) =>

@@ -30,8 +30,9 @@ internal static class ClassJson
             var current = Upcasters.Definition(schema, JsonNode.Parse(json)!.AsObject());
             return FromStored(key, current.Deserialize<StoredDefinition>(StoredValues.Options)!);
         }
-        catch (Exception wrong) when (wrong is JsonException or ArgumentException or InvalidOperationException or KeyNotFoundException or FormatException)
+        catch (Exception wrong) when (wrong is not OutOfMemoryException)
         {
+            // Whatever a document does to its reader, it is that document which cannot be read.
             throw new UnreadableClassException(key, wrong.Message, wrong);
         }
     }
@@ -49,7 +50,7 @@ internal static class ClassJson
             var current = Upcasters.Cells(schema, definition, JsonNode.Parse(json)!.AsArray());
             return current.Deserialize<IReadOnlyList<StoredCell>>(StoredValues.Options)!.ToDictionary(cell => cell.Place, cell => cell.ToCell());
         }
-        catch (Exception wrong) when (wrong is JsonException or ArgumentException or InvalidOperationException)
+        catch (Exception wrong) when (wrong is not OutOfMemoryException)
         {
             throw new UnreadableClassException(definition.Key, wrong.Message, wrong);
         }
@@ -117,15 +118,16 @@ internal static class ClassJson
     {
         var controls = new JsonObject();
         var whole = new JsonObject { [Controls] = controls };
-        foreach (var (member, value) in members.Where(one => one.Value is not null))
+        foreach (var (member, value) in members)
         {
-            if (member.StartsWith(Controls + ".", StringComparison.Ordinal))
+            if (!member.StartsWith(Controls + ".", StringComparison.Ordinal))
             {
-                controls[member[(Controls.Length + 1)..]] = value!.DeepClone();
+                whole[member] = value?.DeepClone();
             }
-            else
+            else if (value is not null)
             {
-                whole[member] = value!.DeepClone();
+                // Null is a control that was not there.
+                controls[member[(Controls.Length + 1)..]] = value.DeepClone();
             }
         }
 

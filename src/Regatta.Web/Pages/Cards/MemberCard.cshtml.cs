@@ -15,7 +15,7 @@ namespace Regatta.Web.Pages.Cards;
 
 /// <summary>The published card of a class, for members.</summary>
 [Authorize(Policies.Member)]
-public sealed class MemberCardModel(ClubContext here, BoatReadings readings, Crews crews, LogSession logs, StationStates stations, UnitPreferences units) : PageModel
+public sealed class MemberCardModel(ClubContext here, BoatReadings readings, Crews crews, LogSession session, StationStates stations, UnitPreferences units) : PageModel
 {
     public ClassDefinition Class { get; private set; } = null!;
 
@@ -40,7 +40,7 @@ public sealed class MemberCardModel(ClubContext here, BoatReadings readings, Cre
             return answer;
         }
 
-        await logs.SaveCrewWeightAsync(here.Actor, here.Class.Class, mass, captainMaySee is not null);
+        await session.SaveCrewWeightAsync(here.Actor, here.Class.Class, mass, captainMaySee is not null);
         return RedirectToPage();
     }
 

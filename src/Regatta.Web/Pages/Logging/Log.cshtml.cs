@@ -19,7 +19,7 @@ namespace Regatta.Web.Pages.Logging;
 /// <summary>Logs a session, prefilled from the card; for members. The form speaks of one version and is read on that version's scales.</summary>
 [Authorize(Policies.Member)]
 public sealed class LogModel(
-    ClubContext here, BoatReadings readings, Crews crews, Outings outings, WindLog windLog, StationStates stations, Versions versions, LogSession logs, ClubClock clock, UnitPreferences units) : PageModel
+    ClubContext here, BoatReadings readings, Crews crews, Outings outings, WindLog windLog, StationStates stations, Versions versions, LogSession session, ClubClock clock, UnitPreferences units) : PageModel
 {
     /// <summary>The class as the version has it; as the draft has it before there is one.</summary>
     public ClassDefinition Class { get; private set; } = null!;
@@ -83,7 +83,7 @@ public sealed class LogModel(
         var measured = Class.Marked.Where(control =>
             log.Marks.TryGetValue(control.Key, out var mark) && Choice.Readings.TrustOf(control, mark) is ReadingTrust.Measured or ReadingTrust.NothingToCheck);
         var sailed = new SailedMarks(Choice.Boat?.Number, measured.Select(control => control.Key).ToHashSet());
-        var kept = await logs.AddAsync(here.Actor, here.Class.Class, sailed, log with { Version = Version.Number });
+        var kept = await session.AddAsync(here.Actor, here.Class.Class, sailed, log with { Version = Version.Number });
         return Redirect($"{here.Path}/logbook/{kept}?sent=true");
     }
 
