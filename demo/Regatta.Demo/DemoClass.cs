@@ -6,7 +6,8 @@ using Regatta.Formats.Kits;
 
 namespace Regatta.Demo;
 
-/// <summary>A row of the matrix: a control of the kit and what it says in each band, written as a captain would; empty for an empty cell.</summary>
+/// <summary>A row of the matrix: a control of the kit and what it says in each band, written as a captain would; empty for an empty
+/// cell.</summary>
 internal sealed record Row(string Control, params string[] Cells);
 
 /// <summary>The rows of a further plan or mode, by their keys.</summary>
@@ -15,13 +16,15 @@ internal sealed record LayerRows(string? Plan, string? Mode, params Row[] Rows);
 /// <summary>One published version: when, why, and the rows that differ from the draft's.</summary>
 internal sealed record Publication(DateTimeOffset At, string Reason, params Row[] Otherwise);
 
-/// <summary>What was measured on a control of a boat: at these readings, a scale that sits so far from the class's and whose numbers stand so much further apart.</summary>
+/// <summary>What was measured on a control of a boat: at these readings, a scale that sits so far from the class's and whose numbers stand
+/// so much further apart.</summary>
 internal sealed record Taped(string Control, string[] Readings, double ShiftMillimetres = 0, double Stretch = 1);
 
 /// <summary>A boat and what was measured on it.</summary>
 internal sealed record DemoBoat(string Name, string Note = "", params Taped[] Taped);
 
-/// <summary>A class of the demo club: a starter kit, the club's own scales, its marks, its boats, and the true boat behind its logs.</summary>
+/// <summary>A class of the demo club: a starter kit, the club's own scales, its marks, its boats, and the true boat behind its
+/// logs.</summary>
 internal sealed record DemoClass(string Kit, string Key, string Name, string About, string Captain, TrueBoat Truth)
 {
     /// <summary>Bands other than the kit's: a name and an upper edge in knots.</summary>
@@ -54,10 +57,18 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
     public ClassDocument Make()
     {
         var kit = BundleWriter.ToDocument(StarterKits.Find(Kit)!);
-        var controls = kit.Matrix.Controls
-            .Select(control => control with { Scale = Scales.GetValueOrDefault(control.Key, control.Scale), Datum = Datums.GetValueOrDefault(control.Key, control.Datum) })
+        var controls = kit
+            .Matrix.Controls.Select(control =>
+                control with
+                {
+                    Scale = Scales.GetValueOrDefault(control.Key, control.Scale),
+                    Datum = Datums.GetValueOrDefault(control.Key, control.Datum),
+                }
+            )
             .ToList();
-        var bands = Bands is null ? kit.Matrix.Bands : [.. Bands.Select((band, at) => new BandDocument(at + 1, band.Name, at == 0 ? 0 : Knots(Bands[at - 1].To), Knots(band.To)))];
+        var bands = Bands is null
+            ? kit.Matrix.Bands
+            : [.. Bands.Select((band, at) => new BandDocument(at + 1, band.Name, at == 0 ? 0 : Knots(Bands[at - 1].To), Knots(band.To)))];
         return kit with
         {
             Key = Key,
@@ -66,26 +77,56 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
             Crew = Crew,
             Matrix = Matrix(kit.Matrix, bands, controls, Rows),
             Boats = [.. Boats.Select(boat => Boat(boat, controls))],
-            Versions = [.. Published.Select((version, at) => new VersionDocument(
-                at + 1, version.At, Captain, version.Reason, Matrix(kit.Matrix, bands, controls, [.. Rows.Select(row => version.Otherwise.FirstOrDefault(other => other.Control == row.Control) ?? row)])))],
+            Versions =
+            [
+                .. Published.Select(
+                    (version, at) =>
+                        new VersionDocument(
+                            at + 1,
+                            version.At,
+                            Captain,
+                            version.Reason,
+                            Matrix(
+                                kit.Matrix,
+                                bands,
+                                controls,
+                                [.. Rows.Select(row => version.Otherwise.FirstOrDefault(other => other.Control == row.Control) ?? row)]
+                            )
+                        )
+                ),
+            ],
         };
     }
 
     public static double Knots(double knots) => Speed.FromKnots(knots).MetresPerSecond;
 
-    public static ScaleSpec Inches(double min, double max, double step) => new("length", Unit: "in", Min: Rounded(min * 25.4), Max: Rounded(max * 25.4), Step: Rounded(step * 25.4));
+    public static ScaleSpec Inches(double min, double max, double step) =>
+        new("length", Unit: "in", Min: Rounded(min * 25.4), Max: Rounded(max * 25.4), Step: Rounded(step * 25.4));
 
-    private MatrixDocument Matrix(MatrixDocument kit, IReadOnlyList<BandDocument> bands, IReadOnlyList<ControlDocument> controls, IReadOnlyList<Row> rows) => new(
-        bands,
-        controls,
-        [.. from layer in Further.Prepend(new(null, null, [.. rows]))
-            from row in layer.Rows
-            let control = controls.Single(control => control.Key == row.Control)
-            from cell in row.Cells.Zip(bands, (text, band) => Cell(band.Id, control, text))
-            where cell is not null
-            select cell with { Plan = layer.Plan, Mode = layer.Mode }],
-        Plans ?? kit.Plans,
-        kit.Modes);
+    private MatrixDocument Matrix(
+        MatrixDocument kit,
+        IReadOnlyList<BandDocument> bands,
+        IReadOnlyList<ControlDocument> controls,
+        IReadOnlyList<Row> rows
+    ) =>
+        new(
+            bands,
+            controls,
+            [
+                .. from layer in Further.Prepend(new(null, null, [.. rows]))
+                from row in layer.Rows
+                let control = controls.Single(control => control.Key == row.Control)
+                from cell in row.Cells.Zip(bands, (text, band) => Cell(band.Id, control, text))
+                where cell is not null
+                select cell with
+                {
+                    Plan = layer.Plan,
+                    Mode = layer.Mode,
+                },
+            ],
+            Plans ?? kit.Plans,
+            kit.Modes
+        );
 
     private static CellDocument? Cell(int band, ControlDocument control, string text)
     {
@@ -97,16 +138,38 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
         var known = ControlJson.Read(control);
         var cell = CellText.ReadLine(known, text, known.Scale.UsualTolerance).Value!;
         return cell.Word is { } word
-            ? new(band, control.Key, Word: char.ToLowerInvariant(word.ToString()[0]) + word.ToString()[1..], Tolerance: Rounded(cell.Tolerance))
-            : new(band, control.Key, Mark: Rounded(cell.Mark!.Value.Position), Tolerance: Rounded(cell.Tolerance), Range: cell.IsRange ? true : null);
+            ? new(
+                band,
+                control.Key,
+                Word: char.ToLowerInvariant(word.ToString()[0]) + word.ToString()[1..],
+                Tolerance: Rounded(cell.Tolerance)
+            )
+            : new(
+                band,
+                control.Key,
+                Mark: Rounded(cell.Mark!.Value.Position),
+                Tolerance: Rounded(cell.Tolerance),
+                Range: cell.IsRange ? true : null
+            );
     }
 
-    private static BoatDocument Boat(DemoBoat boat, IReadOnlyList<ControlDocument> controls) => new(
-        boat.Name,
-        boat.Note.Length > 0 ? boat.Note : null,
-        boat.Taped.Length == 0 ? null : boat.Taped.ToDictionary(
-            taped => taped.Control,
-            taped => (IReadOnlyList<IReadOnlyList<double>>)[.. taped.Readings.Select(text => Pair(ControlJson.Read(controls.Single(control => control.Key == taped.Control)).Scale, taped, text))]));
+    private static BoatDocument Boat(DemoBoat boat, IReadOnlyList<ControlDocument> controls) =>
+        new(
+            boat.Name,
+            boat.Note.Length > 0 ? boat.Note : null,
+            boat.Taped.Length == 0
+                ? null
+                : boat.Taped.ToDictionary(
+                    taped => taped.Control,
+                    taped =>
+                        (IReadOnlyList<IReadOnlyList<double>>)
+                            [
+                                .. taped.Readings.Select(text =>
+                                    Pair(ControlJson.Read(controls.Single(control => control.Key == taped.Control)).Scale, taped, text)
+                                ),
+                            ]
+                )
+        );
 
     /// <summary>A reading and what the tape says there, to the millimetre as a tape does.</summary>
     private static IReadOnlyList<double> Pair(Scale scale, Taped taped, string text)

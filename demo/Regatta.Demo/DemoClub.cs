@@ -11,35 +11,50 @@ internal sealed record DemoClub(string Key, string Name, PersonDocument[] People
     private const int FirstClasses = 2;
 
     /// <summary>The large club, on a tidal reach.</summary>
-    public static DemoClub Wenlow { get; } = new(
-        "wenlow",
-        "Wenlow Reach Sailing Club",
-        [
-            new("odalys", "Odalys Ferncombe", ["coordinator", "sailor"]),
-            new("tamsin", "Tamsin Okwuosa", ["captain", "sailor"], ["quillet"]),
-            new("bashir", "Bashir Lindwall", ["captain", "sailor"], ["ferrin-16"]),
-            new("priya", "Priya Maddern", ["sailor"]),
-            new("joaquim", "Joaquim Stell", ["captain", "sailor"], ["marrick-24"]),
-            new("wen", "Wen Abara", ["captain", "sailor"], ["skellow"]),
-            new("noor", "Noor Casterly", ["captain", "sailor"], ["brannet"]),
-            new("ewan", "Ewan Tidewell", ["captain", "sailor"], ["tandry"]),
-            new("sunniva", "Sunniva Pell", ["captain", "sailor"], ["orlop-9"]),
-            new("tariq", "Tariq Osgood", ["captain", "sailor"], ["gannel"]),
-            new("beatriz", "Beatriz Lamm", ["captain", "sailor"], ["pettle-65"]),
-        ],
-        [
-            WenlowFleet.Quillet, WenlowFleet.Ferrin16, WenlowFleet.Brannet, WenlowFleet.Tandry, WenlowFleet.Skellow,
-            WenlowFleet.Marrick24, WenlowFleet.Orlop9, WenlowFleet.Gannel, WenlowFleet.Pettle65,
-        ],
-        Seed: 20260);
+    public static DemoClub Wenlow { get; } =
+        new(
+            "wenlow",
+            "Wenlow Reach Sailing Club",
+            [
+                new("odalys", "Odalys Ferncombe", ["coordinator", "sailor"]),
+                new("tamsin", "Tamsin Okwuosa", ["captain", "sailor"], ["quillet"]),
+                new("bashir", "Bashir Lindwall", ["captain", "sailor"], ["ferrin-16"]),
+                new("priya", "Priya Maddern", ["sailor"]),
+                new("joaquim", "Joaquim Stell", ["captain", "sailor"], ["marrick-24"]),
+                new("wen", "Wen Abara", ["captain", "sailor"], ["skellow"]),
+                new("noor", "Noor Casterly", ["captain", "sailor"], ["brannet"]),
+                new("ewan", "Ewan Tidewell", ["captain", "sailor"], ["tandry"]),
+                new("sunniva", "Sunniva Pell", ["captain", "sailor"], ["orlop-9"]),
+                new("tariq", "Tariq Osgood", ["captain", "sailor"], ["gannel"]),
+                new("beatriz", "Beatriz Lamm", ["captain", "sailor"], ["pettle-65"]),
+            ],
+            [
+                WenlowFleet.Quillet,
+                WenlowFleet.Ferrin16,
+                WenlowFleet.Brannet,
+                WenlowFleet.Tandry,
+                WenlowFleet.Skellow,
+                WenlowFleet.Marrick24,
+                WenlowFleet.Orlop9,
+                WenlowFleet.Gannel,
+                WenlowFleet.Pettle65,
+            ],
+            Seed: 20260
+        );
 
     /// <summary>The small club, on a mere.</summary>
-    public static DemoClub Tessick { get; } = new(
-        "tessick",
-        "Tessick Mere Model and Dinghy Club",
-        [new("ebbe", "Ebbe Strandvik", ["coordinator", "sailor"]), new("ilse", "Ilse Marrow", ["captain", "sailor"], ["pond-65"]), new("kofi", "Kofi Brandreth", ["sailor"])],
-        [TessickFleet.MereLateen, TessickFleet.Pond65],
-        Seed: 40260);
+    public static DemoClub Tessick { get; } =
+        new(
+            "tessick",
+            "Tessick Mere Model and Dinghy Club",
+            [
+                new("ebbe", "Ebbe Strandvik", ["coordinator", "sailor"]),
+                new("ilse", "Ilse Marrow", ["captain", "sailor"], ["pond-65"]),
+                new("kofi", "Kofi Brandreth", ["sailor"]),
+            ],
+            [TessickFleet.MereLateen, TessickFleet.Pond65],
+            Seed: 40260
+        );
 
     /// <summary>The club as a bundle; the same every time it is made.</summary>
     public BundleDocument Make()
@@ -48,8 +63,13 @@ internal sealed record DemoClub(string Key, string Name, PersonDocument[] People
         return new(
             BundleDocument.FormatName,
             BundleDocument.CurrentVersion,
-            [.. Fleet.Select((one, at) => LogMaker.WithLogs(one, at < FirstClasses ? [.. all.Take(FirstMembers)] : all, new Random(Seed + at)))],
+            [
+                .. Fleet.Select(
+                    (one, at) => LogMaker.WithLogs(one, at < FirstClasses ? [.. all.Take(FirstMembers)] : all, new Random(Seed + at))
+                ),
+            ],
             new(Name, "WET", Key),
-            People);
+            People
+        );
     }
 }

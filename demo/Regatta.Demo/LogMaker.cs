@@ -3,11 +3,20 @@ using Regatta.Formats.Bundles;
 
 namespace Regatta.Demo;
 
-/// <summary>How a hidden boat answers: helm at the reference, per knot, per degree of heel, and per unit of each control from a neutral position.</summary>
-internal sealed record TrueBoat(double At, double ReferenceKnots, double PerKnot, double PerHeelDegree, Dictionary<string, (double PerUnit, double Neutral, double Unit)> Effects)
+/// <summary>How a hidden boat answers: helm at the reference, per knot, per degree of heel, and per unit of each control from a neutral
+/// position.</summary>
+internal sealed record TrueBoat(
+    double At,
+    double ReferenceKnots,
+    double PerKnot,
+    double PerHeelDegree,
+    Dictionary<string, (double PerUnit, double Neutral, double Unit)> Effects
+)
 {
     public double Helm(double knots, double heel, Func<string, double> mark) =>
-        At + (PerKnot * (knots - ReferenceKnots)) + (PerHeelDegree * heel)
+        At
+        + (PerKnot * (knots - ReferenceKnots))
+        + (PerHeelDegree * heel)
         + Effects.Sum(effect => effect.Value.PerUnit * (mark(effect.Key) - effect.Value.Neutral) / effect.Value.Unit);
 }
 
@@ -20,8 +29,13 @@ internal static class LogMaker
 
     private static readonly string[] Notes =
     [
-        "Short chop at the bend.", "Wind against the tide.", "Gusty under the trees, steady further out.", "New crew, slow in the tacks.",
-        "Sheet eased a hand in the gusts.", "Flat water all afternoon.", "Weed on the board for the first lap.",
+        "Short chop at the bend.",
+        "Wind against the tide.",
+        "Gusty under the trees, steady further out.",
+        "New crew, slow in the tacks.",
+        "Sheet eased a hand in the gusts.",
+        "Flat water all afternoon.",
+        "Weed on the board for the first lap.",
     ];
 
     public static ClassDocument WithLogs(DemoClass one, IReadOnlyList<string> sailors, Random random)
@@ -32,8 +46,11 @@ internal static class LogMaker
             Logs =
             [
                 .. from season in (int[])[2025, 2026]
-                   from log in Enumerable.Range(0, one.LogsASeason).Select(_ => Log(boat, one.Truth, season, sailors, random)).OrderBy(log => log.SailedAt)
-                   select log,
+                from log in Enumerable
+                    .Range(0, one.LogsASeason)
+                    .Select(_ => Log(boat, one.Truth, season, sailors, random))
+                    .OrderBy(log => log.SailedAt)
+                select log,
             ],
         };
     }
@@ -68,11 +85,17 @@ internal static class LogMaker
             HelmStarboard: random.Next(12) == 0 ? null : Half(helm - bias + (HelmNoise * Normal(random))),
             Heel: heel,
             GatesHeld: held,
-            Luffing: random.Next(4) switch { 0 => null, 1 => "first", _ => "together" },
+            Luffing: random.Next(4) switch
+            {
+                0 => null,
+                1 => "first",
+                _ => "together",
+            },
             Felt: ((string[])["slow", "ratherSlow", "usual", "ratherFast", "fast"])[felt - 1],
             Note: random.Next(6) == 0 ? Notes[random.Next(Notes.Length)] : null,
             Version: version.Number,
-            Plan: plan);
+            Plan: plan
+        );
     }
 
     /// <summary>The card's marks, with what people change by a step or two.</summary>
@@ -81,7 +104,14 @@ internal static class LogMaker
         var marks = new Dictionary<string, double>();
         foreach (var control in matrix.Controls)
         {
-            if (matrix.Cells.FirstOrDefault(cell => cell.Band == band.Id && cell.Control == control.Key && cell.Plan == plan && cell.Mode is null)?.Mark is { } mark)
+            if (
+                matrix
+                    .Cells.FirstOrDefault(cell =>
+                        cell.Band == band.Id && cell.Control == control.Key && cell.Plan == plan && cell.Mode is null
+                    )
+                    ?.Mark is
+                { } mark
+            )
             {
                 var scale = ControlJson.Read(control).Scale;
                 var steps = control.HelmPerUnit is null ? (random.Next(6) == 0 ? random.Next(-1, 2) : 0) : Math.Round(1.1 * Normal(random));
@@ -101,5 +131,6 @@ internal static class LogMaker
 
     private static double Half(double number) => Math.Round(number * 2) / 2;
 
-    private static double Normal(Random random) => Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());
+    private static double Normal(Random random) =>
+        Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());
 }

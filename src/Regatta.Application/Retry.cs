@@ -4,21 +4,25 @@ using Polly.Retry;
 
 namespace Regatta.Application;
 
-/// <summary>Does a use case again when the database broke it off because two of them got into each other's way. Each is one transaction, so nothing is done twice.</summary>
+/// <summary>Does a use case again when the database broke it off because two of them got into each other's way. Each is one transaction, so
+/// nothing is done twice.</summary>
 internal static class Retry
 {
     private const int MostTries = 4;
 
     private static readonly ResiliencePipeline Pipeline = new ResiliencePipelineBuilder()
-        .AddRetry(new RetryStrategyOptions
-        {
-            MaxRetryAttempts = MostTries - 1,
-            Delay = TimeSpan.FromMilliseconds(20),
-            BackoffType = DelayBackoffType.Exponential,
-            UseJitter = true,
-            ShouldHandle = new PredicateBuilder().Handle<PostgresException>(broken =>
-                broken.SqlState is PostgresErrorCodes.DeadlockDetected or PostgresErrorCodes.SerializationFailure),
-        })
+        .AddRetry(
+            new RetryStrategyOptions
+            {
+                MaxRetryAttempts = MostTries - 1,
+                Delay = TimeSpan.FromMilliseconds(20),
+                BackoffType = DelayBackoffType.Exponential,
+                UseJitter = true,
+                ShouldHandle = new PredicateBuilder().Handle<PostgresException>(broken =>
+                    broken.SqlState is PostgresErrorCodes.DeadlockDetected or PostgresErrorCodes.SerializationFailure
+                ),
+            }
+        )
         .Build();
 
     /// <summary>Does the work, again after a deadlock or a serialization failure.</summary>

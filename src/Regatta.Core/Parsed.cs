@@ -1,6 +1,7 @@
 namespace Regatta.Core;
 
-/// <summary>What came of reading something a person wrote: a value, or one plain sentence that says what was wrong and what would be right.</summary>
+/// <summary>What came of reading something a person wrote: a value, or one plain sentence that says what was wrong and what would be
+/// right.</summary>
 /// <typeparam name="T">The value that was wanted.</typeparam>
 public readonly record struct Parsed<T>
 {

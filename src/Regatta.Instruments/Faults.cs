@@ -4,7 +4,8 @@ using Regatta.Core.Units;
 
 namespace Regatta.Instruments;
 
-/// <summary>What may go wrong on the line, each as a part of all lines: wrong checksums, cut lines, garbage between them, spikes, unit letters that are none; and stretches of silence.</summary>
+/// <summary>What may go wrong on the line, each as a part of all lines: wrong checksums, cut lines, garbage between them, spikes, unit
+/// letters that are none; and stretches of silence.</summary>
 public sealed record Faults(double Checksum, double Cut, double Garbage, double Spike, double Unit, int SilentSeconds, int SilentEvery)
 {
     public static Faults None { get; } = new(0, 0, 0, 0, 0, 0, 0);
@@ -16,7 +17,9 @@ public sealed record Faults(double Checksum, double Cut, double Garbage, double 
         var faults = None;
         foreach (var entry in text.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
         {
-            var (name, value) = entry.Split('=') is [var left, var right] ? (left, right) : throw new FormatException($"“{entry}” is no fault; write name=part.");
+            var (name, value) = entry.Split('=') is [var left, var right]
+                ? (left, right)
+                : throw new FormatException($"“{entry}” is no fault; write name=part.");
             double Part() => double.Parse(value, CultureInfo.InvariantCulture);
             faults = name switch
             {
@@ -25,8 +28,14 @@ public sealed record Faults(double Checksum, double Cut, double Garbage, double 
                 "garbage" => faults with { Garbage = Part() },
                 "spike" => faults with { Spike = Part() },
                 "unit" => faults with { Unit = Part() },
-                "silence" when value.Split('/') is [var seconds, var every] => faults with { SilentSeconds = int.Parse(seconds, CultureInfo.InvariantCulture), SilentEvery = int.Parse(every, CultureInfo.InvariantCulture) },
-                _ => throw new FormatException($"“{name}” is no fault; there are checksum, cut, garbage, spike, unit and silence=seconds/every."),
+                "silence" when value.Split('/') is [var seconds, var every] => faults with
+                {
+                    SilentSeconds = int.Parse(seconds, CultureInfo.InvariantCulture),
+                    SilentEvery = int.Parse(every, CultureInfo.InvariantCulture),
+                },
+                _ => throw new FormatException(
+                    $"“{name}” is no fault; there are checksum, cut, garbage, spike, unit and silence=seconds/every."
+                ),
             };
         }
 
@@ -37,7 +46,8 @@ public sealed record Faults(double Checksum, double Cut, double Garbage, double 
     public bool SilentAt(long second) => SilentEvery > 0 && second % SilentEvery >= SilentEvery - SilentSeconds;
 
     /// <summary>A wind with a spike on it, now and then.</summary>
-    public Speed Spoil(Speed wind, Random random) => random.NextDouble() < Spike ? Speed.FromMetresPerSecond(wind.MetresPerSecond + 25) : wind;
+    public Speed Spoil(Speed wind, Random random) =>
+        random.NextDouble() < Spike ? Speed.FromMetresPerSecond(wind.MetresPerSecond + 25) : wind;
 
     /// <summary>A line as it leaves, whole or spoilt.</summary>
     public string Spoil(string line, Random random)
@@ -61,7 +71,9 @@ public sealed record Faults(double Checksum, double Cut, double Garbage, double 
     /// <summary>A unit letter that is none, under a checksum that is right: the checksum alone does not find it.</summary>
     private static string WithWrongUnit(string line)
     {
-        var between = line[1..line.IndexOf('*', StringComparison.Ordinal)].Replace(",N,", ",Q,", StringComparison.Ordinal).Replace(",M,A", ",Q,A", StringComparison.Ordinal);
+        var between = line[1..line.IndexOf('*', StringComparison.Ordinal)]
+            .Replace(",N,", ",Q,", StringComparison.Ordinal)
+            .Replace(",M,A", ",Q,A", StringComparison.Ordinal);
         return $"${between}*{Formats.Nmea.NmeaSentence.Checksum(between):X2}";
     }
 }

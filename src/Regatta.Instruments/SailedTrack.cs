@@ -3,7 +3,8 @@ using Regatta.Core.Units;
 
 namespace Regatta.Instruments;
 
-/// <summary>The stand-in for a boat's logger: a beat up a course and a run back, second by second, with a receiver's noise; the same for the same seed. Invented.</summary>
+/// <summary>The stand-in for a boat's logger: a beat up a course and a run back, second by second, with a receiver's noise; the same for
+/// the same seed. Invented.</summary>
 /// <param name="Seed">Which noise.</param>
 /// <param name="Start">When she starts.</param>
 /// <param name="WindFrom">Where the wind blows from, degrees from north.</param>
@@ -34,7 +35,13 @@ public sealed record SailedTrack(int Seed, DateTimeOffset Start, Angle WindFrom,
                 (north, east) = (north + (speed * Math.Cos(course)), east + (speed * Math.Sin(course)));
                 // On an invented reach of no country: the middle of an ocean.
                 var latitude = 0.5 + ((north + Noise()) / MetresPerDegree);
-                points.Add(new(Start.AddSeconds(points.Count), latitude, -30 + ((east + Noise()) / (MetresPerDegree * Math.Cos(latitude * Math.PI / 180)))));
+                points.Add(
+                    new(
+                        Start.AddSeconds(points.Count),
+                        latitude,
+                        -30 + ((east + Noise()) / (MetresPerDegree * Math.Cos(latitude * Math.PI / 180)))
+                    )
+                );
             }
         }
 

@@ -6,7 +6,8 @@ using Regatta.Formats.Nmea;
 
 namespace Regatta.Instruments;
 
-/// <summary>The stand-in for the club's wind station: speaks NMEA 0183 over TCP on loopback to whoever connects, a plausible day at any speed, with faults on demand. Anything that speaks the same sentences can stand in its place.</summary>
+/// <summary>The stand-in for the club's wind station: speaks NMEA 0183 over TCP on loopback to whoever connects, a plausible day at any
+/// speed, with faults on demand. Anything that speaks the same sentences can stand in its place.</summary>
 /// <param name="day">The wind.</param>
 /// <param name="faults">What goes wrong.</param>
 /// <param name="speedUp">Seconds of the day in a second.</param>
@@ -40,9 +41,7 @@ public sealed class StandInStation(WindDay day, Faults faults, double speedUp, i
                 await SendAsync(Encoding.Latin1.GetBytes(lines.ToString()), stop);
             }
         }
-        catch (OperationCanceledException)
-        {
-        }
+        catch (OperationCanceledException) { }
 
         listener.Stop();
         await welcoming;
@@ -61,8 +60,12 @@ public sealed class StandInStation(WindDay day, Faults faults, double speedUp, i
         }
 
         var wind = faults.Spoil(sample.Speed, random);
-        return string.Concat(((NmeaSentence[])[WindSentence.Zda(sample.At), WindSentence.Mwd(wind, sample.From!.Value), WindSentence.Mwv(wind, sample.From.Value)])
-            .Select(sentence => faults.Spoil(sentence.ToString(), random)));
+        return string.Concat(
+            (
+                (NmeaSentence[])
+                    [WindSentence.Zda(sample.At), WindSentence.Mwd(wind, sample.From!.Value), WindSentence.Mwv(wind, sample.From.Value)]
+            ).Select(sentence => faults.Spoil(sentence.ToString(), random))
+        );
     }
 
     private async Task WelcomeAsync(TcpListener listener, CancellationToken stop)
@@ -75,9 +78,7 @@ public sealed class StandInStation(WindDay day, Faults faults, double speedUp, i
                 listeners[client] = client.GetStream();
             }
         }
-        catch (Exception over) when (over is OperationCanceledException or SocketException or ObjectDisposedException)
-        {
-        }
+        catch (Exception over) when (over is OperationCanceledException or SocketException or ObjectDisposedException) { }
     }
 
     private async Task SendAsync(byte[] bytes, CancellationToken stop)

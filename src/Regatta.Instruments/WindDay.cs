@@ -10,7 +10,8 @@ namespace Regatta.Instruments;
 /// <param name="Degrees">Where it blows from, in the mean.</param>
 public sealed record WindPart(double FromSecond, double Knots, double Gustiness, double Degrees);
 
-/// <summary>A plausible day of wind, second by second, the same for the same seed: drifts, gusts and shifts as processes that forget themselves slowly. Invented.</summary>
+/// <summary>A plausible day of wind, second by second, the same for the same seed: drifts, gusts and shifts as processes that forget
+/// themselves slowly. Invented.</summary>
 public sealed class WindDay(int seed, DateTimeOffset start, IReadOnlyList<WindPart> parts)
 {
     private const double GustMemory = 12;
@@ -26,7 +27,14 @@ public sealed class WindDay(int seed, DateTimeOffset start, IReadOnlyList<WindPa
 
     /// <summary>An ordinary day: light in the morning, a sea breeze after noon, dying towards the evening, over and over.</summary>
     public static IReadOnlyList<WindPart> Ordinary { get; } =
-        [new(0, 11, 0.15, 225), new(3600, 13, 0.16, 232), new(7200, 16, 0.18, 240), new(14400, 12, 0.14, 236), new(21600, 8, 0.12, 220), new(28800, 11, 0.15, 225)];
+    [
+        new(0, 11, 0.15, 225),
+        new(3600, 13, 0.16, 232),
+        new(7200, 16, 0.18, 240),
+        new(14400, 12, 0.14, 236),
+        new(21600, 8, 0.12, 220),
+        new(28800, 11, 0.15, 225),
+    ];
 
     /// <summary>The next second.</summary>
     public WindSample Next()

@@ -21,16 +21,24 @@ public sealed class Boats(NpgsqlDataSource database, TimeProvider clock)
             select id, name, note from boats where club_id = @club and class_id = @classId order by lower(name);
             select id, boat_id, control, reading, millimetres from measured_pairs where club_id = @club and class_id = @classId order by id;
             """,
-            new { club = one.Club.Number, classId = one.Number });
+            new { club = one.Club.Number, classId = one.Number }
+        );
         var boats = (await rows.ReadAsync<BoatRow>()).ToList();
         var pairs = (await rows.ReadAsync<PairRow>()).ToLookup(pair => pair.BoatId);
-        return [.. boats.Select(boat => new Boat(
-            boat.Id,
-            boat.Name,
-            boat.Note,
-            pairs[boat.Id].GroupBy(pair => pair.Control).ToDictionary(
-                group => new ControlKey(group.Key),
-                group => (IReadOnlyList<CalibrationPair>)[.. group.Select(pair => pair.ToPair())])))];
+        return
+        [
+            .. boats.Select(boat => new Boat(
+                boat.Id,
+                boat.Name,
+                boat.Note,
+                pairs[boat.Id]
+                    .GroupBy(pair => pair.Control)
+                    .ToDictionary(
+                        group => new ControlKey(group.Key),
+                        group => (IReadOnlyList<CalibrationPair>)[.. group.Select(pair => pair.ToPair())]
+                    )
+            )),
+        ];
     }
 
     /// <summary>Adds a boat; null when the class has one of that name.</summary>
@@ -46,11 +54,20 @@ public sealed class Boats(NpgsqlDataSource database, TimeProvider clock)
     {
         await using var connection = await database.OpenConnectionAsync();
         return await connection.ExecuteAsync(
-            """
-            update boats set name = @name, note = @note where club_id = @club and id = @boat and class_id = @classId
-              and not exists (select from boats other where other.club_id = @club and other.class_id = @classId and other.id <> @boat and lower(other.name) = lower(@name))
-            """,
-            new { club = one.Club.Number, classId = one.Number, boat, name, note }) == 1;
+                """
+                update boats set name = @name, note = @note where club_id = @club and id = @boat and class_id = @classId
+                  and not exists (select from boats other where other.club_id = @club and other.class_id = @classId and other.id <> @boat
+                    and lower(other.name) = lower(@name))
+                """,
+                new
+                {
+                    club = one.Club.Number,
+                    classId = one.Number,
+                    boat,
+                    name,
+                    note,
+                }
+            ) == 1;
     }
 
     /// <summary>Removes a boat that nobody measured or sailed.</summary>
@@ -59,24 +76,43 @@ public sealed class Boats(NpgsqlDataSource database, TimeProvider clock)
     {
         await using var connection = await database.OpenConnectionAsync();
         return await connection.ExecuteAsync(
-            """
-            delete from boats b where b.club_id = @club and b.id = @boat and b.class_id = @classId
-              and not exists (select from measured_pairs p where (p.club_id, p.boat_id) = (b.club_id, b.id))
-              and not exists (select from session_logs l where (l.club_id, l.boat_id) = (b.club_id, b.id))
-            """,
-            new { club = one.Club.Number, classId = one.Number, boat }) == 1;
+                """
+                delete from boats b where b.club_id = @club and b.id = @boat and b.class_id = @classId
+                  and not exists (select from measured_pairs p where (p.club_id, p.boat_id) = (b.club_id, b.id))
+                  and not exists (select from session_logs l where (l.club_id, l.boat_id) = (b.club_id, b.id))
+                """,
+                new
+                {
+                    club = one.Club.Number,
+                    classId = one.Number,
+                    boat,
+                }
+            ) == 1;
     }
 
     /// <summary>The pairs of one control of a boat in the order they were taken, with who took them.</summary>
     public async Task<IReadOnlyList<TakenPair>> PairsAsync(ClassRef one, long boat, ControlKey control)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return [.. (await connection.QueryAsync<TakenRow>(
-            """
-            select p.id, p.reading, p.millimetres, coalesce(w.display_name, '') as taken_by, p.taken_at
-            from measured_pairs p left join people w on w.id = p.taken_by where p.club_id = @club and p.class_id = @classId and p.boat_id = @boat and p.control = @Name order by p.id
-            """,
-            new { club = one.Club.Number, classId = one.Number, boat, control.Name })).Select(row => new TakenPair(row.Id, new(row.Reading, Length.FromMillimetres(row.Millimetres)), row.TakenBy, row.TakenAt))];
+        return
+        [
+            .. (
+                await connection.QueryAsync<TakenRow>(
+                    """
+                    select p.id, p.reading, p.millimetres, coalesce(w.display_name, '') as taken_by, p.taken_at
+                    from measured_pairs p left join people w on w.id = p.taken_by where p.club_id = @club and p.class_id = @classId
+                      and p.boat_id = @boat and p.control = @Name order by p.id
+                    """,
+                    new
+                    {
+                        club = one.Club.Number,
+                        classId = one.Number,
+                        boat,
+                        control.Name,
+                    }
+                )
+            ).Select(row => new TakenPair(row.Id, new(row.Reading, Length.FromMillimetres(row.Millimetres)), row.TakenBy, row.TakenAt)),
+        ];
     }
 
     /// <summary>Adds measured pairs to a control of a boat, all or none.</summary>
@@ -95,26 +131,67 @@ public sealed class Boats(NpgsqlDataSource database, TimeProvider clock)
         await connection.ExecuteAsync(
             """
             delete from measured_pairs where club_id = @club and class_id = @classId and boat_id = @boat and control = @Name
-              and id = coalesce(@pair, (select max(id) from measured_pairs where club_id = @club and class_id = @classId and boat_id = @boat and control = @Name))
+              and id = coalesce(@pair, (select max(id) from measured_pairs where club_id = @club and class_id = @classId
+                and boat_id = @boat and control = @Name))
             """,
-            new { club = one.Club.Number, classId = one.Number, boat, control.Name, pair });
+            new
+            {
+                club = one.Club.Number,
+                classId = one.Number,
+                boat,
+                control.Name,
+                pair,
+            }
+        );
     }
 
-    internal static async Task<long?> InsertAsync(NpgsqlConnection connection, NpgsqlTransaction? transaction, ClassRef one, string name, string note) =>
+    internal static async Task<long?> InsertAsync(
+        NpgsqlConnection connection,
+        NpgsqlTransaction? transaction,
+        ClassRef one,
+        string name,
+        string note
+    ) =>
         await connection.ExecuteScalarAsync<long?>(
             "insert into boats (club_id, class_id, name, note) values (@club, @classId, @name, @note) on conflict do nothing returning id",
-            new { club = one.Club.Number, classId = one.Number, name, note },
-            transaction);
+            new
+            {
+                club = one.Club.Number,
+                classId = one.Number,
+                name,
+                note,
+            },
+            transaction
+        );
 
     internal static Task InsertPairsAsync(
-        NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one, long boat, ControlKey control, IEnumerable<CalibrationPair> pairs, Guid? by, DateTimeOffset now) =>
+        NpgsqlConnection connection,
+        NpgsqlTransaction transaction,
+        ClassRef one,
+        long boat,
+        ControlKey control,
+        IEnumerable<CalibrationPair> pairs,
+        Guid? by,
+        DateTimeOffset now
+    ) =>
         connection.ExecuteAsync(
             """
             insert into measured_pairs (club_id, class_id, boat_id, control, reading, millimetres, taken_by, taken_at)
             values (@club, @classId, @boat, @Name, @Reading, @Millimetres, @by, @now)
             """,
-            pairs.Select(pair => new { club = one.Club.Number, classId = one.Number, boat, control.Name, pair.Reading, pair.Length.Millimetres, by, now }),
-            transaction);
+            pairs.Select(pair => new
+            {
+                club = one.Club.Number,
+                classId = one.Number,
+                boat,
+                control.Name,
+                pair.Reading,
+                pair.Length.Millimetres,
+                by,
+                now,
+            }),
+            transaction
+        );
 
     private sealed record BoatRow(long Id, string Name, string Note);
 

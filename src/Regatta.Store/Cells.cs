@@ -24,7 +24,8 @@ public enum SaveOutcome
 /// <summary>One cell to be written: where, what, and the revision its editor saw; 0 for a cell never written.</summary>
 public sealed record CellWrite(CellPlace Place, Cell? Cell, int SeenRevision);
 
-/// <summary>One thing that happened to a cell: who wrote it, when, in which edit; the edit is empty where one was undone or redone.</summary>
+/// <summary>One thing that happened to a cell: who wrote it, when, in which edit; the edit is empty where one was undone or
+/// redone.</summary>
 public sealed record CellEvent(Cell? Before, Cell? After, string Edit, string By, DateTimeOffset At);
 
 /// <summary>Writes draft cells; every edit is kept, so that it can be undone, redone and told.</summary>
@@ -40,8 +41,7 @@ public sealed class Cells(NpgsqlDataSource database, TimeProvider clock)
 
     // One statement without a transaction about it, so that a save costs one trip to the database. A clash leaves all as it was.
     // The class's row is locked first, as every change of its definition does: a cell never slips into a band that goes at the same moment.
-    private const string Write =
-        """
+    private const string Write = """
         with class as materialized (
           select id from classes where club_id = @club and id = @classId and structure = @structure for no key update),
         want as (
@@ -55,13 +55,15 @@ public sealed class Cells(NpgsqlDataSource database, TimeProvider clock)
           insert into class_edits (club_id, class_id, done_by, done_at, what, state)
           select @club, class.id, @editor, @now, @what, 'done' from class where not exists (select from clash) returning id),
         dropped as (
-          update class_edits set state = 'dropped' where club_id = @club and class_id = @classId and done_by = @editor and state = 'undone' and exists (select from edit)),
+          update class_edits set state = 'dropped' where club_id = @club and class_id = @classId and done_by = @editor and state = 'undone'
+            and exists (select from edit)),
         written as (
           insert into cells (club_id, class_id, plan, mode, band, control, content, edited_by, edited_at)
           select @club, @classId, plan, mode, band, control, content::jsonb, @editor, @now from want where exists (select from edit)
           on conflict (club_id, class_id, plan, mode, band, control) do update
             set content = excluded.content, edited_by = excluded.edited_by, edited_at = excluded.edited_at, revision = cells.revision + 1
-            where cells.revision = (select seen from want w where (w.plan, w.mode, w.band, w.control) = (cells.plan, cells.mode, cells.band, cells.control))
+            where cells.revision = (select seen from want w
+              where (w.plan, w.mode, w.band, w.control) = (cells.plan, cells.mode, cells.band, cells.control))
           returning plan, mode, band, control, revision),
         kept as (
           insert into cell_edits (club_id, class_id, plan, mode, band, control, before, after, revision, edit_id, edited_by, edited_at)
@@ -72,7 +74,8 @@ public sealed class Cells(NpgsqlDataSource database, TimeProvider clock)
                     else refuse_clash() end
         """;
 
-    /// <summary>Writes several cells as one edit, all or none, if each still stands at the revision the editor saw; no place twice.</summary>
+    /// <summary>Writes several cells as one edit, all or none, if each still stands at the revision the editor saw; no place
+    /// twice.</summary>
     /// <param name="one">The class.</param>
     /// <param name="structure">The structure of the class the places were checked against.</param>
     /// <param name="writes">The cells.</param>
@@ -88,28 +91,42 @@ public sealed class Cells(NpgsqlDataSource database, TimeProvider clock)
     public async Task<IReadOnlyList<CellEvent>> HistoryAsync(ClassRef one, CellPlace place, int most)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return [.. (await connection.QueryAsync<EventRow>(
-            """
-            select e.before, e.after, coalesce(d.what, '') as edit, p.display_name as by, e.edited_at as at
-            from cell_edits e join people p on p.id = e.edited_by left join class_edits d on (d.club_id, d.id) = (e.club_id, e.edit_id)
-            where e.club_id = @club and e.class_id = @id and e.plan = @plan and e.mode = @mode and e.band = @band and e.control = @control order by e.id desc limit @most
-            """,
-            new
-            {
-                club = one.Club.Number,
-                id = one.Number,
-                plan = place.Layer.Plan.Name,
-                mode = place.Layer.Mode.Name,
-                band = place.Address.Band.Number,
-                control = place.Address.Control.Name,
-                most,
-            }))
-            .Select(row => new CellEvent(CellContent.Read(row.Before), CellContent.Read(row.After), row.Edit, row.By, row.At))];
+        return
+        [
+            .. (
+                await connection.QueryAsync<EventRow>(
+                    """
+                    select e.before, e.after, coalesce(d.what, '') as edit, p.display_name as by, e.edited_at as at
+                    from cell_edits e join people p on p.id = e.edited_by left
+                      join class_edits d on (d.club_id, d.id) = (e.club_id, e.edit_id)
+                    where e.club_id = @club and e.class_id = @id and e.plan = @plan and e.mode = @mode and e.band = @band
+                      and e.control = @control order by e.id desc limit @most
+                    """,
+                    new
+                    {
+                        club = one.Club.Number,
+                        id = one.Number,
+                        plan = place.Layer.Plan.Name,
+                        mode = place.Layer.Mode.Name,
+                        band = place.Address.Band.Number,
+                        control = place.Address.Control.Name,
+                        most,
+                    }
+                )
+            ).Select(row => new CellEvent(CellContent.Read(row.Before), CellContent.Read(row.After), row.Edit, row.By, row.At)),
+        ];
     }
 
     /// <summary>Writes cells inside a transaction of the caller, who commits only what was saved.</summary>
     internal async Task<SaveOutcome> WriteAsync(
-        NpgsqlConnection connection, NpgsqlTransaction? transaction, ClassRef one, long structure, IReadOnlyList<CellWrite> writes, string what, Guid editor)
+        NpgsqlConnection connection,
+        NpgsqlTransaction? transaction,
+        ClassRef one,
+        long structure,
+        IReadOnlyList<CellWrite> writes,
+        string what,
+        Guid editor
+    )
     {
         if (writes.Count == 0)
         {

@@ -7,58 +7,13 @@ using Regatta.Store.Storage;
 
 namespace Regatta.Store;
 
-/// <summary>What came of changing a definition.</summary>
-public abstract record EditOutcome
-{
-    private EditOutcome()
-    {
-    }
-
-    /// <summary>It is changed.</summary>
-    public sealed record Done(ClassState State, long Revision, string What) : EditOutcome;
-
-    /// <summary>Somebody changed the definition since the editor saw it; nothing was written.</summary>
-    /// <param name="Since">What was done since, newest first.</param>
-    public sealed record Stale(IReadOnlyList<ClassEdit> Since) : EditOutcome;
-
-    /// <summary>A rule forbids it; nothing was written.</summary>
-    public sealed record Refused(string Why) : EditOutcome;
-}
-
-/// <summary>One edit of a class, of its definition or its cells.</summary>
-/// <param name="Id">Its number.</param>
-/// <param name="What">What it was.</param>
-/// <param name="By">Who did it.</param>
-/// <param name="At">When.</param>
-/// <param name="State"><c>done</c>, <c>undone</c> or <c>dropped</c>.</param>
-/// <param name="Cells">How many cells it wrote.</param>
-/// <param name="OfDefinition">Whether it changed the definition.</param>
-public sealed record ClassEdit(long Id, string What, string By, DateTimeOffset At, string State, long Cells, bool OfDefinition);
-
-/// <summary>What came of undoing or redoing an edit.</summary>
-/// <param name="What">What the edit was.</param>
-/// <param name="Done">How much of it was written: cells, and one for the definition.</param>
-/// <param name="All">How much it had; what somebody else changed since stays as it is.</param>
-/// <param name="Place">One of the cells it was about, if any.</param>
-/// <param name="Why">Why nothing was written, where a rule forbids it.</param>
-public sealed record UndoResult(string What, long Done, long All, CellPlace? Place, string? Why = null);
-
-/// <summary>Something that was taken away from a class and can be brought back.</summary>
-/// <param name="What">In words.</param>
-/// <param name="By">Who took it away.</param>
-/// <param name="At">When.</param>
-/// <param name="BringBack">What brings it back.</param>
-public sealed record RemovedPart(string Name, string What, string By, DateTimeOffset At, ClassChange BringBack);
-
-/// <summary>Changes definitions, each by compare-and-swap of the whole after the core has checked it, and turns edits back and forth.</summary>
+/// <summary>Changes definitions, each by compare-and-swap of the whole after the core has checked it, and turns edits back and
+/// forth.</summary>
 public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
 {
-    /// <summary>What was taken away can be brought back for so long.</summary>
-    public static readonly TimeSpan Season = TimeSpan.FromDays(365);
-
-    private const string WriteDefinition =
-        """
-        update classes set schema = @schema, definition = @definition::jsonb, revision = revision + 1, matrix_revision = matrix_revision + 1,
+    private const string WriteDefinition = """
+        update classes set schema = @schema, definition = @definition::jsonb, revision = revision + 1,
+          matrix_revision = matrix_revision + 1,
           structure = structure + @structural where club_id = @club and id = @id;
         select pg_notify('class_changed', @club || ':' || @id);
         """;
@@ -72,7 +27,7 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
-        await LockAsync(connection, transaction, one);
+        await Classes.LockAsync(connection, transaction, one);
         var draft = await Classes.ReadAsync(connection, transaction, one);
         if (draft is null)
         {
@@ -81,7 +36,9 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
 
         if (draft.Stamp.Revision != seen)
         {
-            return new EditOutcome.Stale(await ListAsync(connection, transaction, one, "d.after is not null and d.revision > @seen", 10, seen));
+            return new EditOutcome.Stale(
+                await ListAsync(connection, transaction, one, "d.after is not null and d.revision > @seen", 10, seen)
+            );
         }
 
         var changed = change.On(draft.State, await Classes.UseAsync(connection, transaction, one));
@@ -109,7 +66,8 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
                 after = difference?.After,
                 revision = seen + 1,
             },
-            transaction);
+            transaction
+        );
         await WriteCellsAsync(connection, transaction, one, draft.State, after, edit, by);
         await WriteAsync(connection, transaction, one, draft.Class, after.Definition);
         await transaction.CommitAsync();
@@ -118,7 +76,8 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
 
     /// <summary>Undoes the editor's newest edit that stands.</summary>
     /// <returns>What came of it; null when nothing of theirs is left to undo.</returns>
-    public Task<UndoResult?> UndoAsync(ClassRef one, Guid editor) => TurnAsync(one, editor, ("done", "undone"), ("after", "before"), "desc");
+    public Task<UndoResult?> UndoAsync(ClassRef one, Guid editor) =>
+        TurnAsync(one, editor, ("done", "undone"), ("after", "before"), "desc");
 
     /// <summary>Does again what the editor undid last.</summary>
     /// <returns>What came of it; null when nothing of theirs waits to be redone.</returns>
@@ -131,30 +90,13 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
         return await ListAsync(connection, null, one, "true", most, 0);
     }
 
-    /// <summary>The bands, plans and modes that were taken away within a season and are not back, newest first.</summary>
-    public async Task<IReadOnlyList<RemovedPart>> RemovedAsync(ClassRef one, ClassDefinition now)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        var rows = await connection.QueryAsync<RemovalRow>(
-            """
-            select d.what, p.display_name as by, d.done_at as at, d.before->'bands' as bands, d.before->'plans' as plans, d.before->'modes' as modes
-            from class_edits d join people p on p.id = d.done_by
-            where d.club_id = @club and d.class_id = @id and d.state = 'done' and d.done_at > @since and d.before ?| array['bands', 'plans', 'modes'] order by d.id desc
-            """,
-            new { club = one.Club.Number, id = one.Number, since = clock.GetUtcNow() - Season });
-        return [.. rows.SelectMany(row => row.Parts(now)).DistinctBy(part => part.BringBack switch
-        {
-            BringBackBand band => $"band {band.Band.Id.Number}",
-            BringBackPlan plan => $"plan {plan.Plan.Key}",
-            BringBackMode mode => $"mode {mode.Mode.Key}",
-            _ => part.What,
-        })];
-    }
-
-    private static Task LockAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one) =>
-        connection.ExecuteAsync("select from classes where club_id = @club and id = @id for update", new { club = one.Club.Number, id = one.Number }, transaction);
-
-    private static async Task WriteAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one, ClassDefinition before, ClassDefinition after) =>
+    private static async Task WriteAsync(
+        NpgsqlConnection connection,
+        NpgsqlTransaction transaction,
+        ClassRef one,
+        ClassDefinition before,
+        ClassDefinition after
+    ) =>
         await connection.ExecuteAsync(
             WriteDefinition,
             new
@@ -163,22 +105,25 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
                 id = one.Number,
                 schema = ClassJson.Schema,
                 definition = ClassJson.Write(after),
-                structural = StructureOf(before).SetEquals(StructureOf(after)) ? 0 : 1,
+                structural = before.Structure.SetEquals(after.Structure) ? 0 : 1,
             },
-            transaction);
+            transaction
+        );
 
-    /// <summary>What cells have their places by.</summary>
-    private static HashSet<string> StructureOf(ClassDefinition definition) =>
-    [
-        .. definition.Bands.All.Select(band => $"band {band.Id.Number}"),
-        .. definition.Controls.Select(control => $"control {control.Key}"),
-        .. definition.Layers.Plans.Select(plan => $"plan {plan.Key}"),
-        .. definition.Layers.Modes.Select(mode => $"mode {mode.Key}"),
-    ];
-
-    private async Task WriteCellsAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one, ClassState before, ClassState after, long edit, Guid by)
+    private async Task WriteCellsAsync(
+        NpgsqlConnection connection,
+        NpgsqlTransaction transaction,
+        ClassRef one,
+        ClassState before,
+        ClassState after,
+        long edit,
+        Guid by
+    )
     {
-        var places = before.Kept.Keys.Union(after.Kept.Keys).Where(place => before.Kept.GetValueOrDefault(place) != after.Kept.GetValueOrDefault(place)).ToList();
+        var places = before
+            .Kept.Keys.Union(after.Kept.Keys)
+            .Where(place => before.Kept.GetValueOrDefault(place) != after.Kept.GetValueOrDefault(place))
+            .ToList();
         if (places.Count == 0)
         {
             return;
@@ -186,15 +131,18 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
 
         await connection.ExecuteAsync(
             """
-            with want as (select * from unnest(@plans, @modes, @bands, @controls, @befores, @afters) as w (plan, mode, band, control, before, after)),
+            with want as (select * from unnest(@plans, @modes, @bands, @controls, @befores, @afters) as w (plan, mode, band, control,
+              before, after)),
             written as (
               insert into cells (club_id, class_id, plan, mode, band, control, content, edited_by, edited_at)
               select @club, @id, plan, mode, band, control, after::jsonb, @by, @now from want
               on conflict (club_id, class_id, plan, mode, band, control) do update
-                set content = excluded.content, edited_by = excluded.edited_by, edited_at = excluded.edited_at, revision = cells.revision + 1
+                set content = excluded.content, edited_by = excluded.edited_by, edited_at = excluded.edited_at,
+                  revision = cells.revision + 1
               returning plan, mode, band, control, revision)
             insert into cell_edits (club_id, class_id, plan, mode, band, control, before, after, revision, edit_id, edited_by, edited_at)
-            select @club, @id, plan, mode, band, control, w.before::jsonb, w.after::jsonb, x.revision, @edit, @by, @now from written x join want w using (plan, mode, band, control)
+            select @club, @id, plan, mode, band, control, w.before::jsonb, w.after::jsonb, x.revision, @edit, @by, @now from written x
+              join want w using (plan, mode, band, control)
             """,
             new
             {
@@ -210,23 +158,37 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
                 befores = places.Select(place => CellContent.Write(before.Kept.GetValueOrDefault(place))).ToArray(),
                 afters = places.Select(place => CellContent.Write(after.Kept.GetValueOrDefault(place))).ToArray(),
             },
-            transaction);
+            transaction
+        );
     }
 
-    /// <summary>Puts the one side of an edit where the class still says the other: its definition whole or not at all, its cells one by one.</summary>
-    private async Task<UndoResult?> TurnAsync(ClassRef one, Guid editor, (string From, string To) state, (string Expected, string Put) side, string order)
+    /// <summary>Puts the one side of an edit where the class still says the other: its definition whole or not at all, its cells one by
+    /// one.</summary>
+    private async Task<UndoResult?> TurnAsync(
+        ClassRef one,
+        Guid editor,
+        (string From, string To) state,
+        (string Expected, string Put) side,
+        string order
+    )
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
-        await LockAsync(connection, transaction, one);
-        var keys = new { club = one.Club.Number, id = one.Number, editor };
+        await Classes.LockAsync(connection, transaction, one);
+        var keys = new
+        {
+            club = one.Club.Number,
+            id = one.Number,
+            editor,
+        };
         var edit = await connection.QuerySingleOrDefaultAsync<EditRow>(
             $"""
             select id, what, {side.Expected} as expected, {side.Put} as put from class_edits
             where club_id = @club and class_id = @id and done_by = @editor and state = '{state.From}' order by id {order} limit 1
             """,
             keys,
-            transaction);
+            transaction
+        );
         if (edit is null)
         {
             return null;
@@ -240,24 +202,48 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
               update cells c set content = e.{side.Put}, edited_by = @editor, edited_at = @now, revision = c.revision + 1
               from cell_edits e
               where e.club_id = @club and e.edit_id = @edit and @turns and c.club_id = e.club_id and c.class_id = e.class_id
-                and (c.plan, c.mode, c.band, c.control) = (e.plan, e.mode, e.band, e.control) and c.content is not distinct from e.{side.Expected}
+                and (c.plan, c.mode, c.band, c.control) = (e.plan, e.mode, e.band, e.control) and c.content is not distinct
+                  from e.{side.Expected}
               returning c.plan, c.mode, c.band, c.control, c.revision, e.{side.Expected} as before, e.{side.Put} as after),
             kept as (
               insert into cell_edits (club_id, class_id, plan, mode, band, control, before, after, revision, edited_by, edited_at)
               select @club, @id, plan, mode, band, control, before, after, revision, @editor, @now from back)
-            select (select count(*) from back) as done, count(*) as all, min(plan) as plan, min(mode) as mode, min(band) as band, min(control) as control
+            select (select count(*) from back) as done, count(*) as all, min(plan) as plan, min(mode) as mode, min(band) as band,
+              min(control) as control
             from cell_edits where club_id = @club and edit_id = @edit
             """,
-            new { keys.club, keys.id, keys.editor, edit = edit.Id, now = clock.GetUtcNow(), turns = refusal is null },
-            transaction);
+            new
+            {
+                keys.club,
+                keys.id,
+                keys.editor,
+                edit = edit.Id,
+                now = clock.GetUtcNow(),
+                turns = refusal is null,
+            },
+            transaction
+        );
         await connection.ExecuteAsync(
-            "update class_edits set state = @to where club_id = @club and id = @edit", new { to = state.To, keys.club, edit = edit.Id }, transaction);
+            "update class_edits set state = @to where club_id = @club and id = @edit",
+            new
+            {
+                to = state.To,
+                keys.club,
+                edit = edit.Id,
+            },
+            transaction
+        );
         await transaction.CommitAsync();
         return new(edit.What, cells.Done + (refusal is null ? ofDefinition : 0), cells.All + ofDefinition, cells.Place, refusal);
     }
 
     /// <returns>Why the definition stays as it is; null when it was written.</returns>
-    private static async Task<string?> TurnDefinitionAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one, EditRow edit)
+    private static async Task<string?> TurnDefinitionAsync(
+        NpgsqlConnection connection,
+        NpgsqlTransaction transaction,
+        ClassRef one,
+        EditRow edit
+    )
     {
         var draft = (await Classes.ReadAsync(connection, transaction, one))!;
         if (ClassJson.Patch(draft.Class, edit.Expected!, edit.Put!) is not { } patched)
@@ -276,28 +262,37 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
     }
 
     private static async Task<IReadOnlyList<ClassEdit>> ListAsync(
-        NpgsqlConnection connection, NpgsqlTransaction? transaction, ClassRef one, string condition, int most, long seen) =>
-        [.. await connection.QueryAsync<ClassEdit>(
-            $"""
-            select d.id, d.what, p.display_name as by, d.done_at as at, d.state,
-              (select count(*) from cell_edits e where (e.club_id, e.edit_id) = (d.club_id, d.id)) as cells, d.after is not null as of_definition
-            from class_edits d join people p on p.id = d.done_by where d.club_id = @club and d.class_id = @id and {condition} order by d.id desc limit @most
-            """,
-            new { club = one.Club.Number, id = one.Number, most, seen },
-            transaction)];
+        NpgsqlConnection connection,
+        NpgsqlTransaction? transaction,
+        ClassRef one,
+        string condition,
+        int most,
+        long seen
+    ) =>
+        [
+            .. await connection.QueryAsync<ClassEdit>(
+                $"""
+                select d.id, d.what, p.display_name as by, d.done_at as at, d.state,
+                  (select count(*) from cell_edits e where (e.club_id, e.edit_id) = (d.club_id, d.id)) as cells,
+                    d.after is not null as of_definition
+                from class_edits d join people p on p.id = d.done_by where d.club_id = @club and d.class_id = @id and {condition}
+                  order by d.id desc limit @most
+                """,
+                new
+                {
+                    club = one.Club.Number,
+                    id = one.Number,
+                    most,
+                    seen,
+                },
+                transaction
+            ),
+        ];
 
     private sealed record EditRow(long Id, string What, string? Expected, string? Put);
 
     private sealed record CellsRow(long Done, long All, string? Plan, string? Mode, int? Band, string? Control)
     {
         public CellPlace? Place => Plan is null ? null : new(new(new(Plan), new(Mode!)), new(new(Band!.Value), new(Control!)));
-    }
-
-    private sealed record RemovalRow(string What, string By, DateTimeOffset At, string? Bands, string? Plans, string? Modes)
-    {
-        public IEnumerable<RemovedPart> Parts(ClassDefinition now) =>
-            ClassJson.Bands(Bands).Where(band => now.Bands.Find(band.Id) is null).Select(band => new RemovedPart($"band.{band.Id.Number}", $"band {band.Name}", By, At, new BringBackBand(band)))
-                .Concat(ClassJson.Plans(Plans).Where(plan => now.Layers.Find(plan.Key) is null).Select(plan => new RemovedPart($"plan.{plan.Key}", plan.Name, By, At, new BringBackPlan(plan))))
-                .Concat(ClassJson.Modes(Modes).Where(mode => now.Layers.Find(mode.Key) is null).Select(mode => new RemovedPart($"mode.{mode.Key}", mode.Name, By, At, new BringBackMode(mode))));
     }
 }

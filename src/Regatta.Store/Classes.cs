@@ -12,13 +12,23 @@ namespace Regatta.Store;
 /// <param name="Class">Which.</param>
 /// <param name="Epoch">Of the database: another one after a restore, where revisions may repeat.</param>
 /// <param name="Revision">Of the definition; a change of it names the one its editor saw.</param>
-/// <param name="Structure">Raised when bands, plans, modes or controls come or go; a cell's write names the one it was checked against.</param>
+/// <param name="Structure">Raised when bands, plans, modes or controls come or go; a cell's write names the one it was checked
+/// against.</param>
 /// <param name="MatrixRevision">Of all a page of the class shows, but for its logs.</param>
 /// <param name="LogRevision">Of its logs.</param>
 public sealed record ClassStamp(ClassRef Class, string Epoch, long Revision, long Structure, long MatrixRevision, long LogRevision);
 
 /// <summary>One line of the fleet.</summary>
-public sealed record FleetLine(string Key, string Name, string Family, string About, int? Version, DateTimeOffset? PublishedAt, int Logs, string Captains);
+public sealed record FleetLine(
+    string Key,
+    string Name,
+    string Family,
+    string About,
+    int? Version,
+    DateTimeOffset? PublishedAt,
+    int Logs,
+    string Captains
+);
 
 /// <summary>A draft cell with what guards it against two editors: its revision, and who wrote it when.</summary>
 public sealed record DraftCell(Cell? Cell, int Revision, string EditedBy, DateTimeOffset? EditedAt);
@@ -45,25 +55,40 @@ public sealed class Classes(NpgsqlDataSource database)
     public async Task<ClassStamp?> StampAsync(ClassRef one)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return (await connection.QuerySingleOrDefaultAsync<StampRow>(
-            $"select id, key, {StampColumns} from classes where club_id = @club and id = @id", new { club = one.Club.Number, id = one.Number }))?.ToStamp(one.Club);
+        return (
+            await connection.QuerySingleOrDefaultAsync<StampRow>(
+                $"select id, key, {StampColumns} from classes where club_id = @club and id = @id",
+                new { club = one.Club.Number, id = one.Number }
+            )
+        )?.ToStamp(one.Club);
     }
 
     /// <summary>The stamp of the class of a key; null when there is none.</summary>
     public async Task<ClassStamp?> StampAsync(ClubId club, string key)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return (await connection.QuerySingleOrDefaultAsync<StampRow>(
-            $"select id, key, {StampColumns} from classes where club_id = @Number and key = @key", new { club.Number, key }))?.ToStamp(club);
+        return (
+            await connection.QuerySingleOrDefaultAsync<StampRow>(
+                $"select id, key, {StampColumns} from classes where club_id = @Number and key = @key",
+                new { club.Number, key }
+            )
+        )?.ToStamp(club);
     }
 
     /// <summary>The keys, names and stamps of a club's classes, by name.</summary>
     public async Task<IReadOnlyList<(string Key, string Name, ClassStamp Stamp)>> StampsAsync(ClubId club)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return [.. (await connection.QueryAsync<StampRow>(
-            $"select id, key, definition->>'name' as name, {StampColumns} from classes where club_id = @Number order by definition->>'name', key", club))
-            .Select(row => (row.Key, row.Name ?? row.Key, row.ToStamp(club)))];
+        return
+        [
+            .. (
+                await connection.QueryAsync<StampRow>(
+                    $"select id, key, definition->>'name' as name, {StampColumns} from "
+                        + "classes where club_id = @Number order by definition->>'name', key",
+                    club
+                )
+            ).Select(row => (row.Key, row.Name ?? row.Key, row.ToStamp(club))),
+        ];
     }
 
     /// <summary>Listens for changes of classes until cancelled.</summary>
@@ -97,18 +122,26 @@ public sealed class Classes(NpgsqlDataSource database)
     public async Task<IReadOnlyList<FleetLine>> FleetAsync(ClubId club)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return [.. await connection.QueryAsync<FleetLine>(
-            """
-            select c.key, coalesce(c.definition->>'name', c.key) as name, coalesce(c.definition->>'family', '') as family, coalesce(c.definition->>'about', '') as about,
-                   v.number as version, v.published_at,
-                   (select count(*)::int from session_logs l where (l.club_id, l.class_id) = (c.club_id, c.id) and l.removed_at is null) as logs,
-                   coalesce((select string_agg(p.display_name, ', ' order by p.display_name)
-                             from class_captains k join people p on p.id = k.person_id where (k.club_id, k.class_id) = (c.club_id, c.id)), '') as captains
-            from classes c
-            left join lateral (select number, published_at from versions where (club_id, class_id) = (c.club_id, c.id) order by number desc limit 1) v on true
-            where c.club_id = @Number order by 2
-            """,
-            club)];
+        return
+        [
+            .. await connection.QueryAsync<FleetLine>(
+                """
+                select c.key, coalesce(c.definition->>'name', c.key) as name, coalesce(c.definition->>'family', '') as family,
+                  coalesce(c.definition->>'about', '') as about,
+                       v.number as version, v.published_at,
+                       (select count(*)::int from session_logs l where (l.club_id, l.class_id) = (c.club_id, c.id)
+                         and l.removed_at is null) as logs,
+                       coalesce((select string_agg(p.display_name, ', ' order by p.display_name)
+                                 from class_captains k join people p on p.id = k.person_id
+                                   where (k.club_id, k.class_id) = (c.club_id, c.id)), '') as captains
+                from classes c
+                left join lateral (select number, published_at from versions where (club_id, class_id) = (c.club_id, c.id)
+                  order by number desc limit 1) v on true
+                where c.club_id = @Number order by 2
+                """,
+                club
+            ),
+        ];
     }
 
     /// <summary>A class with its draft, read in one snapshot; null when it is gone.</summary>
@@ -131,6 +164,15 @@ public sealed class Classes(NpgsqlDataSource database)
             : null;
     }
 
+    /// <summary>Holds off every other change of a class until the transaction ends.</summary>
+    /// <returns>The revision of all it holds; null when it is gone.</returns>
+    internal static Task<long?> LockAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one) =>
+        connection.ExecuteScalarAsync<long?>(
+            "select matrix_revision from classes where club_id = @club and id = @id for update",
+            new { club = one.Club.Number, id = one.Number },
+            transaction
+        );
+
     internal static async Task<ClassDraft?> ReadAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one)
     {
         await using var rows = await connection.QueryMultipleAsync(
@@ -140,7 +182,8 @@ public sealed class Classes(NpgsqlDataSource database)
               from cells x left join people p on p.id = x.edited_by where x.club_id = @club and x.class_id = @id;
             """,
             new { club = one.Club.Number, id = one.Number },
-            transaction);
+            transaction
+        );
         if (await rows.ReadSingleOrDefaultAsync<ClassRow>() is not { } row)
         {
             return null;
@@ -151,40 +194,76 @@ public sealed class Classes(NpgsqlDataSource database)
         return new(
             new(one, row.Epoch, row.Revision, row.Structure, row.MatrixRevision, row.LogRevision),
             new(definition, cells.Where(cell => cell.Value.Cell is not null).ToDictionary(cell => cell.Key, cell => cell.Value.Cell!)),
-            cells);
+            cells
+        );
     }
 
     internal static async Task<ClassUse> UseAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one)
     {
         await using var rows = await connection.QueryMultipleAsync(
             """
-            select plan, mode, count(*)::int as logs from session_logs where club_id = @club and class_id = @id and removed_at is null group by plan, mode;
-            select m.control, count(*)::int as n from log_marks m join session_logs l on (l.club_id, l.id) = (m.club_id, m.log_id) where l.club_id = @club and l.class_id = @id group by m.control;
+            select plan, mode, count(*)::int as logs from session_logs where club_id = @club and class_id = @id and removed_at is null
+              group by plan, mode;
+            select m.control, count(*)::int as n from log_marks m join session_logs l on (l.club_id, l.id) = (m.club_id, m.log_id)
+              where l.club_id = @club and l.class_id = @id group by m.control;
             select control, count(distinct boat_id)::int as n from measured_pairs where club_id = @club and class_id = @id group by control;
             """,
             new { club = one.Club.Number, id = one.Number },
-            transaction);
-        var logs = (await rows.ReadAsync<(string Plan, string Mode, int Logs)>()).ToDictionary(row => new Layer(new(row.Plan), new(row.Mode)), row => row.Logs);
+            transaction
+        );
+        var logs = (await rows.ReadAsync<(string Plan, string Mode, int Logs)>()).ToDictionary(
+            row => new Layer(new(row.Plan), new(row.Mode)),
+            row => row.Logs
+        );
         var marks = (await rows.ReadAsync<(string Control, int N)>()).ToDictionary(row => new ControlKey(row.Control), row => row.N);
         var boats = (await rows.ReadAsync<(string Control, int N)>()).ToDictionary(row => new ControlKey(row.Control), row => row.N);
-        return new(logs, marks.Keys.Union(boats.Keys).ToDictionary(key => key, key => (marks.GetValueOrDefault(key), boats.GetValueOrDefault(key))));
+        return new(
+            logs,
+            marks.Keys.Union(boats.Keys).ToDictionary(key => key, key => (marks.GetValueOrDefault(key), boats.GetValueOrDefault(key)))
+        );
     }
 
     private static readonly TimeSpan KeepAlive = TimeSpan.FromSeconds(20);
 
-    private sealed record StampRow(long Id, string Key, string? Name, string Epoch, long Revision, long Structure, long MatrixRevision, long LogRevision)
+    private sealed record StampRow(
+        long Id,
+        string Key,
+        string? Name,
+        string Epoch,
+        long Revision,
+        long Structure,
+        long MatrixRevision,
+        long LogRevision
+    )
     {
         public StampRow(long id, string key, string epoch, long revision, long structure, long matrixRevision, long logRevision)
-            : this(id, key, null, epoch, revision, structure, matrixRevision, logRevision)
-        {
-        }
+            : this(id, key, null, epoch, revision, structure, matrixRevision, logRevision) { }
 
         public ClassStamp ToStamp(ClubId club) => new(new(club, Id), Epoch, Revision, Structure, MatrixRevision, LogRevision);
     }
 
-    private sealed record ClassRow(long Id, string Key, string Epoch, long Revision, long Structure, long MatrixRevision, long LogRevision, int Schema, string Definition);
+    private sealed record ClassRow(
+        long Id,
+        string Key,
+        string Epoch,
+        long Revision,
+        long Structure,
+        long MatrixRevision,
+        long LogRevision,
+        int Schema,
+        string Definition
+    );
 
-    private sealed record CellRow(string Plan, string Mode, int Band, string Control, int Revision, string? Content, string EditedBy, DateTimeOffset? EditedAt)
+    private sealed record CellRow(
+        string Plan,
+        string Mode,
+        int Band,
+        string Control,
+        int Revision,
+        string? Content,
+        string EditedBy,
+        DateTimeOffset? EditedAt
+    )
     {
         public CellPlace Place => new(new(new(Plan), new(Mode)), new(new(Band), new(Control)));
 

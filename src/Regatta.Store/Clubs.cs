@@ -11,7 +11,8 @@ public sealed record Club(long Id, string Key, string Name, string TimeZone, boo
     public ClubId Ref => new(Id);
 }
 
-/// <summary>Everything a request needs to know before it may go on: its club, what its person may do there, and its class's stamp.</summary>
+/// <summary>Everything a request needs to know before it may go on: its club, what its person may do there, and its class's
+/// stamp.</summary>
 /// <param name="Club">The club of the address.</param>
 /// <param name="Roles">The person's roles there; null when they are no member.</param>
 /// <param name="IsCaptain">Whether they are captain of the class of the address.</param>
@@ -35,9 +36,13 @@ public sealed class Clubs(NpgsqlDataSource database, TimeProvider clock)
     public async Task<IReadOnlyList<Club>> OfAsync(Guid person)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return [.. await connection.QueryAsync<Club>(
-            $"select {Columns} from clubs c join memberships m on m.club_id = c.id where m.person_id = @person order by c.name, c.id",
-            new { person })];
+        return
+        [
+            .. await connection.QueryAsync<Club>(
+                $"select {Columns} from clubs c join memberships m on m.club_id = c.id where m.person_id = @person order by c.name, c.id",
+                new { person }
+            ),
+        ];
     }
 
     /// <summary>How many clubs there are.</summary>
@@ -54,30 +59,49 @@ public sealed class Clubs(NpgsqlDataSource database, TimeProvider clock)
         return await connection.QuerySingleOrDefaultAsync<Club>($"select {Columns} from clubs c where c.id = @Number", club);
     }
 
-    /// <summary>What a request for a club, and perhaps a class of it, needs to know first: in one query. Null when there is no such club.</summary>
+    /// <summary>What a request for a club, and perhaps a class of it, needs to know first: in one query. Null when there is no such
+    /// club.</summary>
     /// <param name="club">The club's key in the address.</param>
     /// <param name="person">Who asks; null for nobody known.</param>
     /// <param name="classKey">The class's key in the address, or null.</param>
     public async Task<Admission?> AdmitAsync(string club, Guid? person, string? classKey)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return (await connection.QuerySingleOrDefaultAsync<Row>(
-            $"""
-            select {Columns}, array_to_string(m.roles, ',') as roles, k.id as class_id, k.revision, k.structure, k.matrix_revision, k.log_revision, database_epoch() as epoch,
-              exists (select from class_captains p where (p.club_id, p.class_id, p.person_id) = (c.id, k.id, @person)) as is_captain
-            from clubs c
-              left join memberships m on m.club_id = c.id and m.person_id = @person
-              left join classes k on k.club_id = c.id and k.key = @classKey
-            where c.key = @club
-            """,
-            new { club, person, classKey }))?.ToAdmission();
+        return (
+            await connection.QuerySingleOrDefaultAsync<Row>(
+                $"""
+                select {Columns}, array_to_string(m.roles, ',') as roles, k.id as class_id, k.revision, k.structure, k.matrix_revision,
+                  k.log_revision, database_epoch() as epoch,
+                  exists (select from class_captains p where (p.club_id, p.class_id, p.person_id) = (c.id, k.id, @person)) as is_captain
+                from clubs c
+                  left join memberships m on m.club_id = c.id and m.person_id = @person
+                  left join classes k on k.club_id = c.id and k.key = @classKey
+                where c.key = @club
+                """,
+                new
+                {
+                    club,
+                    person,
+                    classKey,
+                }
+            )
+        )?.ToAdmission();
     }
 
-    /// <summary>Founds a club with its first coordinator, both or neither. The first club of an installation is founded by one person alone, however many try at once.</summary>
+    /// <summary>Founds a club with its first coordinator, both or neither. The first club of an installation is founded by one person
+    /// alone, however many try at once.</summary>
     /// <param name="mayBeFurther">Whether it may be founded although there is a club already.</param>
     /// <param name="code">A code that is used up by it, where the installation asks for one; else null.</param>
     /// <returns>The club; null when it may not be founded any more, or its key is taken.</returns>
-    public async Task<Club?> FoundAsync(string key, string name, string timeZone, bool isDemo, Guid? coordinator, bool mayBeFurther, string? code)
+    public async Task<Club?> FoundAsync(
+        string key,
+        string name,
+        string timeZone,
+        bool isDemo,
+        Guid? coordinator,
+        bool mayBeFurther,
+        string? code
+    )
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
@@ -87,9 +111,14 @@ public sealed class Clubs(NpgsqlDataSource database, TimeProvider clock)
             return null;
         }
 
-        if (code is not null
+        if (
+            code is not null
             && await connection.ExecuteAsync(
-                "update founding_codes set used_at = @now where hash = @hash and used_at is null", new { hash = Hash(code), now = clock.GetUtcNow() }, transaction) == 0)
+                "update founding_codes set used_at = @now where hash = @hash and used_at is null",
+                new { hash = Hash(code), now = clock.GetUtcNow() },
+                transaction
+            ) == 0
+        )
         {
             return null;
         }
@@ -99,8 +128,16 @@ public sealed class Clubs(NpgsqlDataSource database, TimeProvider clock)
             insert into clubs (key, name, time_zone, is_demo, founded_at) values (@key, @name, @timeZone, @isDemo, @now)
             on conflict do nothing returning id, key, name, time_zone, is_demo
             """,
-            new { key, name, timeZone, isDemo, now = clock.GetUtcNow() },
-            transaction);
+            new
+            {
+                key,
+                name,
+                timeZone,
+                isDemo,
+                now = clock.GetUtcNow(),
+            },
+            transaction
+        );
         if (club is null)
         {
             return null;
@@ -110,8 +147,14 @@ public sealed class Clubs(NpgsqlDataSource database, TimeProvider clock)
         {
             await connection.ExecuteAsync(
                 "insert into memberships (club_id, person_id, roles, joined_at) values (@Id, @person, '{coordinator,sailor}', @now)",
-                new { club.Id, person, now = clock.GetUtcNow() },
-                transaction);
+                new
+                {
+                    club.Id,
+                    person,
+                    now = clock.GetUtcNow(),
+                },
+                transaction
+            );
         }
 
         await transaction.CommitAsync();
@@ -124,7 +167,14 @@ public sealed class Clubs(NpgsqlDataSource database, TimeProvider clock)
         var code = Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(CodeBytes));
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
-            "insert into founding_codes (hash, made_by, made_at) values (@hash, @by, @now)", new { hash = Hash(code), by, now = clock.GetUtcNow() });
+            "insert into founding_codes (hash, made_by, made_at) values (@hash, @by, @now)",
+            new
+            {
+                hash = Hash(code),
+                by,
+                now = clock.GetUtcNow(),
+            }
+        );
         return code;
     }
 
@@ -132,7 +182,10 @@ public sealed class Clubs(NpgsqlDataSource database, TimeProvider clock)
     public async Task<bool> KnowsFoundingCodeAsync(string code)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await connection.ExecuteScalarAsync<bool>("select exists (select from founding_codes where hash = @hash and used_at is null)", new { hash = Hash(code) });
+        return await connection.ExecuteScalarAsync<bool>(
+            "select exists (select from founding_codes where hash = @hash and used_at is null)",
+            new { hash = Hash(code) }
+        );
     }
 
     /// <summary>Whether a demo club has nobody in it: its people come last, so a start died while it was loaded.</summary>
@@ -140,7 +193,8 @@ public sealed class Clubs(NpgsqlDataSource database, TimeProvider clock)
     {
         await using var connection = await database.OpenConnectionAsync();
         return await connection.ExecuteScalarAsync<bool>(
-            "select exists (select from clubs c where c.is_demo and not exists (select from memberships m where m.club_id = c.id))");
+            "select exists (select from clubs c where c.is_demo and not exists (select from memberships m where m.club_id = c.id))"
+        );
     }
 
     /// <summary>Removes demo clubs, all they keep, and the demo's people.</summary>
@@ -155,20 +209,37 @@ public sealed class Clubs(NpgsqlDataSource database, TimeProvider clock)
             delete from clubs where is_demo;
             delete from people p where p.is_demo and not exists (select from memberships m where m.person_id = p.id);
             """,
-            transaction: transaction);
+            transaction: transaction
+        );
         await transaction.CommitAsync();
     }
 
     private static byte[] Hash(string code) => SHA256.HashData(System.Text.Encoding.UTF8.GetBytes(code));
 
     private sealed record Row(
-        long Id, string Key, string Name, string TimeZone, bool IsDemo, string? Roles,
-        long? ClassId, long? Revision, long? Structure, long? MatrixRevision, long? LogRevision, string Epoch, bool IsCaptain)
+        long Id,
+        string Key,
+        string Name,
+        string TimeZone,
+        bool IsDemo,
+        string? Roles,
+        long? ClassId,
+        long? Revision,
+        long? Structure,
+        long? MatrixRevision,
+        long? LogRevision,
+        string Epoch,
+        bool IsCaptain
+    )
     {
-        public Admission ToAdmission() => new(
-            new(Id, Key, Name, TimeZone, IsDemo),
-            Roles?.Split(',', StringSplitOptions.RemoveEmptyEntries),
-            IsCaptain,
-            ClassId is { } number ? new(new(new(Id), number), Epoch, Revision!.Value, Structure!.Value, MatrixRevision!.Value, LogRevision!.Value) : null);
+        public Admission ToAdmission() =>
+            new(
+                new(Id, Key, Name, TimeZone, IsDemo),
+                Roles?.Split(',', StringSplitOptions.RemoveEmptyEntries),
+                IsCaptain,
+                ClassId is { } number
+                    ? new(new(new(Id), number), Epoch, Revision!.Value, Structure!.Value, MatrixRevision!.Value, LogRevision!.Value)
+                    : null
+            );
     }
 }

@@ -19,6 +19,8 @@ public sealed class DataProtectionKeys(NpgsqlDataSource database)
     {
         using var connection = database.OpenConnection();
         connection.Execute(
-            "insert into data_protection_keys (name, xml) values (@name, @xml) on conflict do nothing", new { name, xml = key.ToString(SaveOptions.DisableFormatting) });
+            "insert into data_protection_keys (name, xml) values (@name, @xml) on conflict do nothing",
+            new { name, xml = key.ToString(SaveOptions.DisableFormatting) }
+        );
     }
 }

@@ -22,7 +22,13 @@ public static class Database
         SqlMapper.RemoveTypeMap(typeof(DateTimeOffset?));
         SqlMapper.AddTypeHandler(new UtcTime());
         // A statement used again and again is planned once a connection and not once a use.
-        return NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(connectionString) { MaxAutoPrepare = MostPrepared, Options = "-c plan_cache_mode=force_generic_plan" }.ConnectionString);
+        return NpgsqlDataSource.Create(
+            new NpgsqlConnectionStringBuilder(connectionString)
+            {
+                MaxAutoPrepare = MostPrepared,
+                Options = "-c plan_cache_mode=force_generic_plan",
+            }.ConnectionString
+        );
     }
 
     /// <summary>Does what must be done by one instance at a time while several start together.</summary>
@@ -45,7 +51,8 @@ public static class Database
     /// <exception cref="InvalidOperationException">A migration did not apply; the database is as it was before it.</exception>
     public static Task MigrateAsync(string connectionString)
     {
-        var result = DeployChanges.To.PostgresqlDatabase(connectionString)
+        var result = DeployChanges
+            .To.PostgresqlDatabase(connectionString)
             .WithScriptsEmbeddedInAssembly(Assembly.GetExecutingAssembly())
             .JournalToPostgresqlTable("public", "migrations")
             .WithTransactionPerScript()

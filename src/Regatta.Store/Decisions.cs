@@ -21,7 +21,17 @@ public enum DecisionKind
 }
 
 /// <summary>A decision on a proposal, with the sentence that was decided on.</summary>
-public sealed record Decision(CellPlace Place, DecisionKind Kind, Mark From, Mark To, string Sentence, string Reason, int LogsThen, string By, DateTimeOffset At);
+public sealed record Decision(
+    CellPlace Place,
+    DecisionKind Kind,
+    Mark From,
+    Mark To,
+    string Sentence,
+    string Reason,
+    int LogsThen,
+    string By,
+    DateTimeOffset At
+);
 
 /// <summary>Keeps what was decided on proposals, so that a set-aside one is not offered again until new logs speak for it.</summary>
 public sealed class Decisions(NpgsqlDataSource database, Cells cells, TimeProvider clock)
@@ -41,19 +51,36 @@ public sealed class Decisions(NpgsqlDataSource database, Cells cells, TimeProvid
     /// <param name="seenRevision">The revision of the cell that was decided on.</param>
     /// <returns><see cref="SaveOutcome.Conflict"/>, with nothing kept, when somebody else changed the cell meanwhile.</returns>
     public async Task<SaveOutcome> AddAsync(
-        ClassRef one, long structure, CellPlace place, DecisionKind kind, Mark from, Mark to, string sentence, string reason, int logsThen, Guid by, Cell? cell = null, int seenRevision = 0)
+        ClassRef one,
+        long structure,
+        CellPlace place,
+        DecisionKind kind,
+        Mark from,
+        Mark to,
+        string sentence,
+        string reason,
+        int logsThen,
+        Guid by,
+        Cell? cell = null,
+        int seenRevision = 0
+    )
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
-        if (cell is not null
-            && await cells.WriteAsync(connection, transaction, one, structure, [new(place, cell, seenRevision)], "a proposal taken", by) is var written and not SaveOutcome.Saved)
+        if (
+            cell is not null
+            && await cells.WriteAsync(connection, transaction, one, structure, [new(place, cell, seenRevision)], "a proposal taken", by)
+                is var written
+                    and not SaveOutcome.Saved
+        )
         {
             return written;
         }
 
         await connection.ExecuteAsync(
             """
-            insert into proposal_decisions (club_id, class_id, plan, mode, band, control, decision, mark_from, mark_to, sentence, reason, logs_then, decided_by, decided_at)
+            insert into proposal_decisions (club_id, class_id, plan, mode, band, control, decision, mark_from, mark_to, sentence, reason,
+              logs_then, decided_by, decided_at)
             values (@club, @classId, @Plan, @Mode, @Band, @Control, @kind, @From, @To, @sentence, @reason, @logsThen, @by, @now)
             """,
             new
@@ -73,34 +100,57 @@ public sealed class Decisions(NpgsqlDataSource database, Cells cells, TimeProvid
                 by,
                 now = clock.GetUtcNow(),
             },
-            transaction);
+            transaction
+        );
         await transaction.CommitAsync();
         return SaveOutcome.Saved;
     }
 
     /// <summary>The newest decision of each cell of a class.</summary>
-    internal static async Task<IReadOnlyDictionary<CellPlace, Decision>> NewestAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one) =>
-        (await connection.QueryAsync<Row>(
-            """
-            select distinct on (d.plan, d.mode, d.band, d.control)
-              d.plan, d.mode, d.band, d.control, d.decision, d.mark_from, d.mark_to, d.sentence, d.reason, d.logs_then, p.display_name as decided_by, d.decided_at
-            from proposal_decisions d join people p on p.id = d.decided_by
-            where d.club_id = @club and d.class_id = @id order by d.plan, d.mode, d.band, d.control, d.id desc
-            """,
-            new { club = one.Club.Number, id = one.Number },
-            transaction)).Select(row => row.ToDecision()).ToDictionary(decision => decision.Place);
+    internal static async Task<IReadOnlyDictionary<CellPlace, Decision>> NewestAsync(
+        NpgsqlConnection connection,
+        NpgsqlTransaction transaction,
+        ClassRef one
+    ) => (
+            await connection.QueryAsync<Row>(
+                """
+                select distinct on (d.plan, d.mode, d.band, d.control)
+                  d.plan, d.mode, d.band, d.control, d.decision, d.mark_from, d.mark_to, d.sentence, d.reason, d.logs_then,
+                    p.display_name as decided_by, d.decided_at
+                from proposal_decisions d join people p on p.id = d.decided_by
+                where d.club_id = @club and d.class_id = @id order by d.plan, d.mode, d.band, d.control, d.id desc
+                """,
+                new { club = one.Club.Number, id = one.Number },
+                transaction
+            )
+        ).Select(row => row.ToDecision()).ToDictionary(decision => decision.Place);
 
-    private sealed record Row(string Plan, string Mode, int Band, string Control, string Decision, double MarkFrom, double MarkTo, string Sentence, string Reason, int LogsThen, string DecidedBy, DateTimeOffset DecidedAt)
+    private sealed record Row(
+        string Plan,
+        string Mode,
+        int Band,
+        string Control,
+        string Decision,
+        double MarkFrom,
+        double MarkTo,
+        string Sentence,
+        string Reason,
+        int LogsThen,
+        string DecidedBy,
+        DateTimeOffset DecidedAt
+    )
     {
-        public Decision ToDecision() => new(
-            new(new(new(Plan), new(Mode)), new(new(Band), new ControlKey(Control))),
-            Spelling.Read<DecisionKind>(Decision).Value,
-            new(MarkFrom),
-            new(MarkTo),
-            Sentence,
-            Reason,
-            LogsThen,
-            DecidedBy,
-            DecidedAt);
+        public Decision ToDecision() =>
+            new(
+                new(new(new(Plan), new(Mode)), new(new(Band), new ControlKey(Control))),
+                Spelling.Read<DecisionKind>(Decision).Value,
+                new(MarkFrom),
+                new(MarkTo),
+                Sentence,
+                Reason,
+                LogsThen,
+                DecidedBy,
+                DecidedAt
+            );
     }
 }

@@ -15,7 +15,12 @@ public sealed record ImportedBoat(string Name, string Note, IReadOnlyDictionary<
 public sealed record ImportedLog(Guid? Sailor, string? Boat, SessionLog Log);
 
 /// <summary>A class with all that hangs on it, to be added to a club.</summary>
-public sealed record ImportedClass(ClassState Draft, IReadOnlyList<ImportedBoat> Boats, IReadOnlyList<PublishedVersion> Versions, IReadOnlyList<ImportedLog> Logs);
+public sealed record ImportedClass(
+    ClassState Draft,
+    IReadOnlyList<ImportedBoat> Boats,
+    IReadOnlyList<PublishedVersion> Versions,
+    IReadOnlyList<ImportedLog> Logs
+);
 
 /// <summary>Adds whole classes to a club.</summary>
 public sealed class Imports(NpgsqlDataSource database, TimeProvider clock)
@@ -45,8 +50,15 @@ public sealed class Imports(NpgsqlDataSource database, TimeProvider clock)
             insert into classes (club_id, key, schema, definition) values (@Number, @Key, @Schema, @json::jsonb)
             on conflict (club_id, key) do nothing returning id
             """,
-            new { club.Number, definition.Key, ClassJson.Schema, json = ClassJson.Write(definition) },
-            transaction);
+            new
+            {
+                club.Number,
+                definition.Key,
+                ClassJson.Schema,
+                json = ClassJson.Write(definition),
+            },
+            transaction
+        );
         if (id is not { } number)
         {
             return false;
@@ -56,7 +68,8 @@ public sealed class Imports(NpgsqlDataSource database, TimeProvider clock)
         await connection.ExecuteAsync(
             """
             insert into cells (club_id, class_id, plan, mode, band, control, content, edited_at)
-            select @club, @id, c.plan, c.mode, c.band, c.control, c.content::jsonb, @now from unnest(@plans, @modes, @bands, @controls, @contents) as c (plan, mode, band, control, content)
+            select @club, @id, c.plan, c.mode, c.band, c.control, c.content::jsonb, @now
+              from unnest(@plans, @modes, @bands, @controls, @contents) as c (plan, mode, band, control, content)
             """,
             new
             {
@@ -69,7 +82,8 @@ public sealed class Imports(NpgsqlDataSource database, TimeProvider clock)
                 controls = imported.Draft.Cells.Keys.Select(place => place.Address.Control.Name).ToArray(),
                 contents = imported.Draft.Cells.Values.Select(cell => CellContent.Write(cell)!).ToArray(),
             },
-            transaction);
+            transaction
+        );
         await connection.ExecuteAsync(
             """
             insert into versions (club_id, class_id, number, published_at, published_by, reason, schema, definition, cells)
@@ -87,7 +101,8 @@ public sealed class Imports(NpgsqlDataSource database, TimeProvider clock)
                 definition = ClassJson.Write(version.Class),
                 cells = ClassJson.WriteCells(version.State),
             }),
-            transaction);
+            transaction
+        );
         var numbers = new Dictionary<string, long>();
         foreach (var boat in imported.Boats)
         {

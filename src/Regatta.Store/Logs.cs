@@ -16,14 +16,14 @@ public sealed record OwnLog(long Number, ClassRef Class, string ClassKey, string
 
 /// <summary>Which boat the marks of a log were read on.</summary>
 /// <param name="Boat">The boat's number; null when none was named.</param>
-/// <param name="Measured">The controls whose marks were read by what was measured there; the others were taken at the class's reading.</param>
+/// <param name="Measured">The controls whose marks were read by what was measured there; the others were taken at the class's
+/// reading.</param>
 public sealed record SailedMarks(long? Boat, IReadOnlySet<ControlKey> Measured);
 
 /// <summary>Session logs. Who sailed and how heavy they were is read only for the sailor asking.</summary>
 public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
 {
-    private const string Columns =
-        """
+    private const string Columns = """
         l.id, l.key, l.sailed_at, l.wind_from, l.wind_to, l.gust, l.helm_port, l.helm_starboard, l.heel,
         l.rudder_centred, l.steady_full_speed, l.flat, l.trimmed, l.luffing, l.felt, l.note, l.version, l.plan, l.mode
         """;
@@ -36,9 +36,18 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
         await using var transaction = await connection.BeginTransactionAsync();
         var number = await InsertAsync(connection, transaction, one, sailor, sailed, log, clock.GetUtcNow());
         await transaction.CommitAsync();
-        return number ?? await connection.ExecuteScalarAsync<long>(
-            "select id from session_logs where club_id = @club and class_id = @classId and sailor_id is not distinct from @sailor and key = @Key",
-            new { club = one.Club.Number, classId = one.Number, sailor, log.Key });
+        return number
+            ?? await connection.ExecuteScalarAsync<long>(
+                "select id from session_logs where club_id = @club and class_id = "
+                    + "@classId and sailor_id is not distinct from @sailor and key = @Key",
+                new
+                {
+                    club = one.Club.Number,
+                    classId = one.Number,
+                    sailor,
+                    log.Key,
+                }
+            );
     }
 
     /// <summary>What the logs of a class tell the fit, oldest first: nobody's name and nobody's mass.</summary>
@@ -52,14 +61,29 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
     public async Task<IReadOnlyList<OwnLog>> OwnAsync(ClubId club, Guid sailor)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await ReadOwnAsync(connection, "l.club_id = @club and l.sailor_id = @sailor and l.removed_at is null order by l.sailed_at desc, l.id desc limit 200", new { club = club.Number, sailor });
+        return await ReadOwnAsync(
+            connection,
+            "l.club_id = @club and l.sailor_id = @sailor and l.removed_at is null order by l.sailed_at desc, l.id desc limit 200",
+            new { club = club.Number, sailor }
+        );
     }
 
     /// <summary>One log, if it is the sailor's own; null otherwise, as if it did not exist.</summary>
     public async Task<OwnLog?> OwnAsync(ClubId club, Guid sailor, long number)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return (await ReadOwnAsync(connection, "l.club_id = @club and l.sailor_id = @sailor and l.id = @number and l.removed_at is null", new { club = club.Number, sailor, number })).SingleOrDefault();
+        return (
+            await ReadOwnAsync(
+                connection,
+                "l.club_id = @club and l.sailor_id = @sailor and l.id = @number and l.removed_at is null",
+                new
+                {
+                    club = club.Number,
+                    sailor,
+                    number,
+                }
+            )
+        ).SingleOrDefault();
     }
 
     /// <summary>A sailor's own logs that were removed within a season, the one removed last first.</summary>
@@ -69,7 +93,13 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
         return await ReadOwnAsync(
             connection,
             "l.club_id = @club and l.sailor_id = @sailor and l.removed_at > @since order by l.removed_at desc limit 50",
-            new { club = club.Number, sailor, since = clock.GetUtcNow() - ClassEdits.Season });
+            new
+            {
+                club = club.Number,
+                sailor,
+                since = clock.GetUtcNow() - RemovedParts.Season,
+            }
+        );
     }
 
     /// <summary>Removes a sailor's own log, or brings a removed one back.</summary>
@@ -78,103 +108,36 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
     {
         await using var connection = await database.OpenConnectionAsync();
         return await connection.ExecuteAsync(
-            "update session_logs set removed_at = @at where club_id = @club and sailor_id = @sailor and id = @number and (removed_at is null) = @removed",
-            new { club = club.Number, sailor, number, removed, at = removed ? clock.GetUtcNow() : (DateTimeOffset?)null }) == 1;
+                "update session_logs set removed_at = @at where club_id = @club and "
+                    + "sailor_id = @sailor and id = @number and (removed_at is null) = @removed",
+                new
+                {
+                    club = club.Number,
+                    sailor,
+                    number,
+                    removed,
+                    at = removed ? clock.GetUtcNow() : (DateTimeOffset?)null,
+                }
+            ) == 1;
     }
 
-    /// <summary>Keeps what a track said of a sailor's own log; one told again replaces the first.</summary>
-    /// <returns>Whether there was such a log of theirs.</returns>
-    public async Task<bool> KeepTrackAsync(ClubId club, Guid sailor, long number, Angle windFrom, TrackSummary track)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        return await connection.ExecuteAsync(
-            """
-            insert into log_tracks (club_id, log_id, wind_from, metres, mean, best, legs, upwind_angle, tack_angle, upwind_vmg)
-            select club_id, id, @wind, @Metres, @mean, @best, @Legs, @angle, @tack, @vmg from session_logs where club_id = @club and id = @number and sailor_id = @sailor
-            on conflict (club_id, log_id) do update set wind_from = excluded.wind_from, metres = excluded.metres, mean = excluded.mean, best = excluded.best, legs = excluded.legs,
-              upwind_angle = excluded.upwind_angle, tack_angle = excluded.tack_angle, upwind_vmg = excluded.upwind_vmg
-            """,
-            new
-            {
-                club = club.Number,
-                sailor,
-                number,
-                wind = windFrom.Degrees,
-                track.Metres,
-                mean = track.Mean.MetresPerSecond,
-                best = track.Best.MetresPerSecond,
-                track.Legs,
-                angle = track.UpwindAngle?.Degrees,
-                tack = track.TackAngle?.Degrees,
-                vmg = track.UpwindVmg?.MetresPerSecond,
-            }) == 1;
-    }
-
-    /// <summary>What a track said of a log; null when none was kept.</summary>
-    public async Task<(Angle WindFrom, TrackSummary Track)?> TrackAsync(ClubId club, long number)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        return await connection.QuerySingleOrDefaultAsync<TrackRow>(
-            "select wind_from, metres, mean, best, legs, upwind_angle, tack_angle, upwind_vmg from log_tracks where club_id = @club and log_id = @number",
-            new { club = club.Number, number }) is { } row
-            ? (Angle.FromDegrees(row.WindFrom), new(
-                row.Metres,
-                Speed.FromMetresPerSecond(row.Mean),
-                Speed.FromMetresPerSecond(row.Best),
-                row.Legs,
-                row.UpwindAngle is { } angle ? Angle.FromDegrees(angle) : null,
-                row.TackAngle is { } tack ? Angle.FromDegrees(tack) : null,
-                row.UpwindVmg is { } vmg ? Speed.FromMetresPerSecond(vmg) : null))
-            : null;
-    }
-
-    /// <summary>The boat a sailor logged last in a class, or null.</summary>
-    public async Task<long?> LastBoatAsync(ClassRef one, Guid sailor)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        return await connection.QueryFirstOrDefaultAsync<long?>(
-            "select boat_id from session_logs where club_id = @club and sailor_id = @sailor and class_id = @classId and boat_id is not null and removed_at is null order by sailed_at desc, id desc limit 1",
-            new { club = one.Club.Number, classId = one.Number, sailor });
-    }
-
-    /// <summary>How many logs of a boat have a mark for a control that was taken at the class's reading.</summary>
-    public async Task<long> UnmeasuredAsync(ClubId club, long boat, ControlKey control)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        return await connection.ExecuteScalarAsync<long>(
-            "select count(*) from log_marks m join session_logs l on (l.club_id, l.id) = (m.club_id, m.log_id) where l.club_id = @club and l.boat_id = @boat and m.control = @Name and not m.measured",
-            new { club = club.Number, boat, control.Name });
-    }
-
-    /// <summary>Reads those marks anew, by what has been measured since; marks <paramref name="anew"/> has no answer for stay as they are.</summary>
-    /// <returns>How many were read anew.</returns>
-    public async Task<int> ReadAnewAsync(ClubId club, long boat, ControlKey control, Func<Mark, Mark?> anew)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        await using var transaction = await connection.BeginTransactionAsync();
-        var marks = (await connection.QueryAsync<MarkRow>(
-            "select m.log_id, m.control, m.mark from log_marks m join session_logs l on (l.club_id, l.id) = (m.club_id, m.log_id) where l.club_id = @club and l.boat_id = @boat and m.control = @Name and not m.measured for update of m",
-            new { club = club.Number, boat, control.Name },
-            transaction)).Select(row => (row.LogId, Mark: anew(new(row.Mark)))).Where(row => row.Mark is not null).ToList();
-        var numbers = marks.Select(row => row.LogId).ToArray();
-        await connection.ExecuteAsync(
-            """
-            update log_marks m set mark = n.mark, measured = true from unnest(@numbers, @marks) as n (log_id, mark) where m.club_id = @club and m.log_id = n.log_id and m.control = @Name;
-            update session_logs set boat_id = boat_id where club_id = @club and id = any(@numbers);
-            """,
-            new { club = club.Number, numbers, marks = marks.Select(row => row.Mark!.Value.Position).ToArray(), control.Name },
-            transaction);
-        await transaction.CommitAsync();
-        return numbers.Length;
-    }
-
-    internal static Task<long?> InsertAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one, Guid? sailor, SailedMarks sailed, SessionLog log, DateTimeOffset now) =>
+    internal static Task<long?> InsertAsync(
+        NpgsqlConnection connection,
+        NpgsqlTransaction transaction,
+        ClassRef one,
+        Guid? sailor,
+        SailedMarks sailed,
+        SessionLog log,
+        DateTimeOffset now
+    ) =>
         connection.ExecuteScalarAsync<long?>(
             """
             with added as (
-              insert into session_logs (club_id, class_id, sailor_id, boat_id, key, sailed_at, wind_from, wind_to, gust, crew_mass, helm_port, helm_starboard, heel,
+              insert into session_logs (club_id, class_id, sailor_id, boat_id, key, sailed_at, wind_from, wind_to, gust, crew_mass,
+                helm_port, helm_starboard, heel,
                 rudder_centred, steady_full_speed, flat, trimmed, luffing, felt, note, version, plan, mode, logged_at)
-              values (@club, @classId, @sailor, @Boat, @Key, @SailedAt, @WindFrom, @WindTo, @Gust, @CrewMass, @HelmPort, @HelmStarboard, @Heel,
+              values (@club, @classId, @sailor, @Boat, @Key, @SailedAt, @WindFrom, @WindTo, @Gust, @CrewMass, @HelmPort, @HelmStarboard,
+                @Heel,
                 @RudderCentred, @SteadyFullSpeed, @Flat, @Trimmed, @Luffing, @Felt, @Note, @Version, @Plan, @Mode, @now)
               on conflict do nothing
               returning id),
@@ -213,17 +176,21 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
                 marks = log.Marks.Values.Select(mark => mark.Position).ToArray(),
                 measured = log.Marks.Keys.Select(sailed.Measured.Contains).ToArray(),
             },
-            transaction);
+            transaction
+        );
 
     private async Task<IEnumerable<(long Number, SessionLog Log)>> NamelessAsync(ClassRef one)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var rows = await connection.QueryMultipleAsync(
             $"""
-            select {Columns}, null::double precision as crew_mass from session_logs l where l.club_id = @club and l.class_id = @classId and l.removed_at is null order by l.sailed_at, l.id;
-            select m.log_id, m.control, m.mark from log_marks m join session_logs l on (l.club_id, l.id) = (m.club_id, m.log_id) where l.club_id = @club and l.class_id = @classId and l.removed_at is null;
+            select {Columns}, null::double precision as crew_mass from session_logs l where l.club_id = @club and l.class_id = @classId
+              and l.removed_at is null order by l.sailed_at, l.id;
+            select m.log_id, m.control, m.mark from log_marks m join session_logs l on (l.club_id, l.id) = (m.club_id, m.log_id)
+              where l.club_id = @club and l.class_id = @classId and l.removed_at is null;
             """,
-            new { club = one.Club.Number, classId = one.Number });
+            new { club = one.Club.Number, classId = one.Number }
+        );
         var logs = (await rows.ReadAsync<LogRow>()).ToList();
         var marks = (await rows.ReadAsync<MarkRow>()).ToLookup(mark => mark.LogId);
         return logs.Select(row => (row.Id, row.ToLog(marks[row.Id])));
@@ -231,45 +198,95 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
 
     private static async Task<IReadOnlyList<OwnLog>> ReadOwnAsync(NpgsqlConnection connection, string condition, object values)
     {
-        var logs = (await connection.QueryAsync<LogRow, ClassName, (LogRow Row, ClassName Class)>(
-            $"select {Columns}, l.crew_mass, l.club_id, l.class_id, c.key as class_key, coalesce(c.definition->>'name', c.key) as name, l.boat_id, b.name as boat from session_logs l join classes c on (c.club_id, c.id) = (l.club_id, l.class_id) left join boats b on (b.club_id, b.id) = (l.club_id, l.boat_id) where {condition}",
-            (row, named) => (row, named),
-            values,
-            splitOn: "club_id")).ToList();
-        var marks = (await connection.QueryAsync<MarkRow>(
-            "select log_id, control, mark from log_marks where club_id = any(@clubs) and log_id = any(@numbers)",
-            new { clubs = logs.Select(log => log.Class.ClubId).Distinct().ToArray(), numbers = logs.Select(log => log.Row.Id).ToArray() })).ToLookup(mark => mark.LogId);
-        return [.. logs.Select(log => new OwnLog(log.Row.Id, new(new(log.Class.ClubId), log.Class.ClassId), log.Class.ClassKey, log.Class.Name, log.Class.BoatId, log.Class.Boat, log.Row.ToLog(marks[log.Row.Id])))];
+        var logs = (
+            await connection.QueryAsync<LogRow, ClassName, (LogRow Row, ClassName Class)>(
+                $"select {Columns}, l.crew_mass, l.club_id, l.class_id, c.key as class_key, "
+                    + "coalesce(c.definition->>'name', c.key) as name, l.boat_id, b.name as boat from "
+                    + "session_logs l join classes c on (c.club_id, c.id) = (l.club_id, l.class_id) left "
+                    + $"join boats b on (b.club_id, b.id) = (l.club_id, l.boat_id) where {condition}",
+                (row, named) => (row, named),
+                values,
+                splitOn: "club_id"
+            )
+        ).ToList();
+        var marks = (
+            await connection.QueryAsync<MarkRow>(
+                "select log_id, control, mark from log_marks where club_id = any(@clubs) and log_id = any(@numbers)",
+                new
+                {
+                    clubs = logs.Select(log => log.Class.ClubId).Distinct().ToArray(),
+                    numbers = logs.Select(log => log.Row.Id).ToArray(),
+                }
+            )
+        ).ToLookup(mark => mark.LogId);
+        return
+        [
+            .. logs.Select(log => new OwnLog(
+                log.Row.Id,
+                new(new(log.Class.ClubId), log.Class.ClassId),
+                log.Class.ClassKey,
+                log.Class.Name,
+                log.Class.BoatId,
+                log.Class.Boat,
+                log.Row.ToLog(marks[log.Row.Id])
+            )),
+        ];
     }
 
     private sealed record ClassName(long ClubId, long ClassId, string ClassKey, string Name, long? BoatId, string? Boat);
 
-    private sealed record TrackRow(double WindFrom, double Metres, double Mean, double Best, int Legs, double? UpwindAngle, double? TackAngle, double? UpwindVmg);
-
     private sealed record MarkRow(long LogId, string Control, double Mark);
 
     private sealed record LogRow(
-        long Id, Guid Key, DateTimeOffset SailedAt, double WindFrom, double WindTo, double? Gust, double? HelmPort, double? HelmStarboard, double? Heel,
-        bool RudderCentred, bool SteadyFullSpeed, bool Flat, bool Trimmed, string Luffing, string Felt, string Note, int? Version, string Plan, string Mode, double? CrewMass)
+        long Id,
+        Guid Key,
+        DateTimeOffset SailedAt,
+        double WindFrom,
+        double WindTo,
+        double? Gust,
+        double? HelmPort,
+        double? HelmStarboard,
+        double? Heel,
+        bool RudderCentred,
+        bool SteadyFullSpeed,
+        bool Flat,
+        bool Trimmed,
+        string Luffing,
+        string Felt,
+        string Note,
+        int? Version,
+        string Plan,
+        string Mode,
+        double? CrewMass
+    )
     {
-        public SessionLog ToLog(IEnumerable<MarkRow> marks) => new(
-            Key,
-            SailedAt,
-            WindRange.Of(Speed.FromMetresPerSecond(WindFrom), Speed.FromMetresPerSecond(WindTo), Gust is { } gust ? Speed.FromMetresPerSecond(gust) : null).Value,
-            CrewMass is { } mass ? Mass.FromKilograms(mass) : null,
-            marks.ToDictionary(mark => new ControlKey(mark.Control), mark => new Mark(mark.Mark)),
-            ToCheck(),
-            Enum.Parse<Luffing>(Luffing),
-            Enum.Parse<Felt>(Felt),
-            Note,
-            Version)
-        {
-            Layer = new(new(Plan), new(Mode)),
-        };
+        public SessionLog ToLog(IEnumerable<MarkRow> marks) =>
+            new(
+                Key,
+                SailedAt,
+                WindRange
+                    .Of(
+                        Speed.FromMetresPerSecond(WindFrom),
+                        Speed.FromMetresPerSecond(WindTo),
+                        Gust is { } gust ? Speed.FromMetresPerSecond(gust) : null
+                    )
+                    .Value,
+                CrewMass is { } mass ? Mass.FromKilograms(mass) : null,
+                marks.ToDictionary(mark => new ControlKey(mark.Control), mark => new Mark(mark.Mark)),
+                ToCheck(),
+                Enum.Parse<Luffing>(Luffing),
+                Enum.Parse<Felt>(Felt),
+                Note,
+                Version
+            )
+            {
+                Layer = new(new(Plan), new(Mode)),
+            };
 
-        private HelmCheck? ToCheck() => HelmReading.Of(AsAngle(HelmPort), AsAngle(HelmStarboard)) is { Ok: true } helm
-            ? new(helm.Value, new(RudderCentred, SteadyFullSpeed, Flat, Trimmed), AsAngle(Heel))
-            : null;
+        private HelmCheck? ToCheck() =>
+            HelmReading.Of(AsAngle(HelmPort), AsAngle(HelmStarboard)) is { Ok: true } helm
+                ? new(helm.Value, new(RudderCentred, SteadyFullSpeed, Flat, Trimmed), AsAngle(Heel))
+                : null;
 
         private static Angle? AsAngle(double? degrees) => degrees is { } known ? Angle.FromDegrees(known) : null;
     }

@@ -13,14 +13,20 @@ public sealed class Members(NpgsqlDataSource database, TimeProvider clock)
     public async Task<IReadOnlyList<Member>> AllAsync(ClubId club)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return [.. await connection.QueryAsync<Member>(
-            """
-            select p.id, p.display_name, p.sign_in_name, p.password_hash is not null as can_sign_in, array_to_string(m.roles, ', ') as roles,
-              coalesce((select string_agg(c.definition->>'name', ', ' order by c.definition->>'name') from class_captains k join classes c on (c.club_id, c.id) = (k.club_id, k.class_id)
-                        where k.club_id = m.club_id and k.person_id = p.id), '') as captain_of
-            from memberships m join people p on p.id = m.person_id where m.club_id = @Number order by p.display_name
-            """,
-            club)];
+        return
+        [
+            .. await connection.QueryAsync<Member>(
+                """
+                select p.id, p.display_name, p.sign_in_name, p.password_hash is not null as can_sign_in, array_to_string(m.roles,
+                  ', ') as roles,
+                  coalesce((select string_agg(c.definition->>'name', ', ' order by c.definition->>'name') from class_captains k
+                    join classes c on (c.club_id, c.id) = (k.club_id, k.class_id)
+                            where k.club_id = m.club_id and k.person_id = p.id), '') as captain_of
+                from memberships m join people p on p.id = m.person_id where m.club_id = @Number order by p.display_name
+                """,
+                club
+            ),
+        ];
     }
 
     /// <summary>Makes somebody a member with roles and captaincies, or gives a member others.</summary>
@@ -33,10 +39,19 @@ public sealed class Members(NpgsqlDataSource database, TimeProvider clock)
             insert into memberships (club_id, person_id, roles, joined_at) values (@Number, @person, @roles, @now)
               on conflict (club_id, person_id) do update set roles = excluded.roles;
             delete from class_captains where club_id = @Number and person_id = @person;
-            insert into class_captains (club_id, class_id, person_id) select @Number, c.id, @person from classes c where c.club_id = @Number and c.key = any(@captainOf);
+            insert into class_captains (club_id, class_id, person_id) select @Number, c.id, @person from classes c
+              where c.club_id = @Number and c.key = any(@captainOf);
             """,
-            new { club.Number, person, roles = roles.ToArray(), captainOf = captainOf.ToArray(), now = clock.GetUtcNow() },
-            transaction);
+            new
+            {
+                club.Number,
+                person,
+                roles = roles.ToArray(),
+                captainOf = captainOf.ToArray(),
+                now = clock.GetUtcNow(),
+            },
+            transaction
+        );
         await transaction.CommitAsync();
     }
 }

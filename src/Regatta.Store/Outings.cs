@@ -15,24 +15,37 @@ public sealed record BoatOut(string ClassKey, string Boat, long Logs);
 /// <summary>The club's calendar of days on the water.</summary>
 public sealed class Outings(NpgsqlDataSource database)
 {
-    private const string Columns =
-        """
+    private const string Columns = """
         o.id, o.uid, o.kind, o.title, o.venue, o.from_at, o.to_at, o.forecast_from, o.forecast_to, o.forecast_gust, o.notes,
-        array(select c.key from outing_classes k join classes c on (c.club_id, c.id) = (k.club_id, k.class_id) where (k.club_id, k.outing_id) = (o.club_id, o.id) order by c.definition->>'name') as classes
+        array(select c.key from outing_classes k join classes c on (c.club_id, c.id) = (k.club_id, k.class_id)
+          where (k.club_id, k.outing_id) = (o.club_id, o.id) order by c.definition->>'name') as classes
         """;
 
     /// <summary>The days that end after a time, soonest first.</summary>
     public async Task<IReadOnlyList<PlannedOuting>> EndingAfterAsync(ClubId club, DateTimeOffset time)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return [.. (await connection.QueryAsync<Row>($"select {Columns} from outings o where o.club_id = @club and o.to_at > @time order by o.from_at, o.id", new { club = club.Number, time = time.UtcDateTime })).Select(row => row.ToOuting())];
+        return
+        [
+            .. (
+                await connection.QueryAsync<Row>(
+                    $"select {Columns} from outings o where o.club_id = @club and o.to_at > @time order by o.from_at, o.id",
+                    new { club = club.Number, time = time.UtcDateTime }
+                )
+            ).Select(row => row.ToOuting()),
+        ];
     }
 
     /// <summary>One day, or null.</summary>
     public async Task<PlannedOuting?> FindAsync(ClubId club, long number)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return (await connection.QuerySingleOrDefaultAsync<Row>($"select {Columns} from outings o where o.club_id = @club and o.id = @number", new { club = club.Number, number }))?.ToOuting();
+        return (
+            await connection.QuerySingleOrDefaultAsync<Row>(
+                $"select {Columns} from outings o where o.club_id = @club and o.id = @number",
+                new { club = club.Number, number }
+            )
+        )?.ToOuting();
     }
 
     /// <summary>Adds days, or writes those anew whose uid is known; all or none.</summary>
@@ -46,8 +59,10 @@ public sealed class Outings(NpgsqlDataSource database)
                 """
                 insert into outings (club_id, uid, kind, title, venue, from_at, to_at, forecast_from, forecast_to, forecast_gust, notes)
                 values (@club, @Uid, @kind, @Title, @Venue, @from, @to, @low, @high, @gust, @Notes)
-                on conflict (club_id, uid) do update set kind = excluded.kind, title = excluded.title, venue = excluded.venue, from_at = excluded.from_at, to_at = excluded.to_at,
-                  forecast_from = coalesce(excluded.forecast_from, outings.forecast_from), forecast_to = coalesce(excluded.forecast_to, outings.forecast_to),
+                on conflict (club_id, uid) do update set kind = excluded.kind, title = excluded.title, venue = excluded.venue,
+                  from_at = excluded.from_at, to_at = excluded.to_at,
+                  forecast_from = coalesce(excluded.forecast_from, outings.forecast_from), forecast_to = coalesce(excluded.forecast_to,
+                    outings.forecast_to),
                   forecast_gust = coalesce(excluded.forecast_gust, outings.forecast_gust), notes = excluded.notes
                 returning id
                 """,
@@ -65,14 +80,22 @@ public sealed class Outings(NpgsqlDataSource database)
                     gust = outing.Forecast?.Gust?.MetresPerSecond,
                     outing.Notes,
                 },
-                transaction);
+                transaction
+            );
             await connection.ExecuteAsync(
                 """
                 delete from outing_classes where club_id = @club and outing_id = @id;
-                insert into outing_classes (club_id, outing_id, class_id) select @club, @id, c.id from classes c where c.club_id = @club and c.key = any(@classes);
+                insert into outing_classes (club_id, outing_id, class_id) select @club, @id, c.id from classes c where c.club_id = @club
+                  and c.key = any(@classes);
                 """,
-                new { club = club.Number, id, classes = outing.Classes.ToArray() },
-                transaction);
+                new
+                {
+                    club = club.Number,
+                    id,
+                    classes = outing.Classes.ToArray(),
+                },
+                transaction
+            );
         }
 
         await transaction.CommitAsync();
@@ -89,38 +112,66 @@ public sealed class Outings(NpgsqlDataSource database)
     public async Task<IReadOnlyList<BoatOut>> BoatsAsync(ClubId club, PlannedOuting planned)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return [.. await connection.QueryAsync<BoatOut>(
-            """
-            select c.key as class_key, b.name as boat, count(l.id) as logs
-            from classes c join boats b on (b.club_id, b.class_id) = (c.club_id, c.id)
-            left join session_logs l on (l.club_id, l.boat_id) = (b.club_id, b.id) and l.removed_at is null and l.sailed_at between @from and @to
-            where c.club_id = @club and c.key = any(@classes) group by c.key, c.definition->>'name', b.name order by c.definition->>'name', lower(b.name)
-            """,
-            new
-            {
-                club = club.Number,
-                classes = planned.Outing.Classes.ToArray(),
-                from = planned.Outing.LogWindow.From.UtcDateTime,
-                to = planned.Outing.LogWindow.To.UtcDateTime,
-            })];
+        return
+        [
+            .. await connection.QueryAsync<BoatOut>(
+                """
+                select c.key as class_key, b.name as boat, count(l.id) as logs
+                from classes c join boats b on (b.club_id, b.class_id) = (c.club_id, c.id)
+                left join session_logs l on (l.club_id, l.boat_id) = (b.club_id, b.id) and l.removed_at is null
+                  and l.sailed_at between @from and @to
+                where c.club_id = @club and c.key = any(@classes) group by c.key, c.definition->>'name', b.name
+                  order by c.definition->>'name', lower(b.name)
+                """,
+                new
+                {
+                    club = club.Number,
+                    classes = planned.Outing.Classes.ToArray(),
+                    from = planned.Outing.LogWindow.From.UtcDateTime,
+                    to = planned.Outing.LogWindow.To.UtcDateTime,
+                }
+            ),
+        ];
     }
 
     [method: ExplicitConstructor]
     private sealed record Row(
-        long Id, string Uid, string Kind, string Title, string Venue, DateTimeOffset FromAt, DateTimeOffset ToAt,
-        double? ForecastFrom, double? ForecastTo, double? ForecastGust, string Notes, string[] Classes)
+        long Id,
+        string Uid,
+        string Kind,
+        string Title,
+        string Venue,
+        DateTimeOffset FromAt,
+        DateTimeOffset ToAt,
+        double? ForecastFrom,
+        double? ForecastTo,
+        double? ForecastGust,
+        string Notes,
+        string[] Classes
+    )
     {
-        public PlannedOuting ToOuting() => new(Id, new(
-            Uid,
-            Enum.Parse<OutingKind>(Kind),
-            Title,
-            Venue,
-            FromAt,
-            ToAt,
-            Classes,
-            ForecastFrom is { } from && ForecastTo is { } to
-                ? WindRange.Of(Speed.FromMetresPerSecond(from), Speed.FromMetresPerSecond(to), ForecastGust is { } gust ? Speed.FromMetresPerSecond(gust) : null).Value
-                : null,
-            Notes));
+        public PlannedOuting ToOuting() =>
+            new(
+                Id,
+                new(
+                    Uid,
+                    Enum.Parse<OutingKind>(Kind),
+                    Title,
+                    Venue,
+                    FromAt,
+                    ToAt,
+                    Classes,
+                    ForecastFrom is { } from && ForecastTo is { } to
+                        ? WindRange
+                            .Of(
+                                Speed.FromMetresPerSecond(from),
+                                Speed.FromMetresPerSecond(to),
+                                ForecastGust is { } gust ? Speed.FromMetresPerSecond(gust) : null
+                            )
+                            .Value
+                        : null,
+                    Notes
+                )
+            );
     }
 }

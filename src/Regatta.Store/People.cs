@@ -38,7 +38,8 @@ public sealed record DemoAccount(string SignInName, string DisplayName, string C
 public sealed class People(NpgsqlDataSource database)
 {
     private const string Columns =
-        "id, sign_in_name, normalized_name, display_name, password_hash, security_stamp, access_failed_count, lockout_end, is_demo, speed_unit, mass_unit";
+        "id, sign_in_name, normalized_name, display_name, password_hash, security_stamp, "
+        + "access_failed_count, lockout_end, is_demo, speed_unit, mass_unit";
 
     public async Task<Person?> FindAsync(Guid id)
     {
@@ -49,7 +50,10 @@ public sealed class People(NpgsqlDataSource database)
     public async Task<Person?> FindByNameAsync(string normalizedName)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await connection.QuerySingleOrDefaultAsync<Person>($"select {Columns} from people where normalized_name = @normalizedName", new { normalizedName });
+        return await connection.QuerySingleOrDefaultAsync<Person>(
+            $"select {Columns} from people where normalized_name = @normalizedName",
+            new { normalizedName }
+        );
     }
 
     /// <summary>Adds or rewrites an account.</summary>
@@ -58,11 +62,16 @@ public sealed class People(NpgsqlDataSource database)
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
             """
-            insert into people (id, sign_in_name, normalized_name, display_name, password_hash, security_stamp, access_failed_count, lockout_end, is_demo, speed_unit, mass_unit)
-            values (@Id, @SignInName, @NormalizedName, @DisplayName, @PasswordHash, @SecurityStamp, @AccessFailedCount, @LockoutEnd, @IsDemo, @SpeedUnit, @MassUnit)
-            on conflict (id) do update set sign_in_name = excluded.sign_in_name, normalized_name = excluded.normalized_name, display_name = excluded.display_name,
-              password_hash = excluded.password_hash, security_stamp = excluded.security_stamp, access_failed_count = excluded.access_failed_count,
-              lockout_end = excluded.lockout_end, is_demo = excluded.is_demo, speed_unit = excluded.speed_unit, mass_unit = excluded.mass_unit
+            insert into people (id, sign_in_name, normalized_name, display_name, password_hash, security_stamp, access_failed_count,
+              lockout_end, is_demo, speed_unit, mass_unit)
+            values (@Id, @SignInName, @NormalizedName, @DisplayName, @PasswordHash, @SecurityStamp, @AccessFailedCount, @LockoutEnd,
+              @IsDemo, @SpeedUnit, @MassUnit)
+            on conflict (id) do update set sign_in_name = excluded.sign_in_name, normalized_name = excluded.normalized_name,
+              display_name = excluded.display_name,
+              password_hash = excluded.password_hash, security_stamp = excluded.security_stamp,
+                access_failed_count = excluded.access_failed_count,
+              lockout_end = excluded.lockout_end, is_demo = excluded.is_demo, speed_unit = excluded.speed_unit,
+                mass_unit = excluded.mass_unit
             """,
             new
             {
@@ -77,15 +86,20 @@ public sealed class People(NpgsqlDataSource database)
                 person.IsDemo,
                 SpeedUnit = person.SpeedUnit.ToString(),
                 MassUnit = person.MassUnit.ToString(),
-            });
+            }
+        );
     }
 
     /// <summary>Somebody's own hand, fist and forearm, as far as they measured them. Private: read for their owner alone.</summary>
     public async Task<IReadOnlyDictionary<BodyMeasure, Length>> HandsAsync(Guid id)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return (await connection.QueryAsync<(string Measure, double Millimetres)>("select measure, millimetres from body_measures where person_id = @id", new { id }))
-            .ToDictionary(row => Enum.Parse<BodyMeasure>(row.Measure), row => Length.FromMillimetres(row.Millimetres));
+        return (
+            await connection.QueryAsync<(string Measure, double Millimetres)>(
+                "select measure, millimetres from body_measures where person_id = @id",
+                new { id }
+            )
+        ).ToDictionary(row => Enum.Parse<BodyMeasure>(row.Measure), row => Length.FromMillimetres(row.Millimetres));
     }
 
     /// <summary>Writes somebody's own measures; those left out are forgotten.</summary>
@@ -96,8 +110,14 @@ public sealed class People(NpgsqlDataSource database)
         await connection.ExecuteAsync("delete from body_measures where person_id = @id", new { id }, transaction);
         await connection.ExecuteAsync(
             "insert into body_measures (person_id, measure, millimetres) values (@id, @Measure, @Millimetres)",
-            hands.Select(own => new { id, Measure = own.Key.ToString(), own.Value.Millimetres }),
-            transaction);
+            hands.Select(own => new
+            {
+                id,
+                Measure = own.Key.ToString(),
+                own.Value.Millimetres,
+            }),
+            transaction
+        );
         await transaction.CommitAsync();
     }
 
@@ -105,11 +125,15 @@ public sealed class People(NpgsqlDataSource database)
     public async Task<IReadOnlyList<DemoAccount>> DemoAccountsAsync()
     {
         await using var connection = await database.OpenConnectionAsync();
-        return [.. await connection.QueryAsync<DemoAccount>(
-            """
-            select distinct on (c.id, m.roles[1]) p.sign_in_name, p.display_name, c.name as club, m.roles[1] as role
-            from people p join memberships m on m.person_id = p.id join clubs c on c.id = m.club_id
-            where p.is_demo and p.password_hash is not null and c.is_demo order by c.id, m.roles[1], p.sign_in_name
-            """)];
+        return
+        [
+            .. await connection.QueryAsync<DemoAccount>(
+                """
+                select distinct on (c.id, m.roles[1]) p.sign_in_name, p.display_name, c.name as club, m.roles[1] as role
+                from people p join memberships m on m.person_id = p.id join clubs c on c.id = m.club_id
+                where p.is_demo and p.password_hash is not null and c.is_demo order by c.id, m.roles[1], p.sign_in_name
+                """
+            ),
+        ];
     }
 }

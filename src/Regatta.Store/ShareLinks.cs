@@ -23,8 +23,19 @@ public sealed class ShareLinks(NpgsqlDataSource database, TimeProvider clock)
         var token = Base64Url.EncodeToString(RandomNumberGenerator.GetBytes(TokenBytes));
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
-            "insert into share_links (club_id, id, class_id, token_hash, label, created_by, created_at) values (@club, @id, @classId, @hash, @label, @by, @now)",
-            new { club = one.Club.Number, id = Guid.CreateVersion7(), classId = one.Number, hash = Hash(token), label, by, now = clock.GetUtcNow() });
+            "insert into share_links (club_id, id, class_id, token_hash, label, created_by, "
+                + "created_at) values (@club, @id, @classId, @hash, @label, @by, @now)",
+            new
+            {
+                club = one.Club.Number,
+                id = Guid.CreateVersion7(),
+                classId = one.Number,
+                hash = Hash(token),
+                label,
+                by,
+                now = clock.GetUtcNow(),
+            }
+        );
         return token;
     }
 
@@ -32,8 +43,12 @@ public sealed class ShareLinks(NpgsqlDataSource database, TimeProvider clock)
     public async Task<SharedClass?> FindAsync(string token)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await connection.QuerySingleOrDefaultAsync<(long Club, long Class, bool Withdrawn)?>(
-            "select club_id, class_id, withdrawn_at is not null from share_links where token_hash = @hash", new { hash = Hash(token) }) is var (club, one, withdrawn)
+        return
+            await connection.QuerySingleOrDefaultAsync<(long Club, long Class, bool Withdrawn)?>(
+                "select club_id, class_id, withdrawn_at is not null from share_links where token_hash = @hash",
+                new { hash = Hash(token) }
+            )
+                is var (club, one, withdrawn)
             ? new(new(new(club), one), withdrawn)
             : null;
     }
@@ -42,12 +57,17 @@ public sealed class ShareLinks(NpgsqlDataSource database, TimeProvider clock)
     public async Task<IReadOnlyList<ShareLink>> AllAsync(ClassRef one)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return [.. await connection.QueryAsync<ShareLink>(
-            """
-            select s.id, s.label, p.display_name as created_by, s.created_at, s.withdrawn_at
-            from share_links s join people p on p.id = s.created_by where s.club_id = @club and s.class_id = @classId order by s.created_at desc
-            """,
-            new { club = one.Club.Number, classId = one.Number })];
+        return
+        [
+            .. await connection.QueryAsync<ShareLink>(
+                """
+                select s.id, s.label, p.display_name as created_by, s.created_at, s.withdrawn_at
+                from share_links s join people p on p.id = s.created_by where s.club_id = @club and s.class_id = @classId
+                  order by s.created_at desc
+                """,
+                new { club = one.Club.Number, classId = one.Number }
+            ),
+        ];
     }
 
     /// <summary>Withdraws a link of a class for good.</summary>
@@ -55,8 +75,16 @@ public sealed class ShareLinks(NpgsqlDataSource database, TimeProvider clock)
     {
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
-            "update share_links set withdrawn_at = @now where club_id = @club and id = @id and class_id = @classId and withdrawn_at is null",
-            new { club = one.Club.Number, id, classId = one.Number, now = clock.GetUtcNow() });
+            "update share_links set withdrawn_at = @now where club_id = @club "
+                + "and id = @id and class_id = @classId and withdrawn_at is null",
+            new
+            {
+                club = one.Club.Number,
+                id,
+                classId = one.Number,
+                now = clock.GetUtcNow(),
+            }
+        );
     }
 
     private static byte[] Hash(string token) => SHA256.HashData(Encoding.UTF8.GetBytes(token));

@@ -28,37 +28,61 @@ public sealed class Stations(NpgsqlDataSource database)
             station is null
                 ? "delete from stations where club_id = @club"
                 : """
-                  insert into stations (club_id, host, port, height, by_its_clock) values (@club, @Host, @Port, @height, @ByItsClock)
-                  on conflict (club_id) do update set host = excluded.host, port = excluded.port, height = excluded.height, by_its_clock = excluded.by_its_clock
-                  """,
-            new { club = club.Number, station?.Host, Port = station?.Port ?? 0, height = station?.Height.Metres ?? 0, ByItsClock = station?.ByItsClock ?? false });
+                insert into stations (club_id, host, port, height, by_its_clock) values (@club, @Host, @Port, @height, @ByItsClock)
+                on conflict (club_id) do update set host = excluded.host, port = excluded.port, height = excluded.height,
+                  by_its_clock = excluded.by_its_clock
+                """,
+            new
+            {
+                club = club.Number,
+                station?.Host,
+                Port = station?.Port ?? 0,
+                height = station?.Height.Metres ?? 0,
+                ByItsClock = station?.ByItsClock ?? false,
+            }
+        );
     }
 
     /// <summary>All stations of the installation.</summary>
     public async Task<IReadOnlyList<WindStation>> AllAsync()
     {
         await using var connection = await database.OpenConnectionAsync();
-        return [.. (await connection.QueryAsync<Row>("select club_id, host, port, height, by_its_clock from stations order by club_id")).Select(row => row.ToStation())];
+        return
+        [
+            .. (await connection.QueryAsync<Row>("select club_id, host, port, height, by_its_clock from stations order by club_id")).Select(
+                row => row.ToStation()
+            ),
+        ];
     }
 
-    /// <summary>Takes or renews the lease of a club's station. Times are the database's own, so that instances need not agree on theirs.</summary>
+    /// <summary>Takes or renews the lease of a club's station. Times are the database's own, so that instances need not agree on
+    /// theirs.</summary>
     /// <returns>Whether it is held now by <paramref name="holder"/>.</returns>
     public async Task<bool> HoldAsync(ClubId club, Guid holder)
     {
         await using var connection = await database.OpenConnectionAsync();
         return await connection.ExecuteAsync(
-            """
-            update stations set held_by = @holder, held_until = clock_timestamp() + @lease
-            where club_id = @Number and (held_by is null or held_by = @holder or held_until < clock_timestamp())
-            """,
-            new { club.Number, holder, lease = Lease }) == 1;
+                """
+                update stations set held_by = @holder, held_until = clock_timestamp() + @lease
+                where club_id = @Number and (held_by is null or held_by = @holder or held_until < clock_timestamp())
+                """,
+                new
+                {
+                    club.Number,
+                    holder,
+                    lease = Lease,
+                }
+            ) == 1;
     }
 
     /// <summary>Gives a lease up, so that another instance need not wait for it to run out.</summary>
     public async Task ReleaseAsync(ClubId club, Guid holder)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync("update stations set held_by = null, held_until = null where club_id = @Number and held_by = @holder", new { club.Number, holder });
+        await connection.ExecuteAsync(
+            "update stations set held_by = null, held_until = null where club_id = @Number and held_by = @holder",
+            new { club.Number, holder }
+        );
     }
 
     /// <summary>Tells all instances the newest state of a station, if the teller holds its lease.</summary>
@@ -70,7 +94,13 @@ public sealed class Stations(NpgsqlDataSource database)
             with told as (update stations set state = @state::jsonb where club_id = @Number and held_by = @holder returning club_id)
             select pg_notify('{Channel}', club_id::text) from told
             """,
-            new { club.Number, holder, state });
+            new
+            {
+                club.Number,
+                holder,
+                state,
+            }
+        );
     }
 
     /// <summary>The newest state told of a station; null when none was.</summary>

@@ -9,24 +9,40 @@ namespace Regatta.Store;
 public sealed class Versions(NpgsqlDataSource database, TimeProvider clock)
 {
     private const string Columns = "c.key, v.number, v.published_at, v.published_by, v.reason, v.schema, v.definition, v.cells";
-    private const string From = "from versions v join classes c on (c.club_id, c.id) = (v.club_id, v.class_id) where v.club_id = @club and v.class_id = @id";
+    private const string From =
+        "from versions v join classes c on (c.club_id, c.id) = (v.club_id, v.class_id) where v.club_id = @club and v.class_id = @id";
 
     /// <summary>All versions of a class, newest first.</summary>
     public async Task<IReadOnlyList<PublishedVersion>> AllAsync(ClassRef one)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return [.. (await connection.QueryAsync<Row>($"select {Columns} {From} order by v.number desc", Keys(one))).Select(row => row.ToVersion())];
+        return
+        [
+            .. (await connection.QueryAsync<Row>($"select {Columns} {From} order by v.number desc", Keys(one))).Select(row =>
+                row.ToVersion()
+            ),
+        ];
     }
 
     /// <summary>One version, or null.</summary>
     public async Task<PublishedVersion?> FindAsync(ClassRef one, int number)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return (await connection.QuerySingleOrDefaultAsync<Row>(
-            $"select {Columns} {From} and v.number = @number", new { club = one.Club.Number, id = one.Number, number }))?.ToVersion();
+        return (
+            await connection.QuerySingleOrDefaultAsync<Row>(
+                $"select {Columns} {From} and v.number = @number",
+                new
+                {
+                    club = one.Club.Number,
+                    id = one.Number,
+                    number,
+                }
+            )
+        )?.ToVersion();
     }
 
-    /// <summary>Publishes the draft as it stands in the database as the next version, in one snapshot, if it is still what its publisher looked at.</summary>
+    /// <summary>Publishes the draft as it stands in the database as the next version, in one snapshot, if it is still what its publisher
+    /// looked at.</summary>
     /// <param name="one">The class.</param>
     /// <param name="matrixRevision">The revision of all the publisher saw.</param>
     /// <param name="by">Who publishes, as shown.</param>
@@ -37,8 +53,10 @@ public sealed class Versions(NpgsqlDataSource database, TimeProvider clock)
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
         // The lock holds off every other change of the class, so what is read next is what is compared and frozen.
-        var revision = await connection.ExecuteScalarAsync<long?>("select matrix_revision from classes where club_id = @club and id = @id for update", Keys(one), transaction);
-        if (revision != matrixRevision || await Classes.ReadAsync(connection, transaction, one) is not { } draft)
+        if (
+            await Classes.LockAsync(connection, transaction, one) != matrixRevision
+            || await Classes.ReadAsync(connection, transaction, one) is not { } draft
+        )
         {
             return null;
         }
@@ -46,7 +64,8 @@ public sealed class Versions(NpgsqlDataSource database, TimeProvider clock)
         var number = await connection.ExecuteScalarAsync<int?>(
             """
             insert into versions (club_id, class_id, number, published_at, published_by, reason, schema, definition, cells)
-            select @club, @id, coalesce((select max(number) from versions where club_id = @club and class_id = @id), 0) + 1, @now, @by, @reason, @schema, @definition::jsonb, @cells::jsonb
+            select @club, @id, coalesce((select max(number) from versions where club_id = @club
+              and class_id = @id), 0) + 1, @now, @by, @reason, @schema, @definition::jsonb, @cells::jsonb
             returning number
             """,
             new
@@ -60,18 +79,34 @@ public sealed class Versions(NpgsqlDataSource database, TimeProvider clock)
                 definition = ClassJson.Write(draft.Class),
                 cells = ClassJson.WriteCells(draft.State),
             },
-            transaction);
+            transaction
+        );
         await transaction.CommitAsync();
         return number;
     }
 
     /// <summary>The newest version of a class, or null when nothing is published.</summary>
     internal static async Task<PublishedVersion?> NewestAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one) =>
-        (await connection.QueryFirstOrDefaultAsync<Row>($"select {Columns} {From} order by v.number desc limit 1", Keys(one), transaction))?.ToVersion();
+        (
+            await connection.QueryFirstOrDefaultAsync<Row>(
+                $"select {Columns} {From} order by v.number desc limit 1",
+                Keys(one),
+                transaction
+            )
+        )?.ToVersion();
 
     private static object Keys(ClassRef one) => new { club = one.Club.Number, id = one.Number };
 
-    private sealed record Row(string Key, int Number, DateTimeOffset PublishedAt, string PublishedBy, string Reason, int Schema, string Definition, string Cells)
+    private sealed record Row(
+        string Key,
+        int Number,
+        DateTimeOffset PublishedAt,
+        string PublishedBy,
+        string Reason,
+        int Schema,
+        string Definition,
+        string Cells
+    )
     {
         public PublishedVersion ToVersion()
         {

@@ -13,14 +13,16 @@ public sealed class WindLog(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
-            "insert into wind_samples (club_id, at, speed, direction) select @club, s.* from unnest(@at, @speed, @direction) as s on conflict do nothing",
+            "insert into wind_samples (club_id, at, speed, direction) select @club, "
+                + "s.* from unnest(@at, @speed, @direction) as s on conflict do nothing",
             new
             {
                 club = club.Number,
                 at = samples.Select(sample => sample.At.UtcDateTime).ToArray(),
                 speed = samples.Select(sample => sample.Speed.MetresPerSecond).ToArray(),
                 direction = samples.Select(sample => sample.From?.Degrees).ToArray(),
-            });
+            }
+        );
     }
 
     /// <summary>Keeps the summary of a block; one told again after a restart replaces what stood on fewer samples.</summary>
@@ -31,7 +33,8 @@ public sealed class WindLog(NpgsqlDataSource database)
             """
             insert into wind_blocks (club_id, from_at, to_at, mean, gust, lull, direction, spread, samples)
             values (@club, @from, @to, @Mean, @Gust, @Lull, @Direction, @Spread, @Samples)
-            on conflict (club_id, from_at) do update set to_at = excluded.to_at, mean = excluded.mean, gust = excluded.gust, lull = excluded.lull,
+            on conflict (club_id, from_at) do update
+              set to_at = excluded.to_at, mean = excluded.mean, gust = excluded.gust, lull = excluded.lull,
               direction = excluded.direction, spread = excluded.spread, samples = excluded.samples
             where excluded.samples > wind_blocks.samples
             """,
@@ -46,40 +49,81 @@ public sealed class WindLog(NpgsqlDataSource database)
                 Direction = block.Direction?.Degrees,
                 Spread = block.Spread?.Degrees,
                 block.Samples,
-            });
+            }
+        );
     }
 
     /// <summary>The blocks from a time on, oldest first.</summary>
     public async Task<IReadOnlyList<WindSummary>> BlocksAsync(ClubId club, DateTimeOffset since, DateTimeOffset until)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return [.. (await connection.QueryAsync<BlockRow>(
-            "select from_at, to_at, mean, gust, lull, direction, spread, samples from wind_blocks where club_id = @club and from_at >= @since and from_at < @until order by from_at",
-            new { club = club.Number, since = since.UtcDateTime, until = until.UtcDateTime })).Select(row => row.ToSummary())];
+        return
+        [
+            .. (
+                await connection.QueryAsync<BlockRow>(
+                    "select from_at, to_at, mean, gust, lull, direction, spread, samples from wind_blocks "
+                        + "where club_id = @club and from_at >= @since and from_at < @until order by from_at",
+                    new
+                    {
+                        club = club.Number,
+                        since = since.UtcDateTime,
+                        until = until.UtcDateTime,
+                    }
+                )
+            ).Select(row => row.ToSummary()),
+        ];
     }
 
     /// <summary>The samples from a time on, oldest first.</summary>
     public async Task<IReadOnlyList<WindSample>> SamplesAsync(ClubId club, DateTimeOffset since)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return [.. (await connection.QueryAsync<SampleRow>("select at, speed, direction from wind_samples where club_id = @club and at >= @since order by at", new { club = club.Number, since = since.UtcDateTime }))
-            .Select(row => new WindSample(row.At, Speed.FromMetresPerSecond(row.Speed), AsAngle(row.Direction)))];
+        return
+        [
+            .. (
+                await connection.QueryAsync<SampleRow>(
+                    "select at, speed, direction from wind_samples where club_id = @club and at >= @since order by at",
+                    new { club = club.Number, since = since.UtcDateTime }
+                )
+            ).Select(row => new WindSample(row.At, Speed.FromMetresPerSecond(row.Speed), AsAngle(row.Direction))),
+        ];
     }
 
     /// <summary>Forgets samples from before a time; their blocks stay.</summary>
     public async Task ForgetAsync(ClubId club, DateTimeOffset before)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync("delete from wind_samples where club_id = @club and at < @before", new { club = club.Number, before = before.UtcDateTime });
+        await connection.ExecuteAsync(
+            "delete from wind_samples where club_id = @club and at < @before",
+            new { club = club.Number, before = before.UtcDateTime }
+        );
     }
 
     private static Angle? AsAngle(double? degrees) => degrees is { } known ? Angle.FromDegrees(known) : null;
 
     private sealed record SampleRow(DateTimeOffset At, double Speed, double? Direction);
 
-    private sealed record BlockRow(DateTimeOffset FromAt, DateTimeOffset ToAt, double Mean, double Gust, double Lull, double? Direction, double? Spread, int Samples)
+    private sealed record BlockRow(
+        DateTimeOffset FromAt,
+        DateTimeOffset ToAt,
+        double Mean,
+        double Gust,
+        double Lull,
+        double? Direction,
+        double? Spread,
+        int Samples
+    )
     {
-        public WindSummary ToSummary() => new(
-            FromAt, ToAt, Speed.FromMetresPerSecond(Mean), Speed.FromMetresPerSecond(Gust), Speed.FromMetresPerSecond(Lull), AsAngle(Direction), AsAngle(Spread), Samples);
+        public WindSummary ToSummary() =>
+            new(
+                FromAt,
+                ToAt,
+                Speed.FromMetresPerSecond(Mean),
+                Speed.FromMetresPerSecond(Gust),
+                Speed.FromMetresPerSecond(Lull),
+                AsAngle(Direction),
+                AsAngle(Spread),
+                Samples
+            );
     }
 }

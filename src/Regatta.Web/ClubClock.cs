@@ -23,7 +23,15 @@ public sealed class ClubClock(TimeProvider time, ClubContext here)
     /// <summary>The same for a time that may be still to come.</summary>
     public Parsed<DateTimeOffset> ReadPlanned(string text)
     {
-        if (!DateTime.TryParseExact(text, [FieldFormat, "yyyy-MM-dd HH:mm", "yyyy-MM-dd'T'HH:mm:ss"], CultureInfo.InvariantCulture, DateTimeStyles.None, out var local))
+        if (
+            !DateTime.TryParseExact(
+                text,
+                [FieldFormat, "yyyy-MM-dd HH:mm", "yyyy-MM-dd'T'HH:mm:ss"],
+                CultureInfo.InvariantCulture,
+                DateTimeStyles.None,
+                out var local
+            )
+        )
         {
             return Parsed<DateTimeOffset>.Bad("Write the day and time like 2026-05-31 14:30.");
         }

@@ -8,7 +8,15 @@ namespace Regatta.Web;
 
 /// <summary>Loads the demo clubs through the same import a coordinator uses, and opens an account for each of their people.</summary>
 public sealed class DemoLoader(
-    RegattaSettings settings, Clubs clubs, Members members, ImportClasses import, PlanDays plan, UserManager<Person> accounts, TimeProvider clock, ILogger<DemoLoader> log)
+    RegattaSettings settings,
+    Clubs clubs,
+    Members members,
+    ImportClasses import,
+    PlanDays plan,
+    UserManager<Person> accounts,
+    TimeProvider clock,
+    ILogger<DemoLoader> log
+)
 {
     /// <summary>Everybody's password in the demo clubs; the sign-in page shows it.</summary>
     public const string Password = "wenlow-reach";
@@ -36,10 +44,16 @@ public sealed class DemoLoader(
         var reading = BundleReader.Read(await File.ReadAllBytesAsync(file), clock.GetUtcNow());
         if (reading.Bundle is not { Club: { Key: { } key } named } bundle)
         {
-            throw new InvalidOperationException($"The demo bundle {file} is not right: " + string.Join(" ", reading.Problems.Select(problem => $"{problem.Where}: {problem.What}")));
+            throw new InvalidOperationException(
+                $"The demo bundle {file} is not right: "
+                    + string.Join(" ", reading.Problems.Select(problem => $"{problem.Where}: {problem.What}"))
+            );
         }
 
-        if (isThere.Contains(key) || await clubs.FoundAsync(key, named.Name, named.TimeZone, isDemo: true, null, mayBeFurther: true, null) is not { } club)
+        if (
+            isThere.Contains(key)
+            || await clubs.FoundAsync(key, named.Name, named.TimeZone, isDemo: true, null, mayBeFurther: true, null) is not { } club
+        )
         {
             return;
         }
@@ -55,7 +69,11 @@ public sealed class DemoLoader(
         // A demo's calendar lies beside its bundle and comes in as any calendar file does.
         if (Path.ChangeExtension(file, ".ics") is var calendar && File.Exists(calendar))
         {
-            await plan.ImportAsync(club, await File.ReadAllTextAsync(calendar), name => bundle.Classes.FirstOrDefault(one => one.Class.Name == name)?.Class.Key);
+            await plan.ImportAsync(
+                club,
+                await File.ReadAllTextAsync(calendar),
+                name => bundle.Classes.FirstOrDefault(one => one.Class.Name == name)?.Class.Key
+            );
         }
 
         foreach (var entry in bundle.People)
@@ -73,8 +91,15 @@ public sealed class DemoLoader(
             return known.Id;
         }
 
-        var person = new Person { SignInName = entry.Key, DisplayName = entry.Name, IsDemo = true };
+        var person = new Person
+        {
+            SignInName = entry.Key,
+            DisplayName = entry.Name,
+            IsDemo = true,
+        };
         var made = WithPassword.Contains(entry.Key) ? await accounts.CreateAsync(person, Password) : await accounts.CreateAsync(person);
-        return made.Succeeded ? person.Id : throw new InvalidOperationException(string.Join(" ", made.Errors.Select(error => error.Description)));
+        return made.Succeeded
+            ? person.Id
+            : throw new InvalidOperationException(string.Join(" ", made.Errors.Select(error => error.Description)));
     }
 }

@@ -38,15 +38,19 @@ app.MapRazorPages().WithStaticAssets();
 app.MapBoardStream();
 app.MapClassStream();
 
-await Database.WithAdvisoryLockAsync(settings.Database, async () =>
-{
-    await Database.MigrateAsync(settings.Database);
-    using var scope = app.Services.CreateScope();
-    DatabaseKeyRing.Adopt(scope.ServiceProvider.GetRequiredService<DataProtectionKeys>(), settings.OldKeys);
-    await scope.ServiceProvider.GetRequiredService<DemoLoader>().PrepareAsync();
-    await scope.ServiceProvider.GetRequiredService<StationSettings>().KeepAsync(
-        scope.ServiceProvider.GetRequiredService<Clubs>(), scope.ServiceProvider.GetRequiredService<Stations>());
-});
+await Database.WithAdvisoryLockAsync(
+    settings.Database,
+    async () =>
+    {
+        await Database.MigrateAsync(settings.Database);
+        using var scope = app.Services.CreateScope();
+        DatabaseKeyRing.Adopt(scope.ServiceProvider.GetRequiredService<DataProtectionKeys>(), settings.OldKeys);
+        await scope.ServiceProvider.GetRequiredService<DemoLoader>().PrepareAsync();
+        await scope
+            .ServiceProvider.GetRequiredService<StationSettings>()
+            .KeepAsync(scope.ServiceProvider.GetRequiredService<Clubs>(), scope.ServiceProvider.GetRequiredService<Stations>());
+    }
+);
 
 app.Run();
 

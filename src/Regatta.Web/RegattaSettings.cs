@@ -22,15 +22,25 @@ public enum DemoChoice
 /// <param name="Address">Where the outside finds the app, such as <c>https://tuning.example</c>; null to take it from each request.</param>
 /// <param name="OldKeys">A folder with the keys of an installation from before they were kept in the database; null for none.</param>
 /// <param name="Founding">Who may found a further club.</param>
-public sealed record RegattaSettings(string Database, IReadOnlyList<string> DemoBundles, DemoChoice Demo, string? Address, string? OldKeys, Founding Founding)
+public sealed record RegattaSettings(
+    string Database,
+    IReadOnlyList<string> DemoBundles,
+    DemoChoice Demo,
+    string? Address,
+    string? OldKeys,
+    Founding Founding
+)
 {
-    public static RegattaSettings From(IConfiguration configuration) => new(
-        configuration["REGATTA_DATABASE"] ?? throw new InvalidOperationException("REGATTA_DATABASE holds no connection string. ./start sets it."),
-        (configuration["REGATTA_DEMO_BUNDLE"] ?? "demo/club.json").Split(Path.PathSeparator, StringSplitOptions.RemoveEmptyEntries),
-        Enum.Parse<DemoChoice>(configuration["REGATTA_DEMO"] ?? nameof(DemoChoice.IfEmpty), ignoreCase: true),
-        configuration["REGATTA_ADDRESS"] is { Length: > 0 } address ? address.TrimEnd('/') : null,
-        configuration["REGATTA_KEYS"],
-        Enum.Parse<Founding>(configuration["REGATTA_FOUNDING"] ?? nameof(Founding.Closed), ignoreCase: true));
+    public static RegattaSettings From(IConfiguration configuration) =>
+        new(
+            configuration["REGATTA_DATABASE"]
+                ?? throw new InvalidOperationException("REGATTA_DATABASE holds no connection string. ./start sets it."),
+            (configuration["REGATTA_DEMO_BUNDLE"] ?? "demo/club.json").Split(Path.PathSeparator, StringSplitOptions.RemoveEmptyEntries),
+            Enum.Parse<DemoChoice>(configuration["REGATTA_DEMO"] ?? nameof(DemoChoice.IfEmpty), ignoreCase: true),
+            configuration["REGATTA_ADDRESS"] is { Length: > 0 } address ? address.TrimEnd('/') : null,
+            configuration["REGATTA_KEYS"],
+            Enum.Parse<Founding>(configuration["REGATTA_FOUNDING"] ?? nameof(Founding.Closed), ignoreCase: true)
+        );
 
     /// <summary>Where links begin that are read outside this app.</summary>
     public string AddressOf(HttpRequest request) => Address ?? $"{request.Scheme}://{request.Host}";

@@ -3,19 +3,20 @@ namespace Regatta.Web;
 /// <summary>The headers every answer carries: nothing inline, nothing from another origin.</summary>
 internal static class SecurityPolicy
 {
-    public static HeaderPolicyCollection Headers() => new HeaderPolicyCollection()
-        .AddContentSecurityPolicy(policy =>
-        {
-            policy.AddDefaultSrc().Self();
-            policy.AddImgSrc().Self().Data();
-            policy.AddObjectSrc().None();
-            policy.AddBaseUri().Self();
-            policy.AddFormAction().Self();
-            policy.AddFrameAncestors().None();
-        })
-        .AddContentTypeOptionsNoSniff()
-        .AddFrameOptionsDeny()
-        .AddReferrerPolicyNoReferrer()
-        .AddCrossOriginOpenerPolicy(policy => policy.SameOrigin())
-        .RemoveServerHeader();
+    public static HeaderPolicyCollection Headers() =>
+        new HeaderPolicyCollection()
+            .AddContentSecurityPolicy(policy =>
+            {
+                policy.AddDefaultSrc().Self();
+                policy.AddImgSrc().Self().Data();
+                policy.AddObjectSrc().None();
+                policy.AddBaseUri().Self();
+                policy.AddFormAction().Self();
+                policy.AddFrameAncestors().None();
+            })
+            .AddContentTypeOptionsNoSniff()
+            .AddFrameOptionsDeny()
+            .AddReferrerPolicyNoReferrer()
+            .AddCrossOriginOpenerPolicy(policy => policy.SameOrigin())
+            .RemoveServerHeader();
 }

@@ -20,22 +20,51 @@ namespace Regatta.Web;
 /// <summary>What the app is made of.</summary>
 internal static class Services
 {
-    public static void AddStore(this IServiceCollection services, string database) => services
-        .AddSingleton(_ => Database.Connect(database))
-        .AddSingleton<Clubs>().AddSingleton<Members>().AddSingleton<People>()
-        .AddSingleton<Classes>().AddSingleton<ClassEdits>().AddSingleton<Cells>().AddSingleton<Decisions>().AddSingleton<Versions>().AddSingleton<ShareLinks>()
-        .AddSingleton<Boats>().AddSingleton<Crews>().AddSingleton<Logs>().AddSingleton<Outings>().AddSingleton<Imports>()
-        .AddSingleton<WindLog>().AddSingleton<Stations>();
+    public static void AddStore(this IServiceCollection services, string database) =>
+        services
+            .AddSingleton(_ => Database.Connect(database))
+            .AddSingleton<Clubs>()
+            .AddSingleton<Members>()
+            .AddSingleton<People>()
+            .AddSingleton<Classes>()
+            .AddSingleton<ClassEdits>()
+            .AddSingleton<Cells>()
+            .AddSingleton<Decisions>()
+            .AddSingleton<Versions>()
+            .AddSingleton<ShareLinks>()
+            .AddSingleton<Boats>()
+            .AddSingleton<Crews>()
+            .AddSingleton<Logs>()
+            .AddSingleton<LogTracks>()
+            .AddSingleton<BoatLogs>()
+            .AddSingleton<RemovedParts>()
+            .AddSingleton<Outings>()
+            .AddSingleton<Imports>()
+            .AddSingleton<WindLog>()
+            .AddSingleton<Stations>();
 
     public static void AddUseCases(this IServiceCollection services)
     {
         services.AddFusionCache().WithMemoryCache(new MemoryCache(new MemoryCacheOptions { SizeLimit = ClassCache.MostHeld }));
         services
-            .AddSingleton<ClassCache>().AddSingleton<BoatReadings>()
-            .AddSingleton<EditCells>().AddSingleton<EditClass>().AddSingleton<UndoEdits>().AddSingleton<DecideProposal>()
-            .AddSingleton<PublishVersion>().AddSingleton<ShareCard>().AddSingleton<LogSession>().AddSingleton<MeasureBoats>().AddSingleton<PlanDays>()
-            .AddSingleton<ImportClasses>().AddSingleton<ExportClass>().AddSingleton<ManageMembers>()
-            .AddSingleton(provider => new FoundClub(provider.GetRequiredService<Clubs>(), provider.GetRequiredService<RegattaSettings>().Founding));
+            .AddSingleton<ClassCache>()
+            .AddSingleton<BoatReadings>()
+            .AddSingleton<EditCells>()
+            .AddSingleton<EditClass>()
+            .AddSingleton<UndoEdits>()
+            .AddSingleton<DecideProposal>()
+            .AddSingleton<PublishVersion>()
+            .AddSingleton<ShareCard>()
+            .AddSingleton<LogSession>()
+            .AddSingleton<MeasureBoats>()
+            .AddSingleton<PlanDays>()
+            .AddSingleton<ImportClasses>()
+            .AddSingleton<ExportClass>()
+            .AddSingleton<ManageMembers>()
+            .AddSingleton(provider => new FoundClub(
+                provider.GetRequiredService<Clubs>(),
+                provider.GetRequiredService<RegattaSettings>().Founding
+            ));
     }
 
     public static void AddPages(this IServiceCollection services, StationSettings stations)

@@ -29,7 +29,8 @@ public sealed class UnitPreferences(IHttpContextAccessor http, ClubContext here)
     public string Show(Speed wind) => $"{Number(wind)} {Wind.Symbol()}";
 
     /// <summary>A wind's number in the reader's unit: whole knots where it is whole.</summary>
-    public string Number(Speed wind) => NumberText.Plain(wind.In(Wind), Wind == SpeedUnit.Knot || Wind == SpeedUnit.KilometrePerHour ? 0 : 1);
+    public string Number(Speed wind) =>
+        NumberText.Plain(wind.In(Wind), Wind == SpeedUnit.Knot || Wind == SpeedUnit.KilometrePerHour ? 0 : 1);
 
     /// <summary>A number for an input field: more exact, and with a plain minus sign.</summary>
     public string Field(Speed? wind) => wind is { } known ? NumberText.Plain(known.In(Wind), 1) : "";

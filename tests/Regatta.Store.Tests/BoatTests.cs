@@ -16,7 +16,12 @@ public sealed class BoatTests(StoreFixture store)
     public async Task Pairs_come_back_in_the_order_they_were_taken_and_go_one_by_one()
     {
         var (one, boat) = await FreshBoatAsync();
-        CalibrationPair[] pairs = [new(400, Length.FromMillimetres(425)), new(660, Length.FromMillimetres(685)), new(500, Length.FromMillimetres(525))];
+        CalibrationPair[] pairs =
+        [
+            new(400, Length.FromMillimetres(425)),
+            new(660, Length.FromMillimetres(685)),
+            new(500, Length.FromMillimetres(525)),
+        ];
         await store.Boats.MeasureAsync(one, boat, Gooseneck, pairs, store.Ann.Id);
         var taken = await store.Boats.PairsAsync(one, boat, Gooseneck);
         Assert.Equal(pairs, taken.Select(pair => pair.Pair));
@@ -61,10 +66,10 @@ public sealed class BoatTests(StoreFixture store)
         await LogAsync(one, boat, 508, measured: false);
         await LogAsync(one, boat, 520, measured: true);
         await LogAsync(one, null, 600, measured: false);
-        Assert.Equal(1, await store.Logs.UnmeasuredAsync(store.Club, boat, Gooseneck));
+        Assert.Equal(1, await store.BoatLogs.UnmeasuredAsync(store.Club, boat, Gooseneck));
         var before = (await store.Logs.EvidenceAsync(one)).Count;
-        Assert.Equal(1, await store.Logs.ReadAnewAsync(store.Club, boat, Gooseneck, mark => new Mark(mark.Position + 25)));
-        Assert.Equal(0, await store.Logs.ReadAnewAsync(store.Club, boat, Gooseneck, mark => new Mark(0)));
+        Assert.Equal(1, await store.BoatLogs.ReadAnewAsync(store.Club, boat, Gooseneck, mark => new Mark(mark.Position + 25)));
+        Assert.Equal(0, await store.BoatLogs.ReadAnewAsync(store.Club, boat, Gooseneck, mark => new Mark(0)));
         var after = await store.Logs.EvidenceAsync(one);
         Assert.Equal(before, after.Count);
         Assert.Equal([520, 533, 600], after.Select(log => log.Marks[Gooseneck].Position).Order());
@@ -76,8 +81,8 @@ public sealed class BoatTests(StoreFixture store)
         var (one, boat) = await FreshBoatAsync();
         await LogAsync(one, boat, 508, measured: false);
         await LogAsync(one, null, 508, measured: false);
-        Assert.Equal(boat, await store.Logs.LastBoatAsync(one, store.Ann.Id));
-        Assert.Null(await store.Logs.LastBoatAsync(one, store.Ben.Id));
+        Assert.Equal(boat, await store.BoatLogs.LastBoatAsync(one, store.Ann.Id));
+        Assert.Null(await store.BoatLogs.LastBoatAsync(one, store.Ben.Id));
     }
 
     [Fact]
@@ -89,7 +94,9 @@ public sealed class BoatTests(StoreFixture store)
         await store.Boats.MeasureAsync(one, boat, Gooseneck, [new(1, default), new(2, default)], store.Ann.Id);
         await LogAsync(one, boat, 508, measured: false);
         var holes = draft.Class.Find(Gooseneck)! with { Scale = new CountScale(Counted.Hole, 1, 9, 1, "the front") };
-        var refused = Assert.IsType<EditOutcome.Refused>(await store.Edits.ApplyAsync(one, draft.Stamp.Revision, new EditControl(holes), store.Ann.Id));
+        var refused = Assert.IsType<EditOutcome.Refused>(
+            await store.Edits.ApplyAsync(one, draft.Stamp.Revision, new EditControl(holes), store.Ann.Id)
+        );
         Assert.Contains("6 cells, 1 logs and 1 boats", refused.Why);
 
         var without = await store.ChangeAsync(draft, new RetireControl(Gooseneck), store.Ann);
@@ -105,10 +112,20 @@ public sealed class BoatTests(StoreFixture store)
     public async Task Hands_are_kept_for_their_owner_and_forgotten_when_left_out()
     {
         var people = new People(store.Database);
-        await people.SaveHandsAsync(store.Ann.Id, new Dictionary<BodyMeasure, Length> { [BodyMeasure.Fist] = Length.FromMillimetres(92), [BodyMeasure.HandWidth] = Length.FromMillimetres(81) });
+        await people.SaveHandsAsync(
+            store.Ann.Id,
+            new Dictionary<BodyMeasure, Length>
+            {
+                [BodyMeasure.Fist] = Length.FromMillimetres(92),
+                [BodyMeasure.HandWidth] = Length.FromMillimetres(81),
+            }
+        );
         Assert.Equal(92, (await people.HandsAsync(store.Ann.Id))[BodyMeasure.Fist].Millimetres, 9);
         Assert.Empty(await people.HandsAsync(store.Ben.Id));
-        await people.SaveHandsAsync(store.Ann.Id, new Dictionary<BodyMeasure, Length> { [BodyMeasure.HandWidth] = Length.FromMillimetres(80) });
+        await people.SaveHandsAsync(
+            store.Ann.Id,
+            new Dictionary<BodyMeasure, Length> { [BodyMeasure.HandWidth] = Length.FromMillimetres(80) }
+        );
         Assert.Equal([BodyMeasure.HandWidth], (await people.HandsAsync(store.Ann.Id)).Keys);
     }
 
@@ -118,11 +135,22 @@ public sealed class BoatTests(StoreFixture store)
         return (one, (await store.Boats.AddAsync(one, "Teasel", ""))!.Value);
     }
 
-    private Task<long> LogAsync(ClassRef one, long? boat, double millimetres, bool measured) => store.Logs.AddAsync(
-        one,
-        store.Ann.Id,
-        new(boat, measured ? new HashSet<ControlKey> { Gooseneck } : []),
-        new SessionLog(
-            Guid.NewGuid(), StoreFixture.Now, WindRange.Of(Speed.FromKnots(10), Speed.FromKnots(12), null).Value, null,
-            new Dictionary<ControlKey, Mark> { [Gooseneck] = new(millimetres) }, null, default, default, "", null));
+    private Task<long> LogAsync(ClassRef one, long? boat, double millimetres, bool measured) =>
+        store.Logs.AddAsync(
+            one,
+            store.Ann.Id,
+            new(boat, measured ? new HashSet<ControlKey> { Gooseneck } : []),
+            new SessionLog(
+                Guid.NewGuid(),
+                StoreFixture.Now,
+                WindRange.Of(Speed.FromKnots(10), Speed.FromKnots(12), null).Value,
+                null,
+                new Dictionary<ControlKey, Mark> { [Gooseneck] = new(millimetres) },
+                null,
+                default,
+                default,
+                "",
+                null
+            )
+        );
 }

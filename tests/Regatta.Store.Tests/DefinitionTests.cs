@@ -24,7 +24,11 @@ public sealed class DefinitionTests(StoreFixture store)
         var draft = await store.FreshClassAsync();
         await store.ChangeAsync(draft, new MoveEdge(new(2), Speed.FromKnots(9.5)), store.Ann);
         var outcome = await store.Edits.ApplyAsync(
-            draft.Stamp.Class, draft.Stamp.Revision, new SetCrew(Length.FromMetres(5), CrewReading.None), store.Ben.Id);
+            draft.Stamp.Class,
+            draft.Stamp.Revision,
+            new SetCrew(Length.FromMetres(5), CrewReading.None),
+            store.Ben.Id
+        );
         var since = Assert.Single(Assert.IsType<EditOutcome.Stale>(outcome).Since);
         Assert.Equal(("light ends at 9.5 kn", "Ann"), (since.What, since.By));
         var now = await store.DraftAsync(draft);
@@ -36,8 +40,16 @@ public sealed class DefinitionTests(StoreFixture store)
     public async Task Of_many_changes_at_once_one_lands_and_the_others_are_stale()
     {
         var draft = await store.FreshClassAsync();
-        ClassChange[] changes = [new MoveEdge(new(2), Speed.FromKnots(9.5)), new JoinBands(new(2), Steady), new SplitBand(Steady), new JoinBands(Steady, new(4))];
-        var outcomes = await Task.WhenAll(changes.Select(change => store.Edits.ApplyAsync(draft.Stamp.Class, draft.Stamp.Revision, change, store.Ann.Id)));
+        ClassChange[] changes =
+        [
+            new MoveEdge(new(2), Speed.FromKnots(9.5)),
+            new JoinBands(new(2), Steady),
+            new SplitBand(Steady),
+            new JoinBands(Steady, new(4)),
+        ];
+        var outcomes = await Task.WhenAll(
+            changes.Select(change => store.Edits.ApplyAsync(draft.Stamp.Class, draft.Stamp.Revision, change, store.Ann.Id))
+        );
         Assert.Single(outcomes.OfType<EditOutcome.Done>());
         Assert.Equal(3, outcomes.OfType<EditOutcome.Stale>().Count());
         Assert.True(WindBands.Of((await store.DraftAsync(draft)).Class.Bands.All).Ok);
@@ -64,9 +76,19 @@ public sealed class DefinitionTests(StoreFixture store)
     public async Task Joined_bands_keep_their_history_move_the_crew_rule_and_come_back_with_their_cells()
     {
         var draft = await store.FreshClassAsync();
-        var withRule = await store.ChangeAsync(draft, new SetCrew(draft.Class.WindHeight, CrewReading.By(draft.Class.Crew.Rule! with { FromBand = Hard })), store.Ann);
+        var withRule = await store.ChangeAsync(
+            draft,
+            new SetCrew(draft.Class.WindHeight, CrewReading.By(draft.Class.Crew.Rule! with { FromBand = Hard })),
+            store.Ann
+        );
         var place = new CellPlace(Layer.Usual, new(Hard, new("gooseneck")));
-        await store.SaveAsync(withRule, place, Cell.Of(new Mark(27 * 25.4), 12.7, "", "", CellSource.Entered).Value, withRule.Cells[place].Revision, store.Ann.Id);
+        await store.SaveAsync(
+            withRule,
+            place,
+            Cell.Of(new Mark(27 * 25.4), 12.7, "", "", CellSource.Entered).Value,
+            withRule.Cells[place].Revision,
+            store.Ann.Id
+        );
         withRule = await store.DraftAsync(draft);
         var joined = await store.ChangeAsync(withRule, new JoinBands(Strong, Hard), store.Ben);
         Assert.Null(joined.Class.Bands.Find(Hard));
@@ -74,15 +96,18 @@ public sealed class DefinitionTests(StoreFixture store)
         Assert.DoesNotContain(joined.State.Cells.Keys, cell => cell.Address.Band == Hard);
         Assert.Contains("the crew rule holds from strong on now", (await store.Edits.AllAsync(draft.Stamp.Class, 1))[0].What);
         // A cell's first write into the band that is gone is refused, not lost in it.
-        Assert.Equal(SaveOutcome.StructureChanged, await store.SaveAsync(withRule, place, null, withRule.Cells[place].Revision, store.Ann.Id));
+        Assert.Equal(
+            SaveOutcome.StructureChanged,
+            await store.SaveAsync(withRule, place, null, withRule.Cells[place].Revision, store.Ann.Id)
+        );
         Assert.Equal(2, (await store.Cells.HistoryAsync(draft.Stamp.Class, place, 10)).Count + 1);
 
-        var removed = Assert.Single(await store.Edits.RemovedAsync(draft.Stamp.Class, joined.Class));
+        var removed = Assert.Single(await store.RemovedParts.AllAsync(draft.Stamp.Class, joined.Class));
         Assert.Equal(("band hard", "Ben"), (removed.What, removed.By));
         var back = await store.ChangeAsync(joined, removed.BringBack, store.Ann);
         Assert.Equal(withRule.Class.Bands, back.Class.Bands);
         Assert.Equal(27 * 25.4, back.State.Cells[place].Mark!.Value.Position, 6);
-        Assert.Empty(await store.Edits.RemovedAsync(draft.Stamp.Class, back.Class));
+        Assert.Empty(await store.RemovedParts.AllAsync(draft.Stamp.Class, back.Class));
     }
 
     [Fact]
@@ -94,7 +119,9 @@ public sealed class DefinitionTests(StoreFixture store)
         var joined = await store.ChangeAsync(draft, new JoinBands(Strong, Hard), store.Ann);
         Assert.Equal(draft.State.Cells[place with { Address = new(Hard, new("gooseneck")) }].Mark, joined.State.Cells[place].Mark);
         Assert.Equal(80, joined.State.Cells[new(Layer.Usual, new(Strong, new("daggerboard")))].Mark!.Value.Position);
-        Assert.IsType<EditOutcome.Refused>(await store.Edits.ApplyAsync(joined.Stamp.Class, joined.Stamp.Revision, new JoinBands(Strong, Hard), store.Ann.Id));
+        Assert.IsType<EditOutcome.Refused>(
+            await store.Edits.ApplyAsync(joined.Stamp.Class, joined.Stamp.Revision, new JoinBands(Strong, Hard), store.Ann.Id)
+        );
     }
 
     [Fact]
@@ -105,7 +132,11 @@ public sealed class DefinitionTests(StoreFixture store)
         var changed = await store.ChangeAsync(draft, new JoinBands(Strong, Hard), store.Ann);
         changed = await store.ChangeAsync(changed, new SplitBand(new(1)), store.Ann);
         changed = await store.ChangeAsync(changed, new RetireControl(new("cunningham")), store.Ann);
-        changed = await store.ChangeAsync(changed, new AddControl(draft.Class.Controls[1] with { Key = new("extra"), Name = "Extra" }), store.Ann);
+        changed = await store.ChangeAsync(
+            changed,
+            new AddControl(draft.Class.Controls[1] with { Key = new("extra"), Name = "Extra" }),
+            store.Ann
+        );
         var restored = await store.ChangeAsync(changed, new RestoreVersion(first), store.Ann);
         Assert.Empty(MatrixDiff.Between(first.State, restored.State));
         Assert.Equal("extra", Assert.Single(restored.Class.Retired).Key.Name);
@@ -138,17 +169,29 @@ public sealed class DefinitionTests(StoreFixture store)
         var fewer = Layers.Of([.. layers.Plans.SkipLast(1)], layers.Modes).Value;
         var without = await store.ChangeAsync(draft, new SetLayers(fewer), store.Ann);
         Assert.True(without.State.Cells.Count < draft.State.Cells.Count);
-        var removed = Assert.Single(await store.Edits.RemovedAsync(draft.Stamp.Class, without.Class));
+        var removed = Assert.Single(await store.RemovedParts.AllAsync(draft.Stamp.Class, without.Class));
         var back = await store.ChangeAsync(without, removed.BringBack, store.Ann);
         Assert.Empty(MatrixDiff.Between(draft.State, back.State));
 
         var log = new Core.Logbook.SessionLog(
-            Guid.NewGuid(), StoreFixture.Now, WindRange.Of(Speed.FromKnots(20), Speed.FromKnots(22), null).Value, null, new Dictionary<ControlKey, Mark>(), null, default, default, "", 1)
+            Guid.NewGuid(),
+            StoreFixture.Now,
+            WindRange.Of(Speed.FromKnots(20), Speed.FromKnots(22), null).Value,
+            null,
+            new Dictionary<ControlKey, Mark>(),
+            null,
+            default,
+            default,
+            "",
+            1
+        )
         {
             Layer = new(layers.Plans[^1].Key, layers.Modes[0].Key),
         };
         await store.Logs.AddAsync(draft.Stamp.Class, store.Ann.Id, new(null, new HashSet<ControlKey>()), log);
-        var refused = Assert.IsType<EditOutcome.Refused>(await store.Edits.ApplyAsync(draft.Stamp.Class, back.Stamp.Revision, new SetLayers(fewer), store.Ann.Id));
+        var refused = Assert.IsType<EditOutcome.Refused>(
+            await store.Edits.ApplyAsync(draft.Stamp.Class, back.Stamp.Revision, new SetLayers(fewer), store.Ann.Id)
+        );
         Assert.Contains("has 1 logs", refused.Why);
     }
 
@@ -173,15 +216,28 @@ public sealed class DefinitionTests(StoreFixture store)
                 Assert.True(WindBands.Of(seen.Class.Bands.All).Ok, "There is a gap between bands.");
                 if (random.Next(5) == 0)
                 {
-                    await TurnAsync(random.Next(2) == 0 ? await store.Edits.UndoAsync(draft.Stamp.Class, who.Id) : await store.Edits.RedoAsync(draft.Stamp.Class, who.Id));
+                    await TurnAsync(
+                        random.Next(2) == 0
+                            ? await store.Edits.UndoAsync(draft.Stamp.Class, who.Id)
+                            : await store.Edits.RedoAsync(draft.Stamp.Class, who.Id)
+                    );
                 }
                 else if (random.Next(2) == 0)
                 {
-                    var place = new CellPlace(Layer.Usual, new(seen.Class.Bands.All[random.Next(seen.Class.Bands.All.Count)].Id, new("daggerboard")));
+                    var place = new CellPlace(
+                        Layer.Usual,
+                        new(seen.Class.Bands.All[random.Next(seen.Class.Bands.All.Count)].Id, new("daggerboard"))
+                    );
                     var cell = Cell.Of(new Mark(random.Next(10) * 20), 20, "", "", CellSource.Entered).Value;
-                    Assert.NotEqual(SaveOutcome.Nothing, await store.SaveAsync(seen, place, cell, seen.Cells.TryGetValue(place, out var known) ? known.Revision : 0, who.Id));
+                    Assert.NotEqual(
+                        SaveOutcome.Nothing,
+                        await store.SaveAsync(seen, place, cell, seen.Cells.TryGetValue(place, out var known) ? known.Revision : 0, who.Id)
+                    );
                 }
-                else if (await store.Edits.ApplyAsync(draft.Stamp.Class, seen.Stamp.Revision, Random(seen.Class, random), who.Id) is EditOutcome.Done)
+                else if (
+                    await store.Edits.ApplyAsync(draft.Stamp.Class, seen.Stamp.Revision, Random(seen.Class, random), who.Id)
+                    is EditOutcome.Done
+                )
                 {
                     Interlocked.Increment(ref landed);
                 }
@@ -191,7 +247,10 @@ public sealed class DefinitionTests(StoreFixture store)
         async Task TurnAsync(UndoResult? result)
         {
             // Of an edit of the definition one is the definition itself; cells alone do not raise its revision.
-            if (result is { Done: > 0, Why: null } && (await store.Edits.AllAsync(draft.Stamp.Class, 1000)).First(edit => edit.What == result.What).OfDefinition)
+            if (
+                result is { Done: > 0, Why: null }
+                && (await store.Edits.AllAsync(draft.Stamp.Class, 1000)).First(edit => edit.What == result.What).OfDefinition
+            )
             {
                 Interlocked.Increment(ref landed);
             }
@@ -206,8 +265,11 @@ public sealed class DefinitionTests(StoreFixture store)
             var draft = await store.FreshClassAsync(key);
             ClassChange[] changes =
             [
-                new SplitBand(new(2)), new MoveControl(draft.Class.Controls[1].Key, Earlier: true), new RetireControl(draft.Class.Controls[0].Key),
-                new AddControl(draft.Class.Controls[1] with { Key = new("extra"), Name = "Extra" }), new SetCrew(Length.FromMetres(4), CrewReading.By([])),
+                new SplitBand(new(2)),
+                new MoveControl(draft.Class.Controls[1].Key, Earlier: true),
+                new RetireControl(draft.Class.Controls[0].Key),
+                new AddControl(draft.Class.Controls[1] with { Key = new("extra"), Name = "Extra" }),
+                new SetCrew(Length.FromMetres(4), CrewReading.By([])),
                 new SetSettings("Another name", "", draft.Class.Helm with { PerHeelDegree = 0.5 }, ["Look."], []),
             ];
             foreach (var change in changes)

@@ -8,7 +8,10 @@ namespace Regatta.Store.Tests;
 /// <summary>What one person does in one go is written, taken back and done again as one.</summary>
 public sealed class EditTests(StoreFixture store)
 {
-    private static readonly CellPlace[] Row = [.. Enumerable.Range(1, 5).Select(band => new CellPlace(Layer.Usual, new(new(band), new("daggerboard"))))];
+    private static readonly CellPlace[] Row =
+    [
+        .. Enumerable.Range(1, 5).Select(band => new CellPlace(Layer.Usual, new(new(band), new("daggerboard")))),
+    ];
 
     [Fact]
     public async Task A_row_written_at_once_is_undone_and_redone_at_once()
@@ -92,7 +95,10 @@ public sealed class EditTests(StoreFixture store)
         await store.SaveAsync(draft, [new(Row[0], null, draft.Cells[Row[0]].Revision + 1)], "cleared", store.Ben.Id);
         await store.Edits.UndoAsync(draft.Stamp.Class, store.Ben.Id);
         var told = await store.Cells.HistoryAsync(draft.Stamp.Class, Row[0], 10);
-        Assert.Equal([("", "Ben", (double?)60), ("cleared", "Ben", null), (Cells.OneCell, "Ann", 60)], told.Select(one => (one.Edit, one.By, one.After?.Mark?.Position)));
+        Assert.Equal(
+            [("", "Ben", (double?)60), ("cleared", "Ben", null), (Cells.OneCell, "Ann", 60)],
+            told.Select(one => (one.Edit, one.By, one.After?.Mark?.Position))
+        );
         Assert.All(told, one => Assert.Equal(StoreFixture.Now, one.At));
         Assert.Equal(2, (await store.Cells.HistoryAsync(draft.Stamp.Class, Row[0], 2)).Count);
     }
@@ -107,7 +113,12 @@ public sealed class EditTests(StoreFixture store)
             Cell.Of(new Mark(40), 20, "", "", CellSource.Entered).Value.From(CellSource.Borrowed, "another club"),
             Cell.Saying(CellWord.JustOn, 20, "", "", CellSource.Entered).Value,
         ];
-        await store.SaveAsync(draft, [.. kinds.Select((cell, at) => new CellWrite(Row[at], cell, draft.Cells[Row[at]].Revision))], "all kinds", store.Ann.Id);
+        await store.SaveAsync(
+            draft,
+            [.. kinds.Select((cell, at) => new CellWrite(Row[at], cell, draft.Cells[Row[at]].Revision))],
+            "all kinds",
+            store.Ann.Id
+        );
         var again = (await store.DraftAsync(draft));
         Assert.Equal(kinds, Row.Take(3).Select(place => again.Set[place]));
     }
@@ -118,7 +129,17 @@ public sealed class EditTests(StoreFixture store)
         var draft = await store.FreshClassAsync();
         var heard = new TaskCompletionSource();
         using var until = CancellationTokenSource.CreateLinkedTokenSource(TestContext.Current.CancellationToken);
-        var listening = store.Classes.ListenAsync(() => { }, one => { if (one == draft.Stamp.Class) { heard.TrySetResult(); } }, until.Token);
+        var listening = store.Classes.ListenAsync(
+            () => { },
+            one =>
+            {
+                if (one == draft.Stamp.Class)
+                {
+                    heard.TrySetResult();
+                }
+            },
+            until.Token
+        );
         var seen = draft.Cells[Row[0]].Revision;
         // The ear may not be at the wire yet when the first change comes.
         for (var round = 0; round < 50 && !heard.Task.IsCompleted; round++)
@@ -134,7 +155,8 @@ public sealed class EditTests(StoreFixture store)
 
     private static Cell Of(double position) => Cell.Of(new Mark(position), 20, "", "", CellSource.Entered).Value;
 
-    private static CellWrite[] Writes(ClassDraft draft, double position) => [.. Row.Select(place => new CellWrite(place, Of(position), draft.Cells[place].Revision))];
+    private static CellWrite[] Writes(ClassDraft draft, double position) =>
+        [.. Row.Select(place => new CellWrite(place, Of(position), draft.Cells[place].Revision))];
 
     private async Task<IReadOnlyList<double>> MarksAsync(ClassDraft draft) =>
         (await store.DraftAsync(draft)).Set is var set ? [.. Row.Select(place => set[place]!.Mark!.Value.Position)] : [];

@@ -22,7 +22,8 @@ public sealed class PeopleTests(StoreFixture store)
         {
             Assert.Equal(
                 (person.Id, person.SignInName, SpeedUnit.Beaufort, MassUnit.Pound, 3, StoreFixture.Now),
-                (read!.Id, read.SignInName, read.SpeedUnit, read.MassUnit, read.AccessFailedCount, read.LockoutEnd!.Value));
+                (read!.Id, read.SignInName, read.SpeedUnit, read.MassUnit, read.AccessFailedCount, read.LockoutEnd!.Value)
+            );
         }
 
         Assert.Null(await people.FindAsync(Guid.NewGuid()));
@@ -44,7 +45,10 @@ public sealed class PeopleTests(StoreFixture store)
         Assert.Null(await store.Clubs.AdmitAsync("no-such-club", person.Id, null));
         await store.Members.SetAsync(store.Club, person.Id, ["sailor"], []);
         Assert.False((await store.Clubs.AdmitAsync("wenlow", person.Id, "quillet"))!.IsCaptain);
-        Assert.Contains(await store.Members.AllAsync(store.Club), member => member.Id == person.Id && member is { CanSignIn: false, Roles: "sailor", CaptainOf: "" });
+        Assert.Contains(
+            await store.Members.AllAsync(store.Club),
+            member => member.Id == person.Id && member is { CanSignIn: false, Roles: "sailor", CaptainOf: "" }
+        );
         Assert.DoesNotContain(await store.Members.AllAsync(store.OtherClub), member => member.Id == person.Id);
     }
 
@@ -61,12 +65,20 @@ public sealed class PeopleTests(StoreFixture store)
         }
 
         var clubs = new Clubs(database, store.Clock);
-        var founded = await Task.WhenAll(people.Select((person, at) => clubs.FoundAsync($"club-{at}", "Club", "UTC", isDemo: false, person.Id, mayBeFurther: false, null)));
+        var founded = await Task.WhenAll(
+            people.Select(
+                (person, at) => clubs.FoundAsync($"club-{at}", "Club", "UTC", isDemo: false, person.Id, mayBeFurther: false, null)
+            )
+        );
         Assert.Single(founded, club => club is not null);
         Assert.Single((await clubs.AllAsync()).Select(club => club.Key));
 
         var code = await clubs.MakeFoundingCodeAsync(people[0].Id);
-        var byCode = await Task.WhenAll(people.Select((person, at) => clubs.FoundAsync($"further-{at}", "Club", "UTC", isDemo: false, person.Id, mayBeFurther: true, code)));
+        var byCode = await Task.WhenAll(
+            people.Select(
+                (person, at) => clubs.FoundAsync($"further-{at}", "Club", "UTC", isDemo: false, person.Id, mayBeFurther: true, code)
+            )
+        );
         Assert.Single(byCode, club => club is not null);
         Assert.False(await clubs.KnowsFoundingCodeAsync(code));
     }
@@ -111,12 +123,15 @@ public sealed class PeopleTests(StoreFixture store)
         await Task.WhenAll(EditAsync(store.Ann, 1), EditAsync(store.Ben, 2));
         var end = (await store.DraftAsync(draft));
         Assert.NotEmpty(accepted);
-        Assert.All(accepted.Keys.GroupBy(key => key.Item1), edits =>
-        {
-            var last = edits.MaxBy(edit => edit.Item2);
-            Assert.Equal(last.Item2, end.Cells[edits.Key].Revision);
-            Assert.Equal(accepted[last], end.Cells[edits.Key].Cell!.Mark!.Value.Position);
-        });
+        Assert.All(
+            accepted.Keys.GroupBy(key => key.Item1),
+            edits =>
+            {
+                var last = edits.MaxBy(edit => edit.Item2);
+                Assert.Equal(last.Item2, end.Cells[edits.Key].Revision);
+                Assert.Equal(accepted[last], end.Cells[edits.Key].Cell!.Mark!.Value.Position);
+            }
+        );
 
         async Task EditAsync(Person who, int seed)
         {
@@ -140,6 +155,12 @@ public sealed class PeopleTests(StoreFixture store)
     private static Person NewPerson()
     {
         var name = "p" + Guid.NewGuid().ToString("N");
-        return new() { SignInName = name, NormalizedName = name.ToUpperInvariant(), DisplayName = "P", SecurityStamp = "1" };
+        return new()
+        {
+            SignInName = name,
+            NormalizedName = name.ToUpperInvariant(),
+            DisplayName = "P",
+            SecurityStamp = "1",
+        };
     }
 }

@@ -11,7 +11,16 @@ namespace Regatta.Store.Tests;
 public sealed class SchemaTests(StoreFixture store)
 {
     /// <summary>Tables that are of no club: the installation's own, its people's, and the list of clubs.</summary>
-    private static readonly string[] OfNoClub = ["body_measures", "clubs", "data_protection_keys", "founding_codes", "installation", "migrations", "people"];
+    private static readonly string[] OfNoClub =
+    [
+        "body_measures",
+        "clubs",
+        "data_protection_keys",
+        "founding_codes",
+        "installation",
+        "migrations",
+        "people",
+    ];
 
     [Fact]
     public async Task Every_table_begins_its_key_with_the_club_but_for_those_named_here()
@@ -23,15 +32,18 @@ public sealed class SchemaTests(StoreFixture store)
             left join pg_constraint k on k.conrelid = c.oid and k.contype = 'p'
             left join pg_attribute a on a.attrelid = c.oid and a.attnum = k.conkey[1]
             where c.relkind = 'r' and c.relnamespace = 'public'::regnamespace and coalesce(a.attname, '') <> 'club_id' order by 1
-            """);
+            """
+        );
         Assert.Equal(OfNoClub, without);
         var loose = await connection.QueryAsync<string>(
             """
             select k.conrelid::regclass || '.' || k.conname from pg_constraint k
             join pg_attribute a on a.attrelid = k.conrelid and a.attnum = k.conkey[1]
-            where k.contype = 'f' and k.confrelid in (select conrelid from pg_constraint p join pg_attribute pa on pa.attrelid = p.conrelid and pa.attnum = p.conkey[1] where p.contype = 'p' and pa.attname = 'club_id')
+            where k.contype = 'f' and k.confrelid in (select conrelid from pg_constraint p join pg_attribute pa on pa.attrelid = p.conrelid
+              and pa.attnum = p.conkey[1] where p.contype = 'p' and pa.attname = 'club_id')
               and a.attname <> 'club_id'
-            """);
+            """
+        );
         Assert.Empty(loose);
     }
 
@@ -40,15 +52,27 @@ public sealed class SchemaTests(StoreFixture store)
     {
         Type[] ofTheInstallation = [typeof(Clubs), typeof(People), typeof(DataProtectionKeys), typeof(Database)];
         string[] named = ["Stations.AllAsync", "Stations.ListenAsync", "Classes.ListenAsync", "ShareLinks.FindAsync"];
-        var methods = typeof(Classes).Assembly.GetExportedTypes()
-            .Where(type => type is { IsClass: true, Namespace: "Regatta.Store" } && !ofTheInstallation.Contains(type) && type.GetConstructors().Any(made => made.GetParameters().Any(one => one.ParameterType == typeof(NpgsqlDataSource))))
-            .SelectMany(type => type.GetMethods().Where(method => method.DeclaringType == type && method.Name.EndsWith("Async", StringComparison.Ordinal)))
+        var methods = typeof(Classes)
+            .Assembly.GetExportedTypes()
+            .Where(type =>
+                type is { IsClass: true, Namespace: "Regatta.Store" }
+                && !ofTheInstallation.Contains(type)
+                && type.GetConstructors().Any(made => made.GetParameters().Any(one => one.ParameterType == typeof(NpgsqlDataSource)))
+            )
+            .SelectMany(type =>
+                type.GetMethods().Where(method => method.DeclaringType == type && method.Name.EndsWith("Async", StringComparison.Ordinal))
+            )
             .ToList();
         Assert.True(methods.Count > 40);
-        Assert.Empty(methods
-            .Where(method => method.GetParameters().FirstOrDefault()?.ParameterType is not { } first || (first != typeof(ClubId) && first != typeof(ClassRef)))
-            .Select(method => $"{method.DeclaringType!.Name}.{method.Name}")
-            .Except(named));
+        Assert.Empty(
+            methods
+                .Where(method =>
+                    method.GetParameters().FirstOrDefault()?.ParameterType is not { } first
+                    || (first != typeof(ClubId) && first != typeof(ClassRef))
+                )
+                .Select(method => $"{method.DeclaringType!.Name}.{method.Name}")
+                .Except(named)
+        );
     }
 
     [Theory]
@@ -60,20 +84,30 @@ public sealed class SchemaTests(StoreFixture store)
         var state = new ClassState(definition, ClassJson.ReadCells(definition, schema, await GoldenAsync($"cells-{schema}.json")));
         Assert.Empty(definition.Problems());
         Assert.Equal((6, 7, 6, 1), (definition.Bands.All.Count, definition.Controls.Count, definition.LastBand, definition.Retired.Count));
-        Assert.Equal((75, 20, 1.1), (definition.Crew.Rule!.Reference.Kilograms, definition.Crew.Rule.Hull, definition.Crew.Rule.Arm.Metres));
+        Assert.Equal(
+            (75, 20, 1.1),
+            (definition.Crew.Rule!.Reference.Kilograms, definition.Crew.Rule.Hull, definition.Crew.Rule.Arm.Metres)
+        );
         var cell = state.Cells[new(Layer.Usual, new(new(3), new("gooseneck")))];
-        Assert.Equal((495.3, 12.7, CellSource.Proposed, new DateOnly(2026, 5, 1)), (Math.Round(cell.Mark!.Value.Position, 9), Math.Round(cell.Tolerance, 9), cell.Source, cell.Day!.Value));
+        Assert.Equal(
+            (495.3, 12.7, CellSource.Proposed, new DateOnly(2026, 5, 1)),
+            (Math.Round(cell.Mark!.Value.Position, 9), Math.Round(cell.Tolerance, 9), cell.Source, cell.Day!.Value)
+        );
         Assert.Equal(CellWord.Max, state.Cells[new(Layer.Usual, new(new(6), new("gooseneck")))].Word);
         Assert.True(state.Cells[new(Layer.Usual, new(new(5), new("gooseneck")))].IsRange);
         Assert.Equal((1, 1.5), state.Definition.Find(new("gooseneck"))!.Disturbs[0].Follows!.Value);
     }
 
-    /// <summary>When this fails, the stored shape has changed: raise the schema's number, write an upcaster from the one before, and keep its files.</summary>
+    /// <summary>When this fails, the stored shape has changed: raise the schema's number, write an upcaster from the one before, and keep
+    /// its files.</summary>
     [Fact]
     public async Task What_is_written_now_is_the_newest_schema_to_the_letter()
     {
         var definition = ClassJson.Read("quillet", ClassJson.Schema, await GoldenAsync($"definition-{ClassJson.Schema}.json"));
-        var state = new ClassState(definition, ClassJson.ReadCells(definition, ClassJson.Schema, await GoldenAsync($"cells-{ClassJson.Schema}.json")));
+        var state = new ClassState(
+            definition,
+            ClassJson.ReadCells(definition, ClassJson.Schema, await GoldenAsync($"cells-{ClassJson.Schema}.json"))
+        );
         Assert.Equal(await GoldenAsync($"definition-{ClassJson.Schema}.json"), ClassJson.Write(definition));
         Assert.Equal(await GoldenAsync($"cells-{ClassJson.Schema}.json"), ClassJson.WriteCells(state));
         var lifted = ClassJson.Read("quillet", 1, await GoldenAsync("definition-1.json"));
@@ -84,8 +118,20 @@ public sealed class SchemaTests(StoreFixture store)
     public async Task A_newer_schema_and_a_broken_document_are_told_as_an_unreadable_class()
     {
         var json = await GoldenAsync($"definition-{ClassJson.Schema}.json");
-        Assert.Contains("newer than this program", Assert.Throws<UnreadableClassException>(() => ClassJson.Read("x", ClassJson.Schema + 1, json)).Why);
-        foreach (var broken in new[] { "{}", "[]", "null", json.Replace("\"bands\":[", "\"bands\":[null,"), json.Replace("\"kind\":\"length\"", "\"kind\":\"sextant\"") })
+        Assert.Contains(
+            "newer than this program",
+            Assert.Throws<UnreadableClassException>(() => ClassJson.Read("x", ClassJson.Schema + 1, json)).Why
+        );
+        foreach (
+            var broken in new[]
+            {
+                "{}",
+                "[]",
+                "null",
+                json.Replace("\"bands\":[", "\"bands\":[null,"),
+                json.Replace("\"kind\":\"length\"", "\"kind\":\"sextant\""),
+            }
+        )
         {
             Assert.Throws<UnreadableClassException>(() => ClassJson.Read("x", ClassJson.Schema, broken));
         }
@@ -103,12 +149,14 @@ public sealed class SchemaTests(StoreFixture store)
               jsonb_set(jsonb_set(definition, '{windHeight}', '990000'), '{bands,1,from}', '2.0'), cells
             from versions where class_id = @Number
             """,
-            draft.Stamp.Class);
+            draft.Stamp.Class
+        );
         var newest = (await store.Versions.FindAsync(draft.Stamp.Class, 2))!;
         Assert.Contains("A wind is meant between", Assert.Single(newest.Findings));
         Assert.Equal(6, newest.Set.Bands.All.Count);
         Assert.NotNull(newest.Set.First.Cells);
     }
 
-    private static async Task<string> GoldenAsync(string name) => (await File.ReadAllTextAsync(Path.Combine("Data", name), TestContext.Current.CancellationToken)).TrimEnd('\n');
+    private static async Task<string> GoldenAsync(string name) =>
+        (await File.ReadAllTextAsync(Path.Combine("Data", name), TestContext.Current.CancellationToken)).TrimEnd('\n');
 }

@@ -38,6 +38,10 @@ public sealed class StoreFixture : IAsyncLifetime
 
     public ClassEdits Edits => new(Database, Clock);
 
+    public RemovedParts RemovedParts => new(Database, Clock);
+
+    public BoatLogs BoatLogs => new(Database);
+
     public Versions Versions => new(Database, Clock);
 
     public Logs Logs => new(Database, Clock);
@@ -48,12 +52,29 @@ public sealed class StoreFixture : IAsyncLifetime
 
     public ImportClasses Import => new(new Imports(Database, Clock));
 
-    public Person Ann { get; } = new() { SignInName = "ann", NormalizedName = "ANN", DisplayName = "Ann", SecurityStamp = "1" };
+    public Person Ann { get; } =
+        new()
+        {
+            SignInName = "ann",
+            NormalizedName = "ANN",
+            DisplayName = "Ann",
+            SecurityStamp = "1",
+        };
 
-    public Person Ben { get; } = new() { SignInName = "ben", NormalizedName = "BEN", DisplayName = "Ben", SecurityStamp = "1" };
+    public Person Ben { get; } =
+        new()
+        {
+            SignInName = "ben",
+            NormalizedName = "BEN",
+            DisplayName = "Ben",
+            SecurityStamp = "1",
+        };
 
-    public static string Server => Environment.GetEnvironmentVariable("REGATTA_TEST_SERVER")
-        ?? throw new InvalidOperationException("REGATTA_TEST_SERVER holds no connection string. Run the tests by ./test, or point it at a PostgreSQL server.");
+    public static string Server =>
+        Environment.GetEnvironmentVariable("REGATTA_TEST_SERVER")
+        ?? throw new InvalidOperationException(
+            "REGATTA_TEST_SERVER holds no connection string. Run the tests by ./test, or point it at a PostgreSQL server."
+        );
 
     public async ValueTask InitializeAsync()
     {
@@ -66,8 +87,13 @@ public sealed class StoreFixture : IAsyncLifetime
         Database = Regatta.Store.Database.Connect(Connection);
 
         // Two instances that start together: the lock lets one of them migrate, and both come up.
-        await Task.WhenAll(Enumerable.Range(0, 2).Select(_ =>
-            Regatta.Store.Database.WithAdvisoryLockAsync(Connection, () => Regatta.Store.Database.MigrateAsync(Connection))));
+        await Task.WhenAll(
+            Enumerable
+                .Range(0, 2)
+                .Select(_ =>
+                    Regatta.Store.Database.WithAdvisoryLockAsync(Connection, () => Regatta.Store.Database.MigrateAsync(Connection))
+                )
+        );
         var people = new People(Database);
         await people.SaveAsync(Ann);
         await people.SaveAsync(Ben);
@@ -84,7 +110,8 @@ public sealed class StoreFixture : IAsyncLifetime
     }
 
     /// <summary>The draft of a class of the first club as it stands.</summary>
-    public async Task<ClassDraft?> DraftAsync(string key) => await Classes.StampAsync(Club, key) is { } stamp ? await Classes.DraftAsync(stamp.Class) : null;
+    public async Task<ClassDraft?> DraftAsync(string key) =>
+        await Classes.StampAsync(Club, key) is { } stamp ? await Classes.DraftAsync(stamp.Class) : null;
 
     /// <summary>The same draft as it stands now.</summary>
     public async Task<ClassDraft> DraftAsync(ClassDraft draft) => (await Classes.DraftAsync(draft.Stamp.Class))!;
@@ -116,8 +143,12 @@ public sealed class StoreFixture : IAsyncLifetime
         var one = bundle.Classes[0];
         await Import.RunAsync(
             Club,
-            bundle with { Classes = [one with { Draft = one.Draft.With(one.Class with { Key = key }), Boats = [], Logs = [] }] },
-            new Dictionary<string, Guid>());
+            bundle with
+            {
+                Classes = [one with { Draft = one.Draft.With(one.Class with { Key = key }), Boats = [], Logs = [] }],
+            },
+            new Dictionary<string, Guid>()
+        );
         return (await DraftAsync(key))!;
     }
 
@@ -125,7 +156,12 @@ public sealed class StoreFixture : IAsyncLifetime
     {
         var club = (await Clubs.FoundAsync(key, key, "UTC", isDemo: false, Ann.Id, mayBeFurther: true, null))!.Ref;
         await Members.SetAsync(club, Ben.Id, ["sailor"], []);
-        var bundle = BundleReader.Read(await File.ReadAllBytesAsync(Path.Combine(AppContext.BaseDirectory, key + ".json")), new(2026, 11, 23, 0, 0, 0, TimeSpan.Zero)).Bundle!;
+        var bundle = BundleReader
+            .Read(
+                await File.ReadAllBytesAsync(Path.Combine(AppContext.BaseDirectory, key + ".json")),
+                new(2026, 11, 23, 0, 0, 0, TimeSpan.Zero)
+            )
+            .Bundle!;
         await Import.RunAsync(club, bundle, new Dictionary<string, Guid> { ["tamsin"] = Ann.Id });
         return club;
     }

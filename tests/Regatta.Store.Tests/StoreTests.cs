@@ -33,7 +33,10 @@ public sealed class StoreTests(StoreFixture store)
         var exported = (await store.ExportAsync("quillet")).Classes[0];
         Assert.Empty(MatrixDiff.Between(draft.State, exported.Draft));
         Assert.Equal(84, exported.Logs.Count);
-        Assert.Equal(["Quillet"], (await store.Import.RunAsync(store.Club, new(null, [], [exported]), new Dictionary<string, Guid>())).AlreadyThere);
+        Assert.Equal(
+            ["Quillet"],
+            (await store.Import.RunAsync(store.Club, new(null, [], [exported]), new Dictionary<string, Guid>())).AlreadyThere
+        );
     }
 
     [Fact]
@@ -89,7 +92,10 @@ public sealed class StoreTests(StoreFixture store)
         var first = draft.Cells[Gooseneck].Revision;
         await SaveAsync(draft, "21", first, store.Ann);
         await SaveAsync(draft, "22", first + 1, store.Ben);
-        Assert.Equal((0L, 1L), (await store.Edits.UndoAsync(draft.Stamp.Class, store.Ann.Id)) is { } turned ? (turned.Done, turned.All) : default);
+        Assert.Equal(
+            (0L, 1L),
+            (await store.Edits.UndoAsync(draft.Stamp.Class, store.Ann.Id)) is { } turned ? (turned.Done, turned.All) : default
+        );
         Assert.Equal(22 * 25.4, await MarkAsync(draft), 6);
     }
 
@@ -103,7 +109,9 @@ public sealed class StoreTests(StoreFixture store)
         Assert.Equal(["Ann", "Tamsin Okwuosa"], all.Select(version => version.By));
         Assert.Empty(MatrixDiff.Between(draft.State, all[0].State));
         await using var connection = await store.Database.OpenConnectionAsync(TestContext.Current.CancellationToken);
-        await Assert.ThrowsAsync<PostgresException>(() => connection.ExecuteAsync("update versions set reason = 'other' where class_id = @Number", draft.Stamp.Class));
+        await Assert.ThrowsAsync<PostgresException>(() =>
+            connection.ExecuteAsync("update versions set reason = 'other' where class_id = @Number", draft.Stamp.Class)
+        );
     }
 
     [Fact]
@@ -124,7 +132,10 @@ public sealed class StoreTests(StoreFixture store)
         var log = NewLog();
         var number = await store.Logs.AddAsync(draft.Stamp.Class, store.Ann.Id, NoBoat, log);
         var own = (await store.Logs.OwnAsync(store.Club, store.Ann.Id, number))!.Log;
-        Assert.Equal((log.Key, log.SailedAt, log.Wind, log.CrewMass, log.Check, log.Luffing, log.Felt, log.Note, log.Version), (own.Key, own.SailedAt, own.Wind, own.CrewMass, own.Check, own.Luffing, own.Felt, own.Note, own.Version));
+        Assert.Equal(
+            (log.Key, log.SailedAt, log.Wind, log.CrewMass, log.Check, log.Luffing, log.Felt, log.Note, log.Version),
+            (own.Key, own.SailedAt, own.Wind, own.CrewMass, own.Check, own.Luffing, own.Felt, own.Note, own.Version)
+        );
         Assert.Equal(log.Marks, own.Marks);
         Assert.Null(await store.Logs.OwnAsync(store.Club, store.Ben.Id, number));
         Assert.False(await store.Logs.RemoveOwnAsync(store.Club, store.Ben.Id, number, removed: true));
@@ -162,7 +173,14 @@ public sealed class StoreTests(StoreFixture store)
         Assert.Equal(new SharedClass(draft.Stamp.Class, false), await links.FindAsync(token));
         Assert.Null(await links.FindAsync(token[..^1] + "?"));
         await using var connection = await store.Database.OpenConnectionAsync(TestContext.Current.CancellationToken);
-        Assert.Equal(0, await connection.ExecuteScalarAsync<long>("select count(*) from share_links where encode(token_hash, 'escape') like '%' || @token || '%' or label like '%' || @token || '%'", new { token }));
+        Assert.Equal(
+            0,
+            await connection.ExecuteScalarAsync<long>(
+                "select count(*) from share_links where encode(token_hash, 'escape') "
+                    + "like '%' || @token || '%' or label like '%' || @token || '%'",
+                new { token }
+            )
+        );
         await links.WithdrawAsync(draft.Stamp.Class, (await links.AllAsync(draft.Stamp.Class)).Single().Id);
         Assert.True((await links.FindAsync(token))!.Withdrawn);
     }
@@ -172,10 +190,35 @@ public sealed class StoreTests(StoreFixture store)
     {
         var draft = await store.FreshClassAsync();
         var decisions = store.Decisions;
-        await decisions.AddAsync(draft.Stamp.Class, draft.Stamp.Structure, Gooseneck, DecisionKind.Accepted, new(508), new(520.7), "sentence", "", 3, store.Ann.Id);
-        await decisions.AddAsync(draft.Stamp.Class, draft.Stamp.Structure, Gooseneck, DecisionKind.SetAside, new(508), new(520.7), "sentence", "new sail first", 5, store.Ben.Id);
+        await decisions.AddAsync(
+            draft.Stamp.Class,
+            draft.Stamp.Structure,
+            Gooseneck,
+            DecisionKind.Accepted,
+            new(508),
+            new(520.7),
+            "sentence",
+            "",
+            3,
+            store.Ann.Id
+        );
+        await decisions.AddAsync(
+            draft.Stamp.Class,
+            draft.Stamp.Structure,
+            Gooseneck,
+            DecisionKind.SetAside,
+            new(508),
+            new(520.7),
+            "sentence",
+            "new sail first",
+            5,
+            store.Ben.Id
+        );
         var newest = (await store.Classes.SnapshotAsync(draft.Stamp.Class))!.Decisions[Gooseneck];
-        Assert.Equal((DecisionKind.SetAside, "new sail first", 5, "Ben", StoreFixture.Now), (newest.Kind, newest.Reason, newest.LogsThen, newest.By, newest.At));
+        Assert.Equal(
+            (DecisionKind.SetAside, "new sail first", 5, "Ben", StoreFixture.Now),
+            (newest.Kind, newest.Reason, newest.LogsThen, newest.By, newest.At)
+        );
     }
 
     [Fact]
@@ -186,24 +229,65 @@ public sealed class StoreTests(StoreFixture store)
         var cell = Cell.Of(new Mark(21 * 25.4), 12.7, "", "", CellSource.Proposed).Value;
         var seen = draft.Cells[Gooseneck].Revision;
         await SaveAsync(draft, "22", seen, store.Ben);
-        Assert.Equal(SaveOutcome.Conflict, await decisions.AddAsync(draft.Stamp.Class, draft.Stamp.Structure, Gooseneck, DecisionKind.Accepted, new(508), new(533.4), "s", "", 3, store.Ann.Id, cell, seen));
+        Assert.Equal(
+            SaveOutcome.Conflict,
+            await decisions.AddAsync(
+                draft.Stamp.Class,
+                draft.Stamp.Structure,
+                Gooseneck,
+                DecisionKind.Accepted,
+                new(508),
+                new(533.4),
+                "s",
+                "",
+                3,
+                store.Ann.Id,
+                cell,
+                seen
+            )
+        );
         Assert.Empty((await store.Classes.SnapshotAsync(draft.Stamp.Class))!.Decisions);
         Assert.Equal(22 * 25.4, await MarkAsync(draft), 6);
-        Assert.Equal(SaveOutcome.Saved, await decisions.AddAsync(draft.Stamp.Class, draft.Stamp.Structure, Gooseneck, DecisionKind.Accepted, new(508), new(533.4), "s", "", 3, store.Ann.Id, cell, seen + 1));
+        Assert.Equal(
+            SaveOutcome.Saved,
+            await decisions.AddAsync(
+                draft.Stamp.Class,
+                draft.Stamp.Structure,
+                Gooseneck,
+                DecisionKind.Accepted,
+                new(508),
+                new(533.4),
+                "s",
+                "",
+                3,
+                store.Ann.Id,
+                cell,
+                seen + 1
+            )
+        );
         Assert.Equal(21 * 25.4, await MarkAsync(draft), 6);
     }
 
-    private static SessionLog NewLog() => new(
-        Guid.NewGuid(),
-        new(2026, 5, 31, 14, 30, 0, TimeSpan.Zero),
-        WindRange.Of(Speed.FromKnots(12), Speed.FromKnots(15), Speed.FromKnots(18)).Value,
-        Mass.FromKilograms(71.5),
-        new Dictionary<ControlKey, Mark> { [new("gooseneck")] = new(508), [new("cunningham")] = new(3) },
-        new(HelmReading.Of(Angle.FromDegrees(4), Angle.FromDegrees(5.5)).Value, CheckGates.AllHeld with { Trimmed = false }, Angle.FromDegrees(4)),
-        Luffing.Together,
-        Felt.RatherFast,
-        "chop",
-        1);
+    private static SessionLog NewLog() =>
+        new(
+            Guid.NewGuid(),
+            new(2026, 5, 31, 14, 30, 0, TimeSpan.Zero),
+            WindRange.Of(Speed.FromKnots(12), Speed.FromKnots(15), Speed.FromKnots(18)).Value,
+            Mass.FromKilograms(71.5),
+            new Dictionary<ControlKey, Mark> { [new("gooseneck")] = new(508), [new("cunningham")] = new(3) },
+            new(
+                HelmReading.Of(Angle.FromDegrees(4), Angle.FromDegrees(5.5)).Value,
+                CheckGates.AllHeld with
+                {
+                    Trimmed = false,
+                },
+                Angle.FromDegrees(4)
+            ),
+            Luffing.Together,
+            Felt.RatherFast,
+            "chop",
+            1
+        );
 
     private async Task<SaveOutcome> SaveAsync(ClassDraft draft, string mark, int seen, Person who)
     {
@@ -212,6 +296,5 @@ public sealed class StoreTests(StoreFixture store)
         return await store.SaveAsync(draft, Gooseneck, cell, seen, who.Id);
     }
 
-    private async Task<double> MarkAsync(ClassDraft draft) =>
-        (await store.DraftAsync(draft)).Set[Gooseneck]!.Mark!.Value.Position;
+    private async Task<double> MarkAsync(ClassDraft draft) => (await store.DraftAsync(draft)).Set[Gooseneck]!.Mark!.Value.Position;
 }

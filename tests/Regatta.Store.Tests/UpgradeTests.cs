@@ -43,7 +43,8 @@ public sealed class UpgradeTests(StoreFixture store)
         Assert.Equal(50, (await classes.DraftAsync(stamp.Class))!.Set[place]!.Mark!.Value.Position);
     }
 
-    /// <summary>The dump is of the demo club before there were clubs, after an afternoon of edits, logs, versions, boats, links and a control taken out of use.</summary>
+    /// <summary>The dump is of the demo club before there were clubs, after an afternoon of edits, logs, versions, boats, links and a
+    /// control taken out of use.</summary>
     [Fact]
     public async Task A_database_from_before_the_clubs_comes_up_with_equal_counts_and_contents()
     {
@@ -54,16 +55,25 @@ public sealed class UpgradeTests(StoreFixture store)
         var marks = await old.QueryAsync<(string, int, string, string, string, string)>(
             """
             select c.key, x.band, x.control, x.plan, x.mode, x.content::text from cells x join boat_classes c on c.id = x.class_id
-            join controls k on k.class_id = x.class_id and k.key = x.control and not k.retired where x.content is not null order by 1, 2, 3, 4, 5
-            """);
-        var published = (await old.QueryAsync<(string Key, int Number, int Cells)>(
-            "select c.key, v.number, jsonb_array_length(v.content->'cells') from matrix_versions v join boat_classes c on c.id = v.class_id")).ToList();
+            join controls k on k.class_id = x.class_id and k.key = x.control and not k.retired where x.content is not null
+              order by 1, 2, 3, 4, 5
+            """
+        );
+        var published = (
+            await old.QueryAsync<(string Key, int Number, int Cells)>(
+                "select c.key, v.number, jsonb_array_length(v.content->'cells') "
+                    + "from matrix_versions v join boat_classes c on c.id = v.class_id"
+            )
+        ).ToList();
 
         await Database.MigrateAsync(address);
         await using var database = Database.Connect(address);
         var after = await CountsAsync(old, ["classes", "class_edits", "versions", .. Unchanged]);
         Assert.Equal(before.Values, after.Values);
-        Assert.True(before.Values.All(count => count > 0), "The dump has nothing of something: " + string.Join(", ", before.Where(one => one.Value == 0).Select(one => one.Key)));
+        Assert.True(
+            before.Values.All(count => count > 0),
+            "The dump has nothing of something: " + string.Join(", ", before.Where(one => one.Value == 0).Select(one => one.Key))
+        );
 
         var club = (await new Clubs(database, store.Clock).AllAsync()).Single();
         Assert.Equal(("wenlow-reach-sailing-club", "Wenlow Reach Sailing Club", true), (club.Key, club.Name, club.IsDemo));
@@ -81,17 +91,36 @@ public sealed class UpgradeTests(StoreFixture store)
         }
 
         Assert.Equal(marks.Count(), drafts.Values.Sum(draft => draft.State.Cells.Count));
-        Assert.All(marks, mark =>
-        {
-            var place = new CellPlace(new(new(mark.Item4), new(mark.Item5)), new(new(mark.Item2), new(mark.Item3)));
-            var content = System.Text.Json.Nodes.JsonNode.Parse(mark.Item6)!;
-            Assert.Equal((double?)content["Mark"], drafts[mark.Item1].State.Cells[place].Word is null ? drafts[mark.Item1].State.Cells[place].Mark?.Position : null);
-            Assert.Equal((string?)content["Target"] ?? "", drafts[mark.Item1].State.Cells[place].Target);
-        });
+        Assert.All(
+            marks,
+            mark =>
+            {
+                var place = new CellPlace(new(new(mark.Item4), new(mark.Item5)), new(new(mark.Item2), new(mark.Item3)));
+                var content = System.Text.Json.Nodes.JsonNode.Parse(mark.Item6)!;
+                Assert.Equal(
+                    (double?)content["Mark"],
+                    drafts[mark.Item1].State.Cells[place].Word is null ? drafts[mark.Item1].State.Cells[place].Mark?.Position : null
+                );
+                Assert.Equal((string?)content["Target"] ?? "", drafts[mark.Item1].State.Cells[place].Target);
+            }
+        );
     }
 
     private static readonly string[] Unchanged =
-        ["cells", "cell_edits", "session_logs", "log_marks", "proposal_decisions", "boats", "measured_pairs", "share_links", "people", "outings", "outing_classes", "class_captains"];
+    [
+        "cells",
+        "cell_edits",
+        "session_logs",
+        "log_marks",
+        "proposal_decisions",
+        "boats",
+        "measured_pairs",
+        "share_links",
+        "people",
+        "outings",
+        "outing_classes",
+        "class_captains",
+    ];
 
     private static async Task<Dictionary<string, long>> CountsAsync(NpgsqlConnection connection, IEnumerable<string> tables)
     {
@@ -107,9 +136,17 @@ public sealed class UpgradeTests(StoreFixture store)
     private static async Task ApplyOldAsync(NpgsqlConnection old)
     {
         await old.OpenAsync(TestContext.Current.CancellationToken);
-        await old.ExecuteAsync("create table migrations (schemaversionsid serial primary key, scriptname varchar(255) not null, applied timestamp not null)");
+        await old.ExecuteAsync(
+            "create table migrations (schemaversionsid serial primary key, scriptname varchar(255) not null, applied timestamp not null)"
+        );
         var store = typeof(Database).Assembly;
-        foreach (var script in store.GetManifestResourceNames().Where(one => one.EndsWith(".sql", StringComparison.Ordinal)).Order(StringComparer.Ordinal).Take(5))
+        foreach (
+            var script in store
+                .GetManifestResourceNames()
+                .Where(one => one.EndsWith(".sql", StringComparison.Ordinal))
+                .Order(StringComparer.Ordinal)
+                .Take(5)
+        )
         {
             using var text = new StreamReader(store.GetManifestResourceStream(script)!);
             await old.ExecuteAsync(await text.ReadToEndAsync(TestContext.Current.CancellationToken));
@@ -117,22 +154,30 @@ public sealed class UpgradeTests(StoreFixture store)
         }
     }
 
-    private static Task<int> FillOldAsync(NpgsqlConnection old, Guid ann) => old.ExecuteAsync(
-        """
-        insert into people (id, sign_in_name, normalized_name, display_name, security_stamp) values (@ann, 'ann', 'ANN', 'Ann', '1');
-        insert into boat_classes (key, name, family, about, mode, helm_target, helm_tolerance, reference_wind, helm_per_heel) values ('old', 'Old', 'f', 'a', 'beating', 3, 1, 5, 0.1);
-        insert into controls (class_id, key, position, definition)
-          values (1, 'slide', 0, '{"key":"slide","name":"Slide","scale":{"kind":"length","unit":"cm","min":0,"max":200,"step":10},"datum":"d","readingPoint":"r","moreDoes":"m","when":"ashore","asWindBuilds":"up"}');
-        insert into bands (class_id, number, name, low, high) values (1, 1, 'light', 0, 5);
-        insert into cells (class_id, band, control, revision, content, edited_by, edited_at) values (1, 1, 'slide', 3, '{"Mark":70,"Tolerance":10,"Target":"","Note":"","Source":0}', @ann, now());
-        insert into cell_edits (class_id, band, control, before, after, revision, undone, is_undo, edited_by, edited_at) values
-          (1, 1, 'slide', '{"Mark":50,"Tolerance":10,"Target":"","Note":"","Source":0}', '{"Mark":70,"Tolerance":10,"Target":"","Note":"","Source":0}', 2, false, false, @ann, now()),
-          (1, 1, 'slide', '{"Mark":70,"Tolerance":10,"Target":"","Note":"","Source":0}', '{"Mark":90,"Tolerance":10,"Target":"","Note":"","Source":0}', 3, true, false, @ann, now());
-        insert into proposal_decisions (class_id, band, control, decision, mark_from, mark_to, sentence, reason, logs_then, decided_by, decided_at)
-          values (1, 1, 'slide', 'setAside', 70, 80, 's', 'new sail first', 3, @ann, now());
-        insert into matrix_versions (class_id, number, published_at, published_by, reason, content) values (1, 1, now(), 'Ann', 'why',
-          '{"bands":[{"id":1,"name":"light","from":0,"to":5}],"controls":[{"key":"slide","name":"Slide","scale":{"kind":"length","unit":"cm","min":0,"max":200,"step":10},"datum":"d","readingPoint":"r","moreDoes":"m","when":"ashore","asWindBuilds":"up"}],"cells":[{"band":1,"control":"slide","mark":50,"tolerance":10}]}');
-        insert into session_logs (class_id, key, sailed_at, wind_from, wind_to, luffing, felt, note, logged_at) values (1, gen_random_uuid(), now(), 2, 4, 'NotLookedAt', 'NotSaid', '', now());
-        """,
-        new { ann });
+    private static Task<int> FillOldAsync(NpgsqlConnection old, Guid ann) =>
+        old.ExecuteAsync(
+            """
+            insert into people (id, sign_in_name, normalized_name, display_name, security_stamp) values (@ann, 'ann', 'ANN', 'Ann', '1');
+            insert into boat_classes (key, name, family, about, mode, helm_target, helm_tolerance, reference_wind, helm_per_heel)
+              values ('old', 'Old', 'f', 'a', 'beating', 3, 1, 5, 0.1);
+            insert into controls (class_id, key, position, definition)
+              values (1, 'slide', 0, '{"key":"slide","name":"Slide","scale":{"kind":"length","unit":"cm","min":0,"max":200,"step":10},"datum":"d","readingPoint":"r","moreDoes":"m","when":"ashore","asWindBuilds":"up"}');
+            insert into bands (class_id, number, name, low, high) values (1, 1, 'light', 0, 5);
+            insert into cells (class_id, band, control, revision, content, edited_by, edited_at)
+              values (1, 1, 'slide', 3, '{"Mark":70,"Tolerance":10,"Target":"","Note":"","Source":0}', @ann, now());
+            insert into cell_edits (class_id, band, control, before, after, revision, undone, is_undo, edited_by, edited_at) values
+              (1, 1, 'slide', '{"Mark":50,"Tolerance":10,"Target":"","Note":"","Source":0}',
+                '{"Mark":70,"Tolerance":10,"Target":"","Note":"","Source":0}', 2, false, false, @ann, now()),
+              (1, 1, 'slide', '{"Mark":70,"Tolerance":10,"Target":"","Note":"","Source":0}',
+                '{"Mark":90,"Tolerance":10,"Target":"","Note":"","Source":0}', 3, true, false, @ann, now());
+            insert into proposal_decisions (class_id, band, control, decision, mark_from, mark_to, sentence, reason, logs_then, decided_by,
+              decided_at)
+              values (1, 1, 'slide', 'setAside', 70, 80, 's', 'new sail first', 3, @ann, now());
+            insert into matrix_versions (class_id, number, published_at, published_by, reason, content) values (1, 1, now(), 'Ann', 'why',
+              '{"bands":[{"id":1,"name":"light","from":0,"to":5}],"controls":[{"key":"slide","name":"Slide","scale":{"kind":"length","unit":"cm","min":0,"max":200,"step":10},"datum":"d","readingPoint":"r","moreDoes":"m","when":"ashore","asWindBuilds":"up"}],"cells":[{"band":1,"control":"slide","mark":50,"tolerance":10}]}');
+            insert into session_logs (class_id, key, sailed_at, wind_from, wind_to, luffing, felt, note, logged_at)
+              values (1, gen_random_uuid(), now(), 2, 4, 'NotLookedAt', 'NotSaid', '', now());
+            """,
+            new { ann }
+        );
 }

@@ -12,7 +12,14 @@ public sealed class WindLogTests(StoreFixture store)
     public async Task Samples_come_back_in_order_once_each_and_are_forgotten_by_age()
     {
         var start = new DateTimeOffset(2031, 1, 1, 0, 0, 0, TimeSpan.Zero);
-        var samples = Enumerable.Range(0, 100).Select(second => new WindSample(start.AddSeconds(second), Speed.FromMetresPerSecond(second / 10.0), second % 3 == 0 ? null : Angle.FromDegrees(second))).ToList();
+        var samples = Enumerable
+            .Range(0, 100)
+            .Select(second => new WindSample(
+                start.AddSeconds(second),
+                Speed.FromMetresPerSecond(second / 10.0),
+                second % 3 == 0 ? null : Angle.FromDegrees(second)
+            ))
+            .ToList();
         await log.AppendAsync(store.Club, samples);
         await log.AppendAsync(store.Club, [.. samples.TakeLast(10), new(start.AddSeconds(100), Speed.FromMetresPerSecond(1), null)]);
         var kept = await log.SamplesAsync(store.Club, start);
@@ -50,6 +57,15 @@ public sealed class WindLogTests(StoreFixture store)
         Assert.Empty(await crews.OpenAsync(one));
     }
 
-    private static WindSummary Block(DateTimeOffset from, double mean, int samples) => new(
-        from.AddSeconds(2), from.AddSeconds(599), Speed.FromMetresPerSecond(mean), Speed.FromMetresPerSecond(mean + 2), Speed.FromMetresPerSecond(mean - 2), Angle.FromDegrees(220), Angle.FromDegrees(9), samples);
+    private static WindSummary Block(DateTimeOffset from, double mean, int samples) =>
+        new(
+            from.AddSeconds(2),
+            from.AddSeconds(599),
+            Speed.FromMetresPerSecond(mean),
+            Speed.FromMetresPerSecond(mean + 2),
+            Speed.FromMetresPerSecond(mean - 2),
+            Angle.FromDegrees(220),
+            Angle.FromDegrees(9),
+            samples
+        );
 }

@@ -11,7 +11,7 @@ public sealed class AccessTests(ClubHost host)
     [InlineData("/wenlow/classes/quillet/bundle.json")]
     [InlineData("/wenlow/logbook")]
     [InlineData("/wenlow/people")]
-    public async Task Strangers_are_asked_to_sign_in_and_come_back(string address)
+    public async Task Unmatched_are_asked_to_sign_in_and_come_back(string address)
     {
         var answer = await host.Visit().GetAsync(address);
         Assert.Equal(302, (int)answer.Status);
@@ -42,7 +42,15 @@ public sealed class AccessTests(ClubHost host)
         Assert.Empty(page.Html.QuerySelectorAll("form[data-cell-form]"));
         foreach (var handler in (string[])["Save", "Step", "Clear", "Undo", "Decide"])
         {
-            var answer = await sailor.SendAsync(page, "form.looks", $"/wenlow/classes/quillet?handler={handler}&cell=2.gooseneck", ("mark", "20"), ("revision", "1"), ("by", "1"), ("decision", "Accepted"));
+            var answer = await sailor.SendAsync(
+                page,
+                "form.looks",
+                $"/wenlow/classes/quillet?handler={handler}&cell=2.gooseneck",
+                ("mark", "20"),
+                ("revision", "1"),
+                ("by", "1"),
+                ("decision", "Accepted")
+            );
             Assert.Contains("/not-yours", answer.Location!.ToString());
         }
 
@@ -53,7 +61,17 @@ public sealed class AccessTests(ClubHost host)
     public async Task A_form_from_another_site_is_refused()
     {
         var captain = await host.VisitAsAsync("tamsin");
-        Assert.Equal(400, (int)(await captain.PostBareAsync("/wenlow/classes/quillet?handler=Cell&act=save&cell=2.gooseneck", ("mark", "20"), ("revision", "1"))).Status);
+        Assert.Equal(
+            400,
+            (int)
+                (
+                    await captain.PostBareAsync(
+                        "/wenlow/classes/quillet?handler=Cell&act=save&cell=2.gooseneck",
+                        ("mark", "20"),
+                        ("revision", "1")
+                    )
+                ).Status
+        );
     }
 
     [Fact]
@@ -68,7 +86,10 @@ public sealed class AccessTests(ClubHost host)
             Assert.Equal("odalys", page.Html.QuerySelector("#name")!.GetAttribute("value"));
         }
 
-        Assert.Contains("Too many tries", (await visitor.SendAsync(page, "form.stack", "/sign-in", ("name", "odalys"), ("password", "wrong-password"))).TextOf(".problem"));
+        Assert.Contains(
+            "Too many tries",
+            (await visitor.SendAsync(page, "form.stack", "/sign-in", ("name", "odalys"), ("password", "wrong-password"))).TextOf(".problem")
+        );
     }
 
     [Fact]

@@ -13,29 +13,80 @@ namespace Regatta.Web.Tests;
 public sealed class ArchitectureTests
 {
     [Fact]
-    public void The_core_knows_of_nothing_outside_it() => AssertNone(
-        Types.InAssembly(typeof(Parsed<>).Assembly).ShouldNot().HaveDependencyOnAny("Microsoft", "Npgsql", "Dapper", "System.IO", "System.Net", "Regatta.Formats", "Regatta.Store", "Regatta.Application", "Regatta.Web"));
+    public void The_core_knows_of_nothing_outside_it() =>
+        AssertNone(
+            Types
+                .InAssembly(typeof(Parsed<>).Assembly)
+                .ShouldNot()
+                .HaveDependencyOnAny(
+                    "Microsoft",
+                    "Npgsql",
+                    "Dapper",
+                    "System.IO",
+                    "System.Net",
+                    "Regatta.Formats",
+                    "Regatta.Store",
+                    "Regatta.Application",
+                    "Regatta.Web"
+                )
+        );
 
     [Fact]
-    public void Formats_know_of_the_core_alone() => AssertNone(
-        Types.InAssembly(typeof(Bundle).Assembly).ShouldNot().HaveDependencyOnAny("Microsoft", "Npgsql", "Dapper", "Regatta.Store", "Regatta.Application", "Regatta.Web"));
+    public void Formats_know_of_the_core_alone() =>
+        AssertNone(
+            Types
+                .InAssembly(typeof(Bundle).Assembly)
+                .ShouldNot()
+                .HaveDependencyOnAny("Microsoft", "Npgsql", "Dapper", "Regatta.Store", "Regatta.Application", "Regatta.Web")
+        );
 
     [Fact]
-    public void The_store_knows_of_the_core_alone() => AssertNone(
-        Types.InAssembly(typeof(Classes).Assembly).ShouldNot().HaveDependencyOnAny("Microsoft.AspNetCore", "Regatta.Formats", "Regatta.Application", "Regatta.Web"));
+    public void The_store_knows_of_the_core_alone() =>
+        AssertNone(
+            Types
+                .InAssembly(typeof(Classes).Assembly)
+                .ShouldNot()
+                .HaveDependencyOnAny("Microsoft.AspNetCore", "Regatta.Formats", "Regatta.Application", "Regatta.Web")
+        );
 
     [Fact]
-    public void Use_cases_know_of_no_page_and_speak_no_SQL() => AssertNone(
-        Types.InAssembly(typeof(Actor).Assembly).ShouldNot().HaveDependencyOnAny("Microsoft.AspNetCore", "Dapper", "Regatta.Web"));
+    public void Use_cases_know_of_no_page_and_speak_no_SQL() =>
+        AssertNone(
+            Types.InAssembly(typeof(Actor).Assembly).ShouldNot().HaveDependencyOnAny("Microsoft.AspNetCore", "Dapper", "Regatta.Web")
+        );
 
     /// <summary>What is written goes through a use case; a page asks a store only to read.</summary>
     [Fact]
     public void No_page_writes_to_a_store()
     {
-        string[] writing = ["Add", "Save", "Set", "Remove", "Rename", "Create", "Withdraw", "Publish", "Apply", "Measure", "Keep", "Append", "Undo", "Redo", "Found"];
+        string[] writing =
+        [
+            "Add",
+            "Save",
+            "Set",
+            "Remove",
+            "Rename",
+            "Create",
+            "Withdraw",
+            "Publish",
+            "Apply",
+            "Measure",
+            "Keep",
+            "Append",
+            "Undo",
+            "Redo",
+            "Found",
+        ];
         var calls = SourceFiles("src/Regatta.Web/Pages", "*.cs")
             .SelectMany(file => File.ReadLines(file).Select(line => (file, line)))
-            .Where(one => writing.Any(word => Stores.Any(store => Regex.IsMatch(one.line, $@"\b{store}\.{word}[A-Z]?\w*Async\(", RegexOptions.None, TimeSpan.FromSeconds(1)) && !one.line.Contains("RemovedAsync", StringComparison.Ordinal))))
+            .Where(one =>
+                writing.Any(word =>
+                    Stores.Any(store =>
+                        Regex.IsMatch(one.line, $@"\b{store}\.{word}[A-Z]?\w*Async\(", RegexOptions.None, TimeSpan.FromSeconds(1))
+                        && !one.line.Contains("RemovedAsync", StringComparison.Ordinal)
+                    )
+                )
+            )
             .Select(one => $"{Path.GetFileName(one.file)}: {one.line.Trim()}");
         Assert.Empty(calls.Except(["Me.cshtml.cs: await people.SaveHandsAsync(User.Id(), own);"]));
     }
@@ -43,21 +94,46 @@ public sealed class ArchitectureTests
     [Fact]
     public void Lines_end_before_140_files_before_300_lines_and_pages_before_200()
     {
-        var files = SourceFiles("src", "*.cs").Concat(SourceFiles("src", "*.cshtml")).Concat(SourceFiles("src/Regatta.Web/Client", "*.js")).Concat(SourceFiles("src/Regatta.Web/Client", "*.scss"))
-            .Concat(SourceFiles("demo", "*.cs")).Concat(SourceFiles("bench", "*.cs")).Concat(SourceFiles("bench", "*.mjs")).ToList();
+        var files = SourceFiles("src", "*.cs")
+            .Concat(SourceFiles("src", "*.cshtml"))
+            .Concat(SourceFiles("src/Regatta.Web/Client", "*.js"))
+            .Concat(SourceFiles("src/Regatta.Web/Client", "*.scss"))
+            .Concat(SourceFiles("demo", "*.cs"))
+            .Concat(SourceFiles("benchmarks", "*.cs"))
+            .Concat(SourceFiles("benchmarks", "*.mjs"))
+            .ToList();
         Assert.True(files.Count > 250);
         string[] wide =
         [
             .. from file in files.Where(file => file.EndsWith(".cs", StringComparison.Ordinal))
-               from line in File.ReadLines(file).Select((text, at) => (text, at)).Where(line => line.text.Length > 140)
-               select $"{file}:{line.at + 1}",
+            from line in File.ReadLines(file).Select((text, at) => (text, at)).Where(line => line.text.Length > 140)
+            select $"{file}:{line.at + 1}",
         ];
         Assert.Equal([], wide);
-        string[] longFiles = [.. files.Where(file => File.ReadLines(file).Count() > (file.EndsWith(".cshtml.cs", StringComparison.Ordinal) ? 200 : 300))];
+        string[] longFiles =
+        [
+            .. files.Where(file => File.ReadLines(file).Count() > (file.EndsWith(".cshtml.cs", StringComparison.Ordinal) ? 200 : 300)),
+        ];
         Assert.Equal([], longFiles);
     }
 
-    private static readonly string[] Stores = ["members", "classes", "edits", "cells", "decisions", "versions", "links", "boats", "crews", "logs", "outings", "people", "stations", "clubs"];
+    private static readonly string[] Stores =
+    [
+        "members",
+        "classes",
+        "edits",
+        "cells",
+        "decisions",
+        "versions",
+        "links",
+        "boats",
+        "crews",
+        "logs",
+        "outings",
+        "people",
+        "stations",
+        "clubs",
+    ];
 
     private static IEnumerable<string> SourceFiles(string folder, string pattern)
     {
@@ -68,21 +144,36 @@ public sealed class ArchitectureTests
         }
 
         Assert.NotNull(root);
-        return Directory.EnumerateFiles(Path.Combine(root.FullName, folder), pattern, SearchOption.AllDirectories)
+        return Directory
+            .EnumerateFiles(Path.Combine(root.FullName, folder), pattern, SearchOption.AllDirectories)
             .Where(file => !file.Contains("/obj/", StringComparison.Ordinal) && !file.Contains("/bin/", StringComparison.Ordinal));
     }
 
     [Fact]
-    public void No_page_speaks_SQL() => AssertNone(Types.InAssembly(typeof(Program).Assembly).That().ResideInNamespace("Regatta.Web.Pages").ShouldNot().HaveDependencyOnAny("Npgsql", "Dapper"));
+    public void No_page_speaks_SQL() =>
+        AssertNone(
+            Types
+                .InAssembly(typeof(Program).Assembly)
+                .That()
+                .ResideInNamespace("Regatta.Web.Pages")
+                .ShouldNot()
+                .HaveDependencyOnAny("Npgsql", "Dapper")
+        );
 
     [Fact]
     public void Every_page_says_who_may_use_it()
     {
         var pages = typeof(Program).Assembly.GetTypes().Where(type => type.IsSubclassOf(typeof(PageModel)) && !type.IsAbstract).ToList();
         Assert.NotEmpty(pages);
-        Assert.All(pages, page => Assert.True(
-            page.GetCustomAttribute<AuthorizeAttribute>()?.Policy is not null || page.GetCustomAttribute<AllowAnonymousAttribute>() is not null,
-            $"{page.Name} says not who may use it."));
+        Assert.All(
+            pages,
+            page =>
+                Assert.True(
+                    page.GetCustomAttribute<AuthorizeAttribute>()?.Policy is not null
+                        || page.GetCustomAttribute<AllowAnonymousAttribute>() is not null,
+                    $"{page.Name} says not who may use it."
+                )
+        );
     }
 
     private static void AssertNone(ConditionList rule)

@@ -73,8 +73,13 @@ public sealed class BoardStreamTests(ClubHost host)
     [InlineData("14 26+1", "numbers apart", "off")]
     public void A_finding_is_told_in_a_word_and_a_kind(string pairs, string word, string kind)
     {
-        var taped = pairs.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(pair => pair.Split('+')).Select(pair =>
-            new CalibrationPair(double.Parse(pair[0]) * 25.4, Length.From(double.Parse(pair[0]) + (pair.Length > 1 ? double.Parse(pair[1]) : 0), LengthUnit.Inch)));
+        var taped = pairs
+            .Split(' ', StringSplitOptions.RemoveEmptyEntries)
+            .Select(pair => pair.Split('+'))
+            .Select(pair => new CalibrationPair(
+                double.Parse(pair[0]) * 25.4,
+                Length.From(double.Parse(pair[0]) + (pair.Length > 1 ? double.Parse(pair[1]) : 0), LengthUnit.Inch)
+            ));
         var boat = new Boat(1, "Teasel", "", new Dictionary<ControlKey, IReadOnlyList<CalibrationPair>> { [Gooseneck.Key] = [.. taped] });
         var found = FleetSurvey.Of(Gooseneck, [boat]).Boats[0];
         Assert.Equal((word, kind), (SurveyWords.Short(found), SurveyWords.Kind(found)));
@@ -89,5 +94,5 @@ public sealed class BoardStreamTests(ClubHost host)
     [InlineData("  Sprat & Co., Nº 3  ", "sprat-co-n-3")]
     [InlineData("new", "new-one")]
     [InlineData("!!!", "x")]
-    public void A_name_makes_a_key_that_an_address_can_carry(string name, string key) => Assert.Equal(key, ControlEditorModel.KeyOf(name).Name);
+    public void A_name_makes_a_key_that_an_address_can_carry(string name, string key) => Assert.Equal(key, ControlForm.KeyOf(name).Name);
 }

@@ -18,7 +18,15 @@ public sealed class CalendarPageTests(ClubHost host)
         var coordinator = await club.VisitAsAsync("odalys");
         var page = await coordinator.GetAsync("/wenlow/calendar");
         Assert.Contains("training", page.TextOf(".days"));
-        var wrong = await coordinator.SendAsync(page, "#plan-form", "/wenlow/calendar", ("title", "Sprint"), ("from", "2026-03-29T01:30"), ("to", "later"), ("forecast", "a breeze"));
+        var wrong = await coordinator.SendAsync(
+            page,
+            "#plan-form",
+            "/wenlow/calendar",
+            ("title", "Sprint"),
+            ("from", "2026-03-29T01:30"),
+            ("to", "later"),
+            ("forecast", "a breeze")
+        );
         Assert.Equal(422, (int)wrong.Status);
         Assert.Contains("no such hour", wrong.TextOf("#from-problem"));
         Assert.Contains("like 2026", wrong.TextOf("#to-problem"));
@@ -27,18 +35,49 @@ public sealed class CalendarPageTests(ClubHost host)
 
         // Yesterday across midnight, so that it is over and was measured.
         var (from, to) = (DateTime.UtcNow.Date.AddHours(-2), DateTime.UtcNow.Date.AddMinutes(-1));
-        string InTheClub(DateTime utc) => $"{TimeZoneInfo.ConvertTimeFromUtc(utc, TimeZoneInfo.FindSystemTimeZoneById("WET")):yyyy-MM-ddTHH:mm}";
-        await coordinator.SendAsync(page, "#plan-form", "/wenlow/calendar", ("title", "Sprint"), ("from", InTheClub(from)), ("to", InTheClub(to)), ("forecast", "8–12"), ("class-quillet", "yes"));
+        string InTheClub(DateTime utc) =>
+            $"{TimeZoneInfo.ConvertTimeFromUtc(utc, TimeZoneInfo.FindSystemTimeZoneById("WET")):yyyy-MM-ddTHH:mm}";
+        await coordinator.SendAsync(
+            page,
+            "#plan-form",
+            "/wenlow/calendar",
+            ("title", "Sprint"),
+            ("from", InTheClub(from)),
+            ("to", InTheClub(to)),
+            ("forecast", "8–12"),
+            ("class-quillet", "yes")
+        );
         var log = club.Services.GetRequiredService<WindLog>();
         foreach (var (minutes, mean) in new[] { (10, 6.0), (20, 8.0) })
         {
-            await log.KeepAsync(club.ClubOf("wenlow"), new(from.AddMinutes(minutes), from.AddMinutes(minutes + 9), Speed.FromMetresPerSecond(mean), Speed.FromMetresPerSecond(mean + 2), Speed.FromMetresPerSecond(mean - 2), null, null, 600));
+            await log.KeepAsync(
+                club.ClubOf("wenlow"),
+                new(
+                    from.AddMinutes(minutes),
+                    from.AddMinutes(minutes + 9),
+                    Speed.FromMetresPerSecond(mean),
+                    Speed.FromMetresPerSecond(mean + 2),
+                    Speed.FromMetresPerSecond(mean - 2),
+                    null,
+                    null,
+                    600
+                )
+            );
         }
 
-        var path = (await coordinator.GetAsync("/wenlow/calendar")).Html.QuerySelectorAll(".days a").Single(link => link.TextContent == "Sprint").GetAttribute("href")!;
+        var path = (await coordinator.GetAsync("/wenlow/calendar"))
+            .Html.QuerySelectorAll(".days a")
+            .Single(link => link.TextContent == "Sprint")
+            .GetAttribute("href")!;
         var day = await coordinator.GetAsync(path);
         Assert.Contains("12–16 kn, gusts 19 kn", day.TextOf(".facts"));
-        Assert.Contains("Forecast8–12 kn", day.TextOf(".facts")!.Replace("\n", "", StringComparison.Ordinal).Replace(" ", "", StringComparison.Ordinal).Replace("8–12kn", "8–12 kn", StringComparison.Ordinal));
+        Assert.Contains(
+            "Forecast8–12 kn",
+            day.TextOf(".facts")!
+                .Replace("\n", "", StringComparison.Ordinal)
+                .Replace(" ", "", StringComparison.Ordinal)
+                .Replace("8–12kn", "8–12 kn", StringComparison.Ordinal)
+        );
         Assert.Contains("Not logged: Bramble", day.Text);
 
         // The wind is filled in at the class's height, 3 m: 0.8887 of the mast's.
@@ -62,8 +101,11 @@ public sealed class CalendarPageTests(ClubHost host)
     {
         await using var club = await host.AnotherAsync("IfEmpty");
         var now = DateTimeOffset.UtcNow;
-        Outing Of(string title, double from, double to) => new(title, OutingKind.Training, title, "The bend", now.AddHours(from), now.AddHours(to), [], null, "");
-        await club.Services.GetRequiredService<Outings>().SaveAsync(club.ClubOf("wenlow"), [Of("Over", -3, -1), Of("Going on", -1, 1), Of("Tonight", 6, 8), Of("Next week", 150, 152)]);
+        Outing Of(string title, double from, double to) =>
+            new(title, OutingKind.Training, title, "The bend", now.AddHours(from), now.AddHours(to), [], null, "");
+        await club
+            .Services.GetRequiredService<Outings>()
+            .SaveAsync(club.ClubOf("wenlow"), [Of("Over", -3, -1), Of("Going on", -1, 1), Of("Tonight", 6, 8), Of("Next week", 150, 152)]);
         var today = await (await club.VisitAsAsync("priya")).GetAsync("/wenlow/today");
         Assert.Equal(200, (int)today.Status);
         var board = today.Html.QuerySelectorAll(".on-the-water strong").Select(day => day.TextContent).ToList();
@@ -80,20 +122,64 @@ public sealed class CalendarPageTests(ClubHost host)
         var (sailor, coordinator) = (await club.VisitAsAsync("priya"), await club.VisitAsAsync("odalys"));
         var path = (await sailor.GetAsync("/wenlow/logbook")).Html.QuerySelector(".logbook a")!.GetAttribute("href")!;
         var page = await sailor.GetAsync(path);
-        var track = Encoding.UTF8.GetBytes(GpxTrack.Write(new SailedTrack(1, DateTimeOffset.UtcNow.AddDays(-30), Angle.FromDegrees(225), Angle.FromDegrees(44), Speed.FromKnots(4.4), Speed.FromKnots(5)).Sail(6)));
-        Assert.Contains("knows no direction", (await sailor.UploadAsync(page, path + "?handler=Track", track, "track")).TextOf("#direction-problem"));
-        Assert.Contains("no GPX track", (await sailor.UploadAsync(page, path + "?handler=Track", Encoding.UTF8.GetBytes("<gpx"), "track", ("direction", "225"))).TextOf("#track-problem"));
-        Assert.Contains("between 0 and 360", (await sailor.UploadAsync(page, path + "?handler=Track", track, "track", ("direction", "500"))).TextOf("#direction-problem"));
+        var track = Encoding.UTF8.GetBytes(
+            GpxTrack.Write(
+                new SailedTrack(
+                    1,
+                    DateTimeOffset.UtcNow.AddDays(-30),
+                    Angle.FromDegrees(225),
+                    Angle.FromDegrees(44),
+                    Speed.FromKnots(4.4),
+                    Speed.FromKnots(5)
+                ).Sail(6)
+            )
+        );
+        Assert.Contains(
+            "knows no direction",
+            (await sailor.UploadAsync(page, path + "?handler=Track", track, "track")).TextOf("#direction-problem")
+        );
+        Assert.Contains(
+            "no GPX track",
+            (await sailor.UploadAsync(page, path + "?handler=Track", Encoding.UTF8.GetBytes("<gpx"), "track", ("direction", "225"))).TextOf(
+                "#track-problem"
+            )
+        );
+        Assert.Contains(
+            "between 0 and 360",
+            (await sailor.UploadAsync(page, path + "?handler=Track", track, "track", ("direction", "500"))).TextOf("#direction-problem")
+        );
         Assert.Equal(302, (int)(await sailor.UploadAsync(page, path + "?handler=Track", track, "track", ("direction", "225"))).Status);
         Assert.Contains("° off the wind, ", (await sailor.GetAsync(path)).TextOf("#track-head ~ p"));
-        Assert.Equal(404, (int)(await coordinator.UploadAsync(await coordinator.GetAsync("/wenlow/import"), path + "?handler=Track", track, "track", ("direction", "225"))).Status);
+        Assert.Equal(
+            404,
+            (int)
+                (
+                    await coordinator.UploadAsync(
+                        await coordinator.GetAsync("/wenlow/import"),
+                        path + "?handler=Track",
+                        track,
+                        "track",
+                        ("direction", "225")
+                    )
+                ).Status
+        );
 
-        var ics = Encoding.UTF8.GetBytes("BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:x\r\nBEGIN:VEVENT\r\nUID:cup\r\nDTSTAMP:20260101T000000Z\r\nDTSTART:" + $"{DateTime.UtcNow.AddDays(3):yyyyMMdd}" + "T100000\r\nSUMMARY:Reach cup\r\nCATEGORIES:racing,Quillet\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n");
+        var ics = Encoding.UTF8.GetBytes(
+            "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:x\r\nBEGIN:VEVENT\r\nUID:cup\r\nDTSTAMP:20260101T000000Z\r\nDTSTART:"
+                + $"{DateTime.UtcNow.AddDays(3):yyyyMMdd}"
+                + "T100000\r\nSUMMARY:Reach cup\r\nCATEGORIES:racing,Quillet\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n"
+        );
         var calendar = await coordinator.GetAsync("/wenlow/calendar");
-        Assert.Contains("no calendar file", (await coordinator.UploadAsync(calendar, "/wenlow/calendar?handler=File", track, "file")).TextOf("#file-problem"));
+        Assert.Contains(
+            "no calendar file",
+            (await coordinator.UploadAsync(calendar, "/wenlow/calendar?handler=File", track, "file")).TextOf("#file-problem")
+        );
         await coordinator.UploadAsync(calendar, "/wenlow/calendar?handler=File", ics, "file");
         await coordinator.UploadAsync(calendar, "/wenlow/calendar?handler=File", ics, "file");
-        Assert.Single((await coordinator.GetAsync("/wenlow/calendar")).Html.QuerySelectorAll(".days a"), link => link.TextContent == "Reach cup");
+        Assert.Single(
+            (await coordinator.GetAsync("/wenlow/calendar")).Html.QuerySelectorAll(".days a"),
+            link => link.TextContent == "Reach cup"
+        );
         Assert.Contains("/not-yours", (await sailor.UploadAsync(page, "/wenlow/calendar?handler=File", ics, "file")).Location!.ToString());
     }
 

@@ -10,7 +10,10 @@ public sealed class CardAndLogTests(ClubHost host)
         var sailor = await host.VisitAsAsync("priya");
         Assert.StartsWith("strong", (await sailor.GetAsync("/wenlow/classes/quillet/card?wind=18")).TextOf(".band-head"));
         Assert.StartsWith("light", (await sailor.GetAsync("/wenlow/classes/quillet/card?wind=8&unit=mph")).TextOf(".band-head"));
-        Assert.Contains("outside the class’s bands", (await sailor.GetAsync("/wenlow/classes/quillet/card?wind=40")).Html.Body!.TextContent);
+        Assert.Contains(
+            "outside the class’s bands",
+            (await sailor.GetAsync("/wenlow/classes/quillet/card?wind=40")).Html.Body!.TextContent
+        );
         Assert.Equal(200, (int)(await sailor.GetAsync("/wenlow/classes/quillet/card?wind=plenty")).Status);
     }
 
@@ -42,7 +45,16 @@ public sealed class CardAndLogTests(ClubHost host)
         var form = await sailor.GetAsync("/wenlow/classes/quillet/log?wind=14&boat=class");
         Assert.Equal("20 in", form.Html.QuerySelector("[name=mark-gooseneck]")!.GetAttribute("value"));
         var before = await CountAsync(sailor);
-        (string, string)[] changes = [("helmPortWord", "light tug"), ("helmStarboard", "4"), ("steadyFullSpeed", "held"), ("flat", "held"), ("trimmed", "held"), ("rudderCentred", "held"), ("crewMass", "73.613")];
+        (string, string)[] changes =
+        [
+            ("helmPortWord", "light tug"),
+            ("helmStarboard", "4"),
+            ("steadyFullSpeed", "held"),
+            ("flat", "held"),
+            ("trimmed", "held"),
+            ("rudderCentred", "held"),
+            ("crewMass", "73.613"),
+        ];
         var sent = await sailor.SendAsync(form, ".log-form", "/wenlow/classes/quillet/log", changes);
         var again = await sailor.SendAsync(form, ".log-form", "/wenlow/classes/quillet/log", changes);
         Assert.Equal(sent.Location, again.Location);

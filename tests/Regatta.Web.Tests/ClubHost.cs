@@ -32,8 +32,11 @@ public sealed class ClubHost : WebApplicationFactory<Program>, IAsyncLifetime
 
     private ClubHost(string name, string demo, bool ownsDatabase) => (this.name, this.demo, this.ownsDatabase) = (name, demo, ownsDatabase);
 
-    private static string TestServer => Environment.GetEnvironmentVariable("REGATTA_TEST_SERVER")
-        ?? throw new InvalidOperationException("REGATTA_TEST_SERVER holds no connection string. Run the tests by ./test, or point it at a PostgreSQL server.");
+    private static string TestServer =>
+        Environment.GetEnvironmentVariable("REGATTA_TEST_SERVER")
+        ?? throw new InvalidOperationException(
+            "REGATTA_TEST_SERVER holds no connection string. Run the tests by ./test, or point it at a PostgreSQL server."
+        );
 
     /// <summary>The first host makes the template for all others.</summary>
     public async ValueTask InitializeAsync()
@@ -116,7 +119,9 @@ public sealed class ClubHost : WebApplicationFactory<Program>, IAsyncLifetime
     /// <summary>One value of the database.</summary>
     public async Task<T?> ScalarAsync<T>(string query)
     {
-        await using var connection = await Services.GetRequiredService<NpgsqlDataSource>().OpenConnectionAsync(TestContext.Current.CancellationToken);
+        await using var connection = await Services
+            .GetRequiredService<NpgsqlDataSource>()
+            .OpenConnectionAsync(TestContext.Current.CancellationToken);
         return await connection.ExecuteScalarAsync<T>(query);
     }
 
@@ -128,7 +133,8 @@ public sealed class ClubHost : WebApplicationFactory<Program>, IAsyncLifetime
     }
 
     /// <summary>A club of this application.</summary>
-    public ClubId ClubOf(string key) => Services.GetRequiredService<Clubs>().AllAsync().GetAwaiter().GetResult().Single(club => club.Key == key).Ref;
+    public ClubId ClubOf(string key) =>
+        Services.GetRequiredService<Clubs>().AllAsync().GetAwaiter().GetResult().Single(club => club.Key == key).Ref;
 
     /// <summary>A club's station as its pages see it.</summary>
     public ClubStation StationOf(string key) => Services.GetRequiredService<StationStates>().Of(ClubOf(key));
@@ -136,7 +142,13 @@ public sealed class ClubHost : WebApplicationFactory<Program>, IAsyncLifetime
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {
         builder.UseSetting("REGATTA_DATABASE", new NpgsqlConnectionStringBuilder(TestServer) { Database = name }.ConnectionString);
-        builder.UseSetting("REGATTA_DEMO_BUNDLE", string.Join(Path.PathSeparator, new[] { "wenlow.json", "tessick.json" }.Select(file => Path.Combine(AppContext.BaseDirectory, file))));
+        builder.UseSetting(
+            "REGATTA_DEMO_BUNDLE",
+            string.Join(
+                Path.PathSeparator,
+                new[] { "wenlow.json", "tessick.json" }.Select(file => Path.Combine(AppContext.BaseDirectory, file))
+            )
+        );
         builder.UseSetting("REGATTA_DEMO", demo);
         foreach (var (setting, value) in settings)
         {
@@ -158,7 +170,8 @@ public sealed record Answer(System.Net.HttpStatusCode Status, string Text, Uri? 
 /// <summary>Gets pages and sends their forms.</summary>
 public sealed class Visitor(HttpClient client)
 {
-    public async Task<Answer> GetAsync(string address) => await AnswerAsync(await client.GetAsync(address, TestContext.Current.CancellationToken));
+    public async Task<Answer> GetAsync(string address) =>
+        await AnswerAsync(await client.GetAsync(address, TestContext.Current.CancellationToken));
 
     /// <summary>Signs in as one of the demo clubs' people.</summary>
     public async Task SignInAsync(string person)
@@ -169,7 +182,9 @@ public sealed class Visitor(HttpClient client)
 
     /// <summary>Opens an answer that does not end.</summary>
     public async Task<Stream> StreamAsync(string address) =>
-        await (await client.GetAsync(address, HttpCompletionOption.ResponseHeadersRead, TestContext.Current.CancellationToken)).Content.ReadAsStreamAsync(TestContext.Current.CancellationToken);
+        await (
+            await client.GetAsync(address, HttpCompletionOption.ResponseHeadersRead, TestContext.Current.CancellationToken)
+        ).Content.ReadAsStreamAsync(TestContext.Current.CancellationToken);
 
     /// <summary>The same visitor, whose next request is one a script on the page makes.</summary>
     public Visitor Fragment()
@@ -182,7 +197,9 @@ public sealed class Visitor(HttpClient client)
     /// <summary>Sends a form of a page with its hidden and prefilled fields, some of them changed.</summary>
     public async Task<Answer> SendAsync(Answer page, string form, string address, params (string Field, string Value)[] changes)
     {
-        var fields = page.Html.QuerySelector(form)!.QuerySelectorAll("input, select, textarea")
+        var fields = page
+            .Html.QuerySelector(form)!
+            .QuerySelectorAll("input, select, textarea")
             .Where(field => field is not IHtmlInputElement { Type: "checkbox" or "radio", IsChecked: false })
             .Where(field => !changes.Any(change => change.Field == field.GetAttribute("name")))
             .Select(field => KeyValuePair.Create(field.GetAttribute("name") ?? "", Value(field)))
@@ -191,20 +208,40 @@ public sealed class Visitor(HttpClient client)
     }
 
     /// <summary>Sends fields alone, with no token: as another site would.</summary>
-    public async Task<Answer> PostBareAsync(string address, params (string Field, string Value)[] fields) => await AnswerAsync(
-        await client.PostAsync(address, new FormUrlEncodedContent(fields.Select(field => KeyValuePair.Create(field.Field, field.Value))), TestContext.Current.CancellationToken));
+    public async Task<Answer> PostBareAsync(string address, params (string Field, string Value)[] fields) =>
+        await AnswerAsync(
+            await client.PostAsync(
+                address,
+                new FormUrlEncodedContent(fields.Select(field => KeyValuePair.Create(field.Field, field.Value))),
+                TestContext.Current.CancellationToken
+            )
+        );
 
     /// <summary>Publishes the draft of a class as it stands.</summary>
     public async Task PublishAsync(string classPath)
     {
         var page = await GetAsync(classPath + "/versions");
-        Assert.Equal(302, (int)(await SendAsync(page, ".draft-changes form", classPath + "/versions", ("reason", "for the test"), ("unfit", "yes"))).Status);
+        Assert.Equal(
+            302,
+            (int)
+                (await SendAsync(page, ".draft-changes form", classPath + "/versions", ("reason", "for the test"), ("unfit", "yes"))).Status
+        );
     }
 
-    public async Task<Answer> UploadAsync(Answer page, string address, byte[] file, string field = "bundle", params (string Field, string Value)[] beside)
+    public async Task<Answer> UploadAsync(
+        Answer page,
+        string address,
+        byte[] file,
+        string field = "bundle",
+        params (string Field, string Value)[] beside
+    )
     {
         var token = page.Html.QuerySelector("form[enctype] input[name=__RequestVerificationToken]")!.GetAttribute("value")!;
-        using var content = new MultipartFormDataContent { { new StringContent(token), "__RequestVerificationToken" }, { new ByteArrayContent(file), field, "file" } };
+        using var content = new MultipartFormDataContent
+        {
+            { new StringContent(token), "__RequestVerificationToken" },
+            { new ByteArrayContent(file), field, "file" },
+        };
         foreach (var (name, value) in beside)
         {
             content.Add(new StringContent(value), name);
@@ -213,17 +250,23 @@ public sealed class Visitor(HttpClient client)
         return await AnswerAsync(await client.PostAsync(address, content, TestContext.Current.CancellationToken));
     }
 
-    private static string Value(IElement field) => field switch
-    {
-        IHtmlSelectElement select => select.Value ?? "",
-        IHtmlTextAreaElement area => area.Value,
-        IHtmlInputElement input => input.Value,
-        _ => "",
-    };
+    private static string Value(IElement field) =>
+        field switch
+        {
+            IHtmlSelectElement select => select.Value ?? "",
+            IHtmlTextAreaElement area => area.Value,
+            IHtmlInputElement input => input.Value,
+            _ => "",
+        };
 
     private async Task<Answer> AnswerAsync(HttpResponseMessage message)
     {
         client.DefaultRequestHeaders.Remove("HX-Request");
-        return new(message.StatusCode, await message.Content.ReadAsStringAsync(TestContext.Current.CancellationToken), message.Headers.Location, message);
+        return new(
+            message.StatusCode,
+            await message.Content.ReadAsStringAsync(TestContext.Current.CancellationToken),
+            message.Headers.Location,
+            message
+        );
     }
 }

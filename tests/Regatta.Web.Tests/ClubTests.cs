@@ -1,9 +1,9 @@
 using Dapper;
 using Microsoft.Extensions.DependencyInjection;
+using Npgsql;
 using Regatta.Application.Reading;
 using Regatta.Store;
 using Regatta.Web.Access;
-using Npgsql;
 
 namespace Regatta.Web.Tests;
 
@@ -17,14 +17,41 @@ public sealed class ClubTests(ClubHost host)
         var visitor = empty.Visit();
         Assert.Equal("/found", (await visitor.GetAsync("/sign-in")).Location!.ToString());
         var page = await visitor.GetAsync("/found");
-        var refused = await visitor.SendAsync(page, "form.stack", "/found", ("clubName", "Ebb Sailing Club"), ("zone", "Mars/North"), ("name", ""), ("signin", "kim"), ("password", "short"));
+        var refused = await visitor.SendAsync(
+            page,
+            "form.stack",
+            "/found",
+            ("clubName", "Ebb Sailing Club"),
+            ("zone", "Mars/North"),
+            ("name", ""),
+            ("signin", "kim"),
+            ("password", "short")
+        );
         Assert.Contains("not known here", refused.TextOf("#zone-problem"));
         Assert.Contains("Write your name", refused.TextOf("#name-problem"));
         Assert.Equal("Ebb Sailing Club", refused.Html.QuerySelector("#clubName")!.GetAttribute("value"));
 
-        var weak = await visitor.SendAsync(page, "form.stack", "/found", ("clubName", "Ebb Sailing Club"), ("zone", "UTC"), ("name", "Kim"), ("signin", "kim"), ("password", "short"));
+        var weak = await visitor.SendAsync(
+            page,
+            "form.stack",
+            "/found",
+            ("clubName", "Ebb Sailing Club"),
+            ("zone", "UTC"),
+            ("name", "Kim"),
+            ("signin", "kim"),
+            ("password", "short")
+        );
         Assert.Contains("at least 10", weak.TextOf("#password-problem"));
-        var founded = await visitor.SendAsync(page, "form.stack", "/found", ("clubName", "Ebb Sailing Club"), ("zone", "UTC"), ("name", "Kim"), ("signin", "kim"), ("password", "long-enough-now"));
+        var founded = await visitor.SendAsync(
+            page,
+            "form.stack",
+            "/found",
+            ("clubName", "Ebb Sailing Club"),
+            ("zone", "UTC"),
+            ("name", "Kim"),
+            ("signin", "kim"),
+            ("password", "long-enough-now")
+        );
         Assert.Equal("/ebb-sailing-club", founded.Location!.ToString());
         Assert.Contains("Make one from a kit", (await visitor.GetAsync("/ebb-sailing-club")).TextOf(".empty"));
         Assert.Equal("/sign-in", (await visitor.GetAsync("/found")).Location!.ToString());
@@ -37,7 +64,16 @@ public sealed class ClubTests(ClubHost host)
         await using var empty = await host.AnotherAsync("Never");
         var visitor = empty.Visit();
         var page = await visitor.GetAsync("/found");
-        await visitor.SendAsync(page, "form.stack", "/found", ("clubName", "Ebb"), ("zone", "UTC"), ("name", "Kim"), ("signin", "kim"), ("password", "long-enough-now"));
+        await visitor.SendAsync(
+            page,
+            "form.stack",
+            "/found",
+            ("clubName", "Ebb"),
+            ("zone", "UTC"),
+            ("name", "Kim"),
+            ("signin", "kim"),
+            ("password", "long-enough-now")
+        );
         var stranger = empty.Visit();
         var signIn = await stranger.GetAsync("/sign-in");
         Assert.Equal(404, (int)(await stranger.SendAsync(signIn, "form.stack", "/sign-in?handler=Demo", ("name", "kim"))).Status);
@@ -49,19 +85,34 @@ public sealed class ClubTests(ClubHost host)
         await using var first = await host.AnotherAsync("IfEmpty");
         var captain = await first.VisitAsAsync("tamsin");
         var cell = await captain.GetAsync("/wenlow/classes/quillet?cell=1.gooseneck");
-        await captain.SendAsync(cell, "form[data-cell-form]", "/wenlow/classes/quillet?handler=Cell&act=save&cell=1.gooseneck", ("mark", "17"));
+        await captain.SendAsync(
+            cell,
+            "form[data-cell-form]",
+            "/wenlow/classes/quillet?handler=Cell&act=save&cell=1.gooseneck",
+            ("mark", "17")
+        );
 
         await using var second = first.Again("IfEmpty");
-        Assert.Equal("17 in", (await (await second.VisitAsAsync("tamsin")).GetAsync("/wenlow/classes/quillet?cell=1.gooseneck")).TextOf(".big"));
+        Assert.Equal(
+            "17 in",
+            (await (await second.VisitAsAsync("tamsin")).GetAsync("/wenlow/classes/quillet?cell=1.gooseneck")).TextOf(".big")
+        );
         await using var third = first.Again("Reset");
-        Assert.Equal("16 in", (await (await third.VisitAsAsync("tamsin")).GetAsync("/wenlow/classes/quillet?cell=1.gooseneck")).TextOf(".big"));
+        Assert.Equal(
+            "16 in",
+            (await (await third.VisitAsAsync("tamsin")).GetAsync("/wenlow/classes/quillet?cell=1.gooseneck")).TextOf(".big")
+        );
     }
 
     [Fact]
     public async Task A_load_that_died_half_way_is_done_again()
     {
         await using var first = await host.AnotherAsync("IfEmpty");
-        await using (var connection = await first.Services.GetRequiredService<NpgsqlDataSource>().OpenConnectionAsync(TestContext.Current.CancellationToken))
+        await using (
+            var connection = await first
+                .Services.GetRequiredService<NpgsqlDataSource>()
+                .OpenConnectionAsync(TestContext.Current.CancellationToken)
+        )
         {
             await connection.ExecuteAsync("delete from memberships; delete from classes where key = 'ferrin-16'");
         }
@@ -77,10 +128,26 @@ public sealed class ClubTests(ClubHost host)
         var coordinator = await club.VisitAsAsync("odalys");
         var people = await coordinator.GetAsync("/wenlow/people");
         Assert.Contains("captain of Quillet", people.TextOf(".people"));
-        var refused = await coordinator.SendAsync(people, "form.stack", "/wenlow/people", ("name", "Ida Marsh"), ("signin", "priya"), ("password", "long-enough-now"), ("captain", "ferrin-16"));
+        var refused = await coordinator.SendAsync(
+            people,
+            "form.stack",
+            "/wenlow/people",
+            ("name", "Ida Marsh"),
+            ("signin", "priya"),
+            ("password", "long-enough-now"),
+            ("captain", "ferrin-16")
+        );
         Assert.Contains("already taken", refused.TextOf("#signin-problem"));
         Assert.Equal("Ida Marsh", refused.Html.QuerySelector("#name")!.GetAttribute("value"));
-        await coordinator.SendAsync(people, "form.stack", "/wenlow/people", ("name", "Ida Marsh"), ("signin", "ida"), ("password", "long-enough-now"), ("captain", "ferrin-16"));
+        await coordinator.SendAsync(
+            people,
+            "form.stack",
+            "/wenlow/people",
+            ("name", "Ida Marsh"),
+            ("signin", "ida"),
+            ("password", "long-enough-now"),
+            ("captain", "ferrin-16")
+        );
 
         var captain = club.Visit();
         var signIn = await captain.GetAsync("/sign-in");
@@ -102,7 +169,13 @@ public sealed class ClubTests(ClubHost host)
 
         // What is logged in one unit is the same wind in another.
         var form = await sailor.GetAsync("/wenlow/classes/quillet/log?wind=20");
-        var sent = await sailor.SendAsync(form, ".log-form", "/wenlow/classes/quillet/log?unit=km%2Fh", ("windFrom", "18.52"), ("windTo", "18.52"));
+        var sent = await sailor.SendAsync(
+            form,
+            ".log-form",
+            "/wenlow/classes/quillet/log?unit=km%2Fh",
+            ("windFrom", "18.52"),
+            ("windTo", "18.52")
+        );
         await sailor.SendAsync(await sailor.GetAsync("/me"), "form.stack", "/me", ("wind", "kn"), ("mass", "kg"));
         Assert.Contains("10–10 kn", (await sailor.GetAsync(sent.Location!.ToString())).TextOf("h1"));
     }
@@ -113,7 +186,17 @@ public sealed class ClubTests(ClubHost host)
         await using var club = await host.AnotherAsync("IfEmpty");
         var sailor = await club.VisitAsAsync("priya");
         var form = await sailor.GetAsync("/wenlow/classes/quillet/log?wind=14");
-        var sent = await sailor.SendAsync(form, ".log-form", "/wenlow/classes/quillet/log", ("helmPort", "5"), ("helmStarboard", "5"), ("steadyFullSpeed", "held"), ("rudderCentred", "held"), ("flat", "held"), ("trimmed", "held"));
+        var sent = await sailor.SendAsync(
+            form,
+            ".log-form",
+            "/wenlow/classes/quillet/log",
+            ("helmPort", "5"),
+            ("helmStarboard", "5"),
+            ("steadyFullSpeed", "held"),
+            ("rudderCentred", "held"),
+            ("flat", "held"),
+            ("trimmed", "held")
+        );
         Assert.Contains("85 sessions", (await sailor.GetAsync("/wenlow/classes/quillet")).TextOf("#drawer"));
         var own = await sailor.GetAsync(sent.Location!.ToString());
         await sailor.SendAsync(own, ".remove", sent.Location.ToString().Split('?')[0]);

@@ -15,13 +15,21 @@ public sealed class FittingOutTests(ClubHost host)
         Assert.Equal(422, (int)nothing.Status);
         Assert.Contains("Choose the kind of boat", nothing.TextOf(".problem"));
         Assert.Equal("Sprat", nothing.Html.QuerySelector("#name")!.GetAttribute("value"));
-        Assert.Contains("class of that name", (await coordinator.SendAsync(page, "main form", "/wenlow/new-class", ("kit", "una-rig"), ("name", "Quillet"))).TextOf("#name-problem"));
+        Assert.Contains(
+            "class of that name",
+            (await coordinator.SendAsync(page, "main form", "/wenlow/new-class", ("kit", "una-rig"), ("name", "Quillet"))).TextOf(
+                "#name-problem"
+            )
+        );
 
         var made = await coordinator.SendAsync(page, "main form", "/wenlow/new-class", ("kit", "una-rig"), ("name", "Sprat Nº 3"));
         Assert.Equal("/wenlow/classes/sprat-n-3/controls", made.Location!.ToString());
         var controls = await coordinator.GetAsync(made.Location.ToString());
         Assert.Equal(7, controls.Html.QuerySelectorAll(".controls > li").Length);
-        Assert.All(controls.Html.QuerySelectorAll(".control-drawing"), drawing => Assert.StartsWith("How ", drawing.GetAttribute("aria-label")));
+        Assert.All(
+            controls.Html.QuerySelectorAll(".control-drawing"),
+            drawing => Assert.StartsWith("How ", drawing.GetAttribute("aria-label"))
+        );
         Assert.Contains("0 of 42", (await coordinator.GetAsync("/wenlow")).Html.Body!.TextContent);
         Assert.Contains("/not-yours", (await (await club.VisitAsAsync("priya")).GetAsync("/wenlow/new-class")).Location!.ToString());
     }
@@ -29,7 +37,11 @@ public sealed class FittingOutTests(ClubHost host)
     [Theory]
     [InlineData("numbered strip", new[] { "min:0", "max:8", "step:1/2", "pitch:15 mm" }, "strip number 0 to 8")]
     [InlineData("holes", new[] { "min:1", "max:9", "step:1", "countedFrom:the bow", "bothSides:yes" }, "the same on both sides")]
-    [InlineData("turns", new[] { "min:0", "max:6", "step:1/4", "countedFrom:hand tight", "pitch:1.25" }, "0 turns to 6 turns, steps of 1/4")]
+    [InlineData(
+        "turns",
+        new[] { "min:0", "max:6", "step:1/4", "countedFrom:hand tight", "pitch:1.25" },
+        "0 turns to 6 turns, steps of 1/4"
+    )]
     [InlineData("rope dots", new[] { "min:0", "max:5", "step:1", "countedFrom:the clew" }, "dot 0 to dot 5")]
     [InlineData("clicks", new[] { "min:-4", "max:4", "step:1", "countedFrom:the middle" }, "to 4 clicks")]
     [InlineData("angle", new[] { "min:0", "max:45", "step:5" }, "0° to 45°")]
@@ -41,10 +53,23 @@ public sealed class FittingOutTests(ClubHost host)
         var captain = await host.VisitAsAsync("tamsin");
         var page = await captain.GetAsync("/wenlow/classes/quillet/controls/new");
         var name = $"Trial {kind}";
-        (string, string)[] scale = [.. fields.Select(field => (field.Split(':')[0], field[(field.IndexOf(':', StringComparison.Ordinal) + 1)..]))];
-        var shown = await captain.Fragment().SendAsync(page, "#control-form", "/wenlow/classes/quillet/controls/new?handler=Kind", ("kind", kind));
+        (string, string)[] scale =
+        [
+            .. fields.Select(field => (field.Split(':')[0], field[(field.IndexOf(':', StringComparison.Ordinal) + 1)..])),
+        ];
+        var shown = await captain
+            .Fragment()
+            .SendAsync(page, "#control-form", "/wenlow/classes/quillet/controls/new?handler=Kind", ("kind", kind));
         Assert.All(scale, field => Assert.NotNull(shown.Html.QuerySelector($"[name={field.Item1}]")));
-        (string, string)[] rest = [("name", name), ("kind", kind), ("datum", "band"), ("readingPoint", "eye"), ("moreDoes", "Flatter."), ("disturbs", "Boom position: it moves")];
+        (string, string)[] rest =
+        [
+            ("name", name),
+            ("kind", kind),
+            ("datum", "band"),
+            ("readingPoint", "eye"),
+            ("moreDoes", "Flatter."),
+            ("disturbs", "Boom position: it moves"),
+        ];
         var sent = await captain.SendAsync(page, "#control-form", "/wenlow/classes/quillet/controls/new", [.. rest, .. scale]);
         Assert.Equal(302, (int)sent.Status);
 
@@ -72,7 +97,13 @@ public sealed class FittingOutTests(ClubHost host)
     {
         var captain = await host.VisitAsAsync("tamsin");
         var page = await captain.GetAsync("/wenlow/classes/quillet/controls/gooseneck");
-        var answer = await captain.SendAsync(page, "#control-form", "/wenlow/classes/quillet/controls/gooseneck", (field, typed), ("moreDoes", "kept"));
+        var answer = await captain.SendAsync(
+            page,
+            "#control-form",
+            "/wenlow/classes/quillet/controls/gooseneck",
+            (field, typed),
+            ("moreDoes", "kept")
+        );
         Assert.Equal(422, (int)answer.Status);
         Assert.Contains(says, string.Join(' ', answer.Html.QuerySelectorAll("[id$=-problem]").Select(problem => problem.TextContent)));
         Assert.Equal("kept", answer.Html.QuerySelector("[name=moreDoes]")!.GetAttribute("value"));
@@ -84,7 +115,19 @@ public sealed class FittingOutTests(ClubHost host)
         await using var club = await host.AnotherAsync("IfEmpty");
         var captain = await club.VisitAsAsync("tamsin");
         var page = await captain.GetAsync("/wenlow/classes/quillet/controls/gooseneck");
-        Assert.Equal(302, (int)(await captain.SendAsync(page, "#control-form", "/wenlow/classes/quillet/controls/gooseneck", ("unit", "mm"), ("step", "5 mm"))).Status);
+        Assert.Equal(
+            302,
+            (int)
+                (
+                    await captain.SendAsync(
+                        page,
+                        "#control-form",
+                        "/wenlow/classes/quillet/controls/gooseneck",
+                        ("unit", "mm"),
+                        ("step", "5 mm")
+                    )
+                ).Status
+        );
         var table = await captain.GetAsync("/wenlow/classes/quillet?view=table&cell=4.gooseneck");
         Assert.StartsWith("508 mm", table.TextOf("[data-cell='4.gooseneck']"));
 
@@ -93,7 +136,16 @@ public sealed class FittingOutTests(ClubHost host)
         var coordinator = await club.VisitAsAsync("odalys");
         var file = await coordinator.GetAsync("/wenlow/classes/quillet/bundle.json");
         Assert.Contains("596.9", file.Text);
-        Assert.Contains("left as they are", (await coordinator.UploadAsync(await coordinator.GetAsync("/wenlow/import"), "/wenlow/import", System.Text.Encoding.UTF8.GetBytes(file.Text))).TextOf(".thanks"));
+        Assert.Contains(
+            "left as they are",
+            (
+                await coordinator.UploadAsync(
+                    await coordinator.GetAsync("/wenlow/import"),
+                    "/wenlow/import",
+                    System.Text.Encoding.UTF8.GetBytes(file.Text)
+                )
+            ).TextOf(".thanks")
+        );
     }
 
     [Fact]
@@ -101,7 +153,10 @@ public sealed class FittingOutTests(ClubHost host)
     {
         await using var club = await host.AnotherAsync("IfEmpty");
         var (captain, sailor) = (await club.VisitAsAsync("tamsin"), await club.VisitAsAsync("priya"));
-        var log = (await sailor.GetAsync("/wenlow/logbook")).Html.QuerySelectorAll(".logbook a").First(link => link.TextContent.Contains("Quillet", StringComparison.Ordinal)).GetAttribute("href")!;
+        var log = (await sailor.GetAsync("/wenlow/logbook"))
+            .Html.QuerySelectorAll(".logbook a")
+            .First(link => link.TextContent.Contains("Quillet", StringComparison.Ordinal))
+            .GetAttribute("href")!;
         await RetireAsync(captain, "quillet", "gooseneck");
         Assert.Null((await captain.GetAsync("/wenlow/classes/quillet")).TextOf("[data-cell='4.gooseneck']"));
         Assert.Contains("Gooseneck, no longer used", (await sailor.GetAsync(log)).TextOf(".facts"));
@@ -113,8 +168,22 @@ public sealed class FittingOutTests(ClubHost host)
         Assert.Contains("\"retired\"", file);
         await using var elsewhere = await host.AnotherAsync("Never");
         var founder = elsewhere.Visit();
-        await founder.SendAsync(await founder.GetAsync("/found"), "form.stack", "/found", ("clubName", "Ebb"), ("zone", "UTC"), ("name", "Kim"), ("signin", "kim"), ("password", "long-enough-now"));
-        Assert.Contains("Imported: Quillet", (await founder.UploadAsync(await founder.GetAsync("/ebb/import"), "/ebb/import", System.Text.Encoding.UTF8.GetBytes(file))).TextOf(".thanks"));
+        await founder.SendAsync(
+            await founder.GetAsync("/found"),
+            "form.stack",
+            "/found",
+            ("clubName", "Ebb"),
+            ("zone", "UTC"),
+            ("name", "Kim"),
+            ("signin", "kim"),
+            ("password", "long-enough-now")
+        );
+        Assert.Contains(
+            "Imported: Quillet",
+            (
+                await founder.UploadAsync(await founder.GetAsync("/ebb/import"), "/ebb/import", System.Text.Encoding.UTF8.GetBytes(file))
+            ).TextOf(".thanks")
+        );
 
         var list = await captain.GetAsync("/wenlow/classes/quillet/controls");
         await captain.SendAsync(list, "#retired-head ~ ul form", "/wenlow/classes/quillet/controls", ("act", "back"));
@@ -133,8 +202,17 @@ public sealed class FittingOutTests(ClubHost host)
         Assert.Equal(["gooseneck", "halyard-point", "head-line"], await OrderAsync());
 
         async Task MoveAsync(string act) =>
-            await captain.SendAsync(await captain.GetAsync("/wenlow/classes/quillet/controls"), "#halyard-point form", "/wenlow/classes/quillet/controls", ("act", act));
-        async Task<IEnumerable<string>> OrderAsync() => (await captain.GetAsync("/wenlow/classes/quillet/controls")).Html.QuerySelectorAll(".controls > li").Select(item => item.Id!).Take(3);
+            await captain.SendAsync(
+                await captain.GetAsync("/wenlow/classes/quillet/controls"),
+                "#halyard-point form",
+                "/wenlow/classes/quillet/controls",
+                ("act", act)
+            );
+        async Task<IEnumerable<string>> OrderAsync() =>
+            (await captain.GetAsync("/wenlow/classes/quillet/controls"))
+                .Html.QuerySelectorAll(".controls > li")
+                .Select(item => item.Id!)
+                .Take(3);
     }
 
     [Fact]
@@ -152,5 +230,10 @@ public sealed class FittingOutTests(ClubHost host)
     }
 
     private static async Task RetireAsync(Visitor captain, string key, string control) =>
-        await captain.SendAsync(await captain.GetAsync($"/wenlow/classes/{key}/controls"), $"#{control} form", $"/wenlow/classes/{key}/controls", ("act", "retire"));
+        await captain.SendAsync(
+            await captain.GetAsync($"/wenlow/classes/{key}/controls"),
+            $"#{control} form",
+            $"/wenlow/classes/{key}/controls",
+            ("act", "retire")
+        );
 }

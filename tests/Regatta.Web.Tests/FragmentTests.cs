@@ -10,23 +10,38 @@ public sealed class FragmentTests(ClubHost host)
         var drawer = await captain.Fragment().GetAsync("/wenlow/classes/quillet?cell=2.cunningham");
         Assert.DoesNotContain("<html", drawer.Text);
         Assert.Equal("Cunningham", drawer.TextOf("h2"));
-        Assert.Equal(["", "off", "creases just gone", "hand tight", "hard", "as below"], drawer.Html.QuerySelectorAll("#mark option").Select(option => option.GetAttribute("value")));
+        Assert.Equal(
+            ["", "off", "creases just gone", "hand tight", "hard", "as below"],
+            drawer.Html.QuerySelectorAll("#mark option").Select(option => option.GetAttribute("value"))
+        );
     }
 
     [Fact]
-    public async Task A_save_answers_with_drawer_bench_and_status_and_a_step_goes_on_from_its_revision()
+    public async Task A_save_answers_with_drawer_matrix_and_status_and_a_step_goes_on_from_its_revision()
     {
         var captain = await host.VisitAsAsync("odalys");
         const string Cell = "cell=3.halyard-point";
         var page = await captain.GetAsync("/wenlow/classes/quillet?" + Cell);
-        var saved = await captain.Fragment().SendAsync(page, "form[data-cell-form]", "/wenlow/classes/quillet?handler=Cell&act=save&" + Cell, ("mark", "67"));
+        var saved = await captain
+            .Fragment()
+            .SendAsync(page, "form[data-cell-form]", "/wenlow/classes/quillet?handler=Cell&act=save&" + Cell, ("mark", "67"));
         Assert.Contains("Saved", saved.TextOf("#save-status"));
         var anchor = saved.Html.QuerySelector("[data-cell='3.halyard-point']")!;
         Assert.Contains("67 in", anchor.GetAttribute("aria-label"));
 
-        var stepped = await captain.Fragment().SendAsync(page, "#undo-form", "/wenlow/classes/quillet?handler=Cell&act=step&" + Cell, ("revision", anchor.GetAttribute("data-revision")!), ("by", "-1"));
+        var stepped = await captain
+            .Fragment()
+            .SendAsync(
+                page,
+                "#undo-form",
+                "/wenlow/classes/quillet?handler=Cell&act=step&" + Cell,
+                ("revision", anchor.GetAttribute("data-revision")!),
+                ("by", "-1")
+            );
         Assert.Equal("66 1/2 in", stepped.TextOf(".big"));
-        var stale = await captain.Fragment().SendAsync(page, "#undo-form", "/wenlow/classes/quillet?handler=Cell&act=step&" + Cell, ("revision", "1"), ("by", "1"));
+        var stale = await captain
+            .Fragment()
+            .SendAsync(page, "#undo-form", "/wenlow/classes/quillet?handler=Cell&act=step&" + Cell, ("revision", "1"), ("by", "1"));
         Assert.Equal(409, (int)stale.Status);
         Assert.Contains("Not saved", stale.TextOf("#save-status"));
     }
@@ -37,9 +52,19 @@ public sealed class FragmentTests(ClubHost host)
         var captain = await host.VisitAsAsync("odalys");
         var page = await captain.GetAsync("/wenlow/classes/quillet?cell=6.daggerboard");
         Assert.Equal("nothing yet", page.TextOf(".big"));
-        var stepped = await captain.Fragment().SendAsync(page, "#undo-form", "/wenlow/classes/quillet?handler=Cell&act=step&cell=6.daggerboard", ("revision", "0"), ("by", "1"));
+        var stepped = await captain
+            .Fragment()
+            .SendAsync(
+                page,
+                "#undo-form",
+                "/wenlow/classes/quillet?handler=Cell&act=step&cell=6.daggerboard",
+                ("revision", "0"),
+                ("by", "1")
+            );
         Assert.EndsWith("cm", stepped.TextOf(".big"));
-        var byEye = await captain.Fragment().SendAsync(page, "#undo-form", "/wenlow/classes/quillet?handler=Cell&act=step&cell=1.sheeting", ("revision", "1"), ("by", "1"));
+        var byEye = await captain
+            .Fragment()
+            .SendAsync(page, "#undo-form", "/wenlow/classes/quillet?handler=Cell&act=step&cell=1.sheeting", ("revision", "1"), ("by", "1"));
         Assert.Contains("it has no steps", byEye.TextOf("#save-status"));
 
         var cleared = await captain.GetAsync("/wenlow/classes/quillet?cell=6.daggerboard");
@@ -52,7 +77,12 @@ public sealed class FragmentTests(ClubHost host)
     {
         var captain = await host.VisitAsAsync("odalys");
         var page = await captain.GetAsync("/wenlow/classes/quillet?view=table&cell=4.head-line");
-        var sent = await captain.SendAsync(page, "form[data-cell-form]", "/wenlow/classes/quillet?view=table&handler=Cell&act=save&cell=4.head-line", ("note", "after the first shower"));
+        var sent = await captain.SendAsync(
+            page,
+            "form[data-cell-form]",
+            "/wenlow/classes/quillet?view=table&handler=Cell&act=save&cell=4.head-line",
+            ("note", "after the first shower")
+        );
         var back = await captain.GetAsync(sent.Location!.ToString());
         Assert.Contains("Saved", back.TextOf("#save-status"));
         Assert.Contains("after the first shower", back.TextOf(".facts"));
@@ -104,7 +134,12 @@ public sealed class FragmentTests(ClubHost host)
         Assert.Equal("sunlight", (await visitor.GetAsync("/sign-in")).Html.DocumentElement.GetAttribute("data-theme"));
         await visitor.SendAsync(page, ".looks", "/theme", ("theme", "neon"));
         Assert.Equal("sunlight", (await visitor.GetAsync("/sign-in")).Html.DocumentElement.GetAttribute("data-theme"));
-        Assert.Equal("/", (await visitor.SendAsync(page, ".looks", "/theme", ("theme", "dark"), ("back", "https://elsewhere.invalid/"))).Location!.ToString());
+        Assert.Equal(
+            "/",
+            (
+                await visitor.SendAsync(page, ".looks", "/theme", ("theme", "dark"), ("back", "https://elsewhere.invalid/"))
+            ).Location!.ToString()
+        );
     }
 
     [Fact]
@@ -116,11 +151,22 @@ public sealed class FragmentTests(ClubHost host)
         await using var club = await host.AnotherAsync("IfEmpty");
         var captain = await club.VisitAsAsync("tamsin");
         var cell = await captain.GetAsync("/wenlow/classes/quillet?cell=5.gooseneck");
-        await captain.SendAsync(cell, "form[data-cell-form]", "/wenlow/classes/quillet?handler=Cell&act=save&cell=5.gooseneck", ("mark", "24 1/2"));
+        await captain.SendAsync(
+            cell,
+            "form[data-cell-form]",
+            "/wenlow/classes/quillet?handler=Cell&act=save&cell=5.gooseneck",
+            ("mark", "24 1/2")
+        );
         Assert.Contains("23 1/2 in", (await captain.GetAsync("/wenlow/classes/quillet/card?wind=18&boat=class")).TextOf(".card-part"));
 
         var versions = await captain.GetAsync("/wenlow/classes/quillet/versions");
-        var stale = await captain.SendAsync(versions, "form.stack", "/wenlow/classes/quillet/versions", ("reason", "Faster."), ("seen", "1"));
+        var stale = await captain.SendAsync(
+            versions,
+            "form.stack",
+            "/wenlow/classes/quillet/versions",
+            ("reason", "Faster."),
+            ("seen", "1")
+        );
         Assert.Contains("changed while you were reading", stale.TextOf("#reason-problem"));
         Assert.Equal("Faster.", stale.Html.QuerySelector("#reason")!.GetAttribute("value"));
         var asked = await captain.SendAsync(versions, "form.stack", "/wenlow/classes/quillet/versions", ("reason", "Faster."));
@@ -128,6 +174,9 @@ public sealed class FragmentTests(ClubHost host)
         Assert.Contains("Mend it, or tick", asked.TextOf("form.stack .problem"));
         await captain.SendAsync(versions, "form.stack", "/wenlow/classes/quillet/versions", ("reason", "Faster."), ("unfit", "yes"));
         Assert.Contains("24 1/2 in", (await captain.GetAsync("/wenlow/classes/quillet/card?wind=18&boat=class")).TextOf(".card-part"));
-        Assert.Contains("23 1/2 in ± 1/2 in → 24 1/2 in ± 1/2 in", (await captain.GetAsync("/wenlow/classes/quillet/versions")).TextOf(".versions li"));
+        Assert.Contains(
+            "23 1/2 in ± 1/2 in → 24 1/2 in ± 1/2 in",
+            (await captain.GetAsync("/wenlow/classes/quillet/versions")).TextOf(".versions li")
+        );
     }
 }

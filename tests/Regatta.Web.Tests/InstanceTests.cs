@@ -22,7 +22,12 @@ public sealed class InstanceTests(ClubHost host)
         var cell = await here.GetAsync("/wenlow/classes/quillet?cell=2.gooseneck");
         using var stream = new StreamReader(await there.StreamAsync("/wenlow/classes/quillet/stream"));
         await NextAsync(stream);
-        await here.SendAsync(cell, "form[data-cell-form]", "/wenlow/classes/quillet?handler=Cell&act=save&cell=2.gooseneck", ("mark", "18 1/2"));
+        await here.SendAsync(
+            cell,
+            "form[data-cell-form]",
+            "/wenlow/classes/quillet?handler=Cell&act=save&cell=2.gooseneck",
+            ("mark", "18 1/2")
+        );
         var told = NextAsync(stream);
         Assert.Same(told, await Task.WhenAny(told, Task.Delay(TimeSpan.FromSeconds(5), TestContext.Current.CancellationToken)));
         Assert.Equal("18 1/2 in", (await there.GetAsync("/wenlow/classes/quillet?cell=2.gooseneck")).TextOf(".big"));
@@ -33,7 +38,15 @@ public sealed class InstanceTests(ClubHost host)
     {
         using var stop = new CancellationTokenSource();
         var port = new TaskCompletionSource<int>();
-        var serving = Task.Run(() => new StandInStation(new(4, DateTimeOffset.UtcNow, WindDay.Ordinary), Faults.Parse(""), 1, 4).ServeAsync(0, port.SetResult, stop.Token), TestContext.Current.CancellationToken);
+        var serving = Task.Run(
+            () =>
+                new StandInStation(new(4, DateTimeOffset.UtcNow, WindDay.Ordinary), Faults.Parse(""), 1, 4).ServeAsync(
+                    0,
+                    port.SetResult,
+                    stop.Token
+                ),
+            TestContext.Current.CancellationToken
+        );
         var address = $"127.0.0.1:{await port.Task}";
         var one = await host.AnotherAsync("IfEmpty", ("REGATTA_STATION", address));
         await UntilAsync(() => one.StationOf("wenlow").State.Newest is not null, TimeSpan.FromSeconds(30));
@@ -47,8 +60,15 @@ public sealed class InstanceTests(ClubHost host)
         var since = DateTimeOffset.UtcNow;
         await UntilAsync(async () => await HolderAsync(other) is { } now && now != holder, TimeSpan.FromSeconds(30));
         await UntilAsync(() => other.StationOf("wenlow").State.Newest!.Value.At > since, TimeSpan.FromSeconds(30));
-        await using var connection = await other.Services.GetRequiredService<NpgsqlDataSource>().OpenConnectionAsync(TestContext.Current.CancellationToken);
-        Assert.Equal(0, await connection.ExecuteScalarAsync<long>("select count(*) - count(distinct (club_id, date_trunc('second', at))) from wind_samples"));
+        await using var connection = await other
+            .Services.GetRequiredService<NpgsqlDataSource>()
+            .OpenConnectionAsync(TestContext.Current.CancellationToken);
+        Assert.Equal(
+            0,
+            await connection.ExecuteScalarAsync<long>(
+                "select count(*) - count(distinct (club_id, date_trunc('second', at))) from wind_samples"
+            )
+        );
         await stop.CancelAsync();
         await serving;
         await one.DisposeAsync();
@@ -61,16 +81,22 @@ public sealed class InstanceTests(ClubHost host)
         await using var club = await host.AnotherAsync("IfEmpty");
         var captain = await club.VisitAsAsync("tamsin");
         Assert.Equal("18 in", (await captain.GetAsync("/wenlow/classes/quillet?cell=2.gooseneck")).TextOf(".big"));
-        await using (var connection = await club.Services.GetRequiredService<NpgsqlDataSource>().OpenConnectionAsync(TestContext.Current.CancellationToken))
+        await using (
+            var connection = await club
+                .Services.GetRequiredService<NpgsqlDataSource>()
+                .OpenConnectionAsync(TestContext.Current.CancellationToken)
+        )
         {
             // The same revision with other content, and another epoch, as a restored database has.
             await connection.ExecuteAsync(
                 """
                 alter table cells disable trigger user;
-                update cells set content = jsonb_set(content, '{Mark}', '508') where class_id = (select id from classes where key = 'quillet' and club_id = 1) and band = 2 and control = 'gooseneck';
+                update cells set content = jsonb_set(content, '{Mark}', '508') where class_id = (select id from classes
+                  where key = 'quillet' and club_id = 1) and band = 2 and control = 'gooseneck';
                 alter table cells enable trigger user;
                 update installation set epoch = gen_random_uuid();
-                """);
+                """
+            );
         }
 
         Assert.Equal("20 in", (await captain.GetAsync("/wenlow/classes/quillet?cell=2.gooseneck")).TextOf(".big"));
@@ -80,9 +106,15 @@ public sealed class InstanceTests(ClubHost host)
     public async Task A_class_that_cannot_be_read_fails_alone()
     {
         await using var club = await host.AnotherAsync("IfEmpty");
-        await using (var connection = await club.Services.GetRequiredService<NpgsqlDataSource>().OpenConnectionAsync(TestContext.Current.CancellationToken))
+        await using (
+            var connection = await club
+                .Services.GetRequiredService<NpgsqlDataSource>()
+                .OpenConnectionAsync(TestContext.Current.CancellationToken)
+        )
         {
-            await connection.ExecuteAsync("update classes set definition = definition - 'bands', matrix_revision = matrix_revision + 1 where key = 'tandry'");
+            await connection.ExecuteAsync(
+                "update classes set definition = definition - 'bands', matrix_revision = matrix_revision + 1 where key = 'tandry'"
+            );
         }
 
         var coordinator = await club.VisitAsAsync("odalys");
@@ -93,13 +125,23 @@ public sealed class InstanceTests(ClubHost host)
         var today = await coordinator.GetAsync("/wenlow/today?wind=12");
         Assert.Equal(8, today.Html.QuerySelectorAll(".today li").Length);
         Assert.Contains("Tandry cannot be shown", today.TextOf("#board"));
-        foreach (var works in (string[])["/wenlow/classes/quillet", "/wenlow/classes/quillet/copy", "/wenlow/classes/quillet/card", "/wenlow/calendar", "/wenlow/logbook"])
+        foreach (
+            var works in (string[])
+                [
+                    "/wenlow/classes/quillet",
+                    "/wenlow/classes/quillet/copy",
+                    "/wenlow/classes/quillet/card",
+                    "/wenlow/calendar",
+                    "/wenlow/logbook",
+                ]
+        )
         {
             Assert.Equal(200, (int)(await coordinator.GetAsync(works)).Status);
         }
     }
 
-    private static Task<Guid?> HolderAsync(ClubHost club) => club.ScalarAsync<Guid?>("select held_by from stations where held_until > clock_timestamp()");
+    private static Task<Guid?> HolderAsync(ClubHost club) =>
+        club.ScalarAsync<Guid?>("select held_by from stations where held_until > clock_timestamp()");
 
     private static async Task<string?> NextAsync(StreamReader stream)
     {

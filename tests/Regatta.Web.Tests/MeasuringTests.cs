@@ -11,7 +11,9 @@ public sealed class MeasuringTests(ClubHost host)
         var captain = await host.VisitAsAsync("tamsin");
         var boats = await captain.GetAsync("/wenlow/classes/quillet/boats?control=gooseneck&band=4");
         Assert.Contains("Bramble: the gooseneck scale sits 1 in too far from front end cap of the boom", boats.TextOf(".caution li"));
-        var readings = boats.Html.QuerySelectorAll("table.people tbody tr").ToDictionary(row => row.QuerySelector("th")!.TextContent, row => row.QuerySelector("td")!.TextContent);
+        var readings = boats
+            .Html.QuerySelectorAll("table.people tbody tr")
+            .ToDictionary(row => row.QuerySelector("th")!.TextContent, row => row.QuerySelector("td")!.TextContent);
         Assert.Equal("19 in", readings["Bramble"]);
         Assert.Equal("20 in", readings["Wagtail"]);
         Assert.Contains("steps apart at the same length", boats.Html.QuerySelectorAll(".caution").Last().TextContent);
@@ -41,7 +43,13 @@ public sealed class MeasuringTests(ClubHost host)
         var boat = (await BoatsAsync(sailor, "quillet"))["Bramble"];
         var form = await sailor.GetAsync($"/wenlow/classes/quillet/log?wind=14&boat={boat}");
         Assert.Equal("19 in", form.Html.QuerySelector("[name=mark-gooseneck]")!.GetAttribute("value"));
-        var sent = await sailor.SendAsync(form, ".log-form", "/wenlow/classes/quillet/log", ("mark-gooseneck", "19 1/2 in"), ("note", "read on Bramble"));
+        var sent = await sailor.SendAsync(
+            form,
+            ".log-form",
+            "/wenlow/classes/quillet/log",
+            ("mark-gooseneck", "19 1/2 in"),
+            ("note", "read on Bramble")
+        );
         var own = (await sailor.GetAsync(sent.Location!.ToString())).TextOf(".facts");
         Assert.Contains("Bramble", own);
         Assert.Contains("19 1/2 in", own);
@@ -83,7 +91,8 @@ public sealed class MeasuringTests(ClubHost host)
         // Whoever comes back later, with or without script, finds all of it.
         Assert.Equal(2, (await captain.GetAsync(path)).Html.QuerySelectorAll(".pairs li").Length);
 
-        Task<Answer> PairAsync(string reading, string tape) => captain.Fragment().SendAsync(page, ".pair-form", path, ("reading", reading), ("tape", tape));
+        Task<Answer> PairAsync(string reading, string tape) =>
+            captain.Fragment().SendAsync(page, ".pair-form", path, ("reading", reading), ("tape", tape));
     }
 
     [Fact]
@@ -140,14 +149,20 @@ public sealed class MeasuringTests(ClubHost host)
         var taken = await captain.SendAsync(boats, "form.stack", "/wenlow/classes/quillet/boats", ("name", "bramble"));
         Assert.Equal(422, (int)taken.Status);
         Assert.Contains("a boat of that name", taken.TextOf("#name-problem"));
-        var added = (await captain.SendAsync(boats, "form.stack", "/wenlow/classes/quillet/boats", ("name", "Teasel"))).Location!.ToString();
+        var added = (
+            await captain.SendAsync(boats, "form.stack", "/wenlow/classes/quillet/boats", ("name", "Teasel"))
+        ).Location!.ToString();
         var teasel = await captain.GetAsync(added);
         Assert.Contains("0 of 3 scales measured", teasel.Html.Body!.TextContent);
         Assert.Contains("Another boat", (await captain.SendAsync(teasel, "form.stack", added, ("name", "Dunlin"))).TextOf("#name-problem"));
         Assert.Equal(302, (int)(await captain.SendAsync(teasel, "form.stack", added, ("name", "Teasel II"))).Status);
 
         var bramble = await captain.GetAsync($"/wenlow/classes/quillet/boats/{(await BoatsAsync(captain, "quillet"))["Bramble"]}");
-        var kept = await captain.SendAsync(bramble, "form.remove", bramble.Message.RequestMessage!.RequestUri!.AbsolutePath + "?handler=Remove");
+        var kept = await captain.SendAsync(
+            bramble,
+            "form.remove",
+            bramble.Message.RequestMessage!.RequestUri!.AbsolutePath + "?handler=Remove"
+        );
         Assert.Equal(409, (int)kept.Status);
         Assert.Contains("would be lost", kept.TextOf(".remove .problem"));
         await captain.SendAsync(teasel, "form.remove", added + "?handler=Remove");
@@ -159,7 +174,10 @@ public sealed class MeasuringTests(ClubHost host)
     {
         var sailor = await host.VisitAsAsync("priya");
         var boat = (await BoatsAsync(sailor, "quillet"))["Wagtail"];
-        Assert.Contains("/not-yours", (await sailor.GetAsync($"/wenlow/classes/quillet/boats/{boat}/measure/gooseneck")).Location!.ToString());
+        Assert.Contains(
+            "/not-yours",
+            (await sailor.GetAsync($"/wenlow/classes/quillet/boats/{boat}/measure/gooseneck")).Location!.ToString()
+        );
         var captain = await host.VisitAsAsync("tamsin");
         var other = (await BoatsAsync(sailor, "ferrin-16"))["Gorse"];
         Assert.Equal(404, (int)(await captain.GetAsync($"/wenlow/classes/quillet/boats/{other}/measure/gooseneck")).Status);
@@ -174,9 +192,15 @@ public sealed class MeasuringTests(ClubHost host)
         foreach (var (person, hand) in new[] { ("priya", "73 mm"), ("odalys", "10.2 cm") })
         {
             var sailor = await club.VisitAsAsync(person);
-            Assert.Contains("one hand of 85 mm", Line(await sailor.GetAsync("/wenlow/classes/brannet/card?wind=10&boat=class"), "Foot depth"));
+            Assert.Contains(
+                "one hand of 85 mm",
+                Line(await sailor.GetAsync("/wenlow/classes/brannet/card?wind=10&boat=class"), "Foot depth")
+            );
             var me = await sailor.GetAsync("/me");
-            Assert.Contains("no part of a person", (await sailor.SendAsync(me, "form[action*=Hands]", "/me?handler=Hands", ("HandWidth", "2 mm"))).TextOf("#HandWidth-problem"));
+            Assert.Contains(
+                "no part of a person",
+                (await sailor.SendAsync(me, "form[action*=Hands]", "/me?handler=Hands", ("HandWidth", "2 mm"))).TextOf("#HandWidth-problem")
+            );
             await sailor.SendAsync(me, "form[action*=Hands]", "/me?handler=Hands", ("HandWidth", hand));
             var form = await sailor.GetAsync("/wenlow/classes/brannet/log?wind=6&boat=class");
             counts.Add(form.Html.QuerySelector("[name=mark-outhaul]")!.GetAttribute("value")!);
@@ -185,21 +209,38 @@ public sealed class MeasuringTests(ClubHost host)
 
         Assert.Equal(["1 3/4 × hand", "1 1/4 × hand"], counts);
         var coordinator = await club.VisitAsAsync("odalys");
-        Assert.All(["priya", "odalys"], person => Assert.InRange(LoggedAsync(coordinator, "brannet", "outhaul", $"by the hand of {person}").Result, 119, 128));
+        Assert.All(
+            ["priya", "odalys"],
+            person => Assert.InRange(LoggedAsync(coordinator, "brannet", "outhaul", $"by the hand of {person}").Result, 119, 128)
+        );
     }
 
     private static string Line(Answer card, string control) =>
-        string.Join(' ', card.Html.QuerySelectorAll(".card-part dl > div").Single(line => line.QuerySelector("dt")!.TextContent == control).TextContent.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
+        string.Join(
+            ' ',
+            card.Html.QuerySelectorAll(".card-part dl > div")
+                .Single(line => line.QuerySelector("dt")!.TextContent == control)
+                .TextContent.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)
+        );
 
     private static async Task<Dictionary<string, string>> BoatsAsync(Visitor visitor, string key) =>
-        (await visitor.GetAsync($"/wenlow/classes/{key}/boats")).Html.QuerySelectorAll(".survey tbody a").ToDictionary(link => link.TextContent, link => link.GetAttribute("href")!.Split('/')[^1]);
+        (await visitor.GetAsync($"/wenlow/classes/{key}/boats"))
+            .Html.QuerySelectorAll(".survey tbody a")
+            .ToDictionary(link => link.TextContent, link => link.GetAttribute("href")!.Split('/')[^1]);
 
-    private static async Task<double> LoggedAsync(ClubHost club, string note) => await LoggedAsync(await club.VisitAsAsync("odalys"), "quillet", "gooseneck", note);
+    private static async Task<double> LoggedAsync(ClubHost club, string note) =>
+        await LoggedAsync(await club.VisitAsAsync("odalys"), "quillet", "gooseneck", note);
 
     private static async Task<double> LoggedAsync(Visitor coordinator, string key, string control, string note)
     {
         using var bundle = JsonDocument.Parse((await coordinator.GetAsync($"/wenlow/classes/{key}/bundle.json")).Text);
-        return bundle.RootElement.GetProperty("classes")[0].GetProperty("logs").EnumerateArray()
-            .Single(log => log.TryGetProperty("note", out var text) && text.GetString() == note).GetProperty("marks").GetProperty(control).GetDouble();
+        return bundle
+            .RootElement.GetProperty("classes")[0]
+            .GetProperty("logs")
+            .EnumerateArray()
+            .Single(log => log.TryGetProperty("note", out var text) && text.GetString() == note)
+            .GetProperty("marks")
+            .GetProperty(control)
+            .GetDouble();
     }
 }

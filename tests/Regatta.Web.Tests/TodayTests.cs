@@ -18,7 +18,11 @@ public sealed class TodayTests(ClubHost host)
         using var first = new CancellationTokenSource();
         var port = new TaskCompletionSource<int>();
         var station = Serve(first.Token, "checksum=0.02,cut=0.02,garbage=0.1", 0, DateTimeOffset.UtcNow.AddHours(-1), port.SetResult);
-        await using var club = await host.AnotherAsync("IfEmpty", ("REGATTA_STATION", $"127.0.0.1:{await port.Task}"), ("REGATTA_STATION_CLOCK", "station"));
+        await using var club = await host.AnotherAsync(
+            "IfEmpty",
+            ("REGATTA_STATION", $"127.0.0.1:{await port.Task}"),
+            ("REGATTA_STATION_CLOCK", "station")
+        );
         var desk = club.StationOf("wenlow");
         await UntilAsync(desk, () => desk.State.Now?.IsWhole == true);
         Assert.True(desk.State.Count.Refused > 0);
@@ -29,7 +33,13 @@ public sealed class TodayTests(ClubHost host)
         var board = await sailor.GetAsync("/wenlow/today");
         Assert.Contains("Ten minutes to", board.TextOf(".wind-line"));
         Assert.Equal(9, board.Html.QuerySelectorAll(".today li").Length);
-        Assert.Contains("at 0.6 m", board.Html.QuerySelectorAll(".today li").Single(line => line.TextContent.Contains("Pettle", StringComparison.Ordinal)).TextContent);
+        Assert.Contains(
+            "at 0.6 m",
+            board
+                .Html.QuerySelectorAll(".today li")
+                .Single(line => line.TextContent.Contains("Pettle", StringComparison.Ordinal))
+                .TextContent
+        );
         // At three hundred times the speed of life there is always something on its way to the database.
         await UntilAsync(desk, () => desk.State.Newest is not null && desk.State.Waiting < 600);
 
@@ -57,7 +67,9 @@ public sealed class TodayTests(ClubHost host)
         Assert.Contains("no wind station", (await sailor.GetAsync("/wenlow/today")).TextOf(".empty"));
         var asked = await sailor.GetAsync("/wenlow/today?wind=18");
         Assert.Contains("And at 18 kn?", asked.TextOf("h1"));
-        var quillet = asked.Html.QuerySelectorAll(".today li").Single(line => line.TextContent.Contains("Quillet", StringComparison.Ordinal));
+        var quillet = asked
+            .Html.QuerySelectorAll(".today li")
+            .Single(line => line.TextContent.Contains("Quillet", StringComparison.Ordinal));
         // 18 kn at 10 m are 16 kn at 3 m: the class's strong band begins there.
         Assert.Contains("16 kn", quillet.QuerySelector(".today-band")!.TextContent);
         Assert.Contains("gooseneck", quillet.QuerySelector(".today-moves")!.TextContent);
@@ -107,8 +119,17 @@ public sealed class TodayTests(ClubHost host)
         Assert.DoesNotContain("Priya", (await captain.GetAsync("/wenlow/classes/quillet/crew")).Html.QuerySelector("main")!.TextContent);
         Assert.DoesNotContain("crewMass", (await (await club.VisitAsAsync("odalys")).GetAsync("/wenlow/classes/quillet/bundle.json")).Text);
 
-        await sailor.SendAsync(light, ".crew-form form", "/wenlow/classes/quillet/card?handler=Crew", ("crew", "52"), ("captainMaySee", "yes"));
-        Assert.Contains("Priya Maddern: 52 kg", (await captain.GetAsync("/wenlow/classes/quillet/crew")).Html.QuerySelector("main")!.TextContent);
+        await sailor.SendAsync(
+            light,
+            ".crew-form form",
+            "/wenlow/classes/quillet/card?handler=Crew",
+            ("crew", "52"),
+            ("captainMaySee", "yes")
+        );
+        Assert.Contains(
+            "Priya Maddern: 52 kg",
+            (await captain.GetAsync("/wenlow/classes/quillet/crew")).Html.QuerySelector("main")!.TextContent
+        );
         await sailor.SendAsync(light, ".crew-form form", "/wenlow/classes/quillet/card?handler=Crew", ("crew", ""));
         Assert.Null((await sailor.GetAsync("/wenlow/classes/quillet/card?wind=15")).TextOf(".crew-sentence"));
     }
@@ -134,7 +155,14 @@ public sealed class TodayTests(ClubHost host)
         await using var club = await host.AnotherAsync("IfEmpty");
         var captain = await club.VisitAsAsync("tamsin");
         var page = await captain.GetAsync("/wenlow/classes/quillet/crew");
-        async Task<Answer> SendAsync(string table) => await captain.SendAsync(page, "form.stack", "/wenlow/classes/quillet/crew", ("school", "by a table of steps"), ("offsets", table));
+        async Task<Answer> SendAsync(string table) =>
+            await captain.SendAsync(
+                page,
+                "form.stack",
+                "/wenlow/classes/quillet/crew",
+                ("school", "by a table of steps"),
+                ("offsets", table)
+            );
         Assert.Contains("no control with marks", (await SendAsync("0–60: keel +1")).TextOf("#offsets-problem"));
         Assert.Contains("heavier end", (await SendAsync("60–50: gooseneck +1")).TextOf("#offsets-problem"));
         Assert.Contains("not understood", (await SendAsync("light crews: gooseneck more")).TextOf("#offsets-problem"));
@@ -144,7 +172,12 @@ public sealed class TodayTests(ClubHost host)
         await captain.SendAsync(card, ".crew-form form", "/wenlow/classes/quillet/card?handler=Crew", ("crew", "55"));
         card = await captain.GetAsync("/wenlow/classes/quillet/card?wind=14&boat=class");
         Assert.Equal("At 55 kg gooseneck +2 steps, as shown.", card.TextOf(".crew-sentence"));
-        Assert.Contains("21 in", card.Html.QuerySelectorAll(".card-part dl > div").Single(line => line.QuerySelector("dt")!.TextContent == "Gooseneck").TextContent);
+        Assert.Contains(
+            "21 in",
+            card.Html.QuerySelectorAll(".card-part dl > div")
+                .Single(line => line.QuerySelector("dt")!.TextContent == "Gooseneck")
+                .TextContent
+        );
     }
 
     private static Task Serve(CancellationToken stop, string faults, int port, DateTimeOffset start, Action<int> ready) =>
@@ -159,6 +192,15 @@ public sealed class TodayTests(ClubHost host)
         }
     }
 
-    private static WindSummary Summary(double metresPerSecond) => new(
-        Noon, Noon.AddMinutes(10), Speed.FromMetresPerSecond(metresPerSecond), Speed.FromMetresPerSecond(metresPerSecond * 1.2), Speed.FromMetresPerSecond(metresPerSecond * 0.8), null, null, 600);
+    private static WindSummary Summary(double metresPerSecond) =>
+        new(
+            Noon,
+            Noon.AddMinutes(10),
+            Speed.FromMetresPerSecond(metresPerSecond),
+            Speed.FromMetresPerSecond(metresPerSecond * 1.2),
+            Speed.FromMetresPerSecond(metresPerSecond * 0.8),
+            null,
+            null,
+            600
+        );
 }

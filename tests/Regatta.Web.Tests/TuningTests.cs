@@ -10,7 +10,10 @@ public sealed class TuningTests(ClubHost host)
         var page = await (await host.VisitAsAsync("tamsin")).GetAsync($"/wenlow/classes/ferrin-16?view={view}");
         var labels = page.Html.QuerySelectorAll("[data-cell]").Select(cell => cell.GetAttribute("aria-label")).ToList();
         Assert.Equal(35, labels.Count);
-        Assert.Contains(labels, label => label!.StartsWith("Shroud hole, fresh, 14 to 18 knots: hole 4 contested", StringComparison.Ordinal));
+        Assert.Contains(
+            labels,
+            label => label!.StartsWith("Shroud hole, fresh, 14 to 18 knots: hole 4 contested", StringComparison.Ordinal)
+        );
     }
 
     [Theory]
@@ -23,7 +26,12 @@ public sealed class TuningTests(ClubHost host)
     {
         var captain = await host.VisitAsAsync("tamsin");
         var page = await captain.GetAsync("/wenlow/classes/quillet?cell=1.gooseneck");
-        var answer = await captain.SendAsync(page, "form[data-cell-form]", "/wenlow/classes/quillet?handler=Cell&act=save&cell=1.gooseneck", ("mark", typed));
+        var answer = await captain.SendAsync(
+            page,
+            "form[data-cell-form]",
+            "/wenlow/classes/quillet?handler=Cell&act=save&cell=1.gooseneck",
+            ("mark", typed)
+        );
         Assert.Equal(422, (int)answer.Status);
         Assert.Contains(says, answer.TextOf("#mark-problem"));
         Assert.Equal(typed, answer.Html.QuerySelector("#mark")!.GetAttribute("value"));
@@ -35,7 +43,17 @@ public sealed class TuningTests(ClubHost host)
     {
         var captain = await host.VisitAsAsync("odalys");
         var page = await captain.GetAsync("/wenlow/classes/ferrin-16?cell=1.rake");
-        Assert.Contains("nearest are 3 and 4", (await captain.SendAsync(page, "form[data-cell-form]", "/wenlow/classes/ferrin-16?handler=Cell&act=save&cell=1.rake", ("mark", "3.5"))).TextOf("#mark-problem"));
+        Assert.Contains(
+            "nearest are 3 and 4",
+            (
+                await captain.SendAsync(
+                    page,
+                    "form[data-cell-form]",
+                    "/wenlow/classes/ferrin-16?handler=Cell&act=save&cell=1.rake",
+                    ("mark", "3.5")
+                )
+            ).TextOf("#mark-problem")
+        );
     }
 
     [Fact]
@@ -43,7 +61,12 @@ public sealed class TuningTests(ClubHost host)
     {
         var captain = await host.VisitAsAsync("odalys");
         var page = await captain.GetAsync("/wenlow/classes/ferrin-16?cell=2.outhaul");
-        await captain.SendAsync(page, "form[data-cell-form]", "/wenlow/classes/ferrin-16?handler=Cell&act=save&cell=2.outhaul", ("mark", "9 cm"));
+        await captain.SendAsync(
+            page,
+            "form[data-cell-form]",
+            "/wenlow/classes/ferrin-16?handler=Cell&act=save&cell=2.outhaul",
+            ("mark", "9 cm")
+        );
         page = await captain.GetAsync("/wenlow/classes/ferrin-16?cell=2.outhaul");
         Assert.Equal("9 cm", page.TextOf(".big"));
         Assert.Contains("since version 2", page.TextOf("#save-status"));
@@ -91,12 +114,21 @@ public sealed class TuningTests(ClubHost host)
     [InlineData("to1", "-5", "to3", "12", "never below zero")]
     [InlineData("to1", "0", "to3", "12", "upper edge lies above the lower")]
     [InlineData("from2", "4", "to3", "12", "“drifting” and “light” overlap")]
-    public async Task Bands_that_overlap_or_leave_a_gap_are_refused_with_what_was_typed(string field, string value, string other, string otherValue, string says)
+    public async Task Bands_that_overlap_or_leave_a_gap_are_refused_with_what_was_typed(
+        string field,
+        string value,
+        string other,
+        string otherValue,
+        string says
+    )
     {
         var captain = await host.VisitAsAsync("tamsin");
         var page = await captain.GetAsync("/wenlow/classes/quillet/bands");
         var answer = await captain.SendAsync(page, ".bands-form", "/wenlow/classes/quillet/bands", (field, value), (other, otherValue));
-        Assert.Contains(says.Split('|'), part => answer.Html.QuerySelectorAll(".problem").Any(problem => problem.TextContent.Contains(part, StringComparison.Ordinal)));
+        Assert.Contains(
+            says.Split('|'),
+            part => answer.Html.QuerySelectorAll(".problem").Any(problem => problem.TextContent.Contains(part, StringComparison.Ordinal))
+        );
         Assert.Equal(value, answer.Html.QuerySelector("#" + field)!.GetAttribute("value"));
     }
 
@@ -105,7 +137,12 @@ public sealed class TuningTests(ClubHost host)
     {
         var captain = await host.VisitAsAsync("odalys");
         var cell = await captain.GetAsync("/wenlow/classes/ferrin-16?cell=3.traveller");
-        await captain.SendAsync(cell, "form[data-cell-form]", "/wenlow/classes/ferrin-16?handler=Cell&act=save&cell=3.traveller", ("mark", "5"));
+        await captain.SendAsync(
+            cell,
+            "form[data-cell-form]",
+            "/wenlow/classes/ferrin-16?handler=Cell&act=save&cell=3.traveller",
+            ("mark", "5")
+        );
         var page = await captain.GetAsync("/wenlow/classes/ferrin-16/versions");
         var answer = await captain.SendAsync(page, "form.stack", "/wenlow/classes/ferrin-16/versions", ("reason", ""));
         Assert.Contains("Say why", answer.TextOf("#reason-problem"));

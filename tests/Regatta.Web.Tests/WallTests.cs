@@ -18,14 +18,43 @@ public sealed partial class WallTests(ClubHost host)
     /// <summary>What the other club's pages are asked for, by the names routes use.</summary>
     private static readonly Dictionary<string, string> Theirs = new()
     {
-        ["club"] = "wenlow", ["key"] = "quillet", ["boat"] = "1", ["number"] = "1", ["control"] = "gooseneck",
+        ["club"] = "wenlow",
+        ["key"] = "quillet",
+        ["boat"] = "1",
+        ["number"] = "1",
+        ["control"] = "gooseneck",
     };
 
     private static readonly (string, string)[] Smuggled =
     [
-        ("club", "wenlow"), ("key", "quillet"), ("classId", "1"), ("revision", "1"), ("seen", "1"), ("number", "1"), ("id", Guid.Empty.ToString()), ("version", "1"), ("band", "2"), ("upper", "3"),
-        ("sure", "yes"), ("control", "gooseneck"), ("act", "retire"), ("mark", "20"), ("text", "20"), ("reason", "why"), ("unfit", "yes"), ("label", "board"), ("name", "Name"), ("wind", "9"),
-        ("pair", "1"), ("part", "band.3"), ("title", "Day"), ("crew", "70"), ("from", "quillet/full/upwind"), ("to", "2"), ("deed", "clear"), ("over", "2.gooseneck:1"),
+        ("club", "wenlow"),
+        ("key", "quillet"),
+        ("classId", "1"),
+        ("revision", "1"),
+        ("seen", "1"),
+        ("number", "1"),
+        ("id", Guid.Empty.ToString()),
+        ("version", "1"),
+        ("band", "2"),
+        ("upper", "3"),
+        ("sure", "yes"),
+        ("control", "gooseneck"),
+        ("act", "retire"),
+        ("mark", "20"),
+        ("text", "20"),
+        ("reason", "why"),
+        ("unfit", "yes"),
+        ("label", "board"),
+        ("name", "Name"),
+        ("wind", "9"),
+        ("pair", "1"),
+        ("part", "band.3"),
+        ("title", "Day"),
+        ("crew", "70"),
+        ("from", "quillet/full/upwind"),
+        ("to", "2"),
+        ("act", "clear"),
+        ("over", "2.gooseneck:1"),
     ];
 
     [Fact]
@@ -43,7 +72,12 @@ public sealed partial class WallTests(ClubHost host)
             Assert.True((int)(await coordinator.GetAsync(address)).Status == 404, $"GET {address} answered.");
             foreach (var handler in route.Posts)
             {
-                var answer = await coordinator.SendAsync(page, "form.looks", handler.Length > 0 ? $"{address}?handler={handler}&cell=2.gooseneck" : address, Smuggled);
+                var answer = await coordinator.SendAsync(
+                    page,
+                    "form.looks",
+                    handler.Length > 0 ? $"{address}?handler={handler}&cell=2.gooseneck" : address,
+                    Smuggled
+                );
                 Assert.True((int)answer.Status == 404, $"POST {handler} {address} answered {(int)answer.Status}.");
             }
         }
@@ -63,10 +97,18 @@ public sealed partial class WallTests(ClubHost host)
         foreach (var route in Routes(clubs))
         {
             var address = Filled(route.Pattern, own);
-            Assert.DoesNotContain("Quillet", (await coordinator.GetAsync(address + "?key=quillet&club=wenlow")).Html.QuerySelector("main")?.TextContent ?? "");
+            Assert.DoesNotContain(
+                "Quillet",
+                (await coordinator.GetAsync(address + "?key=quillet&club=wenlow")).Html.QuerySelector("main")?.TextContent ?? ""
+            );
             foreach (var handler in route.Posts)
             {
-                var answer = await coordinator.SendAsync(page, "form.looks", $"{address}?handler={handler}&cell=2.gooseneck&key=quillet&club=wenlow", Smuggled);
+                var answer = await coordinator.SendAsync(
+                    page,
+                    "form.looks",
+                    $"{address}?handler={handler}&cell=2.gooseneck&key=quillet&club=wenlow",
+                    Smuggled
+                );
                 Assert.True((int)answer.Status < 500, $"POST {handler} {address} answered {(int)answer.Status}.");
                 posted++;
             }
@@ -76,28 +118,56 @@ public sealed partial class WallTests(ClubHost host)
         Assert.Equal(before, await SumAsync(clubs));
     }
 
-    /// <summary>The names of club and class come from the route alone: no handler and no bound property can take them from a form or a query.</summary>
+    /// <summary>The names of club and class come from the route alone: no handler and no bound property can take them from a form or a
+    /// query.</summary>
     [Fact]
     public void No_page_binds_what_the_route_names()
     {
         string[] reserved = ["club", "key", "clubid", "classid"];
         var pages = typeof(Program).Assembly.GetTypes().Where(type => type.IsSubclassOf(typeof(PageModel))).ToList();
         Assert.True(pages.Count > 30);
-        var bound = pages.SelectMany(page => page.GetProperties().Where(property => property.GetCustomAttribute<BindPropertyAttribute>() is not null).Select(property => (page, property.Name)))
-            .Concat(pages.SelectMany(page => page.GetMethods().Where(method => method.Name.StartsWith("On", StringComparison.Ordinal)).SelectMany(method => method.GetParameters().Select(one => (page, one.Name!)))));
+        var bound = pages
+            .SelectMany(page =>
+                page.GetProperties()
+                    .Where(property => property.GetCustomAttribute<BindPropertyAttribute>() is not null)
+                    .Select(property => (page, property.Name))
+            )
+            .Concat(
+                pages.SelectMany(page =>
+                    page.GetMethods()
+                        .Where(method => method.Name.StartsWith("On", StringComparison.Ordinal))
+                        .SelectMany(method => method.GetParameters().Select(one => (page, one.Name!)))
+                )
+            );
         Assert.Empty(bound.Where(one => reserved.Contains(one.Item2.ToLowerInvariant())).Select(one => $"{one.page.Name}.{one.Item2}"));
     }
 
     private static List<(string Pattern, IReadOnlyList<string> Posts)> Routes(ClubHost clubs)
     {
         var loader = clubs.Services.GetRequiredService<PageLoader>();
-        var pages = clubs.Services.GetRequiredService<IActionDescriptorCollectionProvider>().ActionDescriptors.Items.OfType<PageActionDescriptor>()
+        var pages = clubs
+            .Services.GetRequiredService<IActionDescriptorCollectionProvider>()
+            .ActionDescriptors.Items.OfType<PageActionDescriptor>()
             .Select(page => loader.LoadAsync(page, EndpointMetadataCollection.Empty).GetAwaiter().GetResult())
             .Where(page => page.AttributeRouteInfo!.Template!.Contains("{club}", StringComparison.Ordinal))
-            .Select(page => (page.AttributeRouteInfo!.Template!, (IReadOnlyList<string>)[.. page.HandlerMethods.Where(method => method.HttpMethod == "Post").Select(method => method.Name ?? "")]));
-        var streams = clubs.Services.GetRequiredService<EndpointDataSource>().Endpoints.OfType<RouteEndpoint>()
-            .Where(endpoint => endpoint.Metadata.GetMetadata<PageActionDescriptor>() is null && endpoint.RoutePattern.RawText?.Contains("{club}", StringComparison.Ordinal) == true)
-            .Where(endpoint => !endpoint.RoutePattern.RawText!.EndsWith("stream", StringComparison.Ordinal) || endpoint.RoutePattern.RawText.StartsWith("/{club}", StringComparison.Ordinal))
+            .Select(page =>
+                (
+                    page.AttributeRouteInfo!.Template!,
+                    (IReadOnlyList<string>)
+                        [.. page.HandlerMethods.Where(method => method.HttpMethod == "Post").Select(method => method.Name ?? "")]
+                )
+            );
+        var streams = clubs
+            .Services.GetRequiredService<EndpointDataSource>()
+            .Endpoints.OfType<RouteEndpoint>()
+            .Where(endpoint =>
+                endpoint.Metadata.GetMetadata<PageActionDescriptor>() is null
+                && endpoint.RoutePattern.RawText?.Contains("{club}", StringComparison.Ordinal) == true
+            )
+            .Where(endpoint =>
+                !endpoint.RoutePattern.RawText!.EndsWith("stream", StringComparison.Ordinal)
+                || endpoint.RoutePattern.RawText.StartsWith("/{club}", StringComparison.Ordinal)
+            )
             .Select(endpoint => (endpoint.RoutePattern.RawText!.TrimStart('/'), (IReadOnlyList<string>)[]));
         return [.. pages.Concat(streams.Where(stream => !stream.Item1.EndsWith("stream", StringComparison.Ordinal)))];
     }
@@ -111,14 +181,25 @@ public sealed partial class WallTests(ClubHost host)
     /// <summary>A sum over every row of the first club, so that whatever changed would be seen.</summary>
     private static async Task<string> SumAsync(ClubHost clubs)
     {
-        await using var connection = await clubs.Services.GetRequiredService<NpgsqlDataSource>().OpenConnectionAsync(TestContext.Current.CancellationToken);
-        var tables = (await connection.QueryAsync<string>(
-            "select c.relname from pg_class c join pg_attribute a on a.attrelid = c.oid and a.attname = 'club_id' where c.relkind = 'r' and c.relnamespace = 'public'::regnamespace order by 1")).ToList();
+        await using var connection = await clubs
+            .Services.GetRequiredService<NpgsqlDataSource>()
+            .OpenConnectionAsync(TestContext.Current.CancellationToken);
+        var tables = (
+            await connection.QueryAsync<string>(
+                "select c.relname from pg_class c join pg_attribute a on a.attrelid = c.oid and a.attname "
+                    + "= 'club_id' where c.relkind = 'r' and c.relnamespace = 'public'::regnamespace order by 1"
+            )
+        ).ToList();
         Assert.True(tables.Count > 15);
         var sums = new List<string>();
         foreach (var table in tables)
         {
-            sums.Add(table + await connection.ExecuteScalarAsync<string>($"select coalesce(md5(string_agg(t::text, '|' order by t::text)), '') from {table} t where club_id = 1"));
+            sums.Add(
+                table
+                    + await connection.ExecuteScalarAsync<string>(
+                        $"select coalesce(md5(string_agg(t::text, '|' order by t::text)), '') from {table} t where club_id = 1"
+                    )
+            );
         }
 
         return string.Join('\n', sums);

@@ -4,7 +4,7 @@ import { expectAccessible, expectNoSidewaysScroll } from "./accessible.mjs";
 import { signIn } from "./chromium.mjs";
 
 const phone = { width: 360, height: 740 };
-const cell = (page, name) => page.locator(`#bench [data-cell="${name}"]`);
+const cell = (page, name) => page.locator(`#matrix [data-cell="${name}"]`);
 const focused = (page) => page.evaluate(() => document.activeElement?.dataset?.cell ?? document.activeElement?.id);
 
 let link;
@@ -45,7 +45,7 @@ test("a captain walks the lanes by keyboard, steps a mark, undoes it, and types 
 });
 
 test("the table is the lanes' equal: by mouse, and by typing a digit on a cell", async ({ page }) => {
-  await signIn(page, "tamsin", "/classes/quillet?view=table");
+  await signIn(page, "tamsin", "/wenlow/classes/quillet?view=table");
   await expectAccessible(page);
   await cell(page, "5.gooseneck").click();
   await expect(page.locator("#drawer h2")).toHaveText("Gooseneck");
@@ -59,9 +59,9 @@ test("the table is the lanes' equal: by mouse, and by typing a digit on a cell",
 });
 
 test("two captains' edits of one cell meet in the open", async ({ page, browser }) => {
-  await signIn(page, "tamsin", "/classes/quillet?cell=6.outhaul");
+  await signIn(page, "tamsin", "/wenlow/classes/quillet?cell=6.outhaul");
   const other = await (await browser.newContext()).newPage();
-  await signIn(other, "odalys", "/classes/quillet?cell=6.outhaul");
+  await signIn(other, "odalys", "/wenlow/classes/quillet?cell=6.outhaul");
   await other.locator("#note").fill("eased for the chop");
   await other.getByRole("button", { name: "Save", exact: true }).click();
   await expect(other.locator("#save-status")).toContainText("Saved");
@@ -75,7 +75,7 @@ test("two captains' edits of one cell meet in the open", async ({ page, browser 
 });
 
 test("publishing says what changed and why, and a link with its code leads there", async ({ page }) => {
-  await signIn(page, "tamsin", "/classes/quillet/versions");
+  await signIn(page, "tamsin", "/wenlow/classes/quillet/versions");
   await expect(page.getByRole("heading", { name: "2 changes in the draft" })).toBeVisible();
   await page.getByRole("button", { name: "Publish as version 2" }).click();
   await expect(page.locator("#reason-problem")).toContainText("Say why");
@@ -141,7 +141,7 @@ test("a sailor opens the link on a phone, asks for this wind, and logs in twelve
 test("the tiller is dragged over the tape, nudged by keys, and typed; all three agree", async ({ browser, baseURL }) => {
   const context = await browser.newContext({ baseURL, viewport: phone });
   const page = await context.newPage();
-  await signIn(page, "priya", "/classes/ferrin-16/log?wind=12");
+  await signIn(page, "priya", "/wenlow/classes/ferrin-16/log?wind=12");
   const tack = page.getByRole("group", { name: "Starboard tack" });
   const slider = tack.getByRole("slider");
   await slider.scrollIntoViewIfNeeded();
@@ -170,7 +170,7 @@ test("the card is read and a log is sent without JavaScript", async ({ browser, 
   await page.goto(link);
   await page.getByRole("link", { name: /^strong/ }).click();
   await expect(page.locator(".band-head")).toContainText("strong");
-  await signIn(page, "priya", "/classes/quillet/log?wind=18");
+  await signIn(page, "priya", "/wenlow/classes/quillet/log?wind=18");
   await page.getByRole("group", { name: "Port tack" }).getByText("none").click();
   await page.getByLabel("Steady breeze").check();
   await page.getByRole("button", { name: "Send the log" }).click();
@@ -179,7 +179,7 @@ test("the card is read and a log is sent without JavaScript", async ({ browser, 
 });
 
 test("the matrix shows the log, proposes with its reason, and what is accepted becomes version 3", async ({ page }) => {
-  await signIn(page, "tamsin", "/classes/quillet");
+  await signIn(page, "tamsin", "/wenlow/classes/quillet");
   await expect(page.locator("#drawer")).toContainText("86 sessions logged");
   await page.locator("#drawer").getByRole("link", { name: /^fresh: Gooseneck/ }).click();
   await expect(page.locator(".proposal")).toContainText(/In 12–16 kn at 20 in you carry \d(\.\d)?° of weather helm ± 0\.\d; \+1\/2 in should bring/);
@@ -197,7 +197,7 @@ test("the matrix shows the log, proposes with its reason, and what is accepted b
 });
 
 test("a withdrawn link says so", async ({ page, browser, baseURL }) => {
-  await signIn(page, "tamsin", "/classes/quillet/share");
+  await signIn(page, "tamsin", "/wenlow/classes/quillet/share");
   await page.getByRole("button", { name: "Withdraw" }).click();
   const stranger = await (await browser.newContext({ baseURL })).newPage();
   await stranger.goto(link);
@@ -210,7 +210,7 @@ for (const look of ["sunlight", "dark"]) {
     test.setTimeout(180_000);
     await signIn(page, "odalys");
     await page.getByRole("button", { name: look }).click();
-    const paths = ["/", "/classes/quillet?cell=4.gooseneck", "/classes/ferrin-16?view=table", "/classes/ferrin-16/card", "/classes/ferrin-16/log", "/classes/ferrin-16/bands", "/logbook", "/people", "/bring-in", "/me", "/new-class", "/classes/brannet/controls", "/classes/brannet/controls/vang", "/classes/brannet/boats", "/classes/brannet/strips", "/today?wind=16", "/calendar", "/classes/brannet/crew", "/classes/orlop-9?view=table", "/classes/ferrin-16/compare?from=1&to=2&view=table", "/classes/brannet/shape", "/classes/brannet/copy", "/classes/tandry/card/print"];
+    const paths = ["/wenlow", "/wenlow/classes/quillet?cell=4.gooseneck", "/wenlow/classes/ferrin-16?view=table", "/wenlow/classes/ferrin-16/card", "/wenlow/classes/ferrin-16/log", "/wenlow/classes/ferrin-16/bands", "/wenlow/logbook", "/wenlow/people", "/wenlow/import", "/me", "/wenlow/new-class", "/wenlow/classes/brannet/controls", "/wenlow/classes/brannet/controls/vang", "/wenlow/classes/brannet/boats", "/wenlow/classes/brannet/strips", "/wenlow/today?wind=16", "/wenlow/calendar", "/wenlow/classes/brannet/crew", "/wenlow/classes/orlop-9?view=table", "/wenlow/classes/ferrin-16/compare?from=1&to=2&view=table", "/wenlow/classes/brannet/plans", "/wenlow/classes/brannet/copy", "/wenlow/classes/tandry/card/print"];
     for (const path of paths) {
       await page.goto(path);
       await expectAccessible(page);
@@ -233,7 +233,7 @@ test("nothing is loaded from another origin, and the matrix page is light", asyn
   const origins = new Set();
   cdp.on("Network.loadingFinished", (event) => { bytes += event.encodedDataLength; });
   page.on("request", (request) => origins.add(new URL(request.url()).origin));
-  await page.goto("/classes/quillet", { waitUntil: "networkidle" });
+  await page.goto("/wenlow/classes/quillet", { waitUntil: "networkidle" });
   expect([...origins]).toEqual([new URL(baseURL).origin]);
   expect(bytes).toBeGreaterThan(10_000);
   expect(bytes).toBeLessThanOrEqual(300 * 1024);

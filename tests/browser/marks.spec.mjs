@@ -6,7 +6,7 @@ import { signIn } from "./chromium.mjs";
 const phone = { width: 360, height: 740 };
 
 test("a coordinator makes a class from a kit and adds a control, by keyboard alone", async ({ page }) => {
-  await signIn(page, "odalys", "/new-class");
+  await signIn(page, "odalys", "/wenlow/new-class");
   await expectAccessible(page);
   await page.getByRole("radio", { name: /Radio yacht/ }).focus();
   await page.keyboard.press("Space");
@@ -37,7 +37,7 @@ test("a coordinator makes a class from a kit and adds a control, by keyboard alo
 
 test("a captain measures a boat on a phone, is told what contradicts, and the card and log speak that boat's readings", async ({ page }) => {
   await page.setViewportSize(phone);
-  await signIn(page, "tamsin", "/classes/quillet/boats");
+  await signIn(page, "tamsin", "/wenlow/classes/quillet/boats");
   await expect(page.getByText("Bramble: the gooseneck scale sits 1 in too far")).toBeVisible();
   await expectNoSidewaysScroll(page);
   await page.getByRole("link", { name: "Wagtail" }).click();
@@ -66,7 +66,7 @@ test("a captain measures a boat on a phone, is told what contradicts, and the ca
   await expect(page.getByLabel("The tape says")).toHaveValue("twenty");
 
   // Put away and taken up again.
-  await page.goto("/classes/quillet/boats");
+  await page.goto("/wenlow/classes/quillet/boats");
   await page.getByRole("link", { name: "Wagtail" }).click();
   await expect(page.getByText("1 of 3 scales measured")).toBeVisible();
   await expectAccessible(page);
@@ -84,7 +84,7 @@ test("a captain measures a boat on a phone, is told what contradicts, and the ca
 });
 
 test("strips are shown at true scale and come as a PDF", async ({ page }) => {
-  await signIn(page, "priya", "/classes/quillet/strips");
+  await signIn(page, "priya", "/wenlow/classes/quillet/strips");
   await expectAccessible(page);
   await expect(page.locator("svg.sheet").first()).toHaveAttribute("width", "297mm");
   await page.emulateMedia({ media: "print" });
@@ -101,10 +101,10 @@ test("strips are shown at true scale and come as a PDF", async ({ page }) => {
 test("a hand measured once makes cards count in it", async ({ page }) => {
   await signIn(page, "priya", "/me");
   await page.getByLabel(/Hand width/).fill("73 mm");
-  await page.getByRole("button", { name: "Keep my measures" }).click();
-  await page.goto("/classes/brannet/card?wind=8&boat=class");
+  await page.getByRole("button", { name: "Save measures" }).click();
+  await page.goto("/wenlow/classes/brannet/card?wind=8&boat=class");
   await expect(page.locator(".card-part dl > div", { hasText: "Foot depth" })).toContainText("1 3/4 × hand");
   await page.goto("/me");
   await page.getByLabel(/Hand width/).fill("");
-  await page.getByRole("button", { name: "Keep my measures" }).click();
+  await page.getByRole("button", { name: "Save measures" }).click();
 });

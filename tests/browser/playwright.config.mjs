@@ -4,7 +4,7 @@ import { launchOptions } from "./chromium.mjs";
 export default defineConfig({
   testDir: ".",
   testMatch: "*.spec.mjs",
-  // The bench has classes of its own and goes beside the other files, which share some and go in their order.
+  // The matrix has classes of its own and goes beside the other files, which share some and go in their order.
   workers: 2,
   timeout: 60_000,
   expect: { timeout: 10_000 },

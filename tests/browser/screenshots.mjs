@@ -9,30 +9,30 @@ const desk = { width: 1280, height: 800 };
 const phone = { width: 360, height: 740 };
 
 const shots = [
-  { name: "today", as: "odalys", path: "/today", size: desk },
-  { name: "today-phone", as: "priya", path: "/today?wind=18", size: phone },
-  { name: "fleet", as: "odalys", path: "/", size: desk },
-  { name: "matrix-lanes", as: "tamsin", path: "/classes/quillet?cell=4.gooseneck", size: desk },
-  { name: "matrix-table", as: "odalys", path: "/classes/orlop-9?view=table&plan=reef-1&cell=5.car", size: desk },
-  { name: "paste", as: "odalys", path: "/classes/brannet/paste", size: desk, before: paste },
-  { name: "card-print", as: "odalys", path: "/classes/tandry/card/print", size: desk },
-  { name: "controls", as: "tamsin", path: "/classes/quillet/controls", size: desk },
-  { name: "boats", as: "tamsin", path: "/classes/quillet/boats", size: desk },
-  { name: "measure-phone", as: "tamsin", path: "/classes/quillet/boats", size: phone, before: measure },
-  { name: "strips", as: "tamsin", path: "/classes/quillet/strips", size: desk },
-  { name: "new-class", as: "odalys", path: "/new-class", size: desk },
-  { name: "versions", as: "odalys", path: "/classes/ferrin-16/versions", size: desk },
-  { name: "bands", as: "tamsin", path: "/classes/quillet/bands", size: desk },
-  { name: "card-phone", as: "priya", path: "/classes/quillet/card?wind=14", size: phone },
-  { name: "log-phone", as: "priya", path: "/classes/quillet/log?wind=14", size: phone, full: true },
-  { name: "logbook-phone", as: "priya", path: "/logbook", size: phone },
-  { name: "share", as: "tamsin", path: "/classes/quillet/share", size: desk, before: makeLink },
+  { name: "today", as: "odalys", path: "/wenlow/today", size: desk },
+  { name: "today-phone", as: "priya", path: "/wenlow/today?wind=18", size: phone },
+  { name: "fleet", as: "odalys", path: "/wenlow", size: desk },
+  { name: "matrix-lanes", as: "tamsin", path: "/wenlow/classes/quillet?cell=4.gooseneck", size: desk },
+  { name: "matrix-table", as: "odalys", path: "/wenlow/classes/orlop-9?view=table&plan=reef-1&cell=5.car", size: desk },
+  { name: "paste", as: "odalys", path: "/wenlow/classes/brannet/paste", size: desk, before: paste },
+  { name: "card-print", as: "odalys", path: "/wenlow/classes/tandry/card/print", size: desk },
+  { name: "controls", as: "tamsin", path: "/wenlow/classes/quillet/controls", size: desk },
+  { name: "boats", as: "tamsin", path: "/wenlow/classes/quillet/boats", size: desk },
+  { name: "measure-phone", as: "tamsin", path: "/wenlow/classes/quillet/boats", size: phone, before: measure },
+  { name: "strips", as: "tamsin", path: "/wenlow/classes/quillet/strips", size: desk },
+  { name: "new-class", as: "odalys", path: "/wenlow/new-class", size: desk },
+  { name: "versions", as: "odalys", path: "/wenlow/classes/ferrin-16/versions", size: desk },
+  { name: "bands", as: "tamsin", path: "/wenlow/classes/quillet/bands", size: desk },
+  { name: "card-phone", as: "priya", path: "/wenlow/classes/quillet/card?wind=14", size: phone },
+  { name: "log-phone", as: "priya", path: "/wenlow/classes/quillet/log?wind=14", size: phone, full: true },
+  { name: "logbook-phone", as: "priya", path: "/wenlow/logbook", size: phone },
+  { name: "share", as: "tamsin", path: "/wenlow/classes/quillet/share", size: desk, before: makeLink },
   { name: "sign-in", path: "/sign-in", size: desk },
 ];
 
 async function paste(page) {
   await page.getByLabel("The table for").fill("Pen marks, lid of the rig box\t\t\t\n\t5-9 kn\tsteady\tF4\nKicker\t2\t3½\t6\nHorse of the boat\t0\t1\t14\nTraveller\t0\t#REF!\t2\nDownhaul\toff\t\"\thand tight");
-  await page.getByRole("button", { name: "Look it over" }).click();
+  await page.getByRole("button", { name: "Preview" }).click();
   await page.getByText("plain and ticked").waitFor();
 }
 

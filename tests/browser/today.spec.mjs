@@ -4,14 +4,14 @@ import { expectAccessible, expectNoSidewaysScroll } from "./accessible.mjs";
 import { signIn } from "./chromium.mjs";
 
 test("the board tells the station's wind, goes on by itself, and answers what if by keyboard", async ({ page }) => {
-  await signIn(page, "priya", "/today");
+  await signIn(page, "priya", "/wenlow/today");
   await expect(page.locator(".wind-big")).toBeVisible({ timeout: 20_000 });
   await expectAccessible(page);
   await expect(page.locator(".today li").filter({ hasText: "Quillet" })).toHaveCount(1);
   expect(await page.locator(".today li").count()).toBeGreaterThanOrEqual(9);
   // The next look comes without anybody asking for it.
   const looks = [];
-  page.on("response", (answer) => { if (new URL(answer.url()).pathname === "/today") looks.push(answer); });
+  page.on("response", (answer) => { if (new URL(answer.url()).pathname === "/wenlow/today") looks.push(answer); });
   await expect.poll(() => looks.length, { timeout: 20_000 }).toBeGreaterThan(0);
 
   await page.getByLabel("And at another wind?").focus();
@@ -27,13 +27,13 @@ test("the board tells the station's wind, goes on by itself, and answers what if
 
 test("on a phone a light crew's card reads for them", async ({ page }) => {
   await page.setViewportSize({ width: 360, height: 740 });
-  await signIn(page, "priya", "/today?wind=18");
+  await signIn(page, "priya", "/wenlow/today?wind=18");
   await expectNoSidewaysScroll(page);
   await page.getByRole("link", { name: "Quillet" }).click();
   await page.getByText("Say how heavy you sail").click();
   await page.getByLabel("Crew, kg").fill("52");
-  await page.getByRole("button", { name: "Keep it" }).click();
-  await page.goto("/classes/quillet/card?wind=15");
+  await page.getByRole("button", { name: "Save" }).click();
+  await page.goto("/wenlow/classes/quillet/card?wind=15");
   await expect(page.locator(".crew-sentence")).toHaveText("At 52 kg you sail 15 kn as the card’s 17 kn.");
   await expectAccessible(page);
   await expectNoSidewaysScroll(page);
@@ -41,17 +41,17 @@ test("on a phone a light crew's card reads for them", async ({ page }) => {
 
 test("the coordinator plans a day, and splits a band and joins it again", async ({ page }) => {
   const soon = new Date(Date.now() + 10 * 24 * 3600 * 1000).toISOString().slice(0, 10);
-  await signIn(page, "odalys", "/calendar");
+  await signIn(page, "odalys", "/wenlow/calendar");
   await page.getByLabel("What is it called?").fill("Reach sprint");
   await page.getByLabel("From", { exact: true }).fill(`${soon}T10:00`);
   await page.getByLabel("To", { exact: true }).fill(`${soon}T13:00`);
   await page.getByLabel("Skellow").check();
-  await page.getByRole("button", { name: "Plan it" }).click();
+  await page.getByRole("button", { name: "Add" }).click();
   await page.getByRole("link", { name: "Reach sprint" }).click();
   await expect(page.getByRole("heading", { name: "Skellow" })).toBeVisible();
   await expectAccessible(page);
 
-  await page.goto("/classes/skellow/bands");
+  await page.goto("/wenlow/classes/skellow/bands");
   await page.getByRole("button", { name: /^Split at/ }).first().click();
   await expect(page.getByText("upper drifting").first()).toBeVisible();
   await expectAccessible(page);

@@ -23,38 +23,52 @@ public sealed class DecideProposal(Decisions decisions, TimeProvider clock)
     /// <param name="seenRevision">The revision of the cell they saw.</param>
     /// <param name="unit">The unit the decided sentence tells winds in.</param>
     public async Task<DecisionOutcome> RunAsync(
-        Actor actor, LayerView layer, Proposal proposal, DecisionKind kind, string? to, string? reason, int seenRevision, SpeedUnit unit)
+        Actor actor,
+        LayerView layer,
+        Proposal proposal,
+        DecisionKind kind,
+        string? to,
+        string? reason,
+        int seenRevision,
+        SpeedUnit unit
+    )
     {
         var chosen = kind == DecisionKind.Adjusted ? proposal.Control.Scale.ReadOnStep(to ?? "") : Parsed<Mark>.Good(proposal.To);
         var why = (reason ?? "").Trim();
-        var problem = chosen.Problem ?? (kind, why.Length) switch
-        {
-            (DecisionKind.SetAside, 0) => "Say in a few words why it is set aside; the next captain will ask.",
-            (_, > Cell.LongestText) => $"Keep the reason under {Cell.LongestText} letters.",
-            _ => null,
-        };
+        var problem =
+            chosen.Problem
+            ?? (kind, why.Length) switch
+            {
+                (DecisionKind.SetAside, 0) => "Say in a few words why it is set aside; the next captain will ask.",
+                (_, > Cell.LongestText) => $"Keep the reason under {Cell.LongestText} letters.",
+                _ => null,
+            };
         if (problem is not null)
         {
             return new(SaveOutcome.Nothing, null, problem);
         }
 
         var address = new CellAddress(proposal.Band.Id, proposal.Control.Key);
-        var cell = kind == DecisionKind.SetAside
-            ? null
-            : layer.Matrix[address]!.At(chosen.Value).From(CellSource.Proposed).On(actor.Club.Today(clock));
-        var saved = await Retry.RunAsync(() => decisions.AddAsync(
-            layer.Whole.Ref,
-            layer.Whole.Stamp.Structure,
-            layer.Place(address),
-            kind,
-            proposal.From,
-            chosen.Value,
-            proposal.Sentence(unit),
-            why,
-            layer.Evidence.Posterior.Rows,
-            actor.Person,
-            cell,
-            seenRevision));
+        var cell =
+            kind == DecisionKind.SetAside
+                ? null
+                : layer.Matrix[address]!.At(chosen.Value).From(CellSource.Proposed).On(actor.Club.Today(clock));
+        var saved = await Retry.RunAsync(() =>
+            decisions.AddAsync(
+                layer.Whole.Ref,
+                layer.Whole.Stamp.Structure,
+                layer.Place(address),
+                kind,
+                proposal.From,
+                chosen.Value,
+                proposal.Sentence(unit),
+                why,
+                layer.Evidence.Posterior.Rows,
+                actor.Person,
+                cell,
+                seenRevision
+            )
+        );
         return new(saved == SaveOutcome.StructureChanged ? SaveOutcome.Conflict : saved, cell);
     }
 }

@@ -5,7 +5,7 @@ using Regatta.Store;
 namespace Regatta.Application.Editing;
 
 /// <summary>Changes the definition of a class.</summary>
-public sealed class EditClass(ClassEdits edits)
+public sealed class EditClass(ClassEdits edits, RemovedParts removedParts)
 {
     /// <summary>Makes the change if the definition still stands at the revision its editor saw.</summary>
     public Task<EditOutcome> RunAsync(Actor actor, ClassRef one, long seen, ClassChange change) =>
@@ -18,7 +18,7 @@ public sealed class EditClass(ClassEdits edits)
     /// <param name="seen">Its revision.</param>
     /// <param name="name">The part's name among those that can be brought back.</param>
     public async Task<EditOutcome> BringBackAsync(Actor actor, ClassRef one, ClassDefinition definition, long seen, string name) =>
-        (await edits.RemovedAsync(one, definition)).FirstOrDefault(part => part.Name == name) is { } removed
+        (await removedParts.AllAsync(one, definition)).FirstOrDefault(part => part.Name == name) is { } removed
             ? await RunAsync(actor, one, seen, removed.BringBack)
             : new EditOutcome.Refused("That is back already, or was taken away more than a season ago.");
 }

@@ -15,10 +15,17 @@ public sealed class ExportClass(Classes classes, Boats boats, Versions versions,
             return null;
         }
 
-        return new(null, [], [new(
-            new(draft.Class, draft.State.Cells),
-            [.. (await boats.AllAsync(one)).Select(boat => new BundledBoat(boat.Name, boat.Note, boat.Measured))],
-            [.. (await versions.AllAsync(one)).Reverse()],
-            [.. (await logs.AllAsync(one)).Select(log => new BundledLog(null, null, log))])]);
+        return new(
+            null,
+            [],
+            [
+                new(
+                    new(draft.Class, draft.State.Cells),
+                    [.. (await boats.AllAsync(one)).Select(boat => new BundledBoat(boat.Name, boat.Note, boat.Measured))],
+                    [.. (await versions.AllAsync(one)).Reverse()],
+                    [.. (await logs.AllAsync(one)).Select(log => new BundledLog(null, null, log))]
+                ),
+            ]
+        );
     }
 }

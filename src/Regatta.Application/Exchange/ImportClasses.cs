@@ -18,11 +18,14 @@ public sealed class ImportClasses(Imports imports)
     /// <param name="sailors">The account of a sailor's key; logs of others count but belong to nobody.</param>
     public async Task<ImportResult> RunAsync(ClubId club, Bundle bundle, IReadOnlyDictionary<string, Guid> sailors)
     {
-        var classes = bundle.Classes.Select(one => new ImportedClass(
-            one.Draft,
-            [.. one.Boats.Select(boat => new ImportedBoat(boat.Name, boat.Note, boat.Measured))],
-            one.Versions,
-            [.. one.Logs.Select(log => new ImportedLog(SailorOf(log), log.Boat, log.Log))])).ToList();
+        var classes = bundle
+            .Classes.Select(one => new ImportedClass(
+                one.Draft,
+                [.. one.Boats.Select(boat => new ImportedBoat(boat.Name, boat.Note, boat.Measured))],
+                one.Versions,
+                [.. one.Logs.Select(log => new ImportedLog(SailorOf(log), log.Boat, log.Log))]
+            ))
+            .ToList();
         var added = await Retry.RunAsync(() => imports.AddAsync(club, classes));
         var named = bundle.Classes.Zip(added, (one, isNew) => (one.Class.Name, isNew)).ToLookup(one => one.isNew, one => one.Name);
         return new([.. named[true]], [.. named[false]]);

@@ -6,7 +6,7 @@ using Regatta.Store;
 namespace Regatta.Application.Logbook;
 
 /// <summary>What a sailor does with their own logs.</summary>
-public sealed class LogSession(Logs logs, Crews crews)
+public sealed class LogSession(Logs logs, LogTracks tracks, Crews crews)
 {
     /// <summary>Adds a log; sent twice it counts once.</summary>
     /// <returns>The log's number, the first one's when it was sent before.</returns>
@@ -15,16 +15,19 @@ public sealed class LogSession(Logs logs, Crews crews)
 
     /// <summary>Removes a log; it can be brought back for a season.</summary>
     /// <returns>Whether there was such a log of theirs.</returns>
-    public Task<bool> RemoveAsync(Actor actor, long number) => Retry.RunAsync(() => logs.RemoveOwnAsync(actor.Club.Ref, actor.Person, number, removed: true));
+    public Task<bool> RemoveAsync(Actor actor, long number) =>
+        Retry.RunAsync(() => logs.RemoveOwnAsync(actor.Club.Ref, actor.Person, number, removed: true));
 
     /// <summary>Brings a removed log back.</summary>
     /// <returns>Whether there was such a log of theirs.</returns>
-    public Task<bool> BringBackAsync(Actor actor, long number) => Retry.RunAsync(() => logs.RemoveOwnAsync(actor.Club.Ref, actor.Person, number, removed: false));
+    public Task<bool> BringBackAsync(Actor actor, long number) =>
+        Retry.RunAsync(() => logs.RemoveOwnAsync(actor.Club.Ref, actor.Person, number, removed: false));
 
     /// <summary>Keeps what a track said of a log; one told again replaces the first.</summary>
     public Task<bool> KeepTrackAsync(Actor actor, long number, Angle windFrom, TrackSummary track) =>
-        Retry.RunAsync(() => logs.KeepTrackAsync(actor.Club.Ref, actor.Person, number, windFrom, track));
+        Retry.RunAsync(() => tracks.KeepAsync(actor.Club.Ref, actor.Person, number, windFrom, track));
 
     /// <summary>Keeps the sailor's own crew weight in a class; null forgets it.</summary>
-    public Task SaveCrewWeightAsync(Actor actor, ClassRef one, Mass? mass, bool captainMaySee) => crews.SaveAsync(one, actor.Person, mass, captainMaySee);
+    public Task SaveCrewWeightAsync(Actor actor, ClassRef one, Mass? mass, bool captainMaySee) =>
+        crews.SaveAsync(one, actor.Person, mass, captainMaySee);
 }

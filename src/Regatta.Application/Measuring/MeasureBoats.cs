@@ -7,24 +7,36 @@ using Regatta.Store;
 namespace Regatta.Application.Measuring;
 
 /// <summary>Keeps the boats of a class, and what a tape found on them.</summary>
-public sealed class MeasureBoats(Boats boats, Logs logs)
+public sealed class MeasureBoats(Boats boats, BoatLogs logs)
 {
     /// <summary>Adds a boat.</summary>
     public async Task<Parsed<long>> AddAsync(ClassRef one, string name, string note) =>
-        await boats.AddAsync(one, name, note) is { } number ? Parsed<long>.Good(number) : Parsed<long>.Bad("The class has a boat of that name.");
+        await boats.AddAsync(one, name, note) is { } number
+            ? Parsed<long>.Good(number)
+            : Parsed<long>.Bad("The class has a boat of that name.");
 
     /// <summary>Gives a boat another name and note.</summary>
     public async Task<Parsed<long>> RenameAsync(ClassRef one, long boat, string name, string note) =>
-        await boats.RenameAsync(one, boat, name, note) ? Parsed<long>.Good(boat) : Parsed<long>.Bad("Another boat of the class has that name.");
+        await boats.RenameAsync(one, boat, name, note)
+            ? Parsed<long>.Good(boat)
+            : Parsed<long>.Bad("Another boat of the class has that name.");
 
     /// <summary>Removes a boat nobody measured or sailed.</summary>
-    public async Task<Parsed<long>> RemoveAsync(ClassRef one, long boat) => await boats.RemoveAsync(one, boat)
-        ? Parsed<long>.Good(boat)
-        : Parsed<long>.Bad("She was measured or sailed, and that would be lost. Give her a note instead.");
+    public async Task<Parsed<long>> RemoveAsync(ClassRef one, long boat) =>
+        await boats.RemoveAsync(one, boat)
+            ? Parsed<long>.Good(boat)
+            : Parsed<long>.Bad("She was measured or sailed, and that would be lost. Give her a note instead.");
 
     /// <summary>Adds measured pairs that are not there yet.</summary>
     /// <returns>How many were there already; or why none was taken.</returns>
-    public async Task<Parsed<int>> TakeAsync(Actor actor, ClassRef one, long boat, Control control, IReadOnlyList<TakenPair> taken, IReadOnlyList<CalibrationPair> pairs)
+    public async Task<Parsed<int>> TakeAsync(
+        Actor actor,
+        ClassRef one,
+        long boat,
+        Control control,
+        IReadOnlyList<TakenPair> taken,
+        IReadOnlyList<CalibrationPair> pairs
+    )
     {
         var known = taken.Select(one => one.Pair).ToHashSet();
         var news = pairs.Distinct().Where(pair => !known.Contains(pair)).ToList();
@@ -43,13 +55,19 @@ public sealed class MeasureBoats(Boats boats, Logs logs)
     }
 
     /// <summary>Removes one pair, or the one taken last.</summary>
-    public Task RemovePairAsync(ClassRef one, long boat, Control control, long? pair) => boats.RemovePairAsync(one, boat, control.Key, pair);
+    public Task RemovePairAsync(ClassRef one, long boat, Control control, long? pair) =>
+        boats.RemovePairAsync(one, boat, control.Key, pair);
 
     /// <summary>Reads the marks of earlier logs by what has been measured since.</summary>
     /// <returns>How many were read anew.</returns>
-    public Task<int> ReadLogsAnewAsync(ClassRef one, long boat, Control control, Calibration calibration) => Retry.RunAsync(() => logs.ReadAnewAsync(
-        one.Club,
-        boat,
-        control.Key,
-        mark => calibration.LengthAt(control.Scale.ReadingAt(mark)) is { Ok: true } length ? control.Scale.AtLength(length.Value) : null));
+    public Task<int> ReadLogsAnewAsync(ClassRef one, long boat, Control control, Calibration calibration) =>
+        Retry.RunAsync(() =>
+            logs.ReadAnewAsync(
+                one.Club,
+                boat,
+                control.Key,
+                mark =>
+                    calibration.LengthAt(control.Scale.ReadingAt(mark)) is { Ok: true } length ? control.Scale.AtLength(length.Value) : null
+            )
+        );
 }

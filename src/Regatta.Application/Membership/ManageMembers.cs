@@ -18,11 +18,13 @@ public sealed class ManageMembers(Members members)
     /// <param name="club">The club.</param>
     /// <param name="person">Their account.</param>
     /// <param name="captainOf">The class's key; null for none.</param>
-    public Task AddAsync(ClubId club, Guid person, string? captainOf) => members.SetAsync(
-        club,
-        person,
-        captainOf is null ? [Roles.Sailor] : [Roles.Captain, Roles.Sailor],
-        captainOf is null ? [] : [captainOf]);
+    public Task AddAsync(ClubId club, Guid person, string? captainOf) =>
+        members.SetAsync(
+            club,
+            person,
+            captainOf is null ? [Roles.Sailor] : [Roles.Captain, Roles.Sailor],
+            captainOf is null ? [] : [captainOf]
+        );
 }
 
 /// <summary>Who may found a club in an installation that has one already.</summary>
@@ -42,10 +44,26 @@ public enum Founding
 public sealed class FoundClub(Clubs clubs, Founding founding)
 {
     private static readonly HashSet<string> Reserved =
-        ["c", "found", "sign-in", "me", "theme", "trouble", "pulse", "not-yours", "calendar", "classes", "dist", "lib", "clubs", "health"];
+    [
+        "c",
+        "found",
+        "sign-in",
+        "me",
+        "theme",
+        "trouble",
+        "pulse",
+        "not-yours",
+        "calendar",
+        "classes",
+        "dist",
+        "lib",
+        "clubs",
+        "health",
+    ];
 
     /// <summary>Whether a club may be founded now, with this code or without one.</summary>
-    public async Task<bool> MayAsync(string? code) => await clubs.CountAsync() == 0
+    public async Task<bool> MayAsync(string? code) =>
+        await clubs.CountAsync() == 0
         || founding == Founding.Open
         || (founding == Founding.ByInvitation && code is { Length: > 0 } && await clubs.KnowsFoundingCodeAsync(code));
 
@@ -59,8 +77,19 @@ public sealed class FoundClub(Clubs clubs, Founding founding)
         }
 
         var needsCode = founding == Founding.ByInvitation && await clubs.CountAsync() > 0;
-        return await Retry.RunAsync(() => clubs.FoundAsync(
-            key, name, timeZone, isDemo: false, coordinator, mayBeFurther: founding == Founding.Open || needsCode, needsCode ? code ?? "" : null)) is { } club
+        return
+            await Retry.RunAsync(() =>
+                clubs.FoundAsync(
+                    key,
+                    name,
+                    timeZone,
+                    isDemo: false,
+                    coordinator,
+                    mayBeFurther: founding == Founding.Open || needsCode,
+                    needsCode ? code ?? "" : null
+                )
+            )
+                is { } club
             ? Parsed<Club>.Good(club)
             : Parsed<Club>.Bad("A club of that name is here already, or clubs are not founded here any more.");
     }

@@ -9,11 +9,12 @@ namespace Regatta.Application.Planning;
 public sealed class PlanDays(Outings outings, TimeProvider clock)
 {
     /// <summary>Adds a day.</summary>
-    public Task AddAsync(Actor actor, Outing day) => Retry.RunAsync(async () =>
-    {
-        await outings.SaveAsync(actor.Club.Ref, [day]);
-        return 0;
-    });
+    public Task AddAsync(Actor actor, Outing day) =>
+        Retry.RunAsync(async () =>
+        {
+            await outings.SaveAsync(actor.Club.Ref, [day]);
+            return 0;
+        });
 
     /// <summary>Removes a day; logs and wind stay.</summary>
     public Task RemoveAsync(Actor actor, long number) => outings.RemoveAsync(actor.Club.Ref, number);

@@ -17,7 +17,7 @@ public sealed record BoatChoice(IReadOnlyList<Boat> Boats, Readings Readings)
 }
 
 /// <summary>Finds out whose readings a page speaks in.</summary>
-public sealed class BoatReadings(Boats boats, People people, Logs logs)
+public sealed class BoatReadings(Boats boats, People people, BoatLogs logs)
 {
     /// <summary>The boat the address asks for; without one, the boat the reader sailed last in this class.</summary>
     public async Task<BoatChoice> ForAsync(ClassRef one, Guid reader, string? asked)

@@ -12,7 +12,8 @@ public sealed record UnreadableClass(string Key, string Name, string Why);
 /// <summary>The classes of a club: those that can be read, and those that cannot.</summary>
 public sealed record FleetViews(IReadOnlyList<ClassView> Classes, IReadOnlyList<UnreadableClass> Unreadable);
 
-/// <summary>Keeps what was worked out of a class for as long as its stamp holds, so that a look at a matrix costs one trivial query and not a fit. Bounded by size; each view is made once, however many ask at the same time.</summary>
+/// <summary>Keeps what was worked out of a class for as long as its stamp holds, so that a look at a matrix costs one trivial query and not
+/// a fit. Bounded by size; each view is made once, however many ask at the same time.</summary>
 public sealed class ClassCache(IFusionCache cache, Classes classes, Logs logs, TimeProvider clock)
 {
     /// <summary>How many cells and logs the cache holds, over all clubs.</summary>
@@ -26,12 +27,16 @@ public sealed class ClassCache(IFusionCache cache, Classes classes, Logs logs, T
     {
         var today = DateOnly.FromDateTime(clock.GetUtcNow().UtcDateTime);
         var key = $"class/{Name(stamp)}/{stamp.MatrixRevision}/{stamp.LogRevision}/{today:yyyyMMdd}";
-        return await cache.GetOrSetAsync<ClassView>(key, async (context, stop) =>
-        {
-            var view = await MakeAsync(stamp);
-            context.Options.SetSize(1 + view.Draft.State.Kept.Count);
-            return view;
-        }, Options);
+        return await cache.GetOrSetAsync<ClassView>(
+            key,
+            async (context, stop) =>
+            {
+                var view = await MakeAsync(stamp);
+                context.Options.SetSize(1 + view.Draft.State.Kept.Count);
+                return view;
+            },
+            Options
+        );
     }
 
     /// <summary>The class as it stands now; null when it is gone.</summary>
@@ -40,9 +45,11 @@ public sealed class ClassCache(IFusionCache cache, Classes classes, Logs logs, T
 
     /// <summary>The class of a key; null when there is none.</summary>
     /// <exception cref="UnreadableClassException">Its document cannot be understood.</exception>
-    public async Task<ClassView?> FindAsync(ClubId club, string key) => await classes.StampAsync(club, key) is { } stamp ? await FindAsync(stamp) : null;
+    public async Task<ClassView?> FindAsync(ClubId club, string key) =>
+        await classes.StampAsync(club, key) is { } stamp ? await FindAsync(stamp) : null;
 
-    /// <summary>All classes of a club by name, for one query while nothing changed. One that cannot be read does not stand in the way of the others.</summary>
+    /// <summary>All classes of a club by name, for one query while nothing changed. One that cannot be read does not stand in the way of
+    /// the others.</summary>
     public async Task<FleetViews> AllAsync(ClubId club)
     {
         var (readable, unreadable) = (new List<ClassView>(), new List<UnreadableClass>());
@@ -78,13 +85,19 @@ public sealed class ClassCache(IFusionCache cache, Classes classes, Logs logs, T
                     context.Options.SetSize(1 + sessions.Count);
                     return new ClassEvidence(snapshot.Draft.Class, sessions);
                 },
-                Options);
+                Options
+            );
             return new(snapshot, evidence, clock.GetUtcNow());
         }
-        catch (Exception broken) when (broken is not (UnreadableClassException or NpgsqlException or TimeoutException or OperationCanceledException))
+        catch (Exception broken)
+            when (broken is not (UnreadableClassException or NpgsqlException or TimeoutException or OperationCanceledException))
         {
             // Whatever a class says, only its own page may fail for it.
-            throw new UnreadableClassException(stamp.Class.Number.ToString(System.Globalization.CultureInfo.InvariantCulture), broken.Message, broken);
+            throw new UnreadableClassException(
+                stamp.Class.Number.ToString(System.Globalization.CultureInfo.InvariantCulture),
+                broken.Message,
+                broken
+            );
         }
     }
 
@@ -97,5 +110,6 @@ public sealed class ClassCache(IFusionCache cache, Classes classes, Logs logs, T
                 context.Options.SetSize(1 + sessions.Count);
                 return sessions;
             },
-            Options);
+            Options
+        );
 }

@@ -5,7 +5,8 @@ using Regatta.Core.Wind;
 
 namespace Regatta.Application.Reading;
 
-/// <summary>The logs of a class, with what they say of each layer. Good for as long as its logs and its definition stay as they are.</summary>
+/// <summary>The logs of a class, with what they say of each layer. Good for as long as its logs and its definition stay as they
+/// are.</summary>
 public sealed class ClassEvidence(ClassDefinition definition, IReadOnlyList<SessionEvidence> sessions)
 {
     private readonly ConcurrentDictionary<Layer, LayerEvidence> layers = new();

@@ -5,7 +5,8 @@ using Regatta.Store;
 
 namespace Regatta.Application.Reading;
 
-/// <summary>All there is to show of a class at one moment: the draft, the published version, what changed since, and each layer with its evidence. Immutable; shared by every reader of that moment.</summary>
+/// <summary>All there is to show of a class at one moment: the draft, the published version, what changed since, and each layer with its
+/// evidence. Immutable; shared by every reader of that moment.</summary>
 public sealed class ClassView
 {
     private readonly ConcurrentDictionary<Layer, LayerView> layers = new();
@@ -42,10 +43,14 @@ public sealed class ClassView
     public int NextVersion => (Newest?.Number ?? 0) + 1;
 
     /// <summary>The draft of one layer; made when somebody first looks at it.</summary>
-    public LayerView On(Layer layer) => layers.GetOrAdd(layer, one => new(this, Draft.State, one, Newest?.Set.Layers.Has(one) == true ? Newest.Set[one] : null));
+    public LayerView On(Layer layer) =>
+        layers.GetOrAdd(layer, one => new(this, Draft.State, one, Newest?.Set.Layers.Has(one) == true ? Newest.Set[one] : null));
 
     /// <summary>Everything that does not fit, layer by layer.</summary>
-    public IEnumerable<(Layer Layer, Finding Finding)> Findings => from layer in Set.Layers.All from finding in On(layer).Findings select (layer, finding);
+    public IEnumerable<(Layer Layer, Finding Finding)> Findings =>
+        from layer in Set.Layers.All
+        from finding in On(layer).Findings
+        select (layer, finding);
 
     /// <summary>The revision an editor of this cell has seen; 0 when it was never written.</summary>
     public int Revision(CellPlace place) => Draft.Cells.TryGetValue(place, out var cell) ? cell.Revision : 0;

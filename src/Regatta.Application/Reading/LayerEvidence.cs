@@ -25,5 +25,4 @@ public sealed class LayerEvidence
 
     /// <summary>The sessions whose mean wind lay in a band.</summary>
     public IEnumerable<SessionEvidence> In(WindBand band) => byBand[band.Id];
-
 }

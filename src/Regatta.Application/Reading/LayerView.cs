@@ -6,7 +6,8 @@ using Regatta.Store;
 
 namespace Regatta.Application.Reading;
 
-/// <summary>One layer of a class, a sail plan in a mode: its matrix, the trust in every cell, the proposals, what does not fit. Immutable.</summary>
+/// <summary>One layer of a class, a sail plan in a mode: its matrix, the trust in every cell, the proposals, what does not fit.
+/// Immutable.</summary>
 public sealed class LayerView
 {
     private readonly Lazy<IReadOnlyList<Finding>> findings;
@@ -22,10 +23,17 @@ public sealed class LayerView
         (Whole, Class, Layer, Matrix, Ghost) = (whole, shown.Definition, layer, matrix, ghost);
         Evidence = whole.Evidence.Of(layer, shown.Definition);
         Proposer = new(shown.Definition, shown.Set.AsSailed(layer), Evidence.Model, Evidence.Posterior);
-        Trust = Addresses().ToDictionary(
-            at => new CellAddress(at.Band.Id, at.Control.Key),
-            at => CellTrust.Judge(shown.Definition, matrix, at.Band, at.Control, Evidence.In(at.Band), whole.Today));
-        Proposals = Addresses().Where(at => matrix[at.Band, at.Control] is not null).Select(at => Proposer.For(at.Band, at.Control)).OfType<Proposal>().Where(IsNews).ToDictionary(p => new CellAddress(p.Band.Id, p.Control.Key));
+        Trust = Addresses()
+            .ToDictionary(
+                at => new CellAddress(at.Band.Id, at.Control.Key),
+                at => CellTrust.Judge(shown.Definition, matrix, at.Band, at.Control, Evidence.In(at.Band), whole.Today)
+            );
+        Proposals = Addresses()
+            .Where(at => matrix[at.Band, at.Control] is not null)
+            .Select(at => Proposer.For(at.Band, at.Control))
+            .OfType<Proposal>()
+            .Where(IsNews)
+            .ToDictionary(p => new CellAddress(p.Band.Id, p.Control.Key));
         findings = new(() => Judgement.Of(matrix, Evidence.Sessions));
     }
 
@@ -60,14 +68,17 @@ public sealed class LayerView
     public int Revision(CellAddress address) => Whole.Revision(Place(address));
 
     /// <summary>What does not fit at a cell.</summary>
-    public IEnumerable<Finding> FindingsAt(CellAddress address) => Findings.Where(finding => finding.Control.Key == address.Control && finding.Bands.Any(band => band.Id == address.Band));
+    public IEnumerable<Finding> FindingsAt(CellAddress address) =>
+        Findings.Where(finding => finding.Control.Key == address.Control && finding.Bands.Any(band => band.Id == address.Band));
 
     /// <summary>The writes of some edits, each at the revision the cell has here.</summary>
     public IReadOnlyList<CellWrite> Writes(IEnumerable<CellEdit> edits) =>
         [.. edits.Select(edit => new CellWrite(Place(edit.Address), edit.Cell, Revision(edit.Address)))];
 
     private IEnumerable<(WindBand Band, Control Control)> Addresses() =>
-        from control in Matrix.Controls from band in Matrix.Bands.All select (band, control);
+        from control in Matrix.Controls
+        from band in Matrix.Bands.All
+        select (band, control);
 
     /// <summary>A proposal that was set aside comes back only when enough logs have come in since.</summary>
     private bool IsNews(Proposal proposal) =>

@@ -41,10 +41,17 @@ public sealed record HelmCheck(HelmReading Helm, CheckGates Gates, Angle? Heel);
 public sealed record CheckWeight(double Weight, IReadOnlyList<string> Reasons)
 {
     /// <summary>The weight in a word.</summary>
-    public string Word => Weight switch { 0 => "set aside", 1 => "counts fully", _ => "counts in part" };
+    public string Word =>
+        Weight switch
+        {
+            0 => "set aside",
+            1 => "counts fully",
+            _ => "counts in part",
+        };
 }
 
-/// <summary>Turns the validity of a check into the weight its helm gets in the fit. The factors are our own choice; the gates are common practice.</summary>
+/// <summary>Turns the validity of a check into the weight its helm gets in the fit. The factors are our own choice; the gates are common
+/// practice.</summary>
 public static class CheckValidity
 {
     /// <summary>Beyond this heel she only slides sideways, and helm says nothing of balance. Common practice.</summary>
@@ -65,7 +72,11 @@ public static class CheckValidity
             (check.Gates.RudderCentred && !check.Helm.BothTacks, 0.5, "only one tack"),
             (!check.Gates.Flat, check.Heel is null ? 0.25 : 0.5, check.Heel is null ? "not flat, and the heel not noted" : "not flat"),
             (!check.Gates.Trimmed, 0.5, "sails not trimmed"),
-            (check.Helm.Bias is { } bias && bias.Abs().CompareTo(MostBias) > 0, 0.5, "the tacks differ much: look at the rudder and at mast lean"),
+            (
+                check.Helm.Bias is { } bias && bias.Abs().CompareTo(MostBias) > 0,
+                0.5,
+                "the tacks differ much: look at the rudder and at mast lean"
+            ),
         ];
         var found = faults.Where(fault => fault.Fault).ToList();
         return new(found.Aggregate(1.0, (weight, fault) => weight * fault.Factor), [.. found.Select(fault => fault.Reason)]);

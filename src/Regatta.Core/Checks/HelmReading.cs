@@ -22,13 +22,15 @@ public sealed record HelmReading
     /// <summary>The mean of both tacks: what the rig and the hull ask of the rudder. Of one tack alone, that tack.</summary>
     public Angle Mean => BothTacks ? 0.5 * (Port!.Value + Starboard!.Value) : (Port ?? Starboard)!.Value;
 
-    /// <summary>Half of port less starboard: what points at the rudder or a leaning mast, not at the balance. Null with one tack alone.</summary>
+    /// <summary>Half of port less starboard: what points at the rudder or a leaning mast, not at the balance. Null with one tack
+    /// alone.</summary>
     public Angle? Bias => BothTacks ? 0.5 * (Port!.Value - Starboard!.Value) : null;
 
     /// <summary>Joins the tacks; at least one is needed, each within <see cref="Most"/>.</summary>
-    public static Parsed<HelmReading> Of(Angle? port, Angle? starboard) => port is null && starboard is null
-        ? Parsed<HelmReading>.Bad("Say what helm you carried on at least one tack.")
-        : Parsed<HelmReading>.Good(new(port, starboard));
+    public static Parsed<HelmReading> Of(Angle? port, Angle? starboard) =>
+        port is null && starboard is null
+            ? Parsed<HelmReading>.Bad("Say what helm you carried on at least one tack.")
+            : Parsed<HelmReading>.Good(new(port, starboard));
 
     /// <summary>Reads one tack as written: degrees, + weather and − lee, or one of <see cref="HelmWord"/>.</summary>
     public static Parsed<Angle> Read(string text)
@@ -38,12 +40,21 @@ public sealed record HelmReading
             return Parsed<Angle>.Good(HelmWords.Helm(word));
         }
 
-        return NumberText.Read(text.Replace("weather", "", StringComparison.OrdinalIgnoreCase)).Then(read => read switch
-        {
-            { Tail: not ("" or "°" or "deg" or "degrees") } => Parsed<Angle>.Bad($"“{read.Tail}” is not understood here. Write degrees, + for weather helm and − for lee helm."),
-            _ when Math.Abs(read.Number) > Most.Degrees => Parsed<Angle>.Bad($"{NumberText.Plain(read.Number, 1)}° of helm is more than any rudder carries. It is {Most.Degrees}° at the most, + weather and − lee."),
-            _ => Parsed<Angle>.Good(Angle.FromDegrees(read.Number)),
-        });
+        return NumberText
+            .Read(text.Replace("weather", "", StringComparison.OrdinalIgnoreCase))
+            .Then(read =>
+                read switch
+                {
+                    { Tail: not ("" or "°" or "deg" or "degrees") } => Parsed<Angle>.Bad(
+                        $"“{read.Tail}” is not understood here. Write degrees, + for weather helm and − for lee helm."
+                    ),
+                    _ when Math.Abs(read.Number) > Most.Degrees => Parsed<Angle>.Bad(
+                        $"{NumberText.Plain(read.Number, 1)}° of helm is more than any rudder "
+                            + $"carries. It is {Most.Degrees}° at the most, + weather and − lee."
+                    ),
+                    _ => Parsed<Angle>.Good(Angle.FromDegrees(read.Number)),
+                }
+            );
     }
 }
 
@@ -88,13 +99,17 @@ public static class HelmWords
     public static Angle Helm(this HelmWord word) => Angle.FromDegrees(Table.Single(row => row.Word == word).Degrees);
 
     /// <summary>The word somebody wrote, or null.</summary>
-    public static HelmWord? Named(string text) => Table.FirstOrDefault(row => row.Text.Equals(text.Trim(), StringComparison.OrdinalIgnoreCase)) is { Text: not null } found ? found.Word : null;
+    public static HelmWord? Named(string text) =>
+        Table.FirstOrDefault(row => row.Text.Equals(text.Trim(), StringComparison.OrdinalIgnoreCase)) is { Text: not null } found
+            ? found.Word
+            : null;
 
     /// <summary>A helm in a few words, such as "3.1° of weather helm".</summary>
-    public static string Describe(Angle helm) => Math.Round(helm.Degrees, 1) switch
-    {
-        0 => "no helm",
-        > 0 => $"{NumberText.Plain(helm.Degrees, 1)}° of weather helm",
-        _ => $"{NumberText.Plain(-helm.Degrees, 1)}° of lee helm",
-    };
+    public static string Describe(Angle helm) =>
+        Math.Round(helm.Degrees, 1) switch
+        {
+            0 => "no helm",
+            > 0 => $"{NumberText.Plain(helm.Degrees, 1)}° of weather helm",
+            _ => $"{NumberText.Plain(-helm.Degrees, 1)}° of lee helm",
+        };
 }

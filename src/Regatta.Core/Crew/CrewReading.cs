@@ -27,9 +27,10 @@ public sealed record CrewReading
     public static CrewReading By(IReadOnlyList<CrewOffset> offsets) => new(null, offsets);
 
     /// <summary>The wind a crew reads the matrix at, and the matrix as they set it.</summary>
-    public (Speed Wind, Matrix Matrix) For(Speed wind, Mass? crew, Matrix matrix) => crew is not { Kilograms: > 0 } known
-        ? (wind, matrix)
-        : (Rule?.Effective(wind, known, matrix.Bands) ?? wind, Offsets.Count > 0 ? CrewOffset.Apply(matrix, Offsets, known) : matrix);
+    public (Speed Wind, Matrix Matrix) For(Speed wind, Mass? crew, Matrix matrix) =>
+        crew is not { Kilograms: > 0 } known
+            ? (wind, matrix)
+            : (Rule?.Effective(wind, known, matrix.Bands) ?? wind, Offsets.Count > 0 ? CrewOffset.Apply(matrix, Offsets, known) : matrix);
 
     /// <summary>The same rule, or the same table.</summary>
     public bool Equals(CrewReading? other) => other is not null && Rule == other.Rule && Offsets.SequenceEqual(other.Offsets);

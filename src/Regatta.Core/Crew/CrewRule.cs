@@ -3,7 +3,9 @@ using Regatta.Core.Wind;
 
 namespace Regatta.Core.Crew;
 
-/// <summary>How a class reads its card for a crew lighter or heavier than the one it was tuned with. At the hiking limit overturning goes with V², so a crew of righting moment R sails in V as the reference crew does in V·√(R_ref/R), R = hull + mass·arm. Source: models M4.</summary>
+/// <summary>How a class reads its card for a crew lighter or heavier than the one it was tuned with. At the hiking limit overturning goes
+/// with V², so a crew of righting moment R sails in V as the reference crew does in V·√(R_ref/R), R = hull + mass·arm. Source: models
+/// M4.</summary>
 /// <param name="Reference">The crew the matrix was tuned with; above zero.</param>
 /// <param name="Hull">The hull's own part of the righting moment in kg·m; zero or more.</param>
 /// <param name="Arm">How far out the crew's weight works; above zero.</param>
@@ -16,7 +18,8 @@ public sealed record CrewRule(Mass Reference, double Hull, Length Arm, BandId Fr
     /// <summary>How much stronger the wind is for this crew than for the reference.</summary>
     public double Factor(Mass crew) => Math.Sqrt(RightingMoment(Reference) / RightingMoment(crew));
 
-    /// <summary>The wind a crew should read the card at. In the bands below <see cref="FromBand"/> the wind itself; and never lighter than where that band begins, so that a heavy crew does not fall out of the rule by it.</summary>
+    /// <summary>The wind a crew should read the card at. In the bands below <see cref="FromBand"/> the wind itself; and never lighter than
+    /// where that band begins, so that a heavy crew does not fall out of the rule by it.</summary>
     /// <param name="wind">The true wind.</param>
     /// <param name="crew">All aboard; above zero.</param>
     /// <param name="bands">The class's bands.</param>
@@ -27,12 +30,13 @@ public sealed record CrewRule(Mass Reference, double Hull, Length Arm, BandId Fr
     }
 
     /// <summary>Joins the parts; refuses what makes no rule.</summary>
-    public static Parsed<CrewRule> Of(Mass reference, double hull, Length arm, BandId fromBand) => (reference.Kilograms, hull, arm.Metres) switch
-    {
-        ( <= 0, _, _) => Parsed<CrewRule>.Bad("The reference crew weighs more than nothing."),
-        (_, < 0 or > 100_000, _) => Parsed<CrewRule>.Bad("The hull’s part is zero or more, in kg·m."),
-        (_, _, <= 0 or > 10) => Parsed<CrewRule>.Bad("The arm lies between 0 and 10 m."),
-        _ when !double.IsFinite(hull) => Parsed<CrewRule>.Bad("The hull’s part is a number."),
-        _ => Parsed<CrewRule>.Good(new(reference, hull, arm, fromBand)),
-    };
+    public static Parsed<CrewRule> Of(Mass reference, double hull, Length arm, BandId fromBand) =>
+        (reference.Kilograms, hull, arm.Metres) switch
+        {
+            (<= 0, _, _) => Parsed<CrewRule>.Bad("The reference crew weighs more than nothing."),
+            (_, < 0 or > 100_000, _) => Parsed<CrewRule>.Bad("The hull’s part is zero or more, in kg·m."),
+            (_, _, <= 0 or > 10) => Parsed<CrewRule>.Bad("The arm lies between 0 and 10 m."),
+            _ when !double.IsFinite(hull) => Parsed<CrewRule>.Bad("The hull’s part is a number."),
+            _ => Parsed<CrewRule>.Good(new(reference, hull, arm, fromBand)),
+        };
 }

@@ -46,7 +46,14 @@ public sealed record CellTrust(CellStatus Status, string Why, IReadOnlyList<Sess
     /// <param name="control">Its control.</param>
     /// <param name="sessions">The sessions whose wind lay mostly in this band.</param>
     /// <param name="today">The time to judge staleness by.</param>
-    public static CellTrust Judge(ClassDefinition boatClass, Matrix matrix, WindBand band, Control control, IEnumerable<SessionEvidence> sessions, DateTimeOffset today)
+    public static CellTrust Judge(
+        ClassDefinition boatClass,
+        Matrix matrix,
+        WindBand band,
+        Control control,
+        IEnumerable<SessionEvidence> sessions,
+        DateTimeOffset today
+    )
     {
         if (matrix[band, control] is not { } cell)
         {
@@ -82,7 +89,9 @@ public sealed record CellTrust(CellStatus Status, string Why, IReadOnlyList<Sess
         var weight = valid.Sum(session => session.Weight!.Weight);
         var mean = valid.Sum(session => session.Weight!.Weight * session.Check!.Helm.Mean.Degrees) / weight;
         var off = mean - aim.Target.Degrees;
-        var carried = $"{Count(valid.Count)} at this mark carried {Checks.HelmWords.Describe(Angle.FromDegrees(mean))} on average; the class aims at {NumberText.Plain(aim.Target.Degrees, 1)}°";
+        var carried =
+            $"{Count(valid.Count)} at this mark carried {Checks.HelmWords.Describe(Angle.FromDegrees(mean))} "
+            + $"on average; the class aims at {NumberText.Plain(aim.Target.Degrees, 1)}°";
         return Math.Abs(off) <= aim.Tolerance.Degrees
             ? new(CellStatus.Supported, $"{carried}, within {NumberText.Plain(aim.Tolerance.Degrees, 1)}°.", valid)
             : new(CellStatus.Contested, $"{carried}, and {NumberText.Plain(Math.Abs(off), 1)}° is too far off.", valid);

@@ -5,7 +5,8 @@ using Regatta.Core.Wind;
 
 namespace Regatta.Core.Evidence;
 
-/// <summary>The columns of a class's helm regression and how a setting becomes a row of them: 1; wind less the reference in knots; heel in degrees; each helm control's displacement from the middle of its scale in its own units; the share in each band.
+/// <summary>The columns of a class's helm regression and how a setting becomes a row of them: 1; wind less the reference in knots; heel in
+/// degrees; each helm control's displacement from the middle of its scale in its own units; the share in each band.
 /// Source: models M7; the prior sizes are our own choice.</summary>
 public sealed class HelmModel
 {
@@ -32,21 +33,28 @@ public sealed class HelmModel
     {
         (this.boatClass, this.bands) = (boatClass, bands);
         controls = [.. boatClass.HelmControls];
-        Columns = ["helm at the reference", "wind, per kn", "heel, per degree", .. controls.Select(control => control.Name), .. bands.All.Select(band => band.Name)];
+        Columns =
+        [
+            "helm at the reference",
+            "wind, per kn",
+            "heel, per degree",
+            .. controls.Select(control => control.Name),
+            .. bands.All.Select(band => band.Name),
+        ];
     }
 
     /// <summary>A name for each column.</summary>
     public IReadOnlyList<string> Columns { get; }
 
     /// <summary>The belief before any log.</summary>
-    public HelmPosterior Prior => HelmPosterior.Before(
-    [
-        new(boatClass.Helm.Target.Degrees, InterceptDeviation),
-        new(0, WindDeviation),
-        Effect(boatClass.Helm.PerHeelDegree),
-        .. controls.Select(control => Effect(control.HelmPerUnit!.Value)),
-        .. bands.All.Select(_ => new CoefficientPrior(0, BandDeviation)),
-    ]);
+    public HelmPosterior Prior =>
+        HelmPosterior.Before([
+            new(boatClass.Helm.Target.Degrees, InterceptDeviation),
+            new(0, WindDeviation),
+            Effect(boatClass.Helm.PerHeelDegree),
+            .. controls.Select(control => Effect(control.HelmPerUnit!.Value)),
+            .. bands.All.Select(_ => new CoefficientPrior(0, BandDeviation)),
+        ]);
 
     /// <summary>The row of a setting; null when a helm control's mark is not known.</summary>
     /// <param name="wind">The wind, whose share in each band counts.</param>
@@ -79,11 +87,16 @@ public sealed class HelmModel
         return row;
     }
 
-    /// <summary>The belief after the logs: every session with a check takes part by its weight; those without all helm marks do not.</summary>
-    public HelmPosterior Fit(IEnumerable<SessionEvidence> sessions) => sessions.Aggregate(Prior, (posterior, session) =>
-        session.Check is { } check && Row(session.Wind, check.Heel, control => Sailed(session, control)) is { } row
-            ? posterior.With(row, check.Helm.Mean.Degrees, session.Weight!.Weight)
-            : posterior);
+    /// <summary>The belief after the logs: every session with a check takes part by its weight; those without all helm marks do
+    /// not.</summary>
+    public HelmPosterior Fit(IEnumerable<SessionEvidence> sessions) =>
+        sessions.Aggregate(
+            Prior,
+            (posterior, session) =>
+                session.Check is { } check && Row(session.Wind, check.Heel, control => Sailed(session, control)) is { } row
+                    ? posterior.With(row, check.Helm.Mean.Degrees, session.Weight!.Weight)
+                    : posterior
+        );
 
     private static Mark? Sailed(SessionEvidence session, Control control) =>
         session.Marks.TryGetValue(control.Key, out var mark) ? mark : null;

@@ -7,7 +7,8 @@ namespace Regatta.Core.Evidence;
 /// <param name="Deviation">Standard deviation of that belief; more than zero.</param>
 public readonly record struct CoefficientPrior(double Mean, double Deviation);
 
-/// <summary>Conjugate Bayesian linear regression (normal–inverse-gamma) with weighted rows, kept as sufficient statistics so that one row more costs O(p²).
+/// <summary>Conjugate Bayesian linear regression (normal–inverse-gamma) with weighted rows, kept as sufficient statistics so that one row
+/// more costs O(p²).
 /// Λ0 = diag(σ0²/sd²); Λn = Λ0 + XᵀWX; μn = Λn⁻¹(Λ0μ0 + XᵀWy); an = a0 + n/2; bn = b0 + ½(yᵀWy + μ0ᵀΛ0μ0 − μnᵀΛnμn), b0 = a0·σ0².
 /// Source: models M7; the standard conjugate result.</summary>
 public sealed class HelmPosterior
@@ -25,9 +26,23 @@ public sealed class HelmPosterior
     private readonly double responseSquares;
     private readonly Lazy<(Matrix<double> Inverse, Vector<double> Mean, double Scale)> solved;
 
-    private HelmPosterior(Vector<double> priorMean, Matrix<double> prior, Matrix<double> squares, Vector<double> products, double responseSquares, int rows)
+    private HelmPosterior(
+        Vector<double> priorMean,
+        Matrix<double> prior,
+        Matrix<double> squares,
+        Vector<double> products,
+        double responseSquares,
+        int rows
+    )
     {
-        (this.priorMean, this.prior, this.squares, this.products, this.responseSquares, Rows) = (priorMean, prior, squares, products, responseSquares, rows);
+        (this.priorMean, this.prior, this.squares, this.products, this.responseSquares, Rows) = (
+            priorMean,
+            prior,
+            squares,
+            products,
+            responseSquares,
+            rows
+        );
         solved = new(Solve);
     }
 
@@ -54,7 +69,9 @@ public sealed class HelmPosterior
     public static HelmPosterior Before(IReadOnlyList<CoefficientPrior> priors)
     {
         var mean = Vector<double>.Build.DenseOfEnumerable(priors.Select(column => column.Mean));
-        var precision = Matrix<double>.Build.DiagonalOfDiagonalArray([.. priors.Select(column => PriorScatter * PriorScatter / (column.Deviation * column.Deviation))]);
+        var precision = Matrix<double>.Build.DiagonalOfDiagonalArray([
+            .. priors.Select(column => PriorScatter * PriorScatter / (column.Deviation * column.Deviation)),
+        ]);
         var empty = Matrix<double>.Build.Dense(priors.Count, priors.Count);
         return new(mean, precision, empty, Vector<double>.Build.Dense(priors.Count), 0, 0);
     }
@@ -83,7 +100,8 @@ public sealed class HelmPosterior
             squares + (values.OuterProduct(values) * weight),
             products + (values * (weight * response)),
             responseSquares + (weight * response * response),
-            Rows + 1);
+            Rows + 1
+        );
     }
 
     /// <summary>Expected helm of a setting (a row of columns) and its standard deviation, both in degrees.</summary>
@@ -102,7 +120,8 @@ public sealed class HelmPosterior
         var precision = prior + squares;
         var factor = precision.Cholesky();
         var mean = factor.Solve((prior * priorMean) + products);
-        var scale = (PriorShape * PriorScatter * PriorScatter)
+        var scale =
+            (PriorShape * PriorScatter * PriorScatter)
             + (0.5 * (responseSquares + (priorMean * (prior * priorMean)) - (mean * (precision * mean))));
         return (factor.Solve(Matrix<double>.Build.DenseIdentity(priorMean.Count)), mean, scale);
     }

@@ -22,7 +22,8 @@ public sealed record Proposal(
     (double Mean, double Deviation) Now,
     double After,
     double BetterProbability,
-    IReadOnlyList<string> Cautions)
+    IReadOnlyList<string> Cautions
+)
 {
     /// <summary>The change in positions.</summary>
     public double Change => To.Position - From.Position;
@@ -33,6 +34,8 @@ public sealed record Proposal(
     /// <summary>The proposal as a sailor would say it.</summary>
     /// <param name="unit">The wind unit of the reader.</param>
     public string Sentence(SpeedUnit unit) =>
-        $"In {NumberText.Plain(Band.From.In(unit), 0)}–{NumberText.Plain(Band.To.In(unit), 0)} {unit.Symbol()} at {Control.Scale.Show(From)} you carry {Checks.HelmWords.Describe(Angle.FromDegrees(Now.Mean))} ± {NumberText.Plain(Now.Deviation, 1)}; "
+        $"In {NumberText.Plain(Band.From.In(unit), 0)}–{NumberText.Plain(Band.To.In(unit), 0)} "
+        + $"{unit.Symbol()} at {Control.Scale.Show(From)} "
+        + $"you carry {Checks.HelmWords.Describe(Angle.FromDegrees(Now.Mean))} ± {NumberText.Plain(Now.Deviation, 1)}; "
         + $"{Control.Scale.ShowChange(Change)} should bring {NumberText.Plain(After, 1)}°; {BetterOfHundred} of 100 that it is better.";
 }

@@ -22,22 +22,27 @@ public sealed record Proposer(ClassDefinition Class, Matrix Matrix, HelmModel Mo
     /// <summary>No more steps than this at once: one small change at a time.</summary>
     public const int MostSteps = 2;
 
-    /// <summary>Expected helm and its standard deviation in a band at the matrix's marks, sailed flat; null when a helm control has no mark there.</summary>
+    /// <summary>Expected helm and its standard deviation in a band at the matrix's marks, sailed flat; null when a helm control has no mark
+    /// there.</summary>
     public (double Mean, double Deviation)? Expected(WindBand band) =>
         Model.Row(band, control => Matrix[band, control]?.Mark) is { } row ? Posterior.Predict(row) : null;
 
     /// <summary>How the expected helm of a band comes about, term by term; empty when it is not known.</summary>
-    public IReadOnlyList<HelmTerm> Explain(WindBand band) => Model.Row(band, control => Matrix[band, control]?.Mark) is { } row
-        ? [.. row.Select((value, at) => new HelmTerm(Model.Columns[at], value, Posterior.Mean[at])).Where(term => term.Value != 0)]
-        : [];
+    public IReadOnlyList<HelmTerm> Explain(WindBand band) =>
+        Model.Row(band, control => Matrix[band, control]?.Mark) is { } row
+            ? [.. row.Select((value, at) => new HelmTerm(Model.Columns[at], value, Posterior.Mean[at])).Where(term => term.Value != 0)]
+            : [];
 
-    /// <summary>The proposal for one cell, or null when the helm is in tolerance there, no step helps surely enough, or the cell takes no part in the balance.</summary>
+    /// <summary>The proposal for one cell, or null when the helm is in tolerance there, no step helps surely enough, or the cell takes no
+    /// part in the balance.</summary>
     public Proposal? For(WindBand band, Control control)
     {
-        if (control.HelmPerUnit is null
+        if (
+            control.HelmPerUnit is null
             || Matrix[band, control]?.Mark is not { } mark
             || Model.Row(band, other => Matrix[band, other]?.Mark) is not { } row
-            || Math.Abs(Posterior.Predict(row).Mean - Class.Helm.Target.Degrees) <= Class.Helm.Tolerance.Degrees)
+            || Math.Abs(Posterior.Predict(row).Mean - Class.Helm.Target.Degrees) <= Class.Helm.Tolerance.Degrees
+        )
         {
             return null;
         }
@@ -53,14 +58,20 @@ public sealed record Proposer(ClassDefinition Class, Matrix Matrix, HelmModel Mo
 
     /// <summary>The surest proposal of each band, light to strong: one change at a time.</summary>
     public IReadOnlyList<Proposal> BestPerBand() =>
-    [
-        .. from band in Matrix.Bands.All
-           let best = Class.HelmControls.Select(control => For(band, control)).OfType<Proposal>().OrderByDescending(p => p.Control.When).ThenByDescending(p => p.BetterProbability).FirstOrDefault()
-           where best is not null
-           select best,
-    ];
+        [
+            .. from band in Matrix.Bands.All
+            let best = Class
+                .HelmControls.Select(control => For(band, control))
+                .OfType<Proposal>()
+                .OrderByDescending(p => p.Control.When)
+                .ThenByDescending(p => p.BetterProbability)
+                .FirstOrDefault()
+            where best is not null
+            select best,
+        ];
 
-    /// <summary>What a change of one mark does: P(|ε1 + βΔ| &lt; |ε1|), ε1 = c·β − target, as P(UW &lt; 0) with U = βΔ and W = 2ε1 + U. Null when the mark stays where it is. Source: models M7.</summary>
+    /// <summary>What a change of one mark does: P(|ε1 + βΔ| &lt; |ε1|), ε1 = c·β − target, as P(UW &lt; 0) with U = βΔ and W = 2ε1 + U.
+    /// Null when the mark stays where it is. Source: models M7.</summary>
     private Proposal? Weigh(WindBand band, Control control, Mark from, Mark to, IReadOnlyList<double> row)
     {
         if (from.DistanceTo(to) < control.Scale.Step / 2)
@@ -75,14 +86,23 @@ public sealed record Proposer(ClassDefinition Class, Matrix Matrix, HelmModel Mo
     }
 
     /// <summary>The expected shift of helm by a change of row, and the probability that it ends nearer the target.</summary>
-    public static (double Shift, double Better) Outlook(HelmPosterior posterior, IReadOnlyList<double> row, IReadOnlyList<double> change, double target)
+    public static (double Shift, double Better) Outlook(
+        HelmPosterior posterior,
+        IReadOnlyList<double> row,
+        IReadOnlyList<double> change,
+        double target
+    )
     {
         double[] twice = [.. row.Zip(change, (c, d) => (2 * c) + d)];
         var (u, w) = (posterior.Predict(change), posterior.Predict(twice));
-        return (u.Mean, BivariateNormal.OppositeSigns(
-            (u.Mean, u.Deviation * u.Deviation),
-            (w.Mean - (2 * target), w.Deviation * w.Deviation),
-            posterior.Covariance(change, twice)));
+        return (
+            u.Mean,
+            BivariateNormal.OppositeSigns(
+                (u.Mean, u.Deviation * u.Deviation),
+                (w.Mean - (2 * target), w.Deviation * w.Deviation),
+                posterior.Covariance(change, twice)
+            )
+        );
     }
 
     private static bool KeepsSign(Proposal proposal) => proposal.After * proposal.Now.Mean >= 0;
@@ -97,7 +117,12 @@ public sealed record Proposer(ClassDefinition Class, Matrix Matrix, HelmModel Mo
             cautions.Add($"The logs say {control.Name} works the other way than the class believes: check how its marks are read.");
         }
 
-        var wanted = control.AsWindBuilds switch { AsWindBuilds.Up => 1, AsWindBuilds.Down => -1, _ => 0 };
+        var wanted = control.AsWindBuilds switch
+        {
+            AsWindBuilds.Up => 1,
+            AsWindBuilds.Down => -1,
+            _ => 0,
+        };
         var (lighter, stronger) = (Matrix.Bands.Below(band), Matrix.Bands.Above(band));
         if ((lighter is not null && Crosses(lighter, -wanted)) || (stronger is not null && Crosses(stronger, wanted)))
         {

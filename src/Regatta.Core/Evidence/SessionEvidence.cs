@@ -40,7 +40,8 @@ public sealed record SessionEvidence(
     WindRange Wind,
     IReadOnlyDictionary<ControlKey, Mark> Marks,
     HelmCheck? Check,
-    Felt Felt)
+    Felt Felt
+)
 {
     /// <summary>With which sails, sailed how.</summary>
     public Layer Layer { get; init; } = Layer.Usual;

@@ -5,7 +5,8 @@ using Regatta.Core.Wind;
 
 namespace Regatta.Core.Fleet;
 
-/// <summary>Whatever a captain can say of a class, but for the marks in its cells. Immutable; one revision guards the whole of it.</summary>
+/// <summary>Whatever a captain can say of a class, but for the marks in its cells. Immutable; one revision guards the whole of
+/// it.</summary>
 /// <param name="Key">Its name in addresses: lower-case letters, digits and hyphens. The same for good.</param>
 /// <param name="Name">What the club calls it.</param>
 /// <param name="Family">The kind of rig, in words.</param>
@@ -49,7 +50,8 @@ public sealed record ClassDefinition(
     /// <summary>Controls the class no longer uses. Logs that have marks for them stay readable.</summary>
     public IReadOnlyList<Control> Retired { get; init; } = [];
 
-    /// <summary>The highest number a band of the class ever had; a new band gets the next one, so that no number ever means two bands.</summary>
+    /// <summary>The highest number a band of the class ever had; a new band gets the next one, so that no number ever means two
+    /// bands.</summary>
     public int LastBand { get; init; }
 
     /// <summary>The controls a card has marks for.</summary>
@@ -64,11 +66,21 @@ public sealed record ClassDefinition(
     /// <summary>The control in use of a key, or null.</summary>
     public Control? Find(ControlKey key) => Controls.FirstOrDefault(control => control.Key == key);
 
+    /// <summary>What cells have their places by: bands, controls in use, plans and modes.</summary>
+    public IReadOnlySet<string> Structure =>
+        new HashSet<string>([
+            .. Bands.All.Select(band => $"band {band.Id.Number}"),
+            .. Controls.Select(control => $"control {control.Key}"),
+            .. Layers.Plans.Select(plan => $"plan {plan.Key}"),
+            .. Layers.Modes.Select(mode => $"mode {mode.Key}"),
+        ]);
+
     /// <summary>Whether the class has such a cell.</summary>
     public bool Has(CellPlace place) =>
         Layers.Has(place.Layer) && Bands.Find(place.Address.Band) is not null && Find(place.Address.Control) is not null;
 
-    /// <summary>What breaks a rule of classes, a sentence each; empty where nothing does. A change that leaves something here is refused; an older version with something here is shown with it.</summary>
+    /// <summary>What breaks a rule of classes, a sentence each; empty where nothing does. A change that leaves something here is refused;
+    /// an older version with something here is shown with it.</summary>
     public IReadOnlyList<string> Problems() => [.. DefinitionRules.Broken(this)];
 }
 

@@ -23,7 +23,8 @@ public enum WhenChanged
     Racing,
 }
 
-/// <summary>Which way a control's mark usually goes as wind builds in its class. A property of the control in its class, with its reason, never assumed.</summary>
+/// <summary>Which way a control's mark usually goes as wind builds in its class. A property of the control in its class, with its reason,
+/// never assumed.</summary>
 public enum AsWindBuilds
 {
     /// <summary>Either way, or nobody knows.</summary>
@@ -41,7 +42,8 @@ public enum AsWindBuilds
 /// <param name="Why">How, in a few words.</param>
 public sealed record Coupling(ControlKey Control, string Why)
 {
-    /// <summary>Where the two are changed together: how far the disturbed control goes for each unit of this one, in positions, at the least and at the most. Null where it only wants checking.</summary>
+    /// <summary>Where the two are changed together: how far the disturbed control goes for each unit of this one, in positions, at the
+    /// least and at the most. Null where it only wants checking.</summary>
     public (double Least, double Most)? Follows { get; init; }
 }
 
@@ -55,7 +57,8 @@ public sealed record Coupling(ControlKey Control, string Why)
 /// <param name="MoreDoes">What a higher mark does, in one sentence.</param>
 /// <param name="When">When it can be changed.</param>
 /// <param name="AsWindBuilds">Which way its mark usually goes as wind builds.</param>
-/// <param name="HelmPerUnit">Degrees of rudder one unit more of the mark is believed to add (+ weather helm) before any log is in; null when the control is not used to balance the helm.</param>
+/// <param name="HelmPerUnit">Degrees of rudder one unit more of the mark is believed to add (+ weather helm) before any log is in; null
+/// when the control is not used to balance the helm.</param>
 public sealed record Control(
     ControlKey Key,
     string Name,
@@ -66,7 +69,8 @@ public sealed record Control(
     string MoreDoes,
     WhenChanged When,
     AsWindBuilds AsWindBuilds,
-    double? HelmPerUnit)
+    double? HelmPerUnit
+)
 {
     /// <summary>The longest name, datum or sentence of a control, in characters.</summary>
     public const int LongestText = 200;
@@ -78,12 +82,24 @@ public sealed record Control(
     public double? HelmPerStep => HelmPerUnit * Scale.Step / Scale.PositionsPerUnit;
 
     /// <summary>Whether a word a person uses means this control: its name, its key or a synonym, in any case.</summary>
-    public bool IsCalled(string word) => new[] { Name, Key.Name, Key.Name.Replace('-', ' ') }.Concat(Synonyms).Contains(word.Trim(), StringComparer.OrdinalIgnoreCase);
+    public bool IsCalled(string word) =>
+        new[] { Name, Key.Name, Key.Name.Replace('-', ' ') }.Concat(Synonyms).Contains(word.Trim(), StringComparer.OrdinalIgnoreCase);
 
     /// <summary>Whether the same control is meant and read in the same way.</summary>
-    public bool Equals(Control? other) => other is not null
+    public bool Equals(Control? other) =>
+        other is not null
         && (Key, Name, Scale, Datum, ReadingPoint, MoreDoes, When, AsWindBuilds, HelmPerUnit)
-            == (other.Key, other.Name, other.Scale, other.Datum, other.ReadingPoint, other.MoreDoes, other.When, other.AsWindBuilds, other.HelmPerUnit)
+            == (
+                other.Key,
+                other.Name,
+                other.Scale,
+                other.Datum,
+                other.ReadingPoint,
+                other.MoreDoes,
+                other.When,
+                other.AsWindBuilds,
+                other.HelmPerUnit
+            )
         && Synonyms.SequenceEqual(other.Synonyms)
         && Disturbs.SequenceEqual(other.Disturbs);
 

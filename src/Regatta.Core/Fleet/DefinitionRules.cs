@@ -48,8 +48,8 @@ internal static class DefinitionRules
     }
 
     private static IEnumerable<string> ControlsKnown(ClassDefinition definition) =>
-        definition.Known
-            .GroupBy(control => control.Key)
+        definition
+            .Known.GroupBy(control => control.Key)
             .Where(group => group.Count() > 1)
             .Select(group => $"Two controls carry the key “{group.Key}”.");
 

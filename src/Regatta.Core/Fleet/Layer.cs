@@ -16,7 +16,8 @@ public readonly record struct ModeKey(string Name)
     public override string ToString() => Name;
 }
 
-/// <summary>What a boat carries: full sail, a reef, a smaller sail, another rig. A class lists its plans from the largest to the smallest.</summary>
+/// <summary>What a boat carries: full sail, a reef, a smaller sail, another rig. A class lists its plans from the largest to the
+/// smallest.</summary>
 /// <param name="Key">Its name for good.</param>
 /// <param name="Name">What sailors call it.</param>
 public sealed record SailPlan(PlanKey Key, string Name)

@@ -29,7 +29,11 @@ public sealed record Layers
     /// <summary>Joins plans and modes.</summary>
     /// <returns>The layers, or what is wrong with them in a sentence.</returns>
     public static Parsed<Layers> Of(IReadOnlyList<SailPlan> plans, IReadOnlyList<SailingMode> modes) =>
-        (Wrong("sail plan", [.. plans.Select(plan => (plan.Key.Name, plan.Name))]) ?? Wrong("mode", [.. modes.Select(mode => (mode.Key.Name, mode.Name))])) is { } wrong
+        (
+            Wrong("sail plan", [.. plans.Select(plan => (plan.Key.Name, plan.Name))])
+            ?? Wrong("mode", [.. modes.Select(mode => (mode.Key.Name, mode.Name))])
+        )
+            is { } wrong
             ? Parsed<Layers>.Bad(wrong)
             : Parsed<Layers>.Good(new(plans, modes));
 
@@ -48,16 +52,18 @@ public sealed record Layers
     public bool Has(Layer layer) => Find(layer.Plan) is not null && Find(layer.Mode) is not null;
 
     /// <summary>The layer asked for, each part replaced by the first where the class has none of that key.</summary>
-    public Layer Nearest(string? plan, string? mode) => new(
-        Plans.FirstOrDefault(one => one.Key.Name == plan)?.Key ?? Plans[0].Key,
-        Modes.FirstOrDefault(one => one.Key.Name == mode)?.Key ?? Modes[0].Key);
+    public Layer Nearest(string? plan, string? mode) =>
+        new(
+            Plans.FirstOrDefault(one => one.Key.Name == plan)?.Key ?? Plans[0].Key,
+            Modes.FirstOrDefault(one => one.Key.Name == mode)?.Key ?? Modes[0].Key
+        );
 
     /// <summary>A layer in words; only what there is a choice of is named, so one layer alone has no name.</summary>
-    public string Describe(Layer layer) => string.Join(", ", new[]
-    {
-        Plans.Count > 1 ? Find(layer.Plan)?.Name : null,
-        Modes.Count > 1 ? Find(layer.Mode)?.Name : null,
-    }.OfType<string>());
+    public string Describe(Layer layer) =>
+        string.Join(
+            ", ",
+            new[] { Plans.Count > 1 ? Find(layer.Plan)?.Name : null, Modes.Count > 1 ? Find(layer.Mode)?.Name : null }.OfType<string>()
+        );
 
     /// <summary>The same plans and modes in the same order.</summary>
     public bool Equals(Layers? other) => other is not null && Plans.SequenceEqual(other.Plans) && Modes.SequenceEqual(other.Modes);
@@ -65,11 +71,14 @@ public sealed record Layers
     /// <inheritdoc/>
     public override int GetHashCode() => HashCode.Combine(Plans.Count, Modes.Count, First);
 
-    private static string? Wrong(string what, IReadOnlyList<(string Key, string Name)> named) => named switch
-    {
-        { Count: 0 or > Most } => $"A class has 1 to {Most} {what}s.",
-        _ when named.Any(one => one.Name.Trim().Length is 0 or > LongestName) => $"A {what}’s name has 1 to {LongestName} letters.",
-        _ when named.Select(one => one.Key).Distinct().Count() < named.Count || named.Select(one => one.Name.ToLowerInvariant()).Distinct().Count() < named.Count => $"Two {what}s carry the same name.",
-        _ => null,
-    };
+    private static string? Wrong(string what, IReadOnlyList<(string Key, string Name)> named) =>
+        named switch
+        {
+            { Count: 0 or > Most } => $"A class has 1 to {Most} {what}s.",
+            _ when named.Any(one => one.Name.Trim().Length is 0 or > LongestName) => $"A {what}’s name has 1 to {LongestName} letters.",
+            _ when named.Select(one => one.Key).Distinct().Count() < named.Count
+                    || named.Select(one => one.Name.ToLowerInvariant()).Distinct().Count() < named.Count =>
+                $"Two {what}s carry the same name.",
+            _ => null,
+        };
 }

@@ -23,7 +23,8 @@ public enum ReadingTrust
     UsualHand,
 }
 
-/// <summary>Who reads a card, on what: a boat with its measured scales, and a person with their own hand. Turns a class's controls into theirs.</summary>
+/// <summary>Who reads a card, on what: a boat with its measured scales, and a person with their own hand. Turns a class's controls into
+/// theirs.</summary>
 /// <param name="Boat">The boat; null when none is chosen.</param>
 /// <param name="Hands">The person's own measures; those not measured are missing.</param>
 public sealed record Readings(Boat? Boat, IReadOnlyDictionary<BodyMeasure, Length> Hands)
@@ -31,10 +32,10 @@ public sealed record Readings(Boat? Boat, IReadOnlyDictionary<BodyMeasure, Lengt
     /// <summary>The class's own readings, as they stand.</summary>
     public static Readings OfTheClass { get; } = new(null, new Dictionary<BodyMeasure, Length>());
 
-    /// <summary>The control with its scale as it is read here; as it was where nothing was measured. Positions keep their meaning.</summary>
-    public Control AsRead(Control control) => CalibrationOf(control) is { } calibration
-        ? control with { Scale = new CalibratedScale(control.Scale, calibration) }
-        : control;
+    /// <summary>The control with its scale as it is read here; as it was where nothing was measured. Positions keep their
+    /// meaning.</summary>
+    public Control AsRead(Control control) =>
+        CalibrationOf(control) is { } calibration ? control with { Scale = new CalibratedScale(control.Scale, calibration) } : control;
 
     /// <summary>The matrix with its controls as they are read here.</summary>
     public Matrix AsRead(Matrix matrix) => matrix with { Controls = [.. matrix.Controls.Select(AsRead)] };
@@ -42,18 +43,24 @@ public sealed record Readings(Boat? Boat, IReadOnlyDictionary<BodyMeasure, Lengt
     /// <summary>How far the reading of a mark can be taken for the boat in front of you.</summary>
     /// <param name="control">The class's control.</param>
     /// <param name="mark">The mark.</param>
-    public ReadingTrust TrustOf(Control control, Mark mark) => (control.Scale, CalibrationOf(control)) switch
-    {
-        ({ HasLength: false }, _) => ReadingTrust.NothingToCheck,
-        (BodyScale, null) => ReadingTrust.UsualHand,
-        (_, null) => ReadingTrust.NotChecked,
-        (_, { } calibration) => calibration.ReadingAt(control.Scale.LengthAt(mark)!.Value).Ok ? ReadingTrust.Measured : ReadingTrust.OutOfReach,
-    };
+    public ReadingTrust TrustOf(Control control, Mark mark) =>
+        (control.Scale, CalibrationOf(control)) switch
+        {
+            ({ HasLength: false }, _) => ReadingTrust.NothingToCheck,
+            (BodyScale, null) => ReadingTrust.UsualHand,
+            (_, null) => ReadingTrust.NotChecked,
+            (_, { } calibration) => calibration.ReadingAt(control.Scale.LengthAt(mark)!.Value).Ok
+                ? ReadingTrust.Measured
+                : ReadingTrust.OutOfReach,
+        };
 
-    private Calibration? CalibrationOf(Control control) => control.Scale switch
-    {
-        BodyScale body => Hands.TryGetValue(body.Measure, out var own) ? body.OwnedBy(own) : null,
-        { HasLength: true } scale when Boat?.PairsOf(control) is { Count: > 0 } pairs && Calibration.Of(pairs, scale.ReadingStep) is { Ok: true } calibration => calibration.Value,
-        _ => null,
-    };
+    private Calibration? CalibrationOf(Control control) =>
+        control.Scale switch
+        {
+            BodyScale body => Hands.TryGetValue(body.Measure, out var own) ? body.OwnedBy(own) : null,
+            { HasLength: true } scale
+                when Boat?.PairsOf(control) is { Count: > 0 } pairs
+                    && Calibration.Of(pairs, scale.ReadingStep) is { Ok: true } calibration => calibration.Value,
+            _ => null,
+        };
 }

@@ -28,7 +28,8 @@ public sealed record SessionLog(
     Luffing Luffing,
     Felt Felt,
     string Note,
-    int? Version)
+    int? Version
+)
 {
     /// <summary>With which sails, sailed how.</summary>
     public Layer Layer { get; init; } = Layer.Usual;
@@ -46,20 +47,30 @@ public sealed record SessionLog(
     public SessionEvidence Evidence(long number) => new(number, SailedAt, Wind, Marks, Check, Felt) { Layer = Layer };
 
     /// <summary>Refuses a session that has not been sailed yet.</summary>
-    public static Parsed<DateTimeOffset> CheckTime(DateTimeOffset sailedAt, DateTimeOffset now) => sailedAt > now + ClockSlack
-        ? Parsed<DateTimeOffset>.Bad("That is still to come. Log a session once it is sailed.")
-        : Parsed<DateTimeOffset>.Good(sailedAt);
+    public static Parsed<DateTimeOffset> CheckTime(DateTimeOffset sailedAt, DateTimeOffset now) =>
+        sailedAt > now + ClockSlack
+            ? Parsed<DateTimeOffset>.Bad("That is still to come. Log a session once it is sailed.")
+            : Parsed<DateTimeOffset>.Good(sailedAt);
 
     /// <summary>Reads a crew's mass as written, with a unit or in the reader's.</summary>
     public static Parsed<Mass> ReadCrewMass(string text, MassUnit assumed) =>
-        NumberText.ReadWithUnit(text, assumed, MassUnits.Named, "kg or lb").Then(read =>
-            read.Number <= 0 || Mass.From(read.Number, read.Unit).Kilograms > HeaviestCrew.Kilograms
-                ? Parsed<Mass>.Bad($"A crew’s mass lies between 0 and {NumberText.Plain(HeaviestCrew.In(read.Unit), 0)} {read.Unit.Symbol()}.")
-                : Parsed<Mass>.Good(Mass.From(read.Number, read.Unit)));
+        NumberText
+            .ReadWithUnit(text, assumed, MassUnits.Named, "kg or lb")
+            .Then(read =>
+                read.Number <= 0 || Mass.From(read.Number, read.Unit).Kilograms > HeaviestCrew.Kilograms
+                    ? Parsed<Mass>.Bad(
+                        $"A crew’s mass lies between 0 and {NumberText.Plain(HeaviestCrew.In(read.Unit), 0)} {read.Unit.Symbol()}."
+                    )
+                    : Parsed<Mass>.Good(Mass.From(read.Number, read.Unit))
+            );
 
     /// <summary>Reads heel as written: degrees, + to leeward.</summary>
-    public static Parsed<Angle> ReadHeel(string text) => NumberText.Read(text).Then(read =>
-        read.Tail is not ("" or "°" or "deg" or "degrees") || Math.Abs(read.Number) > 90
-            ? Parsed<Angle>.Bad("Heel is written in degrees, −90 to 90, + to leeward.")
-            : Parsed<Angle>.Good(Angle.FromDegrees(read.Number)));
+    public static Parsed<Angle> ReadHeel(string text) =>
+        NumberText
+            .Read(text)
+            .Then(read =>
+                read.Tail is not ("" or "°" or "deg" or "degrees") || Math.Abs(read.Number) > 90
+                    ? Parsed<Angle>.Bad("Heel is written in degrees, −90 to 90, + to leeward.")
+                    : Parsed<Angle>.Good(Angle.FromDegrees(read.Number))
+            );
 }

@@ -2,7 +2,8 @@ using Regatta.Core.Units;
 
 namespace Regatta.Core.Marks;
 
-/// <summary>An angle from the datum: rake, boom angle, heel. Positions and readings are degrees; the same on every boat, for an angle needs no strip.</summary>
+/// <summary>An angle from the datum: rake, boom angle, heel. Positions and readings are degrees; the same on every boat, for an angle needs
+/// no strip.</summary>
 public sealed record AngleScale : Scale
 {
     /// <summary>Makes the scale.</summary>
@@ -32,9 +33,14 @@ public sealed record AngleScale : Scale
     public override string Hint => $"{Show(Min)} to {Show(Max)}, steps of {ShowReading(Step)}";
 
     /// <inheritdoc/>
-    public override Parsed<double> ReadReading(string text) => NumberText.Read(text).Then(read => read.Tail is "" or "°" or "deg" or "degree" or "degrees"
-        ? Parsed<double>.Good(read.Number)
-        : Parsed<double>.Bad($"“{read.Tail}” is no unit for an angle. Write degrees."));
+    public override Parsed<double> ReadReading(string text) =>
+        NumberText
+            .Read(text)
+            .Then(read =>
+                read.Tail is "" or "°" or "deg" or "degree" or "degrees"
+                    ? Parsed<double>.Good(read.Number)
+                    : Parsed<double>.Bad($"“{read.Tail}” is no unit for an angle. Write degrees.")
+            );
 
     /// <inheritdoc/>
     public override string ShowReading(double reading) => NumberText.Plain(reading, 2) + "°";

@@ -31,37 +31,46 @@ public static class BodyMeasures
     public static readonly Length Longest = Length.FromMillimetres(700);
 
     /// <summary>The measure in words.</summary>
-    public static string Word(this BodyMeasure measure) => measure switch
-    {
-        BodyMeasure.HandWidth => "hand",
-        BodyMeasure.HandSpan => "span",
-        BodyMeasure.Fist => "fist",
-        BodyMeasure.FingerWidth => "finger",
-        BodyMeasure.ElbowToPalm => "elbow to palm",
-        BodyMeasure.WristToElbow => "wrist to elbow",
-        _ => throw new ArgumentOutOfRangeException(nameof(measure)),
-    };
+    public static string Word(this BodyMeasure measure) =>
+        measure switch
+        {
+            BodyMeasure.HandWidth => "hand",
+            BodyMeasure.HandSpan => "span",
+            BodyMeasure.Fist => "fist",
+            BodyMeasure.FingerWidth => "finger",
+            BodyMeasure.ElbowToPalm => "elbow to palm",
+            BodyMeasure.WristToElbow => "wrist to elbow",
+            _ => throw new ArgumentOutOfRangeException(nameof(measure)),
+        };
 
     /// <summary>How it is measured, as a question to its owner.</summary>
-    public static string Describe(this BodyMeasure measure) => measure switch
-    {
-        BodyMeasure.HandWidth => "Hand width: across four fingers laid flat",
-        BodyMeasure.HandSpan => "Span: thumb tip to little finger tip, spread",
-        BodyMeasure.Fist => "Fist: across the knuckles of a closed fist",
-        BodyMeasure.FingerWidth => "Finger width: across the first finger",
-        BodyMeasure.ElbowToPalm => "Elbow to palm: elbow to the middle of the palm",
-        BodyMeasure.WristToElbow => "Wrist to elbow",
-        _ => throw new ArgumentOutOfRangeException(nameof(measure)),
-    };
+    public static string Describe(this BodyMeasure measure) =>
+        measure switch
+        {
+            BodyMeasure.HandWidth => "Hand width: across four fingers laid flat",
+            BodyMeasure.HandSpan => "Span: thumb tip to little finger tip, spread",
+            BodyMeasure.Fist => "Fist: across the knuckles of a closed fist",
+            BodyMeasure.FingerWidth => "Finger width: across the first finger",
+            BodyMeasure.ElbowToPalm => "Elbow to palm: elbow to the middle of the palm",
+            BodyMeasure.WristToElbow => "Wrist to elbow",
+            _ => throw new ArgumentOutOfRangeException(nameof(measure)),
+        };
 
     /// <summary>Reads somebody's own measure.</summary>
-    public static Parsed<Length> Read(string text, LengthUnit assumed) => assumed.Read(text).Then(length =>
-        length.Millimetres < 5 || length.CompareTo(Longest) > 0
-            ? Parsed<Length>.Bad($"{assumed.Show(length)} is no part of a person. Measure it on yourself, between 5 and {Longest.Millimetres:0} mm.")
-            : Parsed<Length>.Good(length));
+    public static Parsed<Length> Read(string text, LengthUnit assumed) =>
+        assumed
+            .Read(text)
+            .Then(length =>
+                length.Millimetres < 5 || length.CompareTo(Longest) > 0
+                    ? Parsed<Length>.Bad(
+                        $"{assumed.Show(length)} is no part of a person. Measure it on yourself, between 5 and {Longest.Millimetres:0} mm."
+                    )
+                    : Parsed<Length>.Good(length)
+            );
 }
 
-/// <summary>A length read in hands, fists or forearms. Positions are millimetres from the datum, readings how many of the measure; the class's own count is that of a usual hand, each sailor's that of their own (<see cref="CalibratedScale"/>).</summary>
+/// <summary>A length read in hands, fists or forearms. Positions are millimetres from the datum, readings how many of the measure; the
+/// class's own count is that of a usual hand, each sailor's that of their own (<see cref="CalibratedScale"/>).</summary>
 public sealed record BodyScale : LengthwiseScale
 {
     /// <summary>Makes the scale.</summary>
@@ -130,7 +139,8 @@ public sealed record BodyScale : LengthwiseScale
     public Calibration OwnedBy(Length own) => Calibration.Straight(own, ReadingStep, ReadingAt(Max) * 4);
 
     /// <inheritdoc/>
-    public override Parsed<double> ReadReading(string text) => NumberText.ReadBare(text, Measure.Word(), $"this is measured in {Measure.Word()}s");
+    public override Parsed<double> ReadReading(string text) =>
+        NumberText.ReadBare(text, Measure.Word(), $"this is measured in {Measure.Word()}s");
 
     /// <inheritdoc/>
     public override string ShowReading(double reading) => $"{NumberText.Fraction(reading)} × {Measure.Word()}";

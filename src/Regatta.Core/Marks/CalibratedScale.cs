@@ -2,7 +2,8 @@ using Regatta.Core.Units;
 
 namespace Regatta.Core.Marks;
 
-/// <summary>A scale as one boat, or one person's hand, reads it. Positions stay the class's; what is read and shown is that boat's own. A mark out of reach of what was measured is shown by the class tape, and says so.</summary>
+/// <summary>A scale as one boat, or one person's hand, reads it. Positions stay the class's; what is read and shown is that boat's own. A
+/// mark out of reach of what was measured is shown by the class tape, and says so.</summary>
 public sealed record CalibratedScale : Scale
 {
     private const string ByTheClassTape = " by the class tape";
@@ -15,7 +16,10 @@ public sealed record CalibratedScale : Scale
     /// <param name="calibration">What was measured.</param>
     /// <exception cref="ArgumentException">The class's scale has no length.</exception>
     public CalibratedScale(Scale own, Calibration calibration) =>
-        (this.own, this.calibration) = (own.HasLength ? own : throw new ArgumentException("Only a scale with a length can be calibrated."), calibration);
+        (this.own, this.calibration) = (
+            own.HasLength ? own : throw new ArgumentException("Only a scale with a length can be calibrated."),
+            calibration
+        );
 
     /// <inheritdoc/>
     public override Mark Min => own.Min;
@@ -39,10 +43,12 @@ public sealed record CalibratedScale : Scale
     public override string Hint => $"as read on this boat: {Show(Min)} to {Show(Max)}";
 
     /// <inheritdoc/>
-    public override double ReadingAt(Mark mark) => calibration.ReadingAt(own.LengthAt(mark)!.Value) is { Ok: true } reading ? reading.Value : own.ReadingAt(mark);
+    public override double ReadingAt(Mark mark) =>
+        calibration.ReadingAt(own.LengthAt(mark)!.Value) is { Ok: true } reading ? reading.Value : own.ReadingAt(mark);
 
     /// <inheritdoc/>
-    public override Mark AtReading(double reading) => calibration.LengthAt(reading) is { Ok: true } length ? own.AtLength(length.Value)!.Value : own.AtReading(reading);
+    public override Mark AtReading(double reading) =>
+        calibration.LengthAt(reading) is { Ok: true } length ? own.AtLength(length.Value)!.Value : own.AtReading(reading);
 
     /// <inheritdoc/>
     public override Length? LengthAt(Mark mark) => own.LengthAt(mark);
@@ -68,11 +74,14 @@ public sealed record CalibratedScale : Scale
         }
 
         // A reading is rounded to what the eye can tell, so one at an end may lie a hair beyond it.
-        return own.ReadReading(text).Then(calibration.LengthAt).Then(length => own.AtLength(length)!.Value is var mark && Reaches(mark)
-            ? Parsed<Mark>.Good(mark)
-            : new Mark(Math.Clamp(mark.Position, Min.Position, Max.Position)) is var end && end.DistanceTo(mark) <= Step / 2
-                ? Parsed<Mark>.Good(end)
-                : OnScale(mark));
+        return own.ReadReading(text)
+            .Then(calibration.LengthAt)
+            .Then(length =>
+                own.AtLength(length)!.Value is var mark && Reaches(mark) ? Parsed<Mark>.Good(mark)
+                : new Mark(Math.Clamp(mark.Position, Min.Position, Max.Position)) is var end && end.DistanceTo(mark) <= Step / 2
+                    ? Parsed<Mark>.Good(end)
+                : OnScale(mark)
+            );
     }
 
     /// <summary>Reads a mark for a card: a boat's reading stands for the class step it is nearest to.</summary>

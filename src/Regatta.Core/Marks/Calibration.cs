@@ -7,7 +7,8 @@ namespace Regatta.Core.Marks;
 /// <param name="Length">The tape, from the class's datum.</param>
 public readonly record struct CalibrationPair(double Reading, Length Length);
 
-/// <summary>What the numbers on one boat's scale (or of one person's hand) are in lengths: strictly monotone, straight between measured pairs, carried on by one step at most beyond them. Source: models M2.</summary>
+/// <summary>What the numbers on one boat's scale (or of one person's hand) are in lengths: strictly monotone, straight between measured
+/// pairs, carried on by one step at most beyond them. Source: models M2.</summary>
 public sealed class Calibration
 {
     /// <summary>A strip needs no more pairs than this.</summary>
@@ -38,12 +39,20 @@ public sealed class Calibration
             return Parsed<Calibration>.Bad("Two pairs at the least: measure near both ends.");
         }
 
-        var steps = pairs.Zip(pairs.Skip(1), (a, b) => (Reading: b.Reading - a.Reading, Length: b.Length.Metres - a.Length.Metres)).ToList();
+        var steps = pairs
+            .Zip(pairs.Skip(1), (a, b) => (Reading: b.Reading - a.Reading, Length: b.Length.Metres - a.Length.Metres))
+            .ToList();
         return steps switch
         {
-            _ when steps.Any(step => step.Reading <= 0) => Parsed<Calibration>.Bad("One reading was measured twice, with two lengths. Take one of them out."),
-            _ when steps.Any(step => step.Length == 0) => Parsed<Calibration>.Bad("Two readings lie at the same length. Take one of them out."),
-            _ when steps.Select(step => Math.Sign(step.Length)).Distinct().Count() > 1 => Parsed<Calibration>.Bad("The lengths go one way and then back. Take out the pair that does not belong."),
+            _ when steps.Any(step => step.Reading <= 0) => Parsed<Calibration>.Bad(
+                "One reading was measured twice, with two lengths. Take one of them out."
+            ),
+            _ when steps.Any(step => step.Length == 0) => Parsed<Calibration>.Bad(
+                "Two readings lie at the same length. Take one of them out."
+            ),
+            _ when steps.Select(step => Math.Sign(step.Length)).Distinct().Count() > 1 => Parsed<Calibration>.Bad(
+                "The lengths go one way and then back. Take out the pair that does not belong."
+            ),
             _ => Parsed<Calibration>.Good(new(pairs, reach)),
         };
     }
@@ -54,12 +63,14 @@ public sealed class Calibration
 
     /// <summary>The length at a reading; refused beyond one step from what was measured.</summary>
     public Parsed<Length> LengthAt(double reading) =>
-        Carry(reading, pair => pair.Reading, pair => pair.Length.Metres, reach).Then(metres => Parsed<Length>.Good(Length.FromMetres(metres)));
+        Carry(reading, pair => pair.Reading, pair => pair.Length.Metres, reach)
+            .Then(metres => Parsed<Length>.Good(Length.FromMetres(metres)));
 
     /// <summary>The reading at a length; refused beyond one step from what was measured.</summary>
     public Parsed<double> ReadingAt(Length length) => Carry(length.Metres, pair => pair.Length.Metres, pair => pair.Reading, null);
 
-    /// <summary>Straight lines between the pairs. What <paramref name="from"/> gives is strictly monotone along the pairs, either way.</summary>
+    /// <summary>Straight lines between the pairs. What <paramref name="from"/> gives is strictly monotone along the pairs, either
+    /// way.</summary>
     /// <param name="at">Where on the one axis.</param>
     /// <param name="from">A pair's place on it.</param>
     /// <param name="to">A pair's place on the other axis.</param>
@@ -77,7 +88,9 @@ public sealed class Calibration
         var (a, b) = (pairs[segment], pairs[segment + 1]);
         var share = (at - from(a)) / (from(b) - from(a));
         var found = to(a) + (share * (to(b) - to(a)));
-        var beyond = (share < 0 ? Math.Abs(slack is null ? found - to(a) : at - from(a)) : 0) + (share > 1 ? Math.Abs(slack is null ? found - to(b) : at - from(b)) : 0);
+        var beyond =
+            (share < 0 ? Math.Abs(slack is null ? found - to(a) : at - from(a)) : 0)
+            + (share > 1 ? Math.Abs(slack is null ? found - to(b) : at - from(b)) : 0);
         return beyond > reach * (1 + 1e-9)
             ? Parsed<double>.Bad("That lies more than one step beyond what was measured on this boat.")
             : Parsed<double>.Good(found);

@@ -28,7 +28,8 @@ public enum Counted
 /// <param name="Pitch">From one to the next; more than zero.</param>
 public readonly record struct Spacing(Length Zero, Length Pitch);
 
-/// <summary>Things counted from a stated end: holes, pins, turns, clicks, dots. Positions and readings are the count; with a spacing the count is also a length.</summary>
+/// <summary>Things counted from a stated end: holes, pins, turns, clicks, dots. Positions and readings are the count; with a spacing the
+/// count is also a length.</summary>
 public sealed partial record CountScale : Scale
 {
     /// <summary>Makes the scale.</summary>
@@ -40,7 +41,15 @@ public sealed partial record CountScale : Scale
     /// <param name="spacing">How far they stand apart; null when nobody measured.</param>
     /// <param name="bothSides">Whether the same is set on both sides of the boat.</param>
     /// <exception cref="ArgumentException">The counts or the step make no scale, or no end is named.</exception>
-    public CountScale(Counted thing, double from, double to, double step, string countedFrom, Spacing? spacing = null, bool bothSides = false)
+    public CountScale(
+        Counted thing,
+        double from,
+        double to,
+        double step,
+        string countedFrom,
+        Spacing? spacing = null,
+        bool bothSides = false
+    )
     {
         Check(from, to, step, "A count");
         if (string.IsNullOrWhiteSpace(countedFrom) || spacing is { Pitch.Metres: not > 0 })
@@ -48,7 +57,15 @@ public sealed partial record CountScale : Scale
             throw new ArgumentException("A count needs the end it starts from, and a pitch of more than zero where one is given.");
         }
 
-        (Thing, CountedFrom, Spacing, BothSides, Min, Max, Step) = (thing, countedFrom.Trim(), spacing, bothSides, new(from), new(to), step);
+        (Thing, CountedFrom, Spacing, BothSides, Min, Max, Step) = (
+            thing,
+            countedFrom.Trim(),
+            spacing,
+            bothSides,
+            new(from),
+            new(to),
+            step
+        );
     }
 
     /// <summary>What is counted.</summary>
@@ -74,28 +91,33 @@ public sealed partial record CountScale : Scale
 
     /// <inheritdoc/>
     public override string Hint =>
-        $"{Show(Min)} to {ShowReading(Max.Position)}{(Step == 1 ? "" : $", steps of {NumberText.Fraction(Step)}")}, counted from {CountedFrom}{(BothSides ? ", the same on both sides" : "")}";
+        $"{Show(Min)} to {ShowReading(Max.Position)}{(Step == 1 ? "" : $", steps of {NumberText.Fraction(Step)}")}, "
+        + $"counted from {CountedFrom}{(BothSides ? ", the same on both sides" : "")}";
 
-    private string Word => Thing switch
-    {
-        Counted.Hole => "hole",
-        Counted.Pin => "pin",
-        Counted.Turn => "turn",
-        Counted.Click => "click",
-        Counted.Dot => "dot",
-        _ => throw new ArgumentOutOfRangeException(nameof(Thing)),
-    };
+    private string Word =>
+        Thing switch
+        {
+            Counted.Hole => "hole",
+            Counted.Pin => "pin",
+            Counted.Turn => "turn",
+            Counted.Click => "click",
+            Counted.Dot => "dot",
+            _ => throw new ArgumentOutOfRangeException(nameof(Thing)),
+        };
 
     /// <summary>Holes, pins and dots are named by their number; turns and clicks are amounts.</summary>
     private bool IsAmount => Thing is Counted.Turn or Counted.Click;
 
     /// <inheritdoc/>
-    public override Length? LengthAt(Mark mark) => Spacing is { } known ? Length.FromMillimetres(known.Zero.Millimetres + (mark.Position * known.Pitch.Millimetres)) : null;
+    public override Length? LengthAt(Mark mark) =>
+        Spacing is { } known ? Length.FromMillimetres(known.Zero.Millimetres + (mark.Position * known.Pitch.Millimetres)) : null;
 
     /// <inheritdoc/>
-    public override Mark? AtLength(Length length) => Spacing is { } known ? new((length.Millimetres - known.Zero.Millimetres) / known.Pitch.Millimetres) : null;
+    public override Mark? AtLength(Length length) =>
+        Spacing is { } known ? new((length.Millimetres - known.Zero.Millimetres) / known.Pitch.Millimetres) : null;
 
-    /// <summary>Reads a count. Where both sides must be equal, <c>port 3 starboard 3</c> and <c>3 and 3</c> are understood, and two different sides refused.</summary>
+    /// <summary>Reads a count. Where both sides must be equal, <c>port 3 starboard 3</c> and <c>3 and 3</c> are understood, and two
+    /// different sides refused.</summary>
     public override Parsed<double> ReadReading(string text)
     {
         if (BothSides && Sides().Match(text) is { Success: true } sides)
@@ -103,14 +125,18 @@ public sealed partial record CountScale : Scale
             var (port, starboard) = (sides.Groups["port"].Value, sides.Groups["starboard"].Value);
             return port == starboard
                 ? ReadOne(port)
-                : Parsed<double>.Bad($"Port {port}, starboard {starboard}: both sides go in the same {Word}. Count both from {CountedFrom}, and never slack a shroud unless the rig is held.");
+                : Parsed<double>.Bad(
+                    $"Port {port}, starboard {starboard}: both sides go in the same {Word}. Count "
+                        + $"both from {CountedFrom}, and never slack a shroud unless the rig is held."
+                );
         }
 
         return ReadOne(text);
     }
 
     /// <inheritdoc/>
-    public override string ShowReading(double reading) => IsAmount ? Amount(NumberText.Fraction(reading), reading) : $"{Word} {NumberText.Fraction(reading)}";
+    public override string ShowReading(double reading) =>
+        IsAmount ? Amount(NumberText.Fraction(reading), reading) : $"{Word} {NumberText.Fraction(reading)}";
 
     /// <inheritdoc/>
     public override string ShowChange(double positions) => Amount(NumberText.SignedFraction(positions), positions);
@@ -120,12 +146,24 @@ public sealed partial record CountScale : Scale
 
     private string Amount(string number, double amount) => $"{number} {Word}{(Math.Abs(amount) > 0 && Math.Abs(amount) <= 1 ? "" : "s")}";
 
-    private Parsed<double> ReadOne(string text) => NumberText.ReadBare(text, Word, $"these are counted in {Word}s").Then(number => !IsAmount && number != Math.Floor(number)
-        ? Parsed<double>.Bad($"{NumberText.Fraction(number)} lies between two {Word}s. The nearest are {Plain(Math.Floor(number))} and {Plain(Math.Ceiling(number))}.")
-        : Parsed<double>.Good(number));
+    private Parsed<double> ReadOne(string text) =>
+        NumberText
+            .ReadBare(text, Word, $"these are counted in {Word}s")
+            .Then(number =>
+                !IsAmount && number != Math.Floor(number)
+                    ? Parsed<double>.Bad(
+                        $"{NumberText.Fraction(number)} lies between two {Word}s. The nearest "
+                            + $"are {Plain(Math.Floor(number))} and {Plain(Math.Ceiling(number))}."
+                    )
+                    : Parsed<double>.Good(number)
+            );
 
     private static string Plain(double number) => number.ToString(CultureInfo.InvariantCulture);
 
-    [GeneratedRegex(@"^\s*(?:p|port)?\s*(?:hole|pin)?\s*(?<port>\d{1,4})\s*(?:,?\s*(?:and|&|s|stb|starboard)\s*)+(?:hole|pin)?\s*(?<starboard>\d{1,4})\s*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"^\s*(?:p|port)?\s*(?:hole|pin)?\s*(?<port>[0-9]{1,4})\s*(?:,?\s*(?:and|&|s|stb|starboard)\s*)+"
+            + @"(?:hole|pin)?\s*(?<starboard>[0-9]{1,4})\s*$",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex Sides();
 }

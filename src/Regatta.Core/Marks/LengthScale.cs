@@ -2,7 +2,8 @@ using Regatta.Core.Units;
 
 namespace Regatta.Core.Marks;
 
-/// <summary>A length from the datum, read on a tape or on marks along a spar. Positions and readings are millimetres, so that a change of unit changes no mark.</summary>
+/// <summary>A length from the datum, read on a tape or on marks along a spar. Positions and readings are millimetres, so that a change of
+/// unit changes no mark.</summary>
 public sealed record LengthScale : LengthwiseScale
 {
     /// <summary>Makes the scale.</summary>
@@ -36,12 +37,16 @@ public sealed record LengthScale : LengthwiseScale
     public override double UsualTolerance => Step;
 
     /// <summary>A tape's own graduation, a millimetre, a sixteenth or a tenth of an inch; or half a step where that is finer.</summary>
-    public override double Grain => Math.Min(Step / 2, Unit switch
-    {
-        LengthUnit.Inch => 25.4 / 16,
-        LengthUnit.DecimalInch => 2.54,
-        _ => 1,
-    });
+    public override double Grain =>
+        Math.Min(
+            Step / 2,
+            Unit switch
+            {
+                LengthUnit.Inch => 25.4 / 16,
+                LengthUnit.DecimalInch => 2.54,
+                _ => 1,
+            }
+        );
 
     /// <inheritdoc/>
     public override string Hint => $"{Show(Min)} to {Show(Max)}, steps of {Unit.Show(Length.FromMillimetres(Step))}; mm, cm or in";

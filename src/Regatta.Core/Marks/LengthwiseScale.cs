@@ -2,12 +2,11 @@ using Regatta.Core.Units;
 
 namespace Regatta.Core.Marks;
 
-/// <summary>A scale whose positions are millimetres from the datum, whatever is read on it. Marks may stay when one of these replaces another.</summary>
+/// <summary>A scale whose positions are millimetres from the datum, whatever is read on it. Marks may stay when one of these replaces
+/// another.</summary>
 public abstract record LengthwiseScale : Scale
 {
-    private protected LengthwiseScale()
-    {
-    }
+    private protected LengthwiseScale() { }
 
     /// <inheritdoc/>
     public sealed override Length? LengthAt(Mark mark) => Length.FromMillimetres(mark.Position);

@@ -2,13 +2,13 @@ using Regatta.Core.Units;
 
 namespace Regatta.Core.Marks;
 
-/// <summary>What a control is read on, from its datum. A closed family: length, numbered strip, counted things, angle, body measure, named stops, observed target; and any of those with a length as one boat or one person reads it.
-/// A <em>position</em> is what a class keeps (millimetres from the datum wherever there is a length to speak of); a <em>reading</em> is the number seen on the scale.</summary>
+/// <summary>What a control is read on, from its datum. A closed family: length, numbered strip, counted things, angle, body measure, named
+/// stops, observed target; and any of those with a length as one boat or one person reads it.
+/// A <em>position</em> is what a class keeps (millimetres from the datum wherever there is a length to speak of); a <em>reading</em> is the
+/// number seen on the scale.</summary>
 public abstract record Scale
 {
-    private protected Scale()
-    {
-    }
+    private protected Scale() { }
 
     /// <summary>The lowest mark the control can take.</summary>
     public abstract Mark Min { get; }
@@ -61,7 +61,8 @@ public abstract record Scale
     /// <summary>A number seen on the scale, with its unit.</summary>
     public abstract string ShowReading(double reading);
 
-    /// <summary>Reads a mark a person wrote, anywhere on the scale. Refuses text that is no reading of this scale, and readings off its ends.</summary>
+    /// <summary>Reads a mark a person wrote, anywhere on the scale. Refuses text that is no reading of this scale, and readings off its
+    /// ends.</summary>
     public virtual Parsed<Mark> Read(string text) => ReadReading(text).Then(reading => OnScale(AtReading(reading)));
 
     /// <summary>The mark as it is read on the boat, with its unit.</summary>
@@ -80,7 +81,8 @@ public abstract record Scale
     public abstract bool SameTerms(Scale other);
 
     /// <summary>The mark on the grid of steps that is nearest, held inside the ends.</summary>
-    public Mark Snap(Mark mark) => new(Math.Clamp(Min.Position + (Math.Round((mark.Position - Min.Position) / Step) * Step), Min.Position, Max.Position));
+    public Mark Snap(Mark mark) =>
+        new(Math.Clamp(Min.Position + (Math.Round((mark.Position - Min.Position) / Step) * Step), Min.Position, Max.Position));
 
     /// <summary>Moves a mark by whole steps onto the next grid marks; stays put at an end.</summary>
     public Mark StepBy(Mark mark, int steps) => Snap(new(mark.Position + (steps * Step)));
@@ -92,24 +94,37 @@ public abstract record Scale
     public bool IsOnStep(Mark mark) => Snap(mark).DistanceTo(mark) <= Step / 10;
 
     /// <summary>Reads a mark for a card: like <see cref="Read"/>, and it must sit on the grid of steps.</summary>
-    public virtual Parsed<Mark> ReadOnStep(string text) => Read(text).Then(mark => IsOnStep(mark)
-        ? Parsed<Mark>.Good(Snap(mark))
-        : Parsed<Mark>.Bad($"{Show(mark)} lies between two steps. The nearest are {Show(Below(mark))} and {Show(Above(mark))}."));
+    public virtual Parsed<Mark> ReadOnStep(string text) =>
+        Read(text)
+            .Then(mark =>
+                IsOnStep(mark)
+                    ? Parsed<Mark>.Good(Snap(mark))
+                    : Parsed<Mark>.Bad($"{Show(mark)} lies between two steps. The nearest are {Show(Below(mark))} and {Show(Above(mark))}.")
+            );
 
     /// <summary>Refuses marks beyond the ends, with both ends named.</summary>
-    private protected Parsed<Mark> OnScale(Mark mark) => Reaches(mark)
-        ? Parsed<Mark>.Good(mark)
-        : Parsed<Mark>.Bad($"{Show(mark)} is off the scale, which runs from {Show(Min)} to {Show(Max)}.");
+    private protected Parsed<Mark> OnScale(Mark mark) =>
+        Reaches(mark)
+            ? Parsed<Mark>.Good(mark)
+            : Parsed<Mark>.Bad($"{Show(mark)} is off the scale, which runs from {Show(Min)} to {Show(Max)}.");
 
     /// <summary>Refuses distances below zero or longer than the scale.</summary>
-    private protected Parsed<double> Distance(double positions) => positions < 0 || positions > Max.Position - Min.Position + 1e-9
-        ? Parsed<double>.Bad($"It is zero or more, and no longer than the scale ({ShowDistance(Max.Position - Min.Position)}).")
-        : Parsed<double>.Good(positions);
+    private protected Parsed<double> Distance(double positions) =>
+        positions < 0 || positions > Max.Position - Min.Position + 1e-9
+            ? Parsed<double>.Bad($"It is zero or more, and no longer than the scale ({ShowDistance(Max.Position - Min.Position)}).")
+            : Parsed<double>.Good(positions);
 
     /// <summary>Refuses ends and steps that make no scale.</summary>
     private protected static void Check(double min, double max, double step, string what)
     {
-        if (!double.IsFinite(min) || !double.IsFinite(max) || !(max > min) || !(step > 0) || step > max - min || (max - min) / step > 100_000)
+        if (
+            !double.IsFinite(min)
+            || !double.IsFinite(max)
+            || !(max > min)
+            || !(step > 0)
+            || step > max - min
+            || (max - min) / step > 100_000
+        )
         {
             throw new ArgumentException($"{what} needs a highest mark above its lowest, and a step between zero and its whole length.");
         }

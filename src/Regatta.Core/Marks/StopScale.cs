@@ -2,7 +2,8 @@ using Regatta.Core.Units;
 
 namespace Regatta.Core.Marks;
 
-/// <summary>Named stops in their order, such as "off", "creases just gone", "firm". Positions are 1 for the first stop and so on; a stop has no length.</summary>
+/// <summary>Named stops in their order, such as "off", "creases just gone", "firm". Positions are 1 for the first stop and so on; a stop
+/// has no length.</summary>
 public sealed record StopScale : Scale
 {
     /// <summary>Makes the scale.</summary>
@@ -54,10 +55,12 @@ public sealed record StopScale : Scale
     public override string ShowReading(double reading) => Stops[(int)Math.Clamp(Math.Round(reading), 1, Stops.Count) - 1];
 
     /// <inheritdoc/>
-    public override string ShowChange(double positions) => $"{NumberText.Signed(positions, 1)} {(Math.Abs(positions) == 1 ? "stop" : "stops")}";
+    public override string ShowChange(double positions) =>
+        $"{NumberText.Signed(positions, 1)} {(Math.Abs(positions) == 1 ? "stop" : "stops")}";
 
     /// <summary>Stops keep their meaning when others are named after them.</summary>
-    public override bool SameTerms(Scale other) => other is StopScale stops && stops.Stops.Take(Stops.Count).SequenceEqual(Stops.Take(stops.Stops.Count));
+    public override bool SameTerms(Scale other) =>
+        other is StopScale stops && stops.Stops.Take(Stops.Count).SequenceEqual(Stops.Take(stops.Stops.Count));
 
     /// <summary>The same stops in the same order.</summary>
     public bool Equals(StopScale? other) => other is not null && Stops.SequenceEqual(other.Stops);

@@ -2,7 +2,8 @@ using Regatta.Core.Units;
 
 namespace Regatta.Core.Marks;
 
-/// <summary>A numbered strip stuck along a spar or a track. Positions are millimetres from the datum, readings the strip's numbers. The class's own strip is evenly numbered; what a boat's strip really says is its <see cref="Calibration"/>.</summary>
+/// <summary>A numbered strip stuck along a spar or a track. Positions are millimetres from the datum, readings the strip's numbers. The
+/// class's own strip is evenly numbered; what a boat's strip really says is its <see cref="Calibration"/>.</summary>
 public sealed record StripScale : LengthwiseScale
 {
     /// <summary>Makes the scale.</summary>
@@ -59,7 +60,8 @@ public sealed record StripScale : LengthwiseScale
     public override double Grain => Math.Min(0.25, ReadingStep / 2);
 
     /// <inheritdoc/>
-    public override string Hint => $"strip number {NumberText.Fraction(From)} to {NumberText.Fraction(To)}, such as {NumberText.Fraction(From + 0.5)}";
+    public override string Hint =>
+        $"strip number {NumberText.Fraction(From)} to {NumberText.Fraction(To)}, such as {NumberText.Fraction(From + 0.5)}";
 
     /// <inheritdoc/>
     public override double ReadingAt(Mark mark) => (mark.Position - ZeroAt.Millimetres) / PerNumber.Millimetres;
@@ -78,5 +80,7 @@ public sealed record StripScale : LengthwiseScale
 
     /// <inheritdoc/>
     public override Parsed<double> ReadDistance(string text) =>
-        NumberText.ReadBare(text.Replace("on the strip", "", StringComparison.OrdinalIgnoreCase), "strip", "a strip’s number stands alone").Then(number => Distance(number * PositionsPerUnit));
+        NumberText
+            .ReadBare(text.Replace("on the strip", "", StringComparison.OrdinalIgnoreCase), "strip", "a strip’s number stands alone")
+            .Then(number => Distance(number * PositionsPerUnit));
 }

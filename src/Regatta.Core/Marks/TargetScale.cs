@@ -1,6 +1,7 @@
 namespace Regatta.Core.Marks;
 
-/// <summary>An observed target: the setting is whatever makes the test come out, such as "both luffs break together". It has words, no marks.</summary>
+/// <summary>An observed target: the setting is whatever makes the test come out, such as "both luffs break together". It has words, no
+/// marks.</summary>
 public sealed record TargetScale : Scale
 {
     /// <inheritdoc/>
@@ -19,7 +20,8 @@ public sealed record TargetScale : Scale
     public override string Hint => "what to look for, in words";
 
     /// <inheritdoc/>
-    public override Parsed<double> ReadReading(string text) => Parsed<double>.Bad("This control is set by what you see, not by a mark. Write the target in words.");
+    public override Parsed<double> ReadReading(string text) =>
+        Parsed<double>.Bad("This control is set by what you see, not by a mark. Write the target in words.");
 
     /// <inheritdoc/>
     public override string ShowReading(double reading) => "by eye";

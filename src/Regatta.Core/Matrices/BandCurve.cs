@@ -5,7 +5,9 @@ using Regatta.Core.Wind;
 
 namespace Regatta.Core.Matrices;
 
-/// <summary>Works marks out between known bands: monotone piecewise cubic Hermite (PCHIP) over the bands' middles, a straight line between two. Never beyond the outermost known bands. Source: models M7; Fritsch and Carlson 1980 (from memory), as MathNet.Numerics has it.</summary>
+/// <summary>Works marks out between known bands: monotone piecewise cubic Hermite (PCHIP) over the bands' middles, a straight line between
+/// two. Never beyond the outermost known bands. Source: models M7; Fritsch and Carlson 1980 (from memory), as MathNet.Numerics has
+/// it.</summary>
 public sealed class BandCurve
 {
     private readonly IInterpolation curve;
@@ -13,11 +15,12 @@ public sealed class BandCurve
 
     private BandCurve(IInterpolation curve, (double Low, double High) reach) => (this.curve, this.reach) = (curve, reach);
 
-    /// <summary>The curve through the marks known of a control, or null when fewer than two bands have one. Marks that were interpolated themselves do not count as known.</summary>
+    /// <summary>The curve through the marks known of a control, or null when fewer than two bands have one. Marks that were interpolated
+    /// themselves do not count as known.</summary>
     public static BandCurve? Through(Matrix matrix, Control control)
     {
-        var known = matrix.Bands.All
-            .Where(band => matrix[band, control] is { Mark: not null, Source: not CellSource.Interpolated })
+        var known = matrix
+            .Bands.All.Where(band => matrix[band, control] is { Mark: not null, Source: not CellSource.Interpolated })
             .Select(band => (Wind: band.Middle.MetresPerSecond, matrix[band, control]!.Mark!.Value.Position))
             .ToList();
         if (known.Count < 2)
@@ -29,9 +32,11 @@ public sealed class BandCurve
         double[] positions = [.. known.Select(one => one.Position)];
         return new(
             known.Count == 2 ? LinearSpline.InterpolateSorted(winds, positions) : CubicSpline.InterpolatePchipSorted(winds, positions),
-            (winds[0], winds[^1]));
+            (winds[0], winds[^1])
+        );
     }
 
     /// <summary>The mark at a band's middle, not yet on a step; null beyond the known bands.</summary>
-    public Mark? At(WindBand band) => band.Middle.MetresPerSecond is var wind && wind >= reach.Low && wind <= reach.High ? new Mark(curve.Interpolate(wind)) : null;
+    public Mark? At(WindBand band) =>
+        band.Middle.MetresPerSecond is var wind && wind >= reach.Low && wind <= reach.High ? new Mark(curve.Interpolate(wind)) : null;
 }

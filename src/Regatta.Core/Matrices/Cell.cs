@@ -46,7 +46,8 @@ public enum CellWord
     JustOn,
 }
 
-/// <summary>What the matrix says of one control in one band: a mark with its tolerance, a range, a word, an observed target, or a mark with a target.</summary>
+/// <summary>What the matrix says of one control in one band: a mark with its tolerance, a range, a word, an observed target, or a mark with
+/// a target.</summary>
 public sealed record Cell
 {
     /// <summary>The longest target, note or origin, in characters.</summary>
@@ -83,40 +84,74 @@ public sealed record Cell
     public DateOnly? Day { get; private init; }
 
     /// <summary>Joins the parts; refuses a cell that says nothing, a tolerance below zero, and texts too long.</summary>
-    public static Parsed<Cell> Of(Mark? mark, double tolerance, string target, string note, CellSource source) => (mark, target.Trim(), note.Trim()) switch
-    {
-        (null, "", _) => Parsed<Cell>.Bad("Write a mark, a target in words, or both; or clear the cell."),
-        _ when !double.IsFinite(tolerance) || tolerance < 0 => Parsed<Cell>.Bad("A tolerance is zero or more."),
-        (_, { Length: > LongestText }, _) or (_, _, { Length: > LongestText }) => Parsed<Cell>.Bad($"Keep it under {LongestText} letters."),
-        var (_, words, remark) => Parsed<Cell>.Good(new(mark, tolerance, words, remark, source)),
-    };
+    public static Parsed<Cell> Of(Mark? mark, double tolerance, string target, string note, CellSource source) =>
+        (mark, target.Trim(), note.Trim()) switch
+        {
+            (null, "", _) => Parsed<Cell>.Bad("Write a mark, a target in words, or both; or clear the cell."),
+            _ when !double.IsFinite(tolerance) || tolerance < 0 => Parsed<Cell>.Bad("A tolerance is zero or more."),
+            (_, { Length: > LongestText }, _) or (_, _, { Length: > LongestText }) => Parsed<Cell>.Bad(
+                $"Keep it under {LongestText} letters."
+            ),
+            var (_, words, remark) => Parsed<Cell>.Good(new(mark, tolerance, words, remark, source)),
+        };
 
     /// <summary>A cell that says a range; the ends may come in either order.</summary>
     public static Parsed<Cell> Between(Mark one, Mark other, string target, string note, CellSource source) =>
-        Of(new Mark((one.Position + other.Position) / 2), one.DistanceTo(other) / 2, target, note, source).Then(cell => Parsed<Cell>.Good(cell with { IsRange = true }));
+        Of(new Mark((one.Position + other.Position) / 2), one.DistanceTo(other) / 2, target, note, source)
+            .Then(cell => Parsed<Cell>.Good(cell with { IsRange = true }));
 
     /// <summary>A cell that says a word, perhaps with a target.</summary>
     public static Parsed<Cell> Saying(CellWord word, double tolerance, string target, string note, CellSource source) =>
         Of(new Mark(0), tolerance, target, note, source).Then(cell => Parsed<Cell>.Good(cell with { Mark = null, Word = word }));
 
     /// <summary>A cell as it was kept or sent, with all its parts.</summary>
-    public static Parsed<Cell> Whole(Mark? mark, double tolerance, bool isRange, CellWord? word, string target, string note, CellSource source, string origin, DateOnly? day) =>
+    public static Parsed<Cell> Whole(
+        Mark? mark,
+        double tolerance,
+        bool isRange,
+        CellWord? word,
+        string target,
+        string note,
+        CellSource source,
+        string origin,
+        DateOnly? day
+    ) =>
         origin.Length > LongestText
             ? Parsed<Cell>.Bad($"Keep it under {LongestText} letters.")
-            : (word is { } said ? Saying(said, tolerance, target, note, source) : Of(mark, tolerance, target, note, source))
-                .Then(cell => Parsed<Cell>.Good(cell with { IsRange = isRange && mark is not null, Origin = origin, Day = day }));
+            : (word is { } said ? Saying(said, tolerance, target, note, source) : Of(mark, tolerance, target, note, source)).Then(cell =>
+                Parsed<Cell>.Good(cell with { IsRange = isRange && mark is not null, Origin = origin, Day = day })
+            );
 
     /// <summary>A cell as it was kept: no rule is held against it any more.</summary>
-    public static Cell Stored(Mark? mark, double tolerance, bool isRange, CellWord? word, string target, string note, CellSource source, string origin, DateOnly? day) =>
-        new(word is null ? mark : null, tolerance, target, note, source) { IsRange = isRange && mark is not null, Word = word, Origin = origin, Day = day };
+    public static Cell Stored(
+        Mark? mark,
+        double tolerance,
+        bool isRange,
+        CellWord? word,
+        string target,
+        string note,
+        CellSource source,
+        string origin,
+        DateOnly? day
+    ) =>
+        new(word is null ? mark : null, tolerance, target, note, source)
+        {
+            IsRange = isRange && mark is not null,
+            Word = word,
+            Origin = origin,
+            Day = day,
+        };
 
-    /// <summary>Whether another cell says the same: mark and tolerance to a billionth of a position, range, word, target and note. Who set it, and when, does not matter.</summary>
-    public bool SaysSame(Cell? other) => other is not null
+    /// <summary>Whether another cell says the same: mark and tolerance to a billionth of a position, range, word, target and note. Who set
+    /// it, and when, does not matter.</summary>
+    public bool SaysSame(Cell? other) =>
+        other is not null
         && (Word, IsRange, Target, Note) == (other.Word, other.IsRange, other.Target, other.Note)
         && Near(Tolerance, other.Tolerance)
         && (Word is not null || (Mark is null) == (other.Mark is null) && Near(Mark?.Position ?? 0, other.Mark?.Position ?? 0));
 
-    private static bool Near(double one, double other) => Math.Abs(one - other) <= 1e-9 * Math.Max(1, Math.Max(Math.Abs(one), Math.Abs(other)));
+    private static bool Near(double one, double other) =>
+        Math.Abs(one - other) <= 1e-9 * Math.Max(1, Math.Max(Math.Abs(one), Math.Abs(other)));
 
     /// <summary>The same cell, come from elsewhere.</summary>
     public Cell From(CellSource source, string origin = "") => this with { Source = source, Origin = origin };
@@ -133,7 +168,8 @@ public sealed record Cell
     /// <summary>The same cell at another mark, with its tolerance; a word gives way to the number.</summary>
     public Cell At(Mark mark) => this with { Mark = mark, Word = null };
 
-    /// <summary>The same cell so far along the scale, on its steps and inside its ends. A range keeps its width and goes by whole steps, so that its ends stay marks one can set; a word gives way to the number.</summary>
+    /// <summary>The same cell so far along the scale, on its steps and inside its ends. A range keeps its width and goes by whole steps, so
+    /// that its ends stay marks one can set; a word gives way to the number.</summary>
     /// <param name="scale">The control's scale.</param>
     /// <param name="positions">How far; negative for less.</param>
     public Cell Moved(Scale scale, double positions)
@@ -149,15 +185,30 @@ public sealed record Cell
         }
 
         var (low, high) = Span!.Value;
-        var room = Math.Clamp(Math.Round(positions / scale.Step), Math.Ceiling(((scale.Min.Position - low.Position) / scale.Step) - 1e-9), Math.Floor(((scale.Max.Position - high.Position) / scale.Step) + 1e-9));
+        var room = Math.Clamp(
+            Math.Round(positions / scale.Step),
+            Math.Ceiling(((scale.Min.Position - low.Position) / scale.Step) - 1e-9),
+            Math.Floor(((scale.Max.Position - high.Position) / scale.Step) + 1e-9)
+        );
         return At(new(mark.Position + (room * scale.Step)));
     }
 
-    /// <summary>The same cell with its tolerance wider, or a range with its ends further apart; never below nothing nor beyond the scale's whole length.</summary>
+    /// <summary>The same cell with its tolerance wider, or a range with its ends further apart; never below nothing nor beyond the scale's
+    /// whole length.</summary>
     /// <param name="scale">The control's scale.</param>
     /// <param name="halfSteps">By how many half steps to either side; negative for narrower.</param>
     public Cell Widened(Scale scale, int halfSteps) =>
-        Whole(Mark, Math.Clamp(Tolerance + (halfSteps * scale.Step / 2), 0, scale.Max.Position - scale.Min.Position), IsRange, null, Target, Note, Source, Origin, Day).Value;
+        Whole(
+            Mark,
+            Math.Clamp(Tolerance + (halfSteps * scale.Step / 2), 0, scale.Max.Position - scale.Min.Position),
+            IsRange,
+            null,
+            Target,
+            Note,
+            Source,
+            Origin,
+            Day
+        ).Value;
 
     /// <summary>The same cell with what its word comes to.</summary>
     internal Cell Resolved(Mark? mark) => this with { Mark = mark };

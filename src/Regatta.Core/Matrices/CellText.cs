@@ -4,7 +4,8 @@ using Regatta.Core.Marks;
 
 namespace Regatta.Core.Matrices;
 
-/// <summary>Cells as people write them in one line: <c>16</c>, <c>16 in ± 1/2</c>, <c>15–17</c>, <c>max</c>, <c>as below</c>, <c>just on</c>, a stop, or words to look for.</summary>
+/// <summary>Cells as people write them in one line: <c>16</c>, <c>16 in ± 1/2</c>, <c>15–17</c>, <c>max</c>, <c>as below</c>, <c>just
+/// on</c>, a stop, or words to look for.</summary>
 public static partial class CellText
 {
     private static readonly (CellWord Word, string[] Forms)[] Words =
@@ -21,25 +22,28 @@ public static partial class CellText
     public static bool IsEmpty(string text) => text.Trim().Trim('\u00a0') is "" or "-" or "–" or "—" or "n/a" or "N/A" or "?";
 
     /// <summary>The mark part of a cell as one line; empty where it has only a target.</summary>
-    public static string Write(Cell cell, Scale scale) => cell switch
-    {
-        { Word: { } word, Mark: { } came } => $"{word.Show()} ({scale.Show(came)})",
-        { Word: { } word } => word.Show(),
-        { IsRange: true, Span: { } span } => $"{scale.Show(span.Low)} – {scale.Show(span.High)}",
-        { Mark: { } mark } => scale.Show(mark),
-        _ => "",
-    };
+    public static string Write(Cell cell, Scale scale) =>
+        cell switch
+        {
+            { Word: { } word, Mark: { } came } => $"{word.Show()} ({scale.Show(came)})",
+            { Word: { } word } => word.Show(),
+            { IsRange: true, Span: { } span } => $"{scale.Show(span.Low)} – {scale.Show(span.High)}",
+            { Mark: { } mark } => scale.Show(mark),
+            _ => "",
+        };
 
     /// <summary>The mark part of a cell as it is typed: a word without what it comes to.</summary>
     public static string Typed(Cell? cell, Scale scale) => cell is null ? "" : cell.Word?.Show() ?? Write(cell, scale);
 
-    /// <summary>A whole cell in one line, for a spreadsheet: the mark, and what to look for in brackets behind it; or the words alone.</summary>
-    public static string Line(Cell? cell, Scale scale) => (Typed(cell, scale), cell?.Target ?? "") switch
-    {
-        ("", var target) => target,
-        (var said, "") => said,
-        var (said, target) => $"{said} ({target})",
-    };
+    /// <summary>A whole cell in one line, for a spreadsheet: the mark, and what to look for in brackets behind it; or the words
+    /// alone.</summary>
+    public static string Line(Cell? cell, Scale scale) =>
+        (Typed(cell, scale), cell?.Target ?? "") switch
+        {
+            ("", var target) => target,
+            (var said, "") => said,
+            var (said, target) => $"{said} ({target})",
+        };
 
     /// <summary>Reads the mark part of a cell. Words that are no mark of this control are refused.</summary>
     /// <param name="control">The control it is of.</param>
@@ -48,7 +52,14 @@ public static partial class CellText
     /// <param name="target">What to look for.</param>
     /// <param name="note">A remark.</param>
     /// <param name="read">Reads one mark: on the grid of steps for a card, anywhere on the scale where a doubt is told later.</param>
-    public static Parsed<Cell> Read(Control control, string text, double tolerance, string target, string note, Func<string, Parsed<Mark>>? read = null)
+    public static Parsed<Cell> Read(
+        Control control,
+        string text,
+        double tolerance,
+        string target,
+        string note,
+        Func<string, Parsed<Mark>>? read = null
+    )
     {
         var scale = control.Scale;
         read ??= scale.ReadOnStep;
@@ -62,8 +73,10 @@ public static partial class CellText
 
         if (scale.Choices is null && WithTolerance().Match(plain) is { Success: true } within)
         {
-            return read(within.Groups["mark"].Value).Then(mark =>
-                scale.ReadDistance(within.Groups["by"].Value).Then(by => Cell.Of(mark, by, target, note, CellSource.Entered)));
+            return read(within.Groups["mark"].Value)
+                .Then(mark =>
+                    scale.ReadDistance(within.Groups["by"].Value).Then(by => Cell.Of(mark, by, target, note, CellSource.Entered))
+                );
         }
 
         var one = scale.HasMarks ? read(plain) : Parsed<Mark>.Bad($"{control.Name} is set by what you see: write what to look for.");
@@ -84,7 +97,9 @@ public static partial class CellText
             return Parsed<Cell?>.Good(null);
         }
 
-        var (said, note) = WithRemark().Match(text.Trim()) is { Success: true } remark ? (remark.Groups["said"].Value, remark.Groups["note"].Value) : (text.Trim(), "");
+        var (said, note) = WithRemark().Match(text.Trim()) is { Success: true } remark
+            ? (remark.Groups["said"].Value, remark.Groups["note"].Value)
+            : (text.Trim(), "");
         var cell = Read(control, said, tolerance, "", note, read);
         if (!cell.Ok && (!control.Scale.HasMarks || !said.Any(char.IsDigit)))
         {
@@ -94,20 +109,26 @@ public static partial class CellText
         return cell.Then(Parsed<Cell?>.Good);
     }
 
-    /// <summary>Reads the one line a cell is written anew in: the tolerance, the remark and what stood beside the old mark stay where the line says nothing of them.</summary>
+    /// <summary>Reads the one line a cell is written anew in: the tolerance, the remark and what stood beside the old mark stay where the
+    /// line says nothing of them.</summary>
     /// <param name="control">The control it is of.</param>
     /// <param name="text">What was written.</param>
     /// <param name="before">What the cell said.</param>
     public static Parsed<Cell?> ReadOver(Control control, string text, Cell? before) =>
-        ReadLine(control, text, before is { IsRange: false, Mark: not null } ? before.Tolerance : control.Scale.UsualTolerance).Then(cell =>
-        {
-            var noted = cell is { Note.Length: 0 } && before is not null ? cell.Noted(before.Note) : cell;
-            return noted is { Target.Length: 0 } && before is { Target.Length: > 0 } && Typed(before, control.Scale).Length > 0
-                ? noted.Looking(before.Target).Then(Parsed<Cell?>.Good)
-                : Parsed<Cell?>.Good(noted);
-        });
+        ReadLine(control, text, before is { IsRange: false, Mark: not null } ? before.Tolerance : control.Scale.UsualTolerance)
+            .Then(cell =>
+            {
+                var noted = cell is { Note.Length: 0 } && before is not null ? cell.Noted(before.Note) : cell;
+                return noted is { Target.Length: 0 } && before is { Target.Length: > 0 } && Typed(before, control.Scale).Length > 0
+                    ? noted.Looking(before.Target).Then(Parsed<Cell?>.Good)
+                    : Parsed<Cell?>.Good(noted);
+            });
 
-    private static CellWord? WordOf(string plain) => Words.Where(known => known.Forms.Contains(plain, StringComparer.OrdinalIgnoreCase)).Select(known => (CellWord?)known.Word).FirstOrDefault();
+    private static CellWord? WordOf(string plain) =>
+        Words
+            .Where(known => known.Forms.Contains(plain, StringComparer.OrdinalIgnoreCase))
+            .Select(known => (CellWord?)known.Word)
+            .FirstOrDefault();
 
     private static (string From, string To)? Ends(string text) =>
         Range().Match(text) is { Success: true } match ? (match.Groups["from"].Value.Trim(), match.Groups["to"].Value.Trim()) : null;

@@ -2,7 +2,8 @@ using Regatta.Core.Fleet;
 
 namespace Regatta.Core.Matrices;
 
-/// <summary>A class at one moment: its definition, and every cell that says something. Cells of bands, plans, modes and controls that were taken away are kept, out of sight, for when those come back.</summary>
+/// <summary>A class at one moment: its definition, and every cell that says something. Cells of bands, plans, modes and controls that were
+/// taken away are kept, out of sight, for when those come back.</summary>
 public sealed record ClassState
 {
     /// <summary>Joins the parts.</summary>

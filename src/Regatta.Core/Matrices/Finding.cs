@@ -35,7 +35,14 @@ public enum FindingKind
 /// <param name="Why">The reason, in a sentence or two.</param>
 /// <param name="Mend">What mending it would do, to stand on a button; empty where only a person can mend it.</param>
 /// <param name="Edits">The edits of the mend.</param>
-public sealed record Finding(FindingKind Kind, Control Control, IReadOnlyList<WindBand> Bands, string Why, string Mend, IReadOnlyList<CellEdit> Edits)
+public sealed record Finding(
+    FindingKind Kind,
+    Control Control,
+    IReadOnlyList<WindBand> Bands,
+    string Why,
+    string Mend,
+    IReadOnlyList<CellEdit> Edits
+)
 {
     /// <summary>Names the finding among those of one matrix.</summary>
     public string Name => $"{Kind.ToString().ToLowerInvariant()}.{Control.Key}.{Bands[0].Id.Number}";

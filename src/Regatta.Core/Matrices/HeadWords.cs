@@ -5,7 +5,8 @@ using Regatta.Core.Wind;
 
 namespace Regatta.Core.Matrices;
 
-/// <summary>Finds out what the headings of somebody else's table name: a wind band by its name or its wind, a control by its name or a synonym.</summary>
+/// <summary>Finds out what the headings of somebody else's table name: a wind band by its name or its wind, a control by its name or a
+/// synonym.</summary>
 public static partial class HeadWords
 {
     /// <summary>Edges that differ by no more than this are the same edge written in another unit or rounded.</summary>
@@ -24,13 +25,23 @@ public static partial class HeadWords
         }
 
         var named = bands.All.FirstOrDefault(band => string.Equals(band.Name, plain, StringComparison.OrdinalIgnoreCase));
-        if (named is not null || bands.All.Where(band => Words(plain).Contains(band.Name, StringComparer.OrdinalIgnoreCase)).Take(2).ToList() is [var only] && (named = only) is not null)
+        if (
+            named is not null
+            || bands.All.Where(band => Words(plain).Contains(band.Name, StringComparer.OrdinalIgnoreCase)).Take(2).ToList() is [var only]
+                && (named = only) is not null
+        )
         {
             return (named, null);
         }
 
-        return WindOf(bands, plain, unit) is var (from, to) && bands.At(Speed.Between(from, to)) is var band && band.Contains(Speed.Between(from, to))
-            ? (band, Same(band.From, from) && Same(band.To, to) ? null : $"the nearest band runs from {Knots(band.From)} to {Knots(band.To)} kn")
+        return
+            WindOf(bands, plain, unit) is var (from, to)
+            && bands.At(Speed.Between(from, to)) is var band
+            && band.Contains(Speed.Between(from, to))
+            ? (
+                band,
+                Same(band.From, from) && Same(band.To, to) ? null : $"the nearest band runs from {Knots(band.From)} to {Knots(band.To)} kn"
+            )
             : (null, null);
 
         static bool Same(Speed one, Speed other) => Math.Abs(one.Knots - other.Knots) <= SameEdgeKnots;
@@ -59,12 +70,24 @@ public static partial class HeadWords
             return (byPart[0], null);
         }
 
-        var within = controls.Where(control => control.Synonyms.Append(control.Name).Any(name => Words(plain).Any(word => string.Equals(word, name, StringComparison.OrdinalIgnoreCase)) || $" {plain} ".Contains($" {name} ", StringComparison.OrdinalIgnoreCase))).ToList();
+        var within = controls
+            .Where(control =>
+                control
+                    .Synonyms.Append(control.Name)
+                    .Any(name =>
+                        Words(plain).Any(word => string.Equals(word, name, StringComparison.OrdinalIgnoreCase))
+                        || $" {plain} ".Contains($" {name} ", StringComparison.OrdinalIgnoreCase)
+                    )
+            )
+            .ToList();
         return within.Count == 1 ? (within[0], $"“{plain}” taken for {within[0].Name}") : (null, null);
     }
 
     /// <summary>The unit a heading gives in brackets, such as "Outhaul (cm)"; empty without one.</summary>
-    public static string UnitOf(string text) => InBrackets().Match(text) is { Success: true } match && LengthUnits.Named(match.Groups["in"].Value.Trim()) is not null ? match.Groups["in"].Value.Trim() : "";
+    public static string UnitOf(string text) =>
+        InBrackets().Match(text) is { Success: true } match && LengthUnits.Named(match.Groups["in"].Value.Trim()) is not null
+            ? match.Groups["in"].Value.Trim()
+            : "";
 
     private static string[] Words(string text) => text.Split([' ', ',', ':', '/', '(', ')', '\n'], StringSplitOptions.RemoveEmptyEntries);
 
@@ -74,7 +97,9 @@ public static partial class HeadWords
         if (Force().Match(text) is { Success: true } force)
         {
             var low = int.Parse(force.Groups["low"].Value, System.Globalization.CultureInfo.InvariantCulture);
-            var high = force.Groups["high"].Success ? int.Parse(force.Groups["high"].Value, System.Globalization.CultureInfo.InvariantCulture) : low;
+            var high = force.Groups["high"].Success
+                ? int.Parse(force.Groups["high"].Value, System.Globalization.CultureInfo.InvariantCulture)
+                : low;
             return low <= high && high < 12 ? (Beaufort.Starts(low), Beaufort.Starts(high + 1)) : null;
         }
 
@@ -94,14 +119,24 @@ public static partial class HeadWords
         };
     }
 
-    private static Speed Number(string text, SpeedUnit unit) => Speed.From(double.Parse(text.Replace(',', '.'), System.Globalization.CultureInfo.InvariantCulture), unit);
+    private static Speed Number(string text, SpeedUnit unit) =>
+        Speed.From(double.Parse(text.Replace(',', '.'), System.Globalization.CultureInfo.InvariantCulture), unit);
 
     [GeneratedRegex(@"[(\[](?<in>[^)\]]*)[)\]]")]
     private static partial Regex InBrackets();
 
-    [GeneratedRegex(@"^(?:f|bft|force|beaufort)\s*(?<low>\d{1,2})(?:\s*(?:-|–|to)\s*(?<high>\d{1,2}))?$|^(?<low>\d{1,2})(?:\s*(?:-|–|to)\s*(?<high>\d{1,2}))?\s*(?:bft|beaufort)$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"^(?:f|bft|force|beaufort)\s*(?<low>\d{1,2})(?:\s*(?:-|–|to)\s*(?<high>\d{1,2}))?$"
+            + @"|^(?<low>\d{1,2})(?:\s*(?:-|–|to)\s*(?<high>\d{1,2}))?\s*(?:bft|beaufort)$",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex Force();
 
-    [GeneratedRegex(@"^(?<under><|≤|under|below|up to|to)?\s*(?<over>>|≥|over|above|from)?\s*(?<one>\d{1,3}(?:[.,]\d)?)\s*(?:(?:-|–|—|to|\.\.)\s*(?<two>\d{1,3}(?:[.,]\d)?))?\s*(?<over>\+)?\s*(?<unit>[a-z]+(?:/[a-z]+)?)?\s*(?<over>\+)?$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"^(?<under><|≤|under|below|up to|to)?\s*(?<over>>|≥|over|above|from)?\s*"
+            + @"(?<one>\d{1,3}(?:[.,]\d)?)\s*(?:(?:-|–|—|to|\.\.)\s*(?<two>\d{1,3}(?:[.,]\d)?))?\s*(?<over>\+)?\s*"
+            + @"(?<unit>[a-z]+(?:/[a-z]+)?)?\s*(?<over>\+)?$",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex Wind();
 }

@@ -1,6 +1,7 @@
 namespace Regatta.Core.Matrices;
 
-/// <summary>Weighted isotonic regression by pooling adjacent violators: the nearest values, in weighted least squares, that never go down. Source: models M7; Barlow et al. 1972 (from memory).</summary>
+/// <summary>Weighted isotonic regression by pooling adjacent violators: the nearest values, in weighted least squares, that never go down.
+/// Source: models M7; Barlow et al. 1972 (from memory).</summary>
 public static class Isotonic
 {
     /// <summary>The nearest never-falling values.</summary>

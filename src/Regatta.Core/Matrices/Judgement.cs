@@ -5,7 +5,8 @@ using Regatta.Core.Wind;
 
 namespace Regatta.Core.Matrices;
 
-/// <summary>Looks a matrix over for what does not fit: marks off their scale or step, marks that go back as wind builds, couplings not followed, tolerances nobody can read, gaps, and bands that are sailed but not marked.</summary>
+/// <summary>Looks a matrix over for what does not fit: marks off their scale or step, marks that go back as wind builds, couplings not
+/// followed, tolerances nobody can read, gaps, and bands that are sailed but not marked.</summary>
 public sealed class Judgement
 {
     /// <summary>From so many sessions on, a band that says nothing of a control is reported (ours).</summary>
@@ -26,6 +27,8 @@ public sealed class Judgement
         return [.. matrix.Controls.SelectMany(control => look.Over(control).OrderBy(finding => finding.Kind))];
     }
 
+    private string NameOf(CellEdit edit) => matrix.Bands.Find(edit.Address.Band)!.Name;
+
     private IEnumerable<Finding> Over(Control control)
     {
         var unmarked = Unmarked(control).ToList();
@@ -37,47 +40,70 @@ public sealed class Judgement
             .Concat(Gaps(control, [.. unmarked.SelectMany(finding => finding.Bands)]));
     }
 
-    private IEnumerable<(WindBand Band, Cell Cell)> Said(Control control) =>
-        from band in matrix.Bands.All let cell = matrix[band, control] where cell is not null select (band, cell);
+    private IEnumerable<(WindBand Band, Cell Cell)> Filled(Control control) =>
+        from band in matrix.Bands.All
+        let cell = matrix[band, control]
+        where cell is not null
+        select (band, cell);
 
     private static CellAddress At(WindBand band, Control control) => new(band.Id, control.Key);
 
     /// <summary>Marks off the scale, and off the step. A range is judged by its ends.</summary>
     private IEnumerable<Finding> Places(Control control)
     {
-        foreach (var (band, cell) in Said(control).Where(one => one.Cell.Mark is not null && one.Cell.Word is null))
+        foreach (var (band, cell) in Filled(control).Where(one => one.Cell.Mark is not null && one.Cell.Word is null))
         {
             var scale = control.Scale;
             Mark[] ends = cell.IsRange ? [cell.Span!.Value.Low, cell.Span!.Value.High] : [cell.Mark!.Value];
-            var kind = ends.Any(end => !scale.Reaches(end)) ? FindingKind.OffScale : ends.Any(end => !scale.IsOnStep(end)) ? FindingKind.OffStep : (FindingKind?)null;
+            var kind =
+                ends.Any(end => !scale.Reaches(end)) ? FindingKind.OffScale
+                : ends.Any(end => !scale.IsOnStep(end)) ? FindingKind.OffStep
+                : (FindingKind?)null;
             if (kind is { } found)
             {
-                var mended = (cell.IsRange ? Cell.Between(scale.Snap(ends[0]), scale.Snap(ends[1]), cell.Target, cell.Note, cell.Source).Value : cell.At(scale.Snap(ends[0]))).On(cell.Day);
+                var mended = (
+                    cell.IsRange
+                        ? Cell.Between(scale.Snap(ends[0]), scale.Snap(ends[1]), cell.Target, cell.Note, cell.Source).Value
+                        : cell.At(scale.Snap(ends[0]))
+                ).On(cell.Day);
                 yield return new(
                     found,
                     control,
                     [band],
                     found == FindingKind.OffScale
-                        ? $"{CellText.Write(cell, scale)} lies off the scale, which runs from {scale.Show(scale.Min)} to {scale.Show(scale.Max)}: nobody can set it."
-                        : $"{CellText.Write(cell, scale)} lies between two steps of {scale.ShowDistance(scale.Step)}: sailors will read it one way or the other.",
+                        ? $"{CellText.Write(cell, scale)} lies off the scale, which runs from "
+                            + $"{scale.Show(scale.Min)} to {scale.Show(scale.Max)}: nobody can set it."
+                        : $"{CellText.Write(cell, scale)} lies between two steps of "
+                            + $"{scale.ShowDistance(scale.Step)}: sailors will read it one way or the other.",
                     $"Set {CellText.Write(mended, scale)}",
-                    [new(At(band, control), mended)]);
+                    [new(At(band, control), mended)]
+                );
             }
         }
     }
 
-    /// <summary>The nearest marks that never go back, by isotonic regression; a mark more sessions stand behind weighs more. Source: models M7.</summary>
+    /// <summary>The nearest marks that never go back, by isotonic regression; a mark more sessions stand behind weighs more. Source: models
+    /// M7.</summary>
     private IEnumerable<Finding> Reversal(Control control)
     {
-        var sign = control.AsWindBuilds switch { AsWindBuilds.Up => 1, AsWindBuilds.Down => -1, _ => 0 };
-        var marked = Said(control).Where(one => one.Cell.Mark is not null).ToList();
+        var sign = control.AsWindBuilds switch
+        {
+            AsWindBuilds.Up => 1,
+            AsWindBuilds.Down => -1,
+            _ => 0,
+        };
+        var marked = Filled(control).Where(one => one.Cell.Mark is not null).ToList();
         if (sign == 0 || marked.Count < 2)
         {
             yield break;
         }
 
         var values = marked.Select(one => sign * one.Cell.Mark!.Value.Position).ToList();
-        var weights = marked.Select(one => 1.0 + sailed[one.Band.Id].Count(session => session.Marks.TryGetValue(control.Key, out var mark) && one.Cell.Holds(mark))).ToList();
+        var weights = marked
+            .Select(one =>
+                1.0 + sailed[one.Band.Id].Count(session => session.Marks.TryGetValue(control.Key, out var mark) && one.Cell.Holds(mark))
+            )
+            .ToList();
         var smooth = Isotonic.Rising(values, weights);
         var moved = Enumerable.Range(0, values.Count).Where(at => Math.Abs(smooth[at] - values[at]) > 1e-9).ToList();
         if (moved.Count == 0)
@@ -86,7 +112,10 @@ public sealed class Judgement
         }
 
         var edits = moved
-            .Select(at => new CellEdit(At(marked[at].Band, control), marked[at].Cell.Moved(control.Scale, (sign * smooth[at]) - marked[at].Cell.Mark!.Value.Position).From(CellSource.Entered)))
+            .Select(at => new CellEdit(
+                At(marked[at].Band, control),
+                marked[at].Cell.Moved(control.Scale, (sign * smooth[at]) - marked[at].Cell.Mark!.Value.Position).From(CellSource.Entered)
+            ))
             .Where(edit => edit.Cell!.Mark != matrix[edit.Address]!.Mark)
             .ToList();
         var back = Enumerable.Range(1, values.Count - 1).First(at => values[at] < values[at - 1] - 1e-9);
@@ -95,15 +124,23 @@ public sealed class Judgement
             FindingKind.Reversal,
             control,
             [.. moved.Select(at => marked[at].Band)],
-            $"{control.Name} goes {(sign > 0 ? "up" : "down")} as wind builds in this class, but from {before.Band.Name} to {after.Band.Name} it goes from {control.Scale.Show(before.Cell.Mark!.Value)} to {control.Scale.Show(after.Cell.Mark!.Value)}. Either a mark is wrong, or the class’s direction is.",
-            $"Smooth to {string.Join(", ", edits.Select(edit => $"{control.Scale.Show(edit.Cell!.Mark!.Value)} in {matrix.Bands.Find(edit.Address.Band)!.Name}"))}",
-            edits);
+            $"{control.Name} goes {(sign > 0 ? "up" : "down")} as wind builds in this "
+                + $"class, but from {before.Band.Name} to {after.Band.Name} it goes from "
+                + $"{control.Scale.Show(before.Cell.Mark!.Value)} to {control.Scale.Show(after.Cell.Mark!.Value)}. "
+                + "Either a mark is wrong, or the class’s direction is.",
+            "Smooth to " + string.Join(", ", edits.Select(edit => $"{control.Scale.Show(edit.Cell!.Mark!.Value)} in {NameOf(edit)}")),
+            edits
+        );
     }
 
     /// <summary>From one band to the next the disturbed control must go with this one, within its ratio and a step of slack.</summary>
     private IEnumerable<Finding> NotFollowed(Control control, Coupling coupling)
     {
-        if (matrix.Controls.FirstOrDefault(one => one.Key == coupling.Control) is not { } other || !control.Scale.HasMarks || !other.Scale.HasMarks)
+        if (
+            matrix.Controls.FirstOrDefault(one => one.Key == coupling.Control) is not { } other
+            || !control.Scale.HasMarks
+            || !other.Scale.HasMarks
+        )
         {
             yield break;
         }
@@ -111,28 +148,46 @@ public sealed class Judgement
         var (least, most) = coupling.Follows!.Value;
         foreach (var (lighter, stronger) in matrix.Bands.All.Zip(matrix.Bands.All.Skip(1)))
         {
-            if ((matrix[lighter, control]?.Mark, matrix[stronger, control]?.Mark, matrix[lighter, other]?.Mark, matrix[stronger, other]?.Mark) is not ({ } from, { } to, { } otherFrom, { } otherTo))
+            if (
+                (
+                    matrix[lighter, control]?.Mark,
+                    matrix[stronger, control]?.Mark,
+                    matrix[lighter, other]?.Mark,
+                    matrix[stronger, other]?.Mark
+                )
+                is not
+                ({ } from, { } to, { } otherFrom, { } otherTo)
+            )
             {
                 continue;
             }
 
             var (change, followed) = (to.Position - from.Position, otherTo.Position - otherFrom.Position);
             var (low, high) = (Math.Min(least * change, most * change), Math.Max(least * change, most * change));
-            if (Math.Abs(change) > control.Scale.Step / 2 && (followed < low - other.Scale.Step - 1e-9 || followed > high + other.Scale.Step + 1e-9))
+            if (
+                Math.Abs(change) > control.Scale.Step / 2
+                && (followed < low - other.Scale.Step - 1e-9 || followed > high + other.Scale.Step + 1e-9)
+            )
             {
-                var mended = matrix[stronger, other]!.Moved(other.Scale, otherFrom.Position + Math.Clamp(followed, low, high) - otherTo.Position).From(CellSource.Entered);
+                var mended = matrix[stronger, other]!
+                    .Moved(other.Scale, otherFrom.Position + Math.Clamp(followed, low, high) - otherTo.Position)
+                    .From(CellSource.Entered);
                 yield return new(
                     FindingKind.Coupling,
                     other,
                     [stronger],
-                    $"From {lighter.Name} to {stronger.Name} {control.Name} changes by {control.Scale.ShowChange(change)} and {other.Name} {(Math.Abs(followed) < 1e-9 ? "stays" : $"by {other.Scale.ShowChange(followed)}")}. They are changed together: {coupling.Why}.",
+                    $"From {lighter.Name} to {stronger.Name} {control.Name} changes by {control.Scale.ShowChange(change)} and {other.Name} "
+                        + $"{(Math.Abs(followed) < 1e-9 ? "stays" : $"by {other.Scale.ShowChange(followed)}")}. "
+                        + $"They are changed together: {coupling.Why}.",
                     $"Set {other.Name} to {CellText.Write(mended, other.Scale)}",
-                    [new(At(stronger, other), mended)]);
+                    [new(At(stronger, other), mended)]
+                );
             }
         }
     }
 
-    /// <summary>A tolerance below half of what the eye can tell apart cannot be held by anybody. Things that are counted need none.</summary>
+    /// <summary>A tolerance below half of what the eye can tell apart cannot be held by anybody. Things that are counted need
+    /// none.</summary>
     private IEnumerable<Finding> Tolerances(Control control)
     {
         var scale = control.Scale;
@@ -142,24 +197,49 @@ public sealed class Judgement
         }
 
         var error = scale.Grain * scale.Step / scale.ReadingStep / 2;
-        foreach (var (band, cell) in Said(control).Where(one => one.Cell is { Mark: not null, IsRange: false, Word: null } && one.Cell.Tolerance < error - 1e-9))
+        foreach (
+            var (band, cell) in Filled(control)
+                .Where(one => one.Cell is { Mark: not null, IsRange: false, Word: null } && one.Cell.Tolerance < error - 1e-9)
+        )
         {
             yield return new(
                 FindingKind.Tolerance,
                 control,
                 [band],
-                $"Give or take {scale.ShowDistance(cell.Tolerance)} is finer than anybody reads this scale (about {scale.ShowDistance(error)}).",
+                $"Give or take {scale.ShowDistance(cell.Tolerance)} is finer than "
+                    + $"anybody reads this scale (about {scale.ShowDistance(error)}).",
                 $"Give or take {scale.ShowDistance(scale.UsualTolerance)}",
-                [new(At(band, control), Cell.Whole(cell.Mark, scale.UsualTolerance, false, null, cell.Target, cell.Note, cell.Source, cell.Origin, cell.Day).Value)]);
+                [
+                    new(
+                        At(band, control),
+                        Cell.Whole(
+                            cell.Mark,
+                            scale.UsualTolerance,
+                            false,
+                            null,
+                            cell.Target,
+                            cell.Note,
+                            cell.Source,
+                            cell.Origin,
+                            cell.Day
+                        ).Value
+                    ),
+                ]
+            );
         }
     }
 
-    /// <summary>Bands in which a control was logged often enough and the matrix says nothing: the median of what was sailed is offered.</summary>
+    /// <summary>Bands in which a control was logged often enough and the matrix says nothing: the median of what was sailed is
+    /// offered.</summary>
     private IEnumerable<Finding> Unmarked(Control control)
     {
         foreach (var band in matrix.Bands.All.Where(band => matrix[band, control] is null))
         {
-            var marks = sailed[band.Id].Where(session => session.Marks.ContainsKey(control.Key)).Select(session => session.Marks[control.Key].Position).Order().ToList();
+            var marks = sailed[band.Id]
+                .Where(session => session.Marks.ContainsKey(control.Key))
+                .Select(session => session.Marks[control.Key].Position)
+                .Order()
+                .ToList();
             if (marks.Count >= Enough)
             {
                 var middle = control.Scale.Snap(new(marks[marks.Count / 2]));
@@ -167,32 +247,54 @@ public sealed class Judgement
                     FindingKind.Unmarked,
                     control,
                     [band],
-                    $"{marks.Count} sessions were logged in {band.Name} with a mark for {control.Name}, and the matrix says nothing there. Half of them had {control.Scale.Show(middle)} or less.",
+                    $"{marks.Count} sessions were logged in {band.Name} with a mark for {control.Name}, and "
+                        + $"the matrix says nothing there. Half of them had {control.Scale.Show(middle)} or less.",
                     $"Set {control.Scale.Show(middle)}",
-                    [new(At(band, control), Cell.Of(middle, control.Scale.UsualTolerance, "", "", CellSource.Proposed).Value)]);
+                    [new(At(band, control), Cell.Of(middle, control.Scale.UsualTolerance, "", "", CellSource.Proposed).Value)]
+                );
             }
         }
     }
 
-    /// <summary>Empty cells in bands where other controls say something. A matrix that says nothing of a band does not carry its sails there, and that is no gap.</summary>
+    /// <summary>Empty cells in bands where other controls say something. A matrix that says nothing of a band does not carry its sails
+    /// there, and that is no gap.</summary>
     private IEnumerable<Finding> Gaps(Control control, IReadOnlyList<WindBand> reported)
     {
-        var empty = matrix.Bands.All.Where(band => matrix[band, control] is null && !reported.Contains(band) && matrix.Cells.Keys.Any(address => address.Band == band.Id)).ToList();
-        if (empty.Count == 0 || !Said(control).Any())
+        var empty = matrix
+            .Bands.All.Where(band =>
+                matrix[band, control] is null && !reported.Contains(band) && matrix.Cells.Keys.Any(address => address.Band == band.Id)
+            )
+            .ToList();
+        if (empty.Count == 0 || !Filled(control).Any())
         {
             yield break;
         }
 
         var between = Building.Interpolate(matrix, control).Where(edit => matrix[edit.Address] is null).ToList();
         // Beyond the last known band nothing can be worked out; there it may go on as in the band below.
-        var after = between.Count > 0 ? [] : empty.Where(band => matrix.Bands.Below(band) is { } below && (matrix[below, control] is not null || empty.Contains(below)) && Said(control).First().Band.From < band.From)
-            .Select(band => new CellEdit(At(band, control), Cell.Saying(CellWord.AsBelow, control.Scale.UsualTolerance, "", "", CellSource.Entered).Value)).ToList();
+        var after =
+            between.Count > 0
+                ? []
+                : empty
+                    .Where(band =>
+                        matrix.Bands.Below(band) is { } below
+                        && (matrix[below, control] is not null || empty.Contains(below))
+                        && Filled(control).First().Band.From < band.From
+                    )
+                    .Select(band => new CellEdit(
+                        At(band, control),
+                        Cell.Saying(CellWord.AsBelow, control.Scale.UsualTolerance, "", "", CellSource.Entered).Value
+                    ))
+                    .ToList();
         yield return new(
             FindingKind.Gap,
             control,
             empty,
             $"{control.Name} says nothing in {string.Join(", ", empty.Select(band => band.Name))}.",
-            between.Count > 0 ? $"Interpolate {between.Count}" : after.Count > 0 ? $"As below in {string.Join(", ", after.Select(edit => matrix.Bands.Find(edit.Address.Band)!.Name))}" : "",
-            between.Count > 0 ? between : after);
+            between.Count > 0 ? $"Interpolate {between.Count}"
+                : after.Count > 0 ? $"As below in {string.Join(", ", after.Select(edit => matrix.Bands.Find(edit.Address.Band)!.Name))}"
+                : "",
+            between.Count > 0 ? between : after
+        );
     }
 }

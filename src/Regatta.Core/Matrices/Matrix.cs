@@ -4,7 +4,8 @@ using Regatta.Core.Wind;
 
 namespace Regatta.Core.Matrices;
 
-/// <summary>One tuning matrix, of a sail plan in a mode: wind bands × controls, with a cell where something is known. Immutable: a change makes another matrix.
+/// <summary>One tuning matrix, of a sail plan in a mode: wind bands × controls, with a cell where something is known. Immutable: a change
+/// makes another matrix.
 /// Where a cell says a word ("as below", "max") its mark is what the word comes to here.</summary>
 public sealed record Matrix
 {
@@ -13,7 +14,11 @@ public sealed record Matrix
     /// <param name="controls">The controls, in set-up order.</param>
     /// <param name="cells">The cells that say something.</param>
     public Matrix(WindBands bands, IReadOnlyList<Control> controls, IReadOnlyDictionary<CellAddress, Cell> cells) =>
-        (Bands, Controls, Cells) = (bands, controls, cells.Values.Any(cell => cell.Word is not null) ? Resolve(bands, controls, cells) : cells);
+        (Bands, Controls, Cells) = (
+            bands,
+            controls,
+            cells.Values.Any(cell => cell.Word is not null) ? Resolve(bands, controls, cells) : cells
+        );
 
     /// <summary>The bands, light to strong.</summary>
     public WindBands Bands { get; init; }
@@ -49,7 +54,11 @@ public sealed record Matrix
         return new(Bands, Controls, cells);
     }
 
-    private static Dictionary<CellAddress, Cell> Resolve(WindBands bands, IReadOnlyList<Control> controls, IReadOnlyDictionary<CellAddress, Cell> cells)
+    private static Dictionary<CellAddress, Cell> Resolve(
+        WindBands bands,
+        IReadOnlyList<Control> controls,
+        IReadOnlyDictionary<CellAddress, Cell> cells
+    )
     {
         var resolved = new Dictionary<CellAddress, Cell>(cells);
         foreach (var control in controls)
@@ -60,12 +69,14 @@ public sealed record Matrix
                 var address = new CellAddress(band.Id, control.Key);
                 if (cells.GetValueOrDefault(address) is { Word: { } word } cell)
                 {
-                    resolved[address] = cell.Resolved(word switch
-                    {
-                        CellWord.AsBelow => below,
-                        CellWord.Max when control.Scale.HasMarks => control.Scale.Max,
-                        _ => null,
-                    });
+                    resolved[address] = cell.Resolved(
+                        word switch
+                        {
+                            CellWord.AsBelow => below,
+                            CellWord.Max when control.Scale.HasMarks => control.Scale.Max,
+                            _ => null,
+                        }
+                    );
                 }
 
                 below = resolved.GetValueOrDefault(address)?.Mark;

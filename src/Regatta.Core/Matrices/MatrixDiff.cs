@@ -47,22 +47,29 @@ public sealed record MatrixChange(ChangeKind Kind, WindBand? Band, Control? Cont
 /// <summary>Compares two matrices of a class.</summary>
 public static class MatrixDiff
 {
-    /// <summary>What changed from one matrix to another: bands first, then controls, then cells in set-up order and from light to strong. Empty when they say the same.</summary>
+    /// <summary>What changed from one matrix to another: bands first, then controls, then cells in set-up order and from light to strong.
+    /// Empty when they say the same.</summary>
     public static IReadOnlyList<MatrixChange> Between(Matrix before, Matrix after) =>
         [.. BandChanges(before, after), .. ControlChanges(before, after), .. CellChanges(before, after)];
 
-    /// <summary>What changed from one set of matrices to another: what they share first, then the cells of each layer of the later.</summary>
+    /// <summary>What changed from one set of matrices to another: what they share first, then the cells of each layer of the
+    /// later.</summary>
     public static IReadOnlyList<MatrixChange> Between(MatrixSet before, MatrixSet after)
     {
         var nothing = new Matrix(before.Bands, before.Controls, new Dictionary<CellAddress, Cell>());
         return
         [
-            .. before.Layers == after.Layers ? [] : (MatrixChange[])[new(ChangeKind.Layers, null, null, Describe(before.Layers), Describe(after.Layers))],
+            .. before.Layers == after.Layers
+                ? []
+                : (MatrixChange[])[new(ChangeKind.Layers, null, null, Describe(before.Layers), Describe(after.Layers))],
             .. BandChanges(before.First, after.First),
             .. ControlChanges(before.First, after.First),
             .. from layer in after.Layers.All
-               from change in CellChanges(before.Layers.Has(layer) ? before[layer] : nothing, after[layer])
-               select change with { Layer = layer },
+            from change in CellChanges(before.Layers.Has(layer) ? before[layer] : nothing, after[layer])
+            select change with
+            {
+                Layer = layer,
+            },
         ];
     }
 
@@ -109,11 +116,17 @@ public static class MatrixDiff
         let now = after[band, control]
         where !(was?.SaysSame(now) ?? now is null)
         select new MatrixChange(
-            (was, now) switch { (null, _) => ChangeKind.Filled, (_, null) => ChangeKind.Cleared, _ => ChangeKind.Changed },
+            (was, now) switch
+            {
+                (null, _) => ChangeKind.Filled,
+                (_, null) => ChangeKind.Cleared,
+                _ => ChangeKind.Changed,
+            },
             band,
             control,
             Says(was, control),
-            Says(now, control));
+            Says(now, control)
+        );
 
     private static string Says(Cell? cell, Control control)
     {
@@ -127,7 +140,8 @@ public static class MatrixDiff
         return cell.Show(control.Scale) + within + note;
     }
 
-    private static string Describe(Layers layers) => string.Join(", ", layers.Plans.Select(plan => plan.Name).Concat(layers.Modes.Select(mode => mode.Name)));
+    private static string Describe(Layers layers) =>
+        string.Join(", ", layers.Plans.Select(plan => plan.Name).Concat(layers.Modes.Select(mode => mode.Name)));
 
     private static string Describe(WindBand? band) =>
         band is null ? "" : $"{band.Name}, {NumberText.Plain(band.From.Knots, 1)} to {NumberText.Plain(band.To.Knots, 1)} kn";

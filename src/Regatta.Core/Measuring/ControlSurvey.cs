@@ -36,14 +36,20 @@ public enum SurveyFinding
 /// <param name="Breaks">True when it contradicts the others.</param>
 public sealed record SurveyedPair(CalibrationPair Pair, Length Off, Length Residual, bool Breaks);
 
-/// <summary>One control of one boat as measured: which pairs fit together, how the boat's scale lies against the class's, and the calibration where there is one.</summary>
+/// <summary>One control of one boat as measured: which pairs fit together, how the boat's scale lies against the class's, and the
+/// calibration where there is one.</summary>
 public sealed record ControlSurvey
 {
     /// <summary>The scale is called crooked where a pair lies further from the straight line than this part of a step (ours).</summary>
     public const double CrookedFrom = 0.5;
 
-    private ControlSurvey(Control control, IReadOnlyList<SurveyedPair> pairs, SurveyFinding finding, Length shift, Calibration? calibration) =>
-        (Control, Pairs, Finding, Shift, Calibration) = (control, pairs, finding, shift, calibration);
+    private ControlSurvey(
+        Control control,
+        IReadOnlyList<SurveyedPair> pairs,
+        SurveyFinding finding,
+        Length shift,
+        Calibration? calibration
+    ) => (Control, Pairs, Finding, Shift, Calibration) = (control, pairs, finding, shift, calibration);
 
     /// <summary>The class's control.</summary>
     public Control Control { get; }
@@ -54,7 +60,8 @@ public sealed record ControlSurvey
     /// <summary>What the tape found.</summary>
     public SurveyFinding Finding { get; }
 
-    /// <summary>The middle of what the tape says beyond the class's scale: how far the boat's datum sits toward higher marks. Zero unless measured.</summary>
+    /// <summary>The middle of what the tape says beyond the class's scale: how far the boat's datum sits toward higher marks. Zero unless
+    /// measured.</summary>
     public Length Shift { get; }
 
     /// <summary>The boat's calibration; null when it is not measured or contradicts itself.</summary>
@@ -64,22 +71,30 @@ public sealed record ControlSurvey
     public bool Crooked => Pairs.Any(pair => !pair.Breaks && Math.Abs(pair.Residual.Millimetres) > CrookedFrom * StepLength(Control.Scale));
 
     /// <summary>The finding in one sentence for whoever holds the tape.</summary>
-    public string Sentence => Finding switch
-    {
-        SurveyFinding.NothingToMeasure => "This has no length to measure: every boat reads it alike.",
-        SurveyFinding.NotMeasured => "Not measured yet.",
-        SurveyFinding.OnePair => "One pair so far. Take another near the other end.",
-        SurveyFinding.Contradictory => $"{(Pairs.Count(pair => pair.Breaks) == 1 ? "One pair contradicts" : $"{Pairs.Count(pair => pair.Breaks)} pairs contradict")} the others: measure there again, or take it out.",
-        SurveyFinding.Agrees => "Reads as the class does." + Bends,
-        SurveyFinding.DatumOff => DatumSentence + Bends,
-        SurveyFinding.NumbersApart => $"Its numbers do not stand as far apart as the class’s: between the measured ends it differs by {ShowLength(Length.FromMetres(Pairs.Max(pair => pair.Off.Metres) - Pairs.Min(pair => pair.Off.Metres)))}. Its own readings are shown instead." + Bends,
-        _ => throw new ArgumentOutOfRangeException(nameof(Finding)),
-    };
+    public string Sentence =>
+        Finding switch
+        {
+            SurveyFinding.NothingToMeasure => "This has no length to measure: every boat reads it alike.",
+            SurveyFinding.NotMeasured => "Not measured yet.",
+            SurveyFinding.OnePair => "One pair so far. Take another near the other end.",
+            SurveyFinding.Contradictory => (
+                Pairs.Count(pair => pair.Breaks) is var broken and not 1 ? $"{broken} pairs contradict" : "One pair contradicts"
+            ) + " the others: measure there again, or take it out.",
+            SurveyFinding.Agrees => "Reads as the class does." + Bends,
+            SurveyFinding.DatumOff => DatumSentence + Bends,
+            SurveyFinding.NumbersApart => "Its numbers do not stand as far apart as the class’s: between the measured ends it differs by "
+                + $"{ShowLength(Length.FromMetres(Pairs.Max(pair => pair.Off.Metres) - Pairs.Min(pair => pair.Off.Metres)))}. "
+                + "Its own readings are shown instead."
+                + Bends,
+            _ => throw new ArgumentOutOfRangeException(nameof(Finding)),
+        };
 
     private string Bends => Crooked ? " The strip bends; pairs where it does are worth taking." : "";
 
     private string DatumSentence =>
-        $"Its datum is off by {ShowLength(Length.FromMetres(Math.Abs(Shift.Metres)))}: where it reads {Control.Scale.ShowReading(Pairs[0].Pair.Reading)} the tape from {Control.Datum} says {ShowLength(Pairs[0].Pair.Length)}, {(Shift.Metres > 0 ? "more" : "less")} than it should.";
+        $"Its datum is off by {ShowLength(Length.FromMetres(Math.Abs(Shift.Metres)))}: "
+        + $"where it reads {Control.Scale.ShowReading(Pairs[0].Pair.Reading)} "
+        + $"the tape from {Control.Datum} says {ShowLength(Pairs[0].Pair.Length)}, {(Shift.Metres > 0 ? "more" : "less")} than it should.";
 
     /// <summary>Whether a tape can check the control on a boat: its marks are lengths, and not a person's own hands.</summary>
     public static bool CanBeTaped(Control control) => control.Scale.HasLength && control.Scale is not BodyScale;
@@ -97,11 +112,17 @@ public sealed record ControlSurvey
 
         var fitting = Fitting(measured);
         var (slope, at) = Line([.. measured.Where((_, index) => fitting.Contains(index))]);
-        var pairs = measured.Select((pair, index) => new SurveyedPair(
-            pair,
-            Length.FromMetres(pair.Length.Metres - scale.LengthAt(scale.AtReading(pair.Reading))!.Value.Metres),
-            Length.FromMetres(pair.Length.Metres - (at + (slope * pair.Reading))),
-            !fitting.Contains(index))).ToList();
+        var pairs = measured
+            .Select(
+                (pair, index) =>
+                    new SurveyedPair(
+                        pair,
+                        Length.FromMetres(pair.Length.Metres - scale.LengthAt(scale.AtReading(pair.Reading))!.Value.Metres),
+                        Length.FromMetres(pair.Length.Metres - (at + (slope * pair.Reading))),
+                        !fitting.Contains(index)
+                    )
+            )
+            .ToList();
         var calibration = Calibration.Of(measured, scale.ReadingStep);
         var finding = (measured.Count, calibration.Ok) switch
         {
@@ -119,9 +140,10 @@ public sealed record ControlSurvey
         Math.Abs(scale.LengthAt(new(scale.Min.Position + scale.Step))!.Value.Millimetres - scale.LengthAt(scale.Min)!.Value.Millimetres);
 
     /// <summary>A length in the unit the control is measured in, to what a tape can tell.</summary>
-    public string ShowLength(Length length) => TapeUnit(Control.Scale) is var unit && unit == LengthUnit.Inch
-        ? unit.Show(Length.From(Math.Round(length.In(unit) * 16) / 16, unit))
-        : unit.Show(length);
+    public string ShowLength(Length length) =>
+        TapeUnit(Control.Scale) is var unit && unit == LengthUnit.Inch
+            ? unit.Show(Length.From(Math.Round(length.In(unit) * 16) / 16, unit))
+            : unit.Show(length);
 
     /// <summary>The unit a tape is read in beside a scale.</summary>
     public static LengthUnit TapeUnit(Scale scale) => scale is LengthScale length ? length.Unit : LengthUnit.Millimetre;
@@ -130,7 +152,10 @@ public sealed record ControlSurvey
     {
         var step = StepLength(scale);
         var ends = (Low: pairs.MinBy(pair => pair.Pair.Reading)!, High: pairs.MaxBy(pair => pair.Pair.Reading)!);
-        return (Stretch: Math.Abs(ends.High.Off.Millimetres - ends.Low.Off.Millimetres), Shift: Math.Abs(1000 * Median([.. pairs.Select(pair => pair.Off.Metres)]))) switch
+        return (
+            Stretch: Math.Abs(ends.High.Off.Millimetres - ends.Low.Off.Millimetres),
+            Shift: Math.Abs(1000 * Median([.. pairs.Select(pair => pair.Off.Metres)]))
+        ) switch
         {
             var (stretch, _) when stretch > step => SurveyFinding.NumbersApart,
             var (_, shift) when shift > step / 2 => SurveyFinding.DatumOff,
@@ -151,9 +176,13 @@ public sealed record ControlSurvey
             var best = new List<int>[order.Count];
             for (var i = 0; i < order.Count; i++)
             {
-                var before = Enumerable.Range(0, i)
-                    .Where(j => Same(order[j], order[i]) || (measured[order[j]].Reading < measured[order[i]].Reading && goesOn(order[j], order[i])))
-                    .Select(j => best[j]).MaxBy(path => path.Count);
+                var before = Enumerable
+                    .Range(0, i)
+                    .Where(j =>
+                        Same(order[j], order[i]) || (measured[order[j]].Reading < measured[order[i]].Reading && goesOn(order[j], order[i]))
+                    )
+                    .Select(j => best[j])
+                    .MaxBy(path => path.Count);
                 best[i] = [.. before ?? [], order[i]];
             }
 
@@ -163,7 +192,8 @@ public sealed record ControlSurvey
         bool Same(int a, int b) => measured[a] == measured[b];
     }
 
-    /// <summary>The least-squares line of length over reading, in metres; flat through the mean where there is nothing to slope by.</summary>
+    /// <summary>The least-squares line of length over reading, in metres; flat through the mean where there is nothing to slope
+    /// by.</summary>
     private static (double Slope, double At) Line(IReadOnlyList<CalibrationPair> pairs)
     {
         if (pairs.Count == 0)

@@ -11,10 +11,12 @@ namespace Regatta.Core.Measuring;
 /// <param name="StandsApart">True when that is more than half a step: this boat's datum is the one that is off.</param>
 public sealed record SurveyedBoat(Boat Boat, ControlSurvey Survey, Length FromTheFleet, bool StandsApart);
 
-/// <summary>One control over all boats of a class: who is measured, whose datum is off, and what each boat reads for the same length.</summary>
+/// <summary>One control over all boats of a class: who is measured, whose datum is off, and what each boat reads for the same
+/// length.</summary>
 /// <param name="Control">The class's control.</param>
 /// <param name="Boats">The boats, as they were given.</param>
-/// <param name="FleetShift">Where the fleet's own scales sit against the class's: the middle of the measured boats, where strips may be stuck anywhere and three or more were measured; else zero.</param>
+/// <param name="FleetShift">Where the fleet's own scales sit against the class's: the middle of the measured boats, where strips may be
+/// stuck anywhere and three or more were measured; else zero.</param>
 public sealed record FleetSurvey(Control Control, IReadOnlyList<SurveyedBoat> Boats, Length FleetShift)
 {
     /// <summary>Measured boats from which on the fleet is asked where a strip sits (ours).</summary>
@@ -29,20 +31,29 @@ public sealed record FleetSurvey(Control Control, IReadOnlyList<SurveyedBoat> Bo
         var fleet = control.Scale is StripScale && measured.Length >= EnoughBoats ? ControlSurvey.Median(measured) : 0;
         return new(
             control,
-            [.. surveys.Select(one =>
-            {
-                var apart = one.Survey.Calibration is null ? 0 : one.Survey.Shift.Metres - fleet;
-                return new SurveyedBoat(one.Boat, one.Survey, Length.FromMetres(apart), Math.Abs(apart * 1000) > ControlSurvey.StepLength(control.Scale) / 2);
-            })],
-            Length.FromMetres(fleet));
+            [
+                .. surveys.Select(one =>
+                {
+                    var apart = one.Survey.Calibration is null ? 0 : one.Survey.Shift.Metres - fleet;
+                    return new SurveyedBoat(
+                        one.Boat,
+                        one.Survey,
+                        Length.FromMetres(apart),
+                        Math.Abs(apart * 1000) > ControlSurvey.StepLength(control.Scale) / 2
+                    );
+                }),
+            ],
+            Length.FromMetres(fleet)
+        );
     }
 
     /// <summary>What each boat reads at the same mark, with how far that can be taken.</summary>
-    public IEnumerable<(Boat Boat, string Reading, ReadingTrust Trust)> ReadingsAt(Mark mark) => Boats.Select(one =>
-    {
-        var readings = Readings.OfTheClass with { Boat = one.Boat };
-        return (one.Boat, readings.AsRead(Control).Scale.Show(mark), readings.TrustOf(Control, mark));
-    });
+    public IEnumerable<(Boat Boat, string Reading, ReadingTrust Trust)> ReadingsAt(Mark mark) =>
+        Boats.Select(one =>
+        {
+            var readings = Readings.OfTheClass with { Boat = one.Boat };
+            return (one.Boat, readings.AsRead(Control).Scale.Show(mark), readings.TrustOf(Control, mark));
+        });
 
     /// <summary>The two measured boats whose readings of one mark lie furthest apart; null unless that is more than a step.</summary>
     public (Boat Low, Boat High, double Steps)? WidestApart(Mark mark)
@@ -56,7 +67,8 @@ public sealed record FleetSurvey(Control Control, IReadOnlyList<SurveyedBoat> Bo
             .Select(one => (one.Boat, Reading: one.Survey.Calibration?.ReadingAt(length)))
             .Where(one => one.Reading is { Ok: true })
             .Select(one => (one.Boat, Reading: one.Reading!.Value.Value))
-            .OrderBy(one => one.Reading).ToList();
+            .OrderBy(one => one.Reading)
+            .ToList();
         var steps = readings.Count < 2 ? 0 : (readings[^1].Reading - readings[0].Reading) / Control.Scale.ReadingStep;
         return steps > 1 ? (readings[0].Boat, readings[^1].Boat, steps) : null;
     }
@@ -67,5 +79,8 @@ public sealed record FleetSurvey(Control Control, IReadOnlyList<SurveyedBoat> Bo
         where one.Survey.Calibration is not null && (one.StandsApart || one.Survey.Finding == SurveyFinding.NumbersApart)
         select one.Survey.Finding == SurveyFinding.NumbersApart
             ? $"{one.Boat.Name}: {Control.Name}. {one.Survey.Sentence}"
-            : $"{one.Boat.Name}: the {Control.Name.ToLowerInvariant()} scale sits {one.Survey.ShowLength(Length.FromMetres(Math.Abs(one.FromTheFleet.Metres)))} {(one.FromTheFleet.Metres > 0 ? "too far from" : "too near to")} {Control.Datum}{(FleetShift.Metres == 0 ? "" : ", seen from where the other boats’ sit")}.";
+            : $"{one.Boat.Name}: the {Control.Name.ToLowerInvariant()} scale sits "
+                + $"{one.Survey.ShowLength(Length.FromMetres(Math.Abs(one.FromTheFleet.Metres)))} "
+                + $"{(one.FromTheFleet.Metres > 0 ? "too far from" : "too near to")} "
+                + $"{Control.Datum}{(FleetShift.Metres == 0 ? "" : ", seen from where the other boats’ sit")}.";
 }

@@ -24,7 +24,17 @@ public enum OutingKind
 /// <param name="Classes">The keys of the classes that sail.</param>
 /// <param name="Forecast">The wind that is forecast, as somebody wrote it down; null when nobody did.</param>
 /// <param name="Notes">For the duty officer; may be empty.</param>
-public sealed record Outing(string Uid, OutingKind Kind, string Title, string Venue, DateTimeOffset From, DateTimeOffset To, IReadOnlyList<string> Classes, WindRange? Forecast, string Notes)
+public sealed record Outing(
+    string Uid,
+    OutingKind Kind,
+    string Title,
+    string Venue,
+    DateTimeOffset From,
+    DateTimeOffset To,
+    IReadOnlyList<string> Classes,
+    WindRange? Forecast,
+    string Notes
+)
 {
     /// <summary>The longest title, venue or note, in characters.</summary>
     public const int LongestText = 500;
@@ -39,16 +49,22 @@ public sealed record Outing(string Uid, OutingKind Kind, string Title, string Ve
     public (DateTimeOffset From, DateTimeOffset To) LogWindow => (From - Slack, To + Slack);
 
     /// <summary>Refuses what is no day on the water.</summary>
-    public static Parsed<Outing> Check(Outing outing) => outing switch
-    {
-        { Title.Length: 0 or > LongestText } => Parsed<Outing>.Bad("It needs a name."),
-        _ when outing.Venue.Length > LongestText || outing.Notes.Length > LongestText => Parsed<Outing>.Bad($"Keep it under {LongestText} letters."),
-        _ when outing.To <= outing.From => Parsed<Outing>.Bad("It ends after it begins."),
-        _ when outing.To - outing.From > Longest => Parsed<Outing>.Bad($"It is longer than {Longest.TotalHours:0} hours. Make one for each day."),
-        _ => Parsed<Outing>.Good(outing),
-    };
+    public static Parsed<Outing> Check(Outing outing) =>
+        outing switch
+        {
+            { Title.Length: 0 or > LongestText } => Parsed<Outing>.Bad("It needs a name."),
+            _ when outing.Venue.Length > LongestText || outing.Notes.Length > LongestText => Parsed<Outing>.Bad(
+                $"Keep it under {LongestText} letters."
+            ),
+            _ when outing.To <= outing.From => Parsed<Outing>.Bad("It ends after it begins."),
+            _ when outing.To - outing.From > Longest => Parsed<Outing>.Bad(
+                $"It is longer than {Longest.TotalHours:0} hours. Make one for each day."
+            ),
+            _ => Parsed<Outing>.Good(outing),
+        };
 
-    /// <summary>The wind an outing had at a height, from the station's blocks of its time: from the lightest to the strongest ten-minute mean, and the strongest gust. Null without a block.</summary>
+    /// <summary>The wind an outing had at a height, from the station's blocks of its time: from the lightest to the strongest ten-minute
+    /// mean, and the strongest gust. Null without a block.</summary>
     /// <param name="blocks">The blocks of its time.</param>
     /// <param name="measuredAt">The station's height.</param>
     /// <param name="meantAt">The class's.</param>
@@ -60,7 +76,13 @@ public sealed record Outing(string Uid, OutingKind Kind, string Title, string Ve
         }
 
         Speed Here(Func<WindSummary, Speed> of, bool most) =>
-            WindProfile.At(Speed.FromMetresPerSecond(most ? blocks.Max(block => of(block).MetresPerSecond) : blocks.Min(block => of(block).MetresPerSecond)), measuredAt, meantAt);
+            WindProfile.At(
+                Speed.FromMetresPerSecond(
+                    most ? blocks.Max(block => of(block).MetresPerSecond) : blocks.Min(block => of(block).MetresPerSecond)
+                ),
+                measuredAt,
+                meantAt
+            );
         return WindRange.Of(Here(block => block.Mean, false), Here(block => block.Mean, true), Here(block => block.Gust, true)).Value;
     }
 }

@@ -28,7 +28,8 @@ public sealed record Card(WindBand Band, bool Beyond, IReadOnlyList<CardLine> As
             band,
             !band.Contains(wind),
             [.. lines.Where(line => line.Control.When == WhenChanged.Ashore)],
-            [.. lines.Where(line => line.Control.When != WhenChanged.Ashore)]);
+            [.. lines.Where(line => line.Control.When != WhenChanged.Ashore)]
+        );
     }
 
     private static CardLine Line(Matrix matrix, WindBand band, Control control)
@@ -37,6 +38,8 @@ public sealed record Card(WindBand Band, bool Beyond, IReadOnlyList<CardLine> As
         return new(control, cell, Differs(matrix.Bands.Below(band)), Differs(matrix.Bands.Above(band)));
 
         Cell? Differs(WindBand? neighbour) =>
-            neighbour is not null && matrix[neighbour, control] is { } other && other.Show(control.Scale) != cell?.Show(control.Scale) ? other : null;
+            neighbour is not null && matrix[neighbour, control] is { } other && other.Show(control.Scale) != cell?.Show(control.Scale)
+                ? other
+                : null;
     }
 }

@@ -7,20 +7,8 @@ using Regatta.Core.Wind;
 
 namespace Regatta.Core.Sheets;
 
-/// <summary>How a printed card is drawn.</summary>
-public enum CardLook
-{
-    /// <summary>Tinted bands.</summary>
-    Tinted,
-
-    /// <summary>Black on white with strong lines: for sun, copies and weak eyes.</summary>
-    HighContrast,
-
-    /// <summary>Large letters, the words on a second page.</summary>
-    LargeType,
-}
-
-/// <summary>The printed card of a class and a sail plan: every band and control in big digits, then what changes from band to band, the helm check, limits and cautions. It follows from the published matrices alone; nobody lays it out.</summary>
+/// <summary>The printed card of a class and a sail plan: every band and control in big digits, then what changes from band to band, the
+/// helm check, limits and cautions. It follows from the published matrices alone; nobody lays it out.</summary>
 public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPage> Pages) : Sheet(Paper, Title, Pages)
 {
     private const double Margin = 6;
@@ -44,70 +32,148 @@ public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPag
     /// <param name="paper">On which paper.</param>
     /// <param name="look">Drawn how.</param>
     /// <param name="unit">The reader's wind unit.</param>
-    public static CardSheet Of(ClassDefinition boatClass, PublishedVersion version, SailPlan plan, Readings readings, Paper paper, CardLook look, SpeedUnit unit)
+    public static CardSheet Of(
+        ClassDefinition boatClass,
+        PublishedVersion version,
+        SailPlan plan,
+        Readings readings,
+        Paper paper,
+        CardLook look,
+        SpeedUnit unit
+    )
     {
-        var matrices = version.Set.Layers.Modes.Select(mode => (Mode: mode, Matrix: readings.AsRead(version.Set[new Layer(plan.Key, mode.Key)]))).ToList();
-        var bands = version.Set.Bands.All.Where(band => matrices.Any(one => one.Matrix.Cells.Keys.Any(address => address.Band == band.Id))).ToList();
+        var matrices = version
+            .Set.Layers.Modes.Select(mode => (Mode: mode, Matrix: readings.AsRead(version.Set[new Layer(plan.Key, mode.Key)])))
+            .ToList();
+        var bands = version
+            .Set.Bands.All.Where(band => matrices.Any(one => one.Matrix.Cells.Keys.Any(address => address.Band == band.Id)))
+            .ToList();
         var lines = Lines(matrices, bands);
         var layout = new Layout(paper, look, unit, bands, lines);
-        var title = $"{boatClass.Name}{(version.Set.Layers.Plans.Count > 1 ? ", " + plan.Name : "")}{(readings.Boat is { } boat ? ", " + boat.Name : "")}";
-        return new(paper, $"{title}: card", layout.Pages(title, $"version {version.Number}, {version.At:d MMM yyyy}", Words(boatClass, lines, bands, unit)));
+        var title =
+            boatClass.Name
+            + (version.Set.Layers.Plans.Count > 1 ? ", " + plan.Name : "")
+            + (readings.Boat is { } boat ? ", " + boat.Name : "");
+        return new(
+            paper,
+            $"{title}: card",
+            layout.Pages(title, $"version {version.Number}, {version.At:d MMM yyyy}", Words(boatClass, lines, bands, unit))
+        );
     }
 
     /// <summary>A line for each control and each mode that says something of it.</summary>
     private static List<CardSheetLine> Lines(IReadOnlyList<(SailingMode Mode, Matrix Matrix)> matrices, IReadOnlyList<WindBand> bands) =>
-    [
-        .. from control in matrices[0].Matrix.Controls
-           from one in matrices
-           let cells = bands.Select(band => one.Matrix[band, one.Matrix.Controls.First(same => same.Key == control.Key)]?.Show(control.Scale) ?? "").ToList()
-           where cells.Any(cell => cell.Length > 0)
-           select new CardSheetLine(one.Mode == matrices[0].Mode ? control.Name : $"{control.Name}, {one.Mode.Name}", cells),
-    ];
+        [
+            .. from control in matrices[0].Matrix.Controls
+            from one in matrices
+            let cells = bands
+                .Select(band => one.Matrix[band, one.Matrix.Controls.First(same => same.Key == control.Key)]?.Show(control.Scale) ?? "")
+                .ToList()
+            where cells.Any(cell => cell.Length > 0)
+            select new CardSheetLine(one.Mode == matrices[0].Mode ? control.Name : $"{control.Name}, {one.Mode.Name}", cells),
+        ];
 
     /// <summary>What stands below the marks, a paragraph each.</summary>
-    private static IReadOnlyList<(string Head, string Text)> Words(ClassDefinition boatClass, IReadOnlyList<CardSheetLine> lines, IReadOnlyList<WindBand> bands, SpeedUnit unit) =>
-    [
-        .. bands.Zip(bands.Skip(1)).Select((pair, at) => ($"{pair.First.Name} to {pair.Second.Name}", Moves(lines, at))),
-        ("Helm check", $"aim at {HelmWords.Describe(boatClass.Helm.Target)} ± {NumberText.Plain(boatClass.Helm.Tolerance.Degrees, 1)}°. {string.Join(" ", HelmProtocol.Steps.Concat(boatClass.Checks))}"),
-        ("Limits", bands.Count == 0 ? "No marks with these sails." : $"No marks with these sails above {NumberText.Plain(bands[^1].To.In(unit), 1)} {unit.Symbol()}{(bands[0].From.Knots > 0 ? $" or below {NumberText.Plain(bands[0].From.In(unit), 1)}" : "")}. Stop at the class’s, the club’s and your own limit. Class rules decide what may be changed while racing."),
-        ("Mind", string.Join(" ", boatClass.Cautions.Append("Buoyancy aid on, never alone. Whether to launch is for you, the duty officer and local rules."))),
-    ];
+    private static IReadOnlyList<(string Head, string Text)> Words(
+        ClassDefinition boatClass,
+        IReadOnlyList<CardSheetLine> lines,
+        IReadOnlyList<WindBand> bands,
+        SpeedUnit unit
+    ) =>
+        [
+            .. bands.Zip(bands.Skip(1)).Select((pair, at) => ($"{pair.First.Name} to {pair.Second.Name}", Moves(lines, at))),
+            (
+                "Helm check",
+                $"aim at {HelmWords.Describe(boatClass.Helm.Target)} ± {NumberText.Plain(boatClass.Helm.Tolerance.Degrees, 1)}°. "
+                    + $"{string.Join(" ", HelmProtocol.Steps.Concat(boatClass.Checks))}"
+            ),
+            (
+                "Limits",
+                bands.Count == 0
+                    ? "No marks with these sails."
+                    : $"No marks with these sails above {NumberText.Plain(bands[^1].To.In(unit), 1)} "
+                        + $"{unit.Symbol()}{(bands[0].From.Knots > 0 ? $" or below {NumberText.Plain(bands[0].From.In(unit), 1)}" : "")}. "
+                        + "Stop at the class’s, the club’s and your own limit. Class rules decide what may be changed while racing."
+            ),
+            (
+                "Mind",
+                string.Join(
+                    " ",
+                    boatClass.Cautions.Append(
+                        "Buoyancy aid on, never alone. Whether to launch is for you, the duty officer and local rules."
+                    )
+                )
+            ),
+        ];
 
     /// <summary>What each control that changes is set to in the stronger of two bands.</summary>
     private static string Moves(IEnumerable<CardSheetLine> lines, int at) =>
-        string.Join("; ", lines.Where(line => line.Cells[at] != line.Cells[at + 1]).Select(line => $"{line.Name} {Said(line.Cells[at + 1])}")) is { Length: > 0 } moves ? moves : "nothing";
+        string.Join(
+            "; ",
+            lines.Where(line => line.Cells[at] != line.Cells[at + 1]).Select(line => $"{line.Name} {Said(line.Cells[at + 1])}")
+        )
+            is { Length: > 0 } moves
+            ? moves
+            : "nothing";
 
     private static string Said(string cell) => cell.Length > 0 ? cell : "by feel";
 
     private sealed record CardSheetLine(string Name, IReadOnlyList<string> Cells);
 
     /// <summary>Where things go on the paper.</summary>
-    private sealed class Layout(Paper paper, CardLook look, SpeedUnit unit, IReadOnlyList<WindBand> bands, IReadOnlyList<CardSheetLine> lines)
+    private sealed class Layout(
+        Paper paper,
+        CardLook look,
+        SpeedUnit unit,
+        IReadOnlyList<WindBand> bands,
+        IReadOnlyList<CardSheetLine> lines
+    )
     {
         private readonly double across = paper.Width - (2 * Margin);
 
         private bool Large => look == CardLook.LargeType;
 
-        /// <summary>The words take the lower part of the page where they fit beneath rows one can read, and another page where they do not.</summary>
+        /// <summary>The words take the lower part of the page where they fit beneath rows one can read, and another page where they do
+        /// not.</summary>
         public IReadOnlyList<SheetPage> Pages(string title, string version, IReadOnlyList<(string Head, string Text)> words)
         {
             var room = paper.Height - (2 * Margin) - HeadHeight - BandRow;
             double Needed(double of) => (WordLines(words, of).Count * of * 1.3) + 2;
             double[] sizes = Large ? [] : [2.6, 2.3, 2.1, 1.9];
             // The largest words that leave the marks large; else the smallest that leave rows one can read; else they go on another page.
-            double[] fitting = [.. sizes.Where(of => room - Needed(of) >= lines.Count * GoodRow).Concat(sizes.Reverse().Where(of => room - Needed(of) >= lines.Count * LeastRow))];
+            double[] fitting =
+            [
+                .. sizes
+                    .Where(of => room - Needed(of) >= lines.Count * GoodRow)
+                    .Concat(sizes.Reverse().Where(of => room - Needed(of) >= lines.Count * LeastRow)),
+            ];
             var size = fitting.FirstOrDefault();
             var together = size > 0;
-            size = together ? size : Large ? 4.2 : 2.6;
+            size =
+                together ? size
+                : Large ? 4.2
+                : 2.6;
             var below = WordLines(words, size);
             var wordsHeight = Needed(size);
             var row = Math.Min(Large ? 13 : TallestRow, (together ? room - wordsHeight : room) / Math.Max(1, lines.Count));
             var top = Margin + HeadHeight + BandRow;
-            var front = new SheetPage([.. Tints(top, row), .. Head(title, version), .. Bands(), .. Rows(top, row), .. together ? Draw(below, top + (lines.Count * row) + 4, size) : []]);
+            var front = new SheetPage([
+                .. Tints(top, row),
+                .. Head(title, version),
+                .. Bands(),
+                .. Rows(top, row),
+                .. together ? Draw(below, top + (lines.Count * row) + 4, size) : [],
+            ]);
             var onBack = (int)((paper.Height - (2 * Margin) - HeadHeight) / (size * 1.3));
             return together
                 ? [front]
-                : [front, .. below.Chunk(onBack).Select(chunk => new SheetPage([.. Head(title, version), .. Draw(chunk, Margin + HeadHeight, size)]))];
+                :
+                [
+                    front,
+                    .. below
+                        .Chunk(onBack)
+                        .Select(chunk => new SheetPage([.. Head(title, version), .. Draw(chunk, Margin + HeadHeight, size)])),
+                ];
         }
 
         private IEnumerable<SheetShape> Head(string title, string version)
@@ -116,7 +182,8 @@ public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPag
             yield return new SheetText(paper.Width - Margin, Margin + 5, version, 3, TextAnchor.End);
         }
 
-        private double NameWidth => Math.Min(across * 0.26, 4 + (lines.Select(line => line.Name.Length).DefaultIfEmpty(0).Max() * 3.1 * Letter));
+        private double NameWidth =>
+            Math.Min(across * 0.26, 4 + (lines.Select(line => line.Name.Length).DefaultIfEmpty(0).Max() * 3.1 * Letter));
 
         private double Column => (across - NameWidth) / Math.Max(1, bands.Count);
 
@@ -133,9 +200,19 @@ public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPag
             }
         }
 
-        private IEnumerable<SheetShape> Tints(double top, double row) => look == CardLook.HighContrast
-            ? []
-            : bands.Select((_, at) => new SheetTint(X(at), top - BandRow, Column, BandRow + (lines.Count * row), bands.Count == 1 ? 0.5 : (double)at / (bands.Count - 1)));
+        private IEnumerable<SheetShape> Tints(double top, double row) =>
+            look == CardLook.HighContrast
+                ? []
+                : bands.Select(
+                    (_, at) =>
+                        new SheetTint(
+                            X(at),
+                            top - BandRow,
+                            Column,
+                            BandRow + (lines.Count * row),
+                            bands.Count == 1 ? 0.5 : (double)at / (bands.Count - 1)
+                        )
+                );
 
         private IEnumerable<SheetShape> Rows(double top, double row)
         {
@@ -176,11 +253,16 @@ public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPag
         /// <summary>A text broken at the blank nearest its middle.</summary>
         private static IReadOnlyList<string> Halves(string text)
         {
-            var blank = Enumerable.Range(0, text.Length).Where(at => text[at] == ' ').OrderBy(at => Math.Abs((2 * at) - text.Length)).FirstOrDefault(-1);
+            var blank = Enumerable
+                .Range(0, text.Length)
+                .Where(at => text[at] == ' ')
+                .OrderBy(at => Math.Abs((2 * at) - text.Length))
+                .FirstOrDefault(-1);
             return blank < 0 ? [text] : [text[..blank], text[(blank + 1)..]];
         }
 
-        private static double Fitting(string text, double size, double width) => text.Length == 0 ? size : Math.Min(size, (width - 1.5) / (text.Length * Letter));
+        private static double Fitting(string text, double size, double width) =>
+            text.Length == 0 ? size : Math.Min(size, (width - 1.5) / (text.Length * Letter));
 
         private List<string> WordLines(IEnumerable<(string Head, string Text)> words, double size) =>
             [.. words.SelectMany(one => Wrapped($"{one.Head}: {one.Text}", (int)(across / (size * RunningLetter))))];

@@ -4,7 +4,8 @@ using Regatta.Core.Wind;
 
 namespace Regatta.Core.Sheets;
 
-/// <summary>What a class carries in a band, and what it changes to in the neighbouring ones; empty where it has no choice, or does not change.</summary>
+/// <summary>What a class carries in a band, and what it changes to in the neighbouring ones; empty where it has no choice, or does not
+/// change.</summary>
 /// <param name="Now">In the band.</param>
 /// <param name="IfLighter">One band down.</param>
 /// <param name="IfStronger">One band up.</param>
@@ -14,7 +15,8 @@ public sealed record SailsNow(string Now, string IfLighter, string IfStronger)
     public static SailsNow Of(MatrixSet set, WindBand band, ModeKey mode)
     {
         var now = set.PlanIn(band, mode);
-        string Then(WindBand? neighbour) => neighbour is not null && set.PlanIn(neighbour, mode) is var plan && plan != now ? plan.Name : "";
+        string Then(WindBand? neighbour) =>
+            neighbour is not null && set.PlanIn(neighbour, mode) is var plan && plan != now ? plan.Name : "";
         return set.Layers.Plans.Count > 1 ? new(now.Name, Then(set.Bands.Below(band)), Then(set.Bands.Above(band))) : new("", "", "");
     }
 }

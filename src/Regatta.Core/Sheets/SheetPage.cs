@@ -25,7 +25,8 @@ public sealed record Paper(string Name, double Width, double Height)
     public static IReadOnlyList<Paper> ForCards { get; } = [A5, A6];
 
     /// <summary>The paper of a name among some, or the first of them.</summary>
-    public static Paper Named(IReadOnlyList<Paper> papers, string? name) => papers.FirstOrDefault(paper => string.Equals(paper.Name, name, StringComparison.OrdinalIgnoreCase)) ?? papers[0];
+    public static Paper Named(IReadOnlyList<Paper> papers, string? name) =>
+        papers.FirstOrDefault(paper => string.Equals(paper.Name, name, StringComparison.OrdinalIgnoreCase)) ?? papers[0];
 }
 
 /// <summary>How a line is drawn.</summary>

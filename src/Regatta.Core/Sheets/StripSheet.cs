@@ -6,7 +6,8 @@ using Regatta.Core.Units;
 
 namespace Regatta.Core.Sheets;
 
-/// <summary>Mark strips at true scale for every control a tape can check: ruler, numbers, the bands' marks with their tints, datum or laying line, cut lines, and on each page a bar to check the printer by. Strips longer than the page go on over an overlap.</summary>
+/// <summary>Mark strips at true scale for every control a tape can check: ruler, numbers, the bands' marks with their tints, datum or
+/// laying line, cut lines, and on each page a bar to check the printer by. Strips longer than the page go on over an overlap.</summary>
 /// <param name="Paper">The paper.</param>
 /// <param name="Title">What stands at the head of each page.</param>
 /// <param name="Pages">The pages; none when no control has a length.</param>
@@ -41,11 +42,15 @@ public sealed record StripSheet(Paper Paper, string Title, IReadOnlyList<SheetPa
         var title = readings.Boat is { } boat ? $"{boatClass.Name}, {boat.Name}: mark strips" : $"{boatClass.Name}: mark strips";
         var pieces = matrix.Controls.Where(ControlSurvey.CanBeTaped).SelectMany(control => Cut(control, matrix, readings, paper)).ToList();
         var onOnePage = (int)((paper.Height - Margin - HeadHeight) / RowHeight);
-        var pages = pieces.Chunk(onOnePage).Select((chunk, page) => new SheetPage(
-        [
-            .. Head(paper, title),
-            .. chunk.SelectMany((piece, row) => piece.Draw(Margin, HeadHeight + (row * RowHeight) + 6)),
-        ]));
+        var pages = pieces
+            .Chunk(onOnePage)
+            .Select(
+                (chunk, page) =>
+                    new SheetPage([
+                        .. Head(paper, title),
+                        .. chunk.SelectMany((piece, row) => piece.Draw(Margin, HeadHeight + (row * RowHeight) + 6)),
+                    ])
+            );
         return new(paper, title, [.. pages]);
     }
 
@@ -68,30 +73,34 @@ public sealed record StripSheet(Paper Paper, string Title, IReadOnlyList<SheetPa
         var across = paper.Width - (2 * Margin);
         var count = last - from <= across ? 1 : (int)Math.Ceiling((last - from - Overlap) / (across - Overlap));
         var strip = new Strip(control, from, last, Marks(control, matrix, readings));
-        return Enumerable.Range(0, count).Select(at =>
-        {
-            var start = from + (at * (across - Overlap));
-            return new Piece(strip, at, count, start, Math.Min(last, start + across));
-        });
+        return Enumerable
+            .Range(0, count)
+            .Select(at =>
+            {
+                var start = from + (at * (across - Overlap));
+                return new Piece(strip, at, count, start, Math.Min(last, start + across));
+            });
     }
 
     private static double LengthOf(Control control, Mark mark) => control.Scale.LengthAt(mark)!.Value.Millimetres;
 
     /// <summary>The bands' marks, those at one place together.</summary>
     private static IReadOnlyList<StripMark> Marks(Control control, Matrix matrix, Readings readings) =>
-    [
-        .. from band in matrix.Bands.All
-           let cell = matrix[band, control]
-           where cell?.Mark is not null
-           group band by (cell.Mark!.Value, cell.Tolerance) into same
-           let mark = same.Key.Value
-           let own = readings.TrustOf(control, mark) == ReadingTrust.Measured ? readings.AsRead(control).Scale.Show(mark) : null
-           select new StripMark(
-               LengthOf(control, mark),
-               Math.Abs(LengthOf(control, new(mark.Position + same.Key.Tolerance)) - LengthOf(control, mark)),
-               matrix.Bands.All.ToList().IndexOf(same.Last()) / Math.Max(1.0, matrix.Bands.All.Count - 1),
-               string.Join(", ", same.Select(band => band.Name)) + (own is not null && own != control.Scale.Show(mark) ? $" (she reads {own})" : "")),
-    ];
+        [
+            .. from band in matrix.Bands.All
+            let cell = matrix[band, control]
+            where cell?.Mark is not null
+            group band by (cell.Mark!.Value, cell.Tolerance) into same
+            let mark = same.Key.Value
+            let own = readings.TrustOf(control, mark) == ReadingTrust.Measured ? readings.AsRead(control).Scale.Show(mark) : null
+            select new StripMark(
+                LengthOf(control, mark),
+                Math.Abs(LengthOf(control, new(mark.Position + same.Key.Tolerance)) - LengthOf(control, mark)),
+                matrix.Bands.All.ToList().IndexOf(same.Last()) / Math.Max(1.0, matrix.Bands.All.Count - 1),
+                string.Join(", ", same.Select(band => band.Name))
+                    + (own is not null && own != control.Scale.Show(mark) ? $" (she reads {own})" : "")
+            ),
+        ];
 
     private sealed record StripMark(double At, double Tolerance, double Depth, string Text);
 
@@ -124,22 +133,34 @@ public sealed record StripSheet(Paper Paper, string Title, IReadOnlyList<SheetPa
         private string Name()
         {
             var tape = ControlSurvey.TapeUnit(Scale);
-            var where = Number > 0 ? $"lay join {(char)('A' + Number - 1)} on join {(char)('A' + Number - 1)}"
-                : Strip.From == 0 ? $"lay the datum line on {Strip.Control.Datum}" : $"lay its left end {tape.Show(Length.FromMillimetres(Strip.From))} from {Strip.Control.Datum}";
-            return $"{Strip.Control.Name}{(Count > 1 ? $", piece {Number + 1} of {Count}" : "")}: {where}; read at {Strip.Control.ReadingPoint}";
+            var where =
+                Number > 0 ? $"lay join {(char)('A' + Number - 1)} on join {(char)('A' + Number - 1)}"
+                : Strip.From == 0 ? $"lay the datum line on {Strip.Control.Datum}"
+                : $"lay its left end {tape.Show(Length.FromMillimetres(Strip.From))} from {Strip.Control.Datum}";
+            return $"{Strip.Control.Name}{(Count > 1 ? $", piece {Number + 1} of {Count}" : "")}: "
+                + $"{where}; read at {Strip.Control.ReadingPoint}";
         }
 
-        private IEnumerable<SheetShape> Laying(Func<double, double> x, double y, double bottom) => Number == 0
-            ? [new SheetLine(x(From), y - 1, x(From), bottom + 1, Ink.Bold), new SheetText(x(From) + 0.8, bottom - 9, Strip.From == 0 ? "datum" : "lay here", 2.4)]
-            : [];
+        private IEnumerable<SheetShape> Laying(Func<double, double> x, double y, double bottom) =>
+            Number == 0
+                ?
+                [
+                    new SheetLine(x(From), y - 1, x(From), bottom + 1, Ink.Bold),
+                    new SheetText(x(From) + 0.8, bottom - 9, Strip.From == 0 ? "datum" : "lay here", 2.4),
+                ]
+                : [];
 
-        /// <summary>The marks of the bands: tinted boxes as wide as the tolerance, over them a line at each mark and the bands' names where they do not run into each other.</summary>
+        /// <summary>The marks of the bands: tinted boxes as wide as the tolerance, over them a line at each mark and the bands' names where
+        /// they do not run into each other.</summary>
         private IEnumerable<SheetShape> Labels(Func<double, double> x, double y)
         {
             var marks = Strip.Marks.Where(mark => mark.At >= From - 1e-6 && mark.At <= To + 1e-6).OrderBy(mark => mark.At).ToList();
             var tints = marks.Select(mark =>
             {
-                var (low, high) = (Math.Max(From, mark.At - Math.Max(mark.Tolerance, 0.8)), Math.Min(To, mark.At + Math.Max(mark.Tolerance, 0.8)));
+                var (low, high) = (
+                    Math.Max(From, mark.At - Math.Max(mark.Tolerance, 0.8)),
+                    Math.Min(To, mark.At + Math.Max(mark.Tolerance, 0.8))
+                );
                 return new SheetTint(x(low), y, high - low, LabelRows * LabelRow, mark.Depth);
             });
             return [.. tints, .. Names(x, y, marks)];
@@ -165,7 +186,9 @@ public sealed record StripSheet(Paper Paper, string Title, IReadOnlyList<SheetPa
             var stepLength = ControlSurvey.StepLength(Scale);
             // Numbers stand at whole units where those are neither too close nor too far apart.
             var whole = (int)Math.Round(Scale.PositionsPerUnit / Scale.Step);
-            var every = ((int[])[whole, 1, 2, 5, 10, 20, 50, 100, 200]).First(n => n > 0 && n * stepLength >= 9 && (n != whole || n * stepLength <= 30));
+            var every = ((int[])[whole, 1, 2, 5, 10, 20, 50, 100, 200]).First(n =>
+                n > 0 && n * stepLength >= 9 && (n != whole || n * stepLength <= 30)
+            );
             var skip = ((int[])[1, 2, 5, 10, 20, 50, 100, 200]).First(n => n * stepLength >= 1 || n == 200);
             for (var step = 0; step <= steps; step += skip)
             {
@@ -179,8 +202,22 @@ public sealed record StripSheet(Paper Paper, string Title, IReadOnlyList<SheetPa
                 yield return new SheetLine(x(at), bottom, x(at), bottom - (step % every == 0 ? 5 : 3), Ink.Fine);
                 if (step % every == 0)
                 {
-                    var anchor = at - From < 2 ? TextAnchor.Start : To - at < 2 ? TextAnchor.End : TextAnchor.Middle;
-                    yield return new SheetText(x(at) + (anchor == TextAnchor.Start ? 0.8 : anchor == TextAnchor.End ? -0.6 : 0), bottom - 5.6, Numeral(mark), 3, anchor);
+                    var anchor =
+                        at - From < 2 ? TextAnchor.Start
+                        : To - at < 2 ? TextAnchor.End
+                        : TextAnchor.Middle;
+                    yield return new SheetText(
+                        x(at)
+                            + (
+                                anchor == TextAnchor.Start ? 0.8
+                                : anchor == TextAnchor.End ? -0.6
+                                : 0
+                            ),
+                        bottom - 5.6,
+                        Numeral(mark),
+                        3,
+                        anchor
+                    );
                 }
             }
         }
@@ -192,11 +229,17 @@ public sealed record StripSheet(Paper Paper, string Title, IReadOnlyList<SheetPa
                 if (here)
                 {
                     yield return new SheetLine(x(at), y - 1, x(at), bottom + 1, Ink.Fine);
-                    yield return new SheetText(x(at) + 0.6, bottom + 2.6, $"join {(char)('A' + (at == From + (Overlap / 2) ? Number - 1 : Number))}", 2.4);
+                    yield return new SheetText(
+                        x(at) + 0.6,
+                        bottom + 2.6,
+                        $"join {(char)('A' + (at == From + (Overlap / 2) ? Number - 1 : Number))}",
+                        2.4
+                    );
                 }
             }
         }
 
-        private string Numeral(Mark mark) => NumberText.Fraction(Math.Round(Scale.ReadingAt(mark) / (Scale is LengthScale ? Scale.PositionsPerUnit : 1), 6));
+        private string Numeral(Mark mark) =>
+            NumberText.Fraction(Math.Round(Scale.ReadingAt(mark) / (Scale is LengthScale ? Scale.PositionsPerUnit : 1), 6));
     }
 }

@@ -8,7 +8,8 @@ namespace Regatta.Core.Station;
 /// <param name="From">Where it blew from, degrees from north; null when the station did not say.</param>
 public readonly record struct WindSample(DateTimeOffset At, Speed Speed, Angle? From);
 
-/// <summary>What a stretch of samples says. Means, gusts and lulls by WMO-No. 8: the mean of the stretch, the highest and the lowest running mean of three seconds, the mean direction on the circle.</summary>
+/// <summary>What a stretch of samples says. Means, gusts and lulls by WMO-No. 8: the mean of the stretch, the highest and the lowest
+/// running mean of three seconds, the mean direction on the circle.</summary>
 /// <param name="From">When the stretch begins.</param>
 /// <param name="To">When it ends.</param>
 /// <param name="Mean">The mean.</param>
@@ -17,7 +18,16 @@ public readonly record struct WindSample(DateTimeOffset At, Speed Speed, Angle? 
 /// <param name="Direction">The mean direction; null when none was said, or it blew from everywhere alike.</param>
 /// <param name="Spread">The circular standard deviation of the direction; null with the direction.</param>
 /// <param name="Samples">How many samples it stands on.</param>
-public sealed record WindSummary(DateTimeOffset From, DateTimeOffset To, Speed Mean, Speed Gust, Speed Lull, Angle? Direction, Angle? Spread, int Samples)
+public sealed record WindSummary(
+    DateTimeOffset From,
+    DateTimeOffset To,
+    Speed Mean,
+    Speed Gust,
+    Speed Lull,
+    Angle? Direction,
+    Angle? Spread,
+    int Samples
+)
 {
     /// <summary>The stretch a mean is taken over.</summary>
     public static readonly TimeSpan Stretch = TimeSpan.FromMinutes(10);
@@ -52,7 +62,8 @@ public sealed record WindSummary(DateTimeOffset From, DateTimeOffset To, Speed M
             Speed.FromMetresPerSecond(lull ?? mean),
             direction,
             spread,
-            samples.Count);
+            samples.Count
+        );
     }
 
     /// <summary>The block of the clock a moment lies in: ten minutes from a full ten minutes on.</summary>
@@ -83,10 +94,14 @@ public sealed record WindSummary(DateTimeOffset From, DateTimeOffset To, Speed M
         return (gust, lull);
     }
 
-    /// <summary>Mean direction and circular standard deviation √(−2 ln R). Source: WMO-No. 8 for the mean; the deviation as in directional statistics, from memory.</summary>
+    /// <summary>Mean direction and circular standard deviation √(−2 ln R). Source: WMO-No. 8 for the mean; the deviation as in directional
+    /// statistics, from memory.</summary>
     private static (Angle? Direction, Angle? Spread) Circle(IReadOnlyList<WindSample> samples)
     {
-        var radians = samples.Where(sample => sample.From is not null).Select(sample => sample.From!.Value.Degrees * Math.PI / 180).ToList();
+        var radians = samples
+            .Where(sample => sample.From is not null)
+            .Select(sample => sample.From!.Value.Degrees * Math.PI / 180)
+            .ToList();
         if (radians.Count == 0)
         {
             return (null, null);
@@ -97,6 +112,9 @@ public sealed record WindSummary(DateTimeOffset From, DateTimeOffset To, Speed M
         var degrees = Math.Atan2(east, north) * 180 / Math.PI;
         return resultant < LeastResultant
             ? (null, null)
-            : (Angle.FromDegrees(degrees < 0 ? degrees + 360 : degrees), Angle.FromDegrees(Math.Sqrt(-2 * Math.Log(Math.Min(1, resultant))) * 180 / Math.PI));
+            : (
+                Angle.FromDegrees(degrees < 0 ? degrees + 360 : degrees),
+                Angle.FromDegrees(Math.Sqrt(-2 * Math.Log(Math.Min(1, resultant))) * 180 / Math.PI)
+            );
     }
 }

@@ -2,7 +2,8 @@ using Regatta.Core.Units;
 
 namespace Regatta.Core.Station;
 
-/// <summary>What a station's samples make of the wind now: the last ten minutes, and each ten-minute block once it is over. Takes one sample at a time; not for two threads at once.</summary>
+/// <summary>What a station's samples make of the wind now: the last ten minutes, and each ten-minute block once it is over. Takes one
+/// sample at a time; not for two threads at once.</summary>
 public sealed class WindWatch
 {
     /// <summary>So many seconds in a row bear a jump out (ours).</summary>
@@ -36,7 +37,8 @@ public sealed class WindWatch
     public WindSummary? Now => WindSummary.Of([.. last]);
 
     /// <summary>Takes a sample. A jump waits until the seconds after it bear it out.</summary>
-    /// <returns>The samples that were believed by it (none, one, or a jump borne out with its followers) and the block that ended with it, if one did.</returns>
+    /// <returns>The samples that were believed by it (none, one, or a jump borne out with its followers) and the block that ended with it,
+    /// if one did.</returns>
     public (IReadOnlyList<WindSample> Believed, WindSummary? Ended) Take(WindSample sample)
     {
         if ((doubtful.Count > 0 ? doubtful[^1] : newest) is { } before && sample.At <= before.At)
@@ -88,7 +90,8 @@ public sealed class WindWatch
         }
     }
 
-    private static bool IsJump(WindSample before, WindSample sample) => sample.Speed.MetresPerSecond - before.Speed.MetresPerSecond > Jump.MetresPerSecond;
+    private static bool IsJump(WindSample before, WindSample sample) =>
+        sample.Speed.MetresPerSecond - before.Speed.MetresPerSecond > Jump.MetresPerSecond;
 
     private (IReadOnlyList<WindSample> Believed, WindSummary? Ended) Believe(IReadOnlyList<WindSample> samples)
     {

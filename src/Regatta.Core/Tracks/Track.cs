@@ -23,7 +23,13 @@ public readonly record struct TrackPoint(DateTimeOffset At, double Latitude, dou
     public double CourseTo(TrackPoint other)
     {
         var (a, b, east) = (Latitude * Math.PI / 180, other.Latitude * Math.PI / 180, (other.Longitude - Longitude) * Math.PI / 180);
-        return ((Math.Atan2(Math.Sin(east) * Math.Cos(b), (Math.Cos(a) * Math.Sin(b)) - (Math.Sin(a) * Math.Cos(b) * Math.Cos(east))) * 180 / Math.PI) + 360) % 360;
+        return (
+                (
+                    Math.Atan2(Math.Sin(east) * Math.Cos(b), (Math.Cos(a) * Math.Sin(b)) - (Math.Sin(a) * Math.Cos(b) * Math.Cos(east)))
+                    * 180
+                    / Math.PI
+                ) + 360
+            ) % 360;
     }
 }
 
@@ -77,16 +83,26 @@ public sealed record TrackSummary(double Metres, Speed Mean, Speed Best, int Leg
 
         var legs = LegsOf(moves, windFrom.Degrees).ToList();
         var upwind = legs.Where(leg => leg.IsUpwind).ToList();
-        double Over(IReadOnlyCollection<Leg> some, Func<Leg, double> of) => some.Sum(leg => of(leg) * (leg.To - leg.From).TotalSeconds) / some.Sum(leg => (leg.To - leg.From).TotalSeconds);
+        double Over(IReadOnlyCollection<Leg> some, Func<Leg, double> of) =>
+            some.Sum(leg => of(leg) * (leg.To - leg.From).TotalSeconds) / some.Sum(leg => (leg.To - leg.From).TotalSeconds);
         var (port, starboard) = (upwind.Where(leg => leg.Angle.Degrees < 0).ToList(), upwind.Where(leg => leg.Angle.Degrees > 0).ToList());
-        return Parsed<TrackSummary>.Good(new(
-            moves.Sum(move => move.Speed * move.Seconds),
-            Units.Speed.FromMetresPerSecond(moves.Sum(move => move.Speed * move.Seconds) / moves.Sum(move => move.Seconds)),
-            Units.Speed.FromMetresPerSecond(moves.Max(move => move.Speed)),
-            legs.Count,
-            upwind.Count > 0 ? Units.Angle.FromDegrees(Over(upwind, leg => Math.Abs(leg.Angle.Degrees))) : null,
-            port.Count > 0 && starboard.Count > 0 ? Units.Angle.FromDegrees(Over(starboard, leg => leg.Angle.Degrees) - Over(port, leg => leg.Angle.Degrees)) : null,
-            upwind.Count > 0 ? Units.Speed.FromMetresPerSecond(Math.Max(0, Over(upwind, leg => leg.Speed.MetresPerSecond * Math.Cos(leg.Angle.Degrees * Math.PI / 180)))) : null));
+        return Parsed<TrackSummary>.Good(
+            new(
+                moves.Sum(move => move.Speed * move.Seconds),
+                Units.Speed.FromMetresPerSecond(moves.Sum(move => move.Speed * move.Seconds) / moves.Sum(move => move.Seconds)),
+                Units.Speed.FromMetresPerSecond(moves.Max(move => move.Speed)),
+                legs.Count,
+                upwind.Count > 0 ? Units.Angle.FromDegrees(Over(upwind, leg => Math.Abs(leg.Angle.Degrees))) : null,
+                port.Count > 0 && starboard.Count > 0
+                    ? Units.Angle.FromDegrees(Over(starboard, leg => leg.Angle.Degrees) - Over(port, leg => leg.Angle.Degrees))
+                    : null,
+                upwind.Count > 0
+                    ? Units.Speed.FromMetresPerSecond(
+                        Math.Max(0, Over(upwind, leg => leg.Speed.MetresPerSecond * Math.Cos(leg.Angle.Degrees * Math.PI / 180)))
+                    )
+                    : null
+            )
+        );
     }
 
     /// <summary>One point every ten seconds or so: what lies between is the receiver's noise.</summary>
@@ -130,7 +146,14 @@ public sealed record TrackSummary(double Metres, Speed Mean, Speed Best, int Leg
         {
             // The wind comes from starboard when it lies to the right of the course.
             var angle = ((windFrom - move.Course + 540) % 360) - 180;
-            if (run.Count > 0 && (move.From != run[^1].Move.To || (Math.Sign(angle), Math.Abs(angle) < Leg.UpwindWithin) != (Math.Sign(run[^1].Angle), Math.Abs(run[^1].Angle) < Leg.UpwindWithin)))
+            if (
+                run.Count > 0
+                && (
+                    move.From != run[^1].Move.To
+                    || (Math.Sign(angle), Math.Abs(angle) < Leg.UpwindWithin)
+                        != (Math.Sign(run[^1].Angle), Math.Abs(run[^1].Angle) < Leg.UpwindWithin)
+                )
+            )
             {
                 if (Whole(run) is { } leg)
                 {
@@ -149,9 +172,15 @@ public sealed record TrackSummary(double Metres, Speed Mean, Speed Best, int Leg
         }
     }
 
-    private static Leg? Whole(List<(Move Move, double Angle)> run) => run.Count == 0 || run[^1].Move.To - run[0].Move.From < ShortestLeg
-        ? null
-        : new(run[0].Move.From, run[^1].Move.To, Units.Angle.FromDegrees(run.Average(one => one.Angle)), Units.Speed.FromMetresPerSecond(run.Average(one => one.Move.Speed)));
+    private static Leg? Whole(List<(Move Move, double Angle)> run) =>
+        run.Count == 0 || run[^1].Move.To - run[0].Move.From < ShortestLeg
+            ? null
+            : new(
+                run[0].Move.From,
+                run[^1].Move.To,
+                Units.Angle.FromDegrees(run.Average(one => one.Angle)),
+                Units.Speed.FromMetresPerSecond(run.Average(one => one.Move.Speed))
+            );
 
     private sealed record Move(DateTimeOffset From, DateTimeOffset To, double Seconds, double Speed, double Course);
 }

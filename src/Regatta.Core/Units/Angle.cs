@@ -4,7 +4,9 @@ namespace Regatta.Core.Units;
 public readonly record struct Angle : IComparable<Angle>
 {
     private Angle(double degrees) =>
-        Degrees = double.IsFinite(degrees) ? degrees : throw new ArgumentOutOfRangeException(nameof(degrees), degrees, "An angle is a finite number.");
+        Degrees = double.IsFinite(degrees)
+            ? degrees
+            : throw new ArgumentOutOfRangeException(nameof(degrees), degrees, "An angle is a finite number.");
 
     /// <summary>Degrees.</summary>
     public double Degrees { get; }

@@ -1,13 +1,16 @@
 namespace Regatta.Core.Units;
 
-/// <summary>A length along a boat, a spar or a strip. Stored in metres; any finite value, negative means the other way from the datum.</summary>
+/// <summary>A length along a boat, a spar or a strip. Stored in metres; any finite value, negative means the other way from the
+/// datum.</summary>
 public readonly record struct Length : IComparable<Length>
 {
     /// <summary>Metres in an inch, exact. Source: NIST SP 811.</summary>
     public const double MetresPerInch = 0.0254;
 
     private Length(double metres) =>
-        Metres = double.IsFinite(metres) ? metres : throw new ArgumentOutOfRangeException(nameof(metres), metres, "A length is a finite number.");
+        Metres = double.IsFinite(metres)
+            ? metres
+            : throw new ArgumentOutOfRangeException(nameof(metres), metres, "A length is a finite number.");
 
     /// <summary>Metres.</summary>
     public double Metres { get; }
@@ -52,24 +55,27 @@ public enum LengthUnit
 public static class LengthUnits
 {
     /// <summary>How many metres one of the unit is. Source: NIST SP 811.</summary>
-    public static double InMetres(this LengthUnit unit) => unit switch
-    {
-        LengthUnit.Millimetre => 0.001,
-        LengthUnit.Centimetre => 0.01,
-        LengthUnit.Inch or LengthUnit.DecimalInch => Length.MetresPerInch,
-        _ => throw new ArgumentOutOfRangeException(nameof(unit)),
-    };
+    public static double InMetres(this LengthUnit unit) =>
+        unit switch
+        {
+            LengthUnit.Millimetre => 0.001,
+            LengthUnit.Centimetre => 0.01,
+            LengthUnit.Inch or LengthUnit.DecimalInch => Length.MetresPerInch,
+            _ => throw new ArgumentOutOfRangeException(nameof(unit)),
+        };
 
     /// <summary>The symbol shown after a number.</summary>
-    public static string Symbol(this LengthUnit unit) => unit switch
-    {
-        LengthUnit.Millimetre => "mm",
-        LengthUnit.Centimetre => "cm",
-        LengthUnit.Inch or LengthUnit.DecimalInch => "in",
-        _ => throw new ArgumentOutOfRangeException(nameof(unit)),
-    };
+    public static string Symbol(this LengthUnit unit) =>
+        unit switch
+        {
+            LengthUnit.Millimetre => "mm",
+            LengthUnit.Centimetre => "cm",
+            LengthUnit.Inch or LengthUnit.DecimalInch => "in",
+            _ => throw new ArgumentOutOfRangeException(nameof(unit)),
+        };
 
-    /// <summary>A length with its symbol: whole millimetres, tenths of a centimetre, inches as fractions where they are sixteenths, or in tenths.</summary>
+    /// <summary>A length with its symbol: whole millimetres, tenths of a centimetre, inches as fractions where they are sixteenths, or in
+    /// tenths.</summary>
     public static string Show(this LengthUnit unit, Length length)
     {
         var number = length.In(unit);
@@ -88,11 +94,12 @@ public static class LengthUnits
         NumberText.ReadWithUnit(text, unit, Named, "mm, cm or in").Then(read => Parsed<Length>.Good(Length.From(read.Number, read.Unit)));
 
     /// <summary>Finds a unit by what a person may write behind a number; null when it is none of ours.</summary>
-    public static LengthUnit? Named(string text) => text.Trim().TrimEnd('.').ToLowerInvariant() switch
-    {
-        "mm" or "millimetre" or "millimetres" or "millimeter" or "millimeters" => LengthUnit.Millimetre,
-        "cm" or "centimetre" or "centimetres" or "centimeter" or "centimeters" => LengthUnit.Centimetre,
-        "in" or "inch" or "inches" or "\"" or "″" or "''" => LengthUnit.Inch,
-        _ => null,
-    };
+    public static LengthUnit? Named(string text) =>
+        text.Trim().TrimEnd('.').ToLowerInvariant() switch
+        {
+            "mm" or "millimetre" or "millimetres" or "millimeter" or "millimeters" => LengthUnit.Millimetre,
+            "cm" or "centimetre" or "centimetres" or "centimeter" or "centimeters" => LengthUnit.Centimetre,
+            "in" or "inch" or "inches" or "\"" or "″" or "''" => LengthUnit.Inch,
+            _ => null,
+        };
 }

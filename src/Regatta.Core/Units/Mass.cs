@@ -4,9 +4,10 @@ namespace Regatta.Core.Units;
 public readonly record struct Mass
 {
     private Mass(double kilograms) =>
-        Kilograms = double.IsFinite(kilograms) && kilograms >= 0
-            ? kilograms
-            : throw new ArgumentOutOfRangeException(nameof(kilograms), kilograms, "A mass is zero or more.");
+        Kilograms =
+            double.IsFinite(kilograms) && kilograms >= 0
+                ? kilograms
+                : throw new ArgumentOutOfRangeException(nameof(kilograms), kilograms, "A mass is zero or more.");
 
     /// <summary>Kilograms.</summary>
     public double Kilograms { get; }
@@ -41,10 +42,11 @@ public static class MassUnits
     public static string Symbol(this MassUnit unit) => unit == MassUnit.Kilogram ? "kg" : "lb";
 
     /// <summary>Finds a unit by what a person may write; null when it is none of ours.</summary>
-    public static MassUnit? Named(string text) => text.Trim().TrimEnd('.').ToLowerInvariant() switch
-    {
-        "kg" or "kilo" or "kilos" => MassUnit.Kilogram,
-        "lb" or "lbs" or "pound" or "pounds" => MassUnit.Pound,
-        _ => null,
-    };
+    public static MassUnit? Named(string text) =>
+        text.Trim().TrimEnd('.').ToLowerInvariant() switch
+        {
+            "kg" or "kilo" or "kilos" => MassUnit.Kilogram,
+            "lb" or "lbs" or "pound" or "pounds" => MassUnit.Pound,
+            _ => null,
+        };
 }

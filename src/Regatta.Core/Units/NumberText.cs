@@ -3,7 +3,8 @@ using System.Text.RegularExpressions;
 
 namespace Regatta.Core.Units;
 
-/// <summary>Numbers as people write them beside a boat: <c>14</c>, <c>14.5</c>, <c>14,5</c>, <c>14 1/2</c>, <c>14½</c>, <c>-1/4</c>, each with a unit behind it or none.</summary>
+/// <summary>Numbers as people write them beside a boat: <c>14</c>, <c>14.5</c>, <c>14,5</c>, <c>14 1/2</c>, <c>14½</c>, <c>-1/4</c>, each
+/// with a unit behind it or none.</summary>
 public static partial class NumberText
 {
     private static readonly Dictionary<char, string> VulgarFractions = new()
@@ -36,13 +37,17 @@ public static partial class NumberText
             if (bottom is not (2 or 4 or 8 or 16 or 32) || top >= bottom || number != Math.Floor(number))
             {
                 return Parsed<(double Number, string Tail)>.Bad(
-                    $"“{match.Groups["top"].Value}/{match.Groups["bottom"].Value}” is no mark on a rule. Use halves, quarters, eighths, sixteenths or thirty-seconds below one, such as 14 1/2.");
+                    $"“{match.Groups["top"].Value}/{match.Groups["bottom"].Value}” is no mark on a rule. Use "
+                        + "halves, quarters, eighths, sixteenths or thirty-seconds below one, such as 14 1/2."
+                );
             }
 
             number += (double)top / bottom;
         }
 
-        return Parsed<(double Number, string Tail)>.Good((match.Groups["sign"].Success ? -number : number, match.Groups["rest"].Value.Trim()));
+        return Parsed<(double Number, string Tail)>.Good(
+            (match.Groups["sign"].Success ? -number : number, match.Groups["rest"].Value.Trim())
+        );
     }
 
     /// <summary>Reads a number with a unit behind it; without one, <paramref name="assumed"/> counts.</summary>
@@ -50,17 +55,24 @@ public static partial class NumberText
     /// <param name="assumed">The unit when none was written.</param>
     /// <param name="named">Finds a unit by its name.</param>
     /// <param name="known">The units to offer when the written one is unknown, such as "mm, cm or in".</param>
-    public static Parsed<(double Number, TUnit Unit)> ReadWithUnit<TUnit>(string text, TUnit assumed, Func<string, TUnit?> named, string known)
+    public static Parsed<(double Number, TUnit Unit)> ReadWithUnit<TUnit>(
+        string text,
+        TUnit assumed,
+        Func<string, TUnit?> named,
+        string known
+    )
         where TUnit : struct =>
-        Read(text).Then(read =>
-        {
-            var unit = read.Tail.Length == 0 ? assumed : named(read.Tail);
-            return unit is { } found
-                ? Parsed<(double, TUnit)>.Good((read.Number, found))
-                : Parsed<(double, TUnit)>.Bad($"“{read.Tail}” is not a unit known here. Use {known}.");
-        });
+        Read(text)
+            .Then(read =>
+            {
+                var unit = read.Tail.Length == 0 ? assumed : named(read.Tail);
+                return unit is { } found
+                    ? Parsed<(double, TUnit)>.Good((read.Number, found))
+                    : Parsed<(double, TUnit)>.Bad($"“{read.Tail}” is not a unit known here. Use {known}.");
+            });
 
-    /// <summary>Reads a number with nothing but one word about it, before or behind, in singular or plural: <c>hole 4</c>, <c>2 1/4 turns</c>, <c>1 1/2 × hand</c>.</summary>
+    /// <summary>Reads a number with nothing but one word about it, before or behind, in singular or plural: <c>hole 4</c>, <c>2 1/4
+    /// turns</c>, <c>1 1/2 × hand</c>.</summary>
     /// <param name="text">What was written.</param>
     /// <param name="word">The word.</param>
     /// <param name="otherwise">What to say to another word, such as "these are counted in holes".</param>
@@ -72,19 +84,26 @@ public static partial class NumberText
             plain = plain.StartsWith(form, StringComparison.OrdinalIgnoreCase) ? plain[form.Length..].Trim() : plain;
         }
 
-        return Read(plain).Then(read => read.Tail.TrimStart('×', 'x', '*', ' ').ToLowerInvariant() is var tail && (tail.Length == 0 || tail == word || tail == word + "s")
-            ? Parsed<double>.Good(read.Number)
-            : Parsed<double>.Bad($"“{read.Tail}” does not belong here: {otherwise}."));
+        return Read(plain)
+            .Then(read =>
+                read.Tail.TrimStart('×', 'x', '*', ' ').ToLowerInvariant() is var tail
+                && (tail.Length == 0 || tail == word || tail == word + "s")
+                    ? Parsed<double>.Good(read.Number)
+                    : Parsed<double>.Bad($"“{read.Tail}” does not belong here: {otherwise}.")
+            );
     }
 
     /// <summary>A number with at most <paramref name="decimals"/> decimals and no trailing zeros.</summary>
     public static string Plain(double number, int decimals) =>
-        (Math.Round(number, decimals) + 0.0).ToString("0." + new string('#', decimals), CultureInfo.InvariantCulture).Replace("-", "−", StringComparison.Ordinal);
+        (Math.Round(number, decimals) + 0.0)
+            .ToString("0." + new string('#', decimals), CultureInfo.InvariantCulture)
+            .Replace("-", "−", StringComparison.Ordinal);
 
     /// <summary>A number with its sign always shown, as changes are.</summary>
     public static string Signed(double number, int decimals) => number > 0 ? "+" + Plain(number, decimals) : Plain(number, decimals);
 
-    /// <summary>A number as a whole and a fraction of at most sixteenths when it is one, such as <c>14 1/2</c>; otherwise with two decimals.</summary>
+    /// <summary>A number as a whole and a fraction of at most sixteenths when it is one, such as <c>14 1/2</c>; otherwise with two
+    /// decimals.</summary>
     public static string Fraction(double number)
     {
         var sixteenths = Math.Round(Math.Abs(number) * 16);
@@ -122,7 +141,10 @@ public static partial class NumberText
         return plain.Trim();
     }
 
-    [GeneratedRegex(@"^(?<sign>-)?\+?\s*(?:(?<whole>\d{1,9}(?:\.\d{1,12})?)(?!\s*/)(?:\s+(?<top>\d{1,3})\s*/\s*(?<bottom>\d{1,3}))?|(?<top>\d{1,3})\s*/\s*(?<bottom>\d{1,3}))\s*(?<rest>[^\d\s].*)?$")]
+    [GeneratedRegex(
+        @"^(?<sign>-)?\+?\s*(?:(?<whole>\d{1,9}(?:\.\d{1,12})?)(?!\s*/)(?:\s+(?<top>\d{1,3})\s*/\s*(?<bottom>\d{1,3}))?"
+            + @"|(?<top>\d{1,3})\s*/\s*(?<bottom>\d{1,3}))\s*(?<rest>[^\d\s].*)?$"
+    )]
     private static partial Regex Shape();
 
     [GeneratedRegex(@"(\d),(\d)")]

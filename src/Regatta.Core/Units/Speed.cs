@@ -4,9 +4,10 @@ namespace Regatta.Core.Units;
 public readonly record struct Speed : IComparable<Speed>
 {
     private Speed(double metresPerSecond) =>
-        MetresPerSecond = double.IsFinite(metresPerSecond) && metresPerSecond >= 0
-            ? metresPerSecond
-            : throw new ArgumentOutOfRangeException(nameof(metresPerSecond), metresPerSecond, "A speed is zero or more.");
+        MetresPerSecond =
+            double.IsFinite(metresPerSecond) && metresPerSecond >= 0
+                ? metresPerSecond
+                : throw new ArgumentOutOfRangeException(nameof(metresPerSecond), metresPerSecond, "A speed is zero or more.");
 
     /// <summary>Metres per second.</summary>
     public double MetresPerSecond { get; }
@@ -14,10 +15,12 @@ public readonly record struct Speed : IComparable<Speed>
     /// <summary>Knots.</summary>
     public double Knots => In(SpeedUnit.Knot);
 
-    /// <summary>The number in a unit; for Beaufort the force as a real number from the fit v = 0.836 B^1.5 (WMO-No. 306, code table 1100).</summary>
-    public double In(SpeedUnit unit) => unit == SpeedUnit.Beaufort
-        ? Math.Pow(MetresPerSecond / Beaufort.Coefficient, 2.0 / 3.0)
-        : MetresPerSecond / unit.InMetresPerSecond();
+    /// <summary>The number in a unit; for Beaufort the force as a real number from the fit v = 0.836 B^1.5 (WMO-No. 306, code table
+    /// 1100).</summary>
+    public double In(SpeedUnit unit) =>
+        unit == SpeedUnit.Beaufort
+            ? Math.Pow(MetresPerSecond / Beaufort.Coefficient, 2.0 / 3.0)
+            : MetresPerSecond / unit.InMetresPerSecond();
 
     /// <summary>From metres per second.</summary>
     /// <exception cref="ArgumentOutOfRangeException">Negative or not finite.</exception>
@@ -27,9 +30,8 @@ public readonly record struct Speed : IComparable<Speed>
     public static Speed FromKnots(double knots) => From(knots, SpeedUnit.Knot);
 
     /// <summary>From a number in a unit.</summary>
-    public static Speed From(double number, SpeedUnit unit) => unit == SpeedUnit.Beaufort
-        ? new(Beaufort.Coefficient * Math.Pow(number, 1.5))
-        : new(number * unit.InMetresPerSecond());
+    public static Speed From(double number, SpeedUnit unit) =>
+        unit == SpeedUnit.Beaufort ? new(Beaufort.Coefficient * Math.Pow(number, 1.5)) : new(number * unit.InMetresPerSecond());
 
     /// <summary>The speed half-way between two.</summary>
     public static Speed Between(Speed a, Speed b) => new((a.MetresPerSecond + b.MetresPerSecond) / 2);
@@ -74,34 +76,37 @@ public static class SpeedUnits
 {
     /// <summary>Metres per second in one of the unit. Source: NIST SP 811.</summary>
     /// <exception cref="ArgumentOutOfRangeException">Beaufort, which has no factor.</exception>
-    public static double InMetresPerSecond(this SpeedUnit unit) => unit switch
-    {
-        SpeedUnit.Knot => 1852.0 / 3600.0,
-        SpeedUnit.MetrePerSecond => 1,
-        SpeedUnit.MilePerHour => 0.44704,
-        SpeedUnit.KilometrePerHour => 1 / 3.6,
-        _ => throw new ArgumentOutOfRangeException(nameof(unit), unit, "Beaufort is no multiple of a speed."),
-    };
+    public static double InMetresPerSecond(this SpeedUnit unit) =>
+        unit switch
+        {
+            SpeedUnit.Knot => 1852.0 / 3600.0,
+            SpeedUnit.MetrePerSecond => 1,
+            SpeedUnit.MilePerHour => 0.44704,
+            SpeedUnit.KilometrePerHour => 1 / 3.6,
+            _ => throw new ArgumentOutOfRangeException(nameof(unit), unit, "Beaufort is no multiple of a speed."),
+        };
 
     /// <summary>The symbol shown after a number.</summary>
-    public static string Symbol(this SpeedUnit unit) => unit switch
-    {
-        SpeedUnit.Knot => "kn",
-        SpeedUnit.MetrePerSecond => "m/s",
-        SpeedUnit.MilePerHour => "mph",
-        SpeedUnit.KilometrePerHour => "km/h",
-        SpeedUnit.Beaufort => "Bft",
-        _ => throw new ArgumentOutOfRangeException(nameof(unit)),
-    };
+    public static string Symbol(this SpeedUnit unit) =>
+        unit switch
+        {
+            SpeedUnit.Knot => "kn",
+            SpeedUnit.MetrePerSecond => "m/s",
+            SpeedUnit.MilePerHour => "mph",
+            SpeedUnit.KilometrePerHour => "km/h",
+            SpeedUnit.Beaufort => "Bft",
+            _ => throw new ArgumentOutOfRangeException(nameof(unit)),
+        };
 
     /// <summary>Finds a unit by what a person may write; null when it is none of ours.</summary>
-    public static SpeedUnit? Named(string text) => text.Trim().TrimEnd('.').ToLowerInvariant() switch
-    {
-        "kn" or "kt" or "kts" or "knot" or "knots" => SpeedUnit.Knot,
-        "m/s" or "mps" or "ms" => SpeedUnit.MetrePerSecond,
-        "mph" => SpeedUnit.MilePerHour,
-        "km/h" or "kmh" or "kph" => SpeedUnit.KilometrePerHour,
-        "bft" or "f" or "force" or "beaufort" => SpeedUnit.Beaufort,
-        _ => null,
-    };
+    public static SpeedUnit? Named(string text) =>
+        text.Trim().TrimEnd('.').ToLowerInvariant() switch
+        {
+            "kn" or "kt" or "kts" or "knot" or "knots" => SpeedUnit.Knot,
+            "m/s" or "mps" or "ms" => SpeedUnit.MetrePerSecond,
+            "mph" => SpeedUnit.MilePerHour,
+            "km/h" or "kmh" or "kph" => SpeedUnit.KilometrePerHour,
+            "bft" or "f" or "force" or "beaufort" => SpeedUnit.Beaufort,
+            _ => null,
+        };
 }

@@ -20,6 +20,7 @@ public sealed record SightedWind(int Force, string Sign)
         new(7, "foam blown in streaks"),
     ];
 
-    /// <summary>The winds it may be: from where the force begins to where the next does. A sign is no number; its width is its uncertainty.</summary>
+    /// <summary>The winds it may be: from where the force begins to where the next does. A sign is no number; its width is its
+    /// uncertainty.</summary>
     public WindRange Range => WindRange.Of(Beaufort.Starts(Force), Beaufort.Starts(Force + 1), null).Value;
 }

@@ -30,12 +30,16 @@ public sealed record WindBands
         {
             if (upper.From < lower.To)
             {
-                return Parsed<WindBands>.Bad($"“{lower.Name}” and “{upper.Name}” overlap: the next band must start where the one before ends.");
+                return Parsed<WindBands>.Bad(
+                    $"“{lower.Name}” and “{upper.Name}” overlap: the next band must start where the one before ends."
+                );
             }
 
             if (upper.From > lower.To)
             {
-                return Parsed<WindBands>.Bad($"There is a gap between “{lower.Name}” and “{upper.Name}”: the next band must start where the one before ends.");
+                return Parsed<WindBands>.Bad(
+                    $"There is a gap between “{lower.Name}” and “{upper.Name}”: the next band must start where the one before ends."
+                );
             }
         }
 
@@ -44,7 +48,8 @@ public sealed record WindBands
             : Parsed<WindBands>.Bad("Two wind bands carry the same number.");
     }
 
-    /// <summary>Bands as they were kept: no rule is held against them any more, for what was published under older rules is still shown.</summary>
+    /// <summary>Bands as they were kept: no rule is held against them any more, for what was published under older rules is still
+    /// shown.</summary>
     /// <exception cref="ArgumentException">There is none.</exception>
     public static WindBands Stored(IEnumerable<WindBand> bands) =>
         bands.OrderBy(band => band.From.MetresPerSecond).ToList() is { Count: > 0 } ordered
@@ -63,12 +68,20 @@ public sealed record WindBands
     /// <summary>The lighter neighbour of a band, or null at the bottom.</summary>
     public WindBand? Below(WindBand band) => All.LastOrDefault(other => other.To <= band.From);
 
-    /// <summary>The bands with the edge between one and its stronger neighbour moved; null when there is no neighbour, or the edge would not lie inside the two.</summary>
+    /// <summary>The bands with the edge between one and its stronger neighbour moved; null when there is no neighbour, or the edge would
+    /// not lie inside the two.</summary>
     /// <param name="lower">The lighter of the two.</param>
     /// <param name="to">Where the edge goes.</param>
-    public WindBands? WithEdge(WindBand lower, Speed to) => Above(lower) is { } upper && to > lower.From && to < upper.To
-        ? Of(All.Select(band => band == lower ? new WindBand(band.Id, band.Name, band.From, to) : band == upper ? new WindBand(band.Id, band.Name, to, band.To) : band)).Value
-        : null;
+    public WindBands? WithEdge(WindBand lower, Speed to) =>
+        Above(lower) is { } upper && to > lower.From && to < upper.To
+            ? Of(
+                All.Select(band =>
+                    band == lower ? new WindBand(band.Id, band.Name, band.From, to)
+                    : band == upper ? new WindBand(band.Id, band.Name, to, band.To)
+                    : band
+                )
+            ).Value
+            : null;
 
     /// <summary>The same bands, edges and names in the same order.</summary>
     public bool Equals(WindBands? other) => other is not null && All.SequenceEqual(other.All);
@@ -76,7 +89,8 @@ public sealed record WindBands
     /// <inheritdoc/>
     public override int GetHashCode() => HashCode.Combine(All.Count, All[0]);
 
-    /// <summary>The share of a session's wind that lay in each band, in the order of <see cref="All"/>; sums to 1. What lay beyond the ends counts in the end bands.</summary>
+    /// <summary>The share of a session's wind that lay in each band, in the order of <see cref="All"/>; sums to 1. What lay beyond the ends
+    /// counts in the end bands.</summary>
     public IReadOnlyList<double> Shares(WindRange wind)
     {
         var span = wind.To.MetresPerSecond - wind.From.MetresPerSecond;
@@ -86,12 +100,17 @@ public sealed record WindBands
             return [.. All.Select(band => band == home ? 1.0 : 0.0)];
         }
 
-        return [.. All.Select((band, at) =>
-        {
-            var low = at == 0 ? 0 : band.From.MetresPerSecond;
-            var high = at == All.Count - 1 ? double.PositiveInfinity : band.To.MetresPerSecond;
-            var overlap = Math.Min(high, wind.To.MetresPerSecond) - Math.Max(low, wind.From.MetresPerSecond);
-            return Math.Max(0, overlap) / span;
-        })];
+        return
+        [
+            .. All.Select(
+                (band, at) =>
+                {
+                    var low = at == 0 ? 0 : band.From.MetresPerSecond;
+                    var high = at == All.Count - 1 ? double.PositiveInfinity : band.To.MetresPerSecond;
+                    var overlap = Math.Min(high, wind.To.MetresPerSecond) - Math.Max(low, wind.From.MetresPerSecond);
+                    return Math.Max(0, overlap) / span;
+                }
+            ),
+        ];
     }
 }

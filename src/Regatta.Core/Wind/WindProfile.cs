@@ -22,19 +22,28 @@ public static class WindProfile
     public static double Ratio(Length from, Length to) => Height(to) / Height(from);
 
     /// <summary>Reads a height as written: metres, or with a unit.</summary>
-    public static Parsed<Length> ReadHeight(string text) => NumberText.Read(text).Then(read =>
-    {
-        var length = read.Tail is "" or "m" ? Length.FromMetres(read.Number) : LengthUnits.Named(read.Tail) is { } unit ? Length.From(read.Number, unit) : (Length?)null;
-        return length is not { } height
-            ? Parsed<Length>.Bad($"“{read.Tail}” is no unit for a height. Write metres, such as 3 or 0.6.")
-            : height.CompareTo(Heights.Lowest) < 0 || height.CompareTo(Heights.Highest) > 0
-                ? Parsed<Length>.Bad($"A wind is measured between {Heights.Lowest.Metres:0.#} and {Heights.Highest.Metres:0} m above the water.")
-                : Parsed<Length>.Good(height);
-    });
+    public static Parsed<Length> ReadHeight(string text) =>
+        NumberText
+            .Read(text)
+            .Then(read =>
+            {
+                var length =
+                    read.Tail is "" or "m" ? Length.FromMetres(read.Number)
+                    : LengthUnits.Named(read.Tail) is { } unit ? Length.From(read.Number, unit)
+                    : (Length?)null;
+                return length is not { } height
+                        ? Parsed<Length>.Bad($"“{read.Tail}” is no unit for a height. Write metres, such as 3 or 0.6.")
+                    : height.CompareTo(Heights.Lowest) < 0 || height.CompareTo(Heights.Highest) > 0
+                        ? Parsed<Length>.Bad(
+                            $"A wind is measured between {Heights.Lowest.Metres:0.#} and {Heights.Highest.Metres:0} m above the water."
+                        )
+                    : Parsed<Length>.Good(height);
+            });
 
-    private static double Height(Length height) => height.Metres > Roughness.Metres
-        ? Math.Log(height.Metres / Roughness.Metres)
-        : throw new ArgumentOutOfRangeException(nameof(height), height, "A height lies above the water's roughness.");
+    private static double Height(Length height) =>
+        height.Metres > Roughness.Metres
+            ? Math.Log(height.Metres / Roughness.Metres)
+            : throw new ArgumentOutOfRangeException(nameof(height), height, "A height lies above the water's roughness.");
 }
 
 /// <summary>The wind as it is felt aboard.</summary>
@@ -51,10 +60,14 @@ public readonly record struct ApparentWind(Speed Speed, Angle Angle)
         var radians = trueAngle.Degrees * Math.PI / 180;
         var across = trueWind.MetresPerSecond * Math.Sin(radians);
         var along = boat.MetresPerSecond + (trueWind.MetresPerSecond * Math.Cos(radians));
-        return new(Units.Speed.FromMetresPerSecond(Math.Sqrt((across * across) + (along * along))), Units.Angle.FromDegrees(Math.Atan2(across, along) * 180 / Math.PI));
+        return new(
+            Units.Speed.FromMetresPerSecond(Math.Sqrt((across * across) + (along * along))),
+            Units.Angle.FromDegrees(Math.Atan2(across, along) * 180 / Math.PI)
+        );
     }
 
-    /// <summary>The twist the wind's gradient asks for: how much further aft the apparent wind comes from at the head than at the boom. Source: models M3.</summary>
+    /// <summary>The twist the wind's gradient asks for: how much further aft the apparent wind comes from at the head than at the boom.
+    /// Source: models M3.</summary>
     /// <param name="trueWind">The wind at <paramref name="measuredAt"/>.</param>
     /// <param name="measuredAt">The height it was measured at.</param>
     /// <param name="trueAngle">From where, off the bow.</param>
@@ -62,5 +75,6 @@ public readonly record struct ApparentWind(Speed Speed, Angle Angle)
     /// <param name="boom">Height of the boom.</param>
     /// <param name="head">Height of the head.</param>
     public static Angle TwistAskedFor(Speed trueWind, Length measuredAt, Angle trueAngle, Speed boat, Length boom, Length head) =>
-        Of(WindProfile.At(trueWind, measuredAt, head), trueAngle, boat).Angle - Of(WindProfile.At(trueWind, measuredAt, boom), trueAngle, boat).Angle;
+        Of(WindProfile.At(trueWind, measuredAt, head), trueAngle, boat).Angle
+        - Of(WindProfile.At(trueWind, measuredAt, boom), trueAngle, boat).Angle;
 }

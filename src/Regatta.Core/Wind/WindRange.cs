@@ -31,16 +31,24 @@ public sealed record WindRange
         }
 
         return gust is { } strongest && strongest < Speed.Between(from, to)
-            ? Parsed<WindRange>.Bad("The gust is below the mean wind. A gust is the strongest you felt; leave it empty if you did not notice.")
+            ? Parsed<WindRange>.Bad(
+                "The gust is below the mean wind. A gust is the strongest you felt; leave it empty if you did not notice."
+            )
             : Parsed<WindRange>.Good(new(from, to, gust));
     }
 
     /// <summary>Reads one wind as written, with a unit or in the reader's.</summary>
     public static Parsed<Speed> ReadSpeed(string text, SpeedUnit assumed) =>
-        NumberText.ReadWithUnit(text, assumed, SpeedUnits.Named, "kn, m/s, mph, km/h or Bft").Then(read => read.Number switch
-        {
-            < 0 => Parsed<Speed>.Bad("Wind is never below zero."),
-            var number when number > 1000 || Speed.From(number, read.Unit) > Ceiling => Parsed<Speed>.Bad($"{NumberText.Plain(number, 1)} {read.Unit.Symbol()} is more than anybody tunes for. Check the number and its unit."),
-            var number => Parsed<Speed>.Good(Speed.From(number, read.Unit)),
-        });
+        NumberText
+            .ReadWithUnit(text, assumed, SpeedUnits.Named, "kn, m/s, mph, km/h or Bft")
+            .Then(read =>
+                read.Number switch
+                {
+                    < 0 => Parsed<Speed>.Bad("Wind is never below zero."),
+                    var number when number > 1000 || Speed.From(number, read.Unit) > Ceiling => Parsed<Speed>.Bad(
+                        $"{NumberText.Plain(number, 1)} {read.Unit.Symbol()} is more than anybody tunes for. Check the number and its unit."
+                    ),
+                    var number => Parsed<Speed>.Good(Speed.From(number, read.Unit)),
+                }
+            );
 }

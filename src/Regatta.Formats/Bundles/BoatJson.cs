@@ -8,12 +8,19 @@ namespace Regatta.Formats.Bundles;
 /// <summary>A boat with its measured pairs to and from its JSON.</summary>
 internal static class BoatJson
 {
-    public static BoatDocument ToDocument(BundledBoat boat) => new(
-        boat.Name,
-        boat.Note.Length > 0 ? boat.Note : null,
-        boat.Measured.Count > 0
-            ? boat.Measured.ToDictionary(one => one.Key.Name, one => (IReadOnlyList<IReadOnlyList<double>>)[.. one.Value.Select(pair => (IReadOnlyList<double>)[pair.Reading, pair.Length.Millimetres])])
-            : null);
+    public static BoatDocument ToDocument(BundledBoat boat) =>
+        new(
+            boat.Name,
+            boat.Note.Length > 0 ? boat.Note : null,
+            boat.Measured.Count > 0
+                ? boat.Measured.ToDictionary(
+                    one => one.Key.Name,
+                    one =>
+                        (IReadOnlyList<IReadOnlyList<double>>)
+                            [.. one.Value.Select(pair => (IReadOnlyList<double>)[pair.Reading, pair.Length.Millimetres])]
+                )
+                : null
+        );
 
     public static Parsed<IReadOnlyList<BundledBoat>> FromDocuments(IReadOnlyList<BoatDocument> documents, IReadOnlyList<Control> controls)
     {
@@ -25,7 +32,8 @@ internal static class BoatJson
             var problem = (name, measured) switch
             {
                 ({ Length: 0 or > Boat.LongestName }, _) => $"A boat’s name has 1 to {Boat.LongestName} letters.",
-                _ when boats.Any(known => string.Equals(known.Name, name, StringComparison.OrdinalIgnoreCase)) => $"Two boats are called “{name}”.",
+                _ when boats.Any(known => string.Equals(known.Name, name, StringComparison.OrdinalIgnoreCase)) =>
+                    $"Two boats are called “{name}”.",
                 _ => measured.Select(one => Wrong(one.Key, one.Value, controls)).FirstOrDefault(wrong => wrong is not null),
             };
             if (problem is not null)
@@ -33,19 +41,30 @@ internal static class BoatJson
                 return Parsed<IReadOnlyList<BundledBoat>>.Bad(problem);
             }
 
-            boats.Add(new(name, document.Note ?? "", measured.ToDictionary(
-                one => new ControlKey(one.Key),
-                one => (IReadOnlyList<CalibrationPair>)[.. one.Value.Select(pair => new CalibrationPair(pair[0], Length.FromMillimetres(pair[1])))])));
+            boats.Add(
+                new(
+                    name,
+                    document.Note ?? "",
+                    measured.ToDictionary(
+                        one => new ControlKey(one.Key),
+                        one =>
+                            (IReadOnlyList<CalibrationPair>)
+                                [.. one.Value.Select(pair => new CalibrationPair(pair[0], Length.FromMillimetres(pair[1])))]
+                    )
+                )
+            );
         }
 
         return Parsed<IReadOnlyList<BundledBoat>>.Good(boats);
     }
 
-    private static string? Wrong(string control, IReadOnlyList<IReadOnlyList<double>> pairs, IReadOnlyList<Control> controls) => pairs switch
-    {
-        _ when controls.All(known => known.Key.Name != control) => $"“{control}” was measured, and the class has no such control.",
-        { Count: > Calibration.MostPairs } => $"“{control}” has {pairs.Count} measured pairs; {Calibration.MostPairs} are the most.",
-        _ when pairs.Any(pair => pair.Count != 2 || pair.Any(number => Math.Abs(number) > 1e6)) => $"A measured pair of “{control}” is a reading and a length in mm.",
-        _ => null,
-    };
+    private static string? Wrong(string control, IReadOnlyList<IReadOnlyList<double>> pairs, IReadOnlyList<Control> controls) =>
+        pairs switch
+        {
+            _ when controls.All(known => known.Key.Name != control) => $"“{control}” was measured, and the class has no such control.",
+            { Count: > Calibration.MostPairs } => $"“{control}” has {pairs.Count} measured pairs; {Calibration.MostPairs} are the most.",
+            _ when pairs.Any(pair => pair.Count != 2 || pair.Any(number => Math.Abs(number) > 1e6)) =>
+                $"A measured pair of “{control}” is a reading and a length in mm.",
+            _ => null,
+        };
 }

@@ -15,7 +15,12 @@ public sealed record BundledClub(string Name, string TimeZone, string? Key = nul
 public sealed record BundledPerson(string Key, string Name, IReadOnlyList<string> Roles, IReadOnlyList<string> CaptainOf);
 
 /// <summary>A class with its draft and all that hangs on it.</summary>
-public sealed record BundledClass(ClassState Draft, IReadOnlyList<BundledBoat> Boats, IReadOnlyList<PublishedVersion> Versions, IReadOnlyList<BundledLog> Logs)
+public sealed record BundledClass(
+    ClassState Draft,
+    IReadOnlyList<BundledBoat> Boats,
+    IReadOnlyList<PublishedVersion> Versions,
+    IReadOnlyList<BundledLog> Logs
+)
 {
     /// <summary>The definition of its draft.</summary>
     public ClassDefinition Class => Draft.Definition;
@@ -24,7 +29,8 @@ public sealed record BundledClass(ClassState Draft, IReadOnlyList<BundledBoat> B
 /// <summary>A boat with what was measured on it.</summary>
 public sealed record BundledBoat(string Name, string Note, IReadOnlyDictionary<ControlKey, IReadOnlyList<CalibrationPair>> Measured);
 
-/// <summary>A log with the key of who sailed it and the name of the boat; null in bundles that left the club, which tell of neither.</summary>
+/// <summary>A log with the key of who sailed it and the name of the boat; null in bundles that left the club, which tell of
+/// neither.</summary>
 public sealed record BundledLog(string? Sailor, string? Boat, SessionLog Log);
 
 /// <summary>A bundle, or what is wrong with it: each problem beside the place in the file.</summary>

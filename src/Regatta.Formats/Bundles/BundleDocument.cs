@@ -4,13 +4,15 @@ using Regatta.Core.Marks;
 
 namespace Regatta.Formats.Bundles;
 
-/// <summary>The bundle as JSON has it (docs/formats.md). Wind in m/s, lengths in mm, masses in kg, angles in degrees; a mark is a number on its control's scale.</summary>
+/// <summary>The bundle as JSON has it (docs/formats.md). Wind in m/s, lengths in mm, masses in kg, angles in degrees; a mark is a number on
+/// its control's scale.</summary>
 public sealed record BundleDocument(
     string Format,
     int Version,
     [property: JsonPropertyOrder(1)] IReadOnlyList<ClassDocument> Classes,
     ClubDocument? Club = null,
-    IReadOnlyList<PersonDocument>? People = null)
+    IReadOnlyList<PersonDocument>? People = null
+)
 {
     public const string FormatName = "regatta-bundle";
     public const int CurrentVersion = 1;
@@ -48,26 +50,39 @@ public sealed record ClassDocument(
     IReadOnlyList<ControlDocument>? Retired = null,
     IReadOnlyList<BoatDocument>? Boats = null,
     IReadOnlyList<VersionDocument>? Versions = null,
-    IReadOnlyList<LogDocument>? Logs = null);
+    IReadOnlyList<LogDocument>? Logs = null
+);
 
 /// <summary>A rule of effective wind, or a table of offsets; masses in kg, the hull's part in kg·m, the arm in m.</summary>
-public sealed record CrewDocument(double? Reference = null, double? Hull = null, double? Arm = null, int? FromBand = null, IReadOnlyList<CrewOffsetDocument>? Offsets = null);
+public sealed record CrewDocument(
+    double? Reference = null,
+    double? Hull = null,
+    double? Arm = null,
+    int? FromBand = null,
+    IReadOnlyList<CrewOffsetDocument>? Offsets = null
+);
 
 public sealed record CrewOffsetDocument(double From, double To, string Control, int Steps);
 
 /// <summary>A boat; for each control the measured pairs, each a reading and the length in mm.</summary>
-public sealed record BoatDocument(string Name, string? Note = null, IReadOnlyDictionary<string, IReadOnlyList<IReadOnlyList<double>>>? Measured = null);
+public sealed record BoatDocument(
+    string Name,
+    string? Note = null,
+    IReadOnlyDictionary<string, IReadOnlyList<IReadOnlyList<double>>>? Measured = null
+);
 
 public sealed record HelmDocument(double TargetDegrees, double ToleranceDegrees, double ReferenceWind, double PerHeelDegree);
 
-/// <summary>All matrices of a class. Without plans there is full sail, without modes upwind; a cell without them stands in the first.</summary>
+/// <summary>All matrices of a class. Without plans there is full sail, without modes upwind; a cell without them stands in the
+/// first.</summary>
 public sealed record MatrixDocument(
     IReadOnlyList<BandDocument> Bands,
     IReadOnlyList<ControlDocument> Controls,
     IReadOnlyList<CellDocument> Cells,
     IReadOnlyList<NamedDocument>? Plans = null,
     IReadOnlyList<NamedDocument>? Modes = null,
-    int? LastBand = null);
+    int? LastBand = null
+);
 
 /// <summary>A sail plan or a mode.</summary>
 public sealed record NamedDocument(string Key, string Name);
@@ -85,9 +100,11 @@ public sealed record ControlDocument(
     string AsWindBuilds,
     IReadOnlyList<string>? Synonyms = null,
     double? HelmPerUnit = null,
-    IReadOnlyList<CouplingDocument>? Disturbs = null);
+    IReadOnlyList<CouplingDocument>? Disturbs = null
+);
 
-/// <summary>A coupling; <paramref name="Follows"/> is the least and the most the other goes for each unit, where they are changed together.</summary>
+/// <summary>A coupling; <paramref name="Follows"/> is the least and the most the other goes for each unit, where they are changed
+/// together.</summary>
 public sealed record CouplingDocument(string Control, string Why, IReadOnlyList<double>? Follows = null);
 
 public sealed record CellDocument(
@@ -103,10 +120,18 @@ public sealed record CellDocument(
     bool? Range = null,
     string? Word = null,
     string? Origin = null,
-    DateOnly? Day = null);
+    DateOnly? Day = null
+);
 
 /// <summary>A published version. Without settings they were the class's own.</summary>
-public sealed record VersionDocument(int Number, DateTimeOffset At, string By, string Reason, MatrixDocument Matrix, SettingsDocument? Settings = null);
+public sealed record VersionDocument(
+    int Number,
+    DateTimeOffset At,
+    string By,
+    string Reason,
+    MatrixDocument Matrix,
+    SettingsDocument? Settings = null
+);
 
 /// <summary>What a version said of its class beside its matrices.</summary>
 public sealed record SettingsDocument(
@@ -118,7 +143,8 @@ public sealed record SettingsDocument(
     IReadOnlyList<string>? Checks = null,
     double? WindHeight = null,
     CrewDocument? Crew = null,
-    IReadOnlyList<ControlDocument>? Retired = null);
+    IReadOnlyList<ControlDocument>? Retired = null
+);
 
 public sealed record LogDocument(
     Guid Key,
@@ -139,4 +165,5 @@ public sealed record LogDocument(
     string? Note = null,
     int? Version = null,
     string? Plan = null,
-    string? Mode = null);
+    string? Mode = null
+);

@@ -32,17 +32,24 @@ public static class BundleReader
             {
                 _ when HasNullInArray(json) => Refused("the file", "A list in it holds null."),
                 null or { Format: not BundleDocument.FormatName } => Refused("format", $"This is no {BundleDocument.FormatName}."),
-                { Version: not BundleDocument.CurrentVersion } => Refused("version", $"Version {document.Version} is not known here; version {BundleDocument.CurrentVersion} is."),
+                { Version: not BundleDocument.CurrentVersion } => Refused(
+                    "version",
+                    $"Version {document.Version} is not known here; version {BundleDocument.CurrentVersion} is."
+                ),
                 _ => Understand(document, now),
             };
         }
         catch (JsonException wrong)
         {
-            return Refused(wrong.Path is { Length: > 2 } path ? path[2..] : "the file", $"This is not the JSON of a bundle (line {(wrong.LineNumber ?? 0) + 1}).");
+            return Refused(
+                wrong.Path is { Length: > 2 } path ? path[2..] : "the file",
+                $"This is not the JSON of a bundle (line {(wrong.LineNumber ?? 0) + 1})."
+            );
         }
     }
 
-    private static ReadOnlySpan<byte> SkipByteOrderMark(ReadOnlySpan<byte> json) => json.StartsWith((byte[])[0xEF, 0xBB, 0xBF]) ? json[3..] : json;
+    private static ReadOnlySpan<byte> SkipByteOrderMark(ReadOnlySpan<byte> json) =>
+        json.StartsWith((byte[])[0xEF, 0xBB, 0xBF]) ? json[3..] : json;
 
     /// <summary>The deserialiser keeps null out of properties, but lets it into lists.</summary>
     private static bool HasNullInArray(ReadOnlySpan<byte> json)
@@ -81,9 +88,18 @@ public static class BundleReader
             : new(
                 new(
                     document.Club is { } club ? new(club.Name, club.TimeZone, club.Key) : null,
-                    [.. (document.People ?? []).Select(person => new BundledPerson(person.Key, person.Name, person.Roles, person.CaptainOf ?? []))],
-                    classes),
-                []);
+                    [
+                        .. (document.People ?? []).Select(person => new BundledPerson(
+                            person.Key,
+                            person.Name,
+                            person.Roles,
+                            person.CaptainOf ?? []
+                        )),
+                    ],
+                    classes
+                ),
+                []
+            );
     }
 
     private static BundledClass? ReadClass(ClassDocument document, string where, DateTimeOffset now, List<BundleProblem> problems)
@@ -102,7 +118,16 @@ public static class BundleReader
         }
 
         var settings = new SettingsDocument(
-            document.Name, document.Family, document.About, document.Helm, document.Cautions, document.Checks, document.WindHeight, document.Crew, document.Retired);
+            document.Name,
+            document.Family,
+            document.About,
+            document.Helm,
+            document.Cautions,
+            document.Checks,
+            document.WindHeight,
+            document.Crew,
+            document.Retired
+        );
         var state = ReadState(document.Key, settings, matrix.Value, LastBand(document));
         if (!state.Ok || state.Value.Definition.Problems() is [_, ..])
         {
@@ -121,51 +146,72 @@ public static class BundleReader
             state.Value,
             boats.Value,
             ReadVersions(document, where, settings, problems),
-            ReadLogs(document, where, state.Value.Definition, boats.Value, now, problems));
+            ReadLogs(document, where, state.Value.Definition, boats.Value, now, problems)
+        );
     }
 
-    /// <summary>A state of a class out of its matrices and what is said beside them. What only breaks a rule between members is left to whoever asks.</summary>
+    /// <summary>A state of a class out of its matrices and what is said beside them. What only breaks a rule between members is left to
+    /// whoever asks.</summary>
     private static Parsed<ClassState> ReadState(string key, SettingsDocument settings, MatrixSet set, int? lastBand)
     {
         var height = settings.WindHeight ?? ClassDefinition.UsualWindHeight.Metres;
-        if (new[] { settings.Helm.TargetDegrees, settings.Helm.ToleranceDegrees, settings.Helm.ReferenceWind, height }.Any(number => !(Math.Abs(number) < 1e6)) || settings.Helm.ReferenceWind < 0)
+        if (
+            new[] { settings.Helm.TargetDegrees, settings.Helm.ToleranceDegrees, settings.Helm.ReferenceWind, height }.Any(number =>
+                !(Math.Abs(number) < 1e6)
+            )
+            || settings.Helm.ReferenceWind < 0
+        )
         {
             return Parsed<ClassState>.Bad("Helm, reference wind and wind height are numbers, the wind zero or above.");
         }
 
-        return MatrixJson.ReadControls(settings.Retired ?? []).Then(retired => CrewJson.FromDocument(settings.Crew).Then(crew =>
-        {
-            var definition = new ClassDefinition(
-                key,
-                settings.Name,
-                settings.Family,
-                settings.About,
-                new(
-                    Angle.FromDegrees(settings.Helm.TargetDegrees),
-                    Angle.FromDegrees(settings.Helm.ToleranceDegrees),
-                    Speed.FromMetresPerSecond(settings.Helm.ReferenceWind),
-                    settings.Helm.PerHeelDegree),
-                set.Bands,
-                set.Controls,
-                settings.Cautions)
-            {
-                Checks = settings.Checks ?? [],
-                Layers = set.Layers,
-                Retired = retired,
-                WindHeight = Length.FromMetres(height),
-                Crew = crew,
-                LastBand = Math.Max(lastBand ?? 0, set.Bands.All.Max(band => band.Id.Number)),
-            };
-            return Parsed<ClassState>.Good(new(definition, set.Cells.ToDictionary(cell => cell.Place, cell => cell.Cell)));
-        }));
+        return MatrixJson
+            .ReadControls(settings.Retired ?? [])
+            .Then(retired =>
+                CrewJson
+                    .FromDocument(settings.Crew)
+                    .Then(crew =>
+                    {
+                        var definition = new ClassDefinition(
+                            key,
+                            settings.Name,
+                            settings.Family,
+                            settings.About,
+                            new(
+                                Angle.FromDegrees(settings.Helm.TargetDegrees),
+                                Angle.FromDegrees(settings.Helm.ToleranceDegrees),
+                                Speed.FromMetresPerSecond(settings.Helm.ReferenceWind),
+                                settings.Helm.PerHeelDegree
+                            ),
+                            set.Bands,
+                            set.Controls,
+                            settings.Cautions
+                        )
+                        {
+                            Checks = settings.Checks ?? [],
+                            Layers = set.Layers,
+                            Retired = retired,
+                            WindHeight = Length.FromMetres(height),
+                            Crew = crew,
+                            LastBand = Math.Max(lastBand ?? 0, set.Bands.All.Max(band => band.Id.Number)),
+                        };
+                        return Parsed<ClassState>.Good(new(definition, set.Cells.ToDictionary(cell => cell.Place, cell => cell.Cell)));
+                    })
+            );
     }
 
-    private static List<PublishedVersion> ReadVersions(ClassDocument document, string where, SettingsDocument settings, List<BundleProblem> problems)
+    private static List<PublishedVersion> ReadVersions(
+        ClassDocument document,
+        string where,
+        SettingsDocument settings,
+        List<BundleProblem> problems
+    )
     {
         var versions = new List<PublishedVersion>();
         foreach (var (version, at) in (document.Versions ?? []).Select((version, at) => (version, at)))
         {
-            var state = MatrixJson.FromDocument(version.Matrix, document.Mode)
+            var state = MatrixJson
+                .FromDocument(version.Matrix, document.Mode)
                 .Then(set => ReadState(document.Key, version.Settings ?? Without(settings, set.Controls), set, version.Matrix.LastBand));
             if (!state.Ok || version.Number != at + 1)
             {
@@ -180,24 +226,37 @@ public static class BundleReader
     }
 
     /// <summary>The highest number a band of the class ever had, as far as the file tells.</summary>
-    private static int LastBand(ClassDocument document) => (document.Versions ?? [])
-        .Select(version => version.Matrix)
-        .Append(document.Matrix)
-        .SelectMany(matrix => matrix.Bands.Select(band => band.Id).Append(matrix.LastBand ?? 0))
-        .Max();
+    private static int LastBand(ClassDocument document) =>
+        (document.Versions ?? [])
+            .Select(version => version.Matrix)
+            .Append(document.Matrix)
+            .SelectMany(matrix => matrix.Bands.Select(band => band.Id).Append(matrix.LastBand ?? 0))
+            .Max();
 
     /// <summary>A control that was in use when a version was published was not retired then.</summary>
     private static SettingsDocument Without(SettingsDocument settings, IReadOnlyList<Control> inUse) =>
-        settings with { Retired = [.. (settings.Retired ?? []).Where(retired => inUse.All(control => control.Key.Name != retired.Key))] };
+        settings with
+        {
+            Retired = [.. (settings.Retired ?? []).Where(retired => inUse.All(control => control.Key.Name != retired.Key))],
+        };
 
     private static List<BundledLog> ReadLogs(
-        ClassDocument document, string where, ClassDefinition boatClass, IReadOnlyList<BundledBoat> boats, DateTimeOffset now, List<BundleProblem> problems)
+        ClassDocument document,
+        string where,
+        ClassDefinition boatClass,
+        IReadOnlyList<BundledBoat> boats,
+        DateTimeOffset now,
+        List<BundleProblem> problems
+    )
     {
         var logs = new List<BundledLog>();
         foreach (var (entry, at) in (document.Logs ?? []).Select((entry, at) => (entry, at)))
         {
             var log = LogJson.FromDocument(entry, boatClass, now);
-            var stranger = entry.Boat is { } boat && boats.All(known => known.Name != boat) ? $"It was sailed in “{boat}”, and the class has no such boat." : null;
+            var stranger =
+                entry.Boat is { } boat && boats.All(known => known.Name != boat)
+                    ? $"It was sailed in “{boat}”, and the class has no such boat."
+                    : null;
             if (!log.Ok || stranger is not null)
             {
                 problems.Add(new($"{where}.logs[{at}]", log.Problem ?? stranger!));

@@ -9,12 +9,17 @@ public static class BundleWriter
 {
     private static readonly JsonSerializerOptions Indented = new(BundleDocument.Options) { WriteIndented = true };
 
-    /// <summary>Writes classes with their drafts, versions and logs. Sailors, their boats and crew masses are private: no log carries them, and people are left out.</summary>
-    public static byte[] Write(Bundle bundle) => Write(new BundleDocument(
-        BundleDocument.FormatName,
-        BundleDocument.CurrentVersion,
-        [.. bundle.Classes.Select(ToDocument)],
-        bundle.Club is { } club ? new(club.Name, club.TimeZone, club.Key) : null));
+    /// <summary>Writes classes with their drafts, versions and logs. Sailors, their boats and crew masses are private: no log carries them,
+    /// and people are left out.</summary>
+    public static byte[] Write(Bundle bundle) =>
+        Write(
+            new BundleDocument(
+                BundleDocument.FormatName,
+                BundleDocument.CurrentVersion,
+                [.. bundle.Classes.Select(ToDocument)],
+                bundle.Club is { } club ? new(club.Name, club.TimeZone, club.Key) : null
+            )
+        );
 
     /// <summary>Writes a document as it is.</summary>
     public static byte[] Write(BundleDocument document) => JsonSerializer.SerializeToUtf8Bytes(document, Indented);
@@ -31,35 +36,53 @@ public static class BundleWriter
             boatClass.About,
             HelmOf(boatClass),
             boatClass.Cautions,
-            MatrixJson.ToDocument(draft.Set) with { LastBand = boatClass.LastBand },
+            MatrixJson.ToDocument(draft.Set) with
+            {
+                LastBand = boatClass.LastBand,
+            },
             Checks: boatClass.Checks.Count > 0 ? boatClass.Checks : null,
             WindHeight: boatClass.WindHeight.Metres,
             Crew: CrewJson.ToDocument(boatClass.Crew),
             Retired: boatClass.Retired.Count > 0 ? [.. boatClass.Retired.Select(ControlJson.ToDocument)] : null,
             Boats: boats.Count > 0 ? [.. boats.Select(BoatJson.ToDocument)] : null,
             Versions: versions.Count > 0 ? [.. versions.Select(version => ToDocument(version, boatClass))] : null,
-            Logs: logs.Count > 0 ? [.. logs.Select(log => LogJson.ToDocument(log.Log, boatClass.Layers.First))] : null);
+            Logs: logs.Count > 0 ? [.. logs.Select(log => LogJson.ToDocument(log.Log, boatClass.Layers.First))] : null
+        );
     }
 
-    private static VersionDocument ToDocument(PublishedVersion version, ClassDefinition draft) => new(
-        version.Number,
-        version.At,
-        version.By,
-        version.Reason,
-        MatrixJson.ToDocument(version.Set) with { LastBand = version.Class.LastBand },
-        DefinitionDiff.Between(version.Class, draft).Any() || !version.Class.Retired.SequenceEqual(draft.Retired) ? SettingsOf(version.Class) : null);
+    private static VersionDocument ToDocument(PublishedVersion version, ClassDefinition draft) =>
+        new(
+            version.Number,
+            version.At,
+            version.By,
+            version.Reason,
+            MatrixJson.ToDocument(version.Set) with
+            {
+                LastBand = version.Class.LastBand,
+            },
+            DefinitionDiff.Between(version.Class, draft).Any() || !version.Class.Retired.SequenceEqual(draft.Retired)
+                ? SettingsOf(version.Class)
+                : null
+        );
 
-    private static SettingsDocument SettingsOf(ClassDefinition definition) => new(
-        definition.Name,
-        definition.Family,
-        definition.About,
-        HelmOf(definition),
-        definition.Cautions,
-        definition.Checks,
-        definition.WindHeight.Metres,
-        CrewJson.ToDocument(definition.Crew),
-        [.. definition.Retired.Select(ControlJson.ToDocument)]);
+    private static SettingsDocument SettingsOf(ClassDefinition definition) =>
+        new(
+            definition.Name,
+            definition.Family,
+            definition.About,
+            HelmOf(definition),
+            definition.Cautions,
+            definition.Checks,
+            definition.WindHeight.Metres,
+            CrewJson.ToDocument(definition.Crew),
+            [.. definition.Retired.Select(ControlJson.ToDocument)]
+        );
 
-    private static HelmDocument HelmOf(ClassDefinition definition) => new(
-        definition.Helm.Target.Degrees, definition.Helm.Tolerance.Degrees, definition.Helm.ReferenceWind.MetresPerSecond, definition.Helm.PerHeelDegree);
+    private static HelmDocument HelmOf(ClassDefinition definition) =>
+        new(
+            definition.Helm.Target.Degrees,
+            definition.Helm.Tolerance.Degrees,
+            definition.Helm.ReferenceWind.MetresPerSecond,
+            definition.Helm.PerHeelDegree
+        );
 }

@@ -9,7 +9,8 @@ using Regatta.Core.Outings;
 
 namespace Regatta.Formats.Calendars;
 
-/// <summary>The club's calendar as iCalendar (RFC 5545), out and in. Kind and classes travel as categories; a forecast stays in the club.</summary>
+/// <summary>The club's calendar as iCalendar (RFC 5545), out and in. Kind and classes travel as categories; a forecast stays in the
+/// club.</summary>
 public static class CalendarFile
 {
     /// <summary>A calendar file is no larger than this.</summary>
@@ -29,17 +30,19 @@ public static class CalendarFile
         var calendar = new Ical.Net.Calendar { ProductId = "-//Regatta//Club calendar//EN" };
         foreach (var outing in outings)
         {
-            calendar.Events.Add(new CalendarEvent
-            {
-                Uid = outing.Uid,
-                Summary = outing.Title,
-                Location = outing.Venue.Length > 0 ? outing.Venue : null,
-                Description = outing.Notes.Length > 0 ? outing.Notes : null,
-                Start = At(outing.From),
-                End = At(outing.To),
-                DtStamp = At(now),
-                Categories = [outing.Kind.ToString().ToLowerInvariant(), .. outing.Classes.Select(nameOf)],
-            });
+            calendar.Events.Add(
+                new CalendarEvent
+                {
+                    Uid = outing.Uid,
+                    Summary = outing.Title,
+                    Location = outing.Venue.Length > 0 ? outing.Venue : null,
+                    Description = outing.Notes.Length > 0 ? outing.Notes : null,
+                    Start = At(outing.From),
+                    End = At(outing.To),
+                    DtStamp = At(now),
+                    Categories = [outing.Kind.ToString().ToLowerInvariant(), .. outing.Classes.Select(nameOf)],
+                }
+            );
         }
 
         return new CalendarSerializer().SerializeToString(calendar)!;
@@ -69,16 +72,27 @@ public static class CalendarFile
                     break;
                 }
 
-                var read = Outing.Check(ToOuting((CalendarEvent)occurrence.Source, from, Utc(occurrence.Period.EffectiveEndTime ?? occurrence.Period.StartTime.AddHours(2), zone), keyOf));
+                var read = Outing.Check(
+                    ToOuting(
+                        (CalendarEvent)occurrence.Source,
+                        from,
+                        Utc(occurrence.Period.EffectiveEndTime ?? occurrence.Period.StartTime.AddHours(2), zone),
+                        keyOf
+                    )
+                );
                 if (!read.Ok)
                 {
-                    return Parsed<IReadOnlyList<Outing>>.Bad($"“{((CalendarEvent)occurrence.Source).Summary}”, {from:d MMM yyyy}: {read.Problem}");
+                    return Parsed<IReadOnlyList<Outing>>.Bad(
+                        $"“{((CalendarEvent)occurrence.Source).Summary}”, {from:d MMM yyyy}: {read.Problem}"
+                    );
                 }
 
                 outings.Add(read.Value);
                 if (outings.Count > MostOutings)
                 {
-                    return Parsed<IReadOnlyList<Outing>>.Bad($"It has more than {MostOutings} days in the next year; that is no club’s calendar.");
+                    return Parsed<IReadOnlyList<Outing>>.Bad(
+                        $"It has more than {MostOutings} days in the next year; that is no club’s calendar."
+                    );
                 }
             }
 
@@ -86,7 +100,15 @@ public static class CalendarFile
                 ? Parsed<IReadOnlyList<Outing>>.Bad("It holds no day that is still to come.")
                 : Parsed<IReadOnlyList<Outing>>.Good(outings);
         }
-        catch (Exception broken) when (broken is SerializationException or FormatException or ArgumentException or InvalidOperationException or NullReferenceException or OverflowException)
+        catch (Exception broken)
+            when (broken
+                    is SerializationException
+                        or FormatException
+                        or ArgumentException
+                        or InvalidOperationException
+                        or NullReferenceException
+                        or OverflowException
+            )
         {
             return Parsed<IReadOnlyList<Outing>>.Bad("This is no calendar file, or a broken one.");
         }
@@ -96,21 +118,27 @@ public static class CalendarFile
     {
         var categories = one.Categories ?? [];
         return new(
-            one.RecurrenceRule is not null ? $"{one.Uid}/{from.UtcDateTime.ToString("yyyyMMdd'T'HHmmss", CultureInfo.InvariantCulture)}" : one.Uid ?? Guid.NewGuid().ToString(),
-            categories.Any(category => category.Contains("rac", StringComparison.OrdinalIgnoreCase)) ? OutingKind.Race : OutingKind.Training,
+            one.RecurrenceRule is not null
+                ? $"{one.Uid}/{from.UtcDateTime.ToString("yyyyMMdd'T'HHmmss", CultureInfo.InvariantCulture)}"
+                : one.Uid ?? Guid.NewGuid().ToString(),
+            categories.Any(category => category.Contains("rac", StringComparison.OrdinalIgnoreCase))
+                ? OutingKind.Race
+                : OutingKind.Training,
             (one.Summary ?? "").Trim(),
             (one.Location ?? "").Trim(),
             from,
             to > from ? to : from.AddHours(2),
             [.. categories.Select(keyOf).OfType<string>().Distinct()],
             null,
-            (one.Description ?? "").Trim());
+            (one.Description ?? "").Trim()
+        );
     }
 
     private static CalDateTime At(DateTimeOffset at) => new(at.UtcDateTime, "UTC");
 
     /// <summary>A time that names no zone is the club's.</summary>
-    private static DateTimeOffset Utc(CalDateTime at, TimeZoneInfo zone) => at.TzId is null && !at.IsUtc
-        ? new DateTimeOffset(DateTime.SpecifyKind(at.Value, DateTimeKind.Unspecified), zone.GetUtcOffset(at.Value)).ToUniversalTime()
-        : new DateTimeOffset(at.AsUtc, TimeSpan.Zero);
+    private static DateTimeOffset Utc(CalDateTime at, TimeZoneInfo zone) =>
+        at.TzId is null && !at.IsUtc
+            ? new DateTimeOffset(DateTime.SpecifyKind(at.Value, DateTimeKind.Unspecified), zone.GetUtcOffset(at.Value)).ToUniversalTime()
+            : new DateTimeOffset(at.AsUtc, TimeSpan.Zero);
 }

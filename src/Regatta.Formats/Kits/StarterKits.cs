@@ -3,7 +3,8 @@ using Regatta.Formats.Bundles;
 
 namespace Regatta.Formats.Kits;
 
-/// <summary>The starter kits that ship with the app: one bundle a rig family, with controls, datums, directions, couplings, checks and cautions, and no marks. Their limits and steps are where a club starts to measure, not what anybody measured.</summary>
+/// <summary>The starter kits that ship with the app: one bundle a rig family, with controls, datums, directions, couplings, checks and
+/// cautions, and no marks. Their limits and steps are where a club starts to measure, not what anybody measured.</summary>
 public static class StarterKits
 {
     private static readonly Lazy<IReadOnlyList<BundledClass>> Shelf = new(() => [.. Read()]);
@@ -17,14 +18,22 @@ public static class StarterKits
     private static IEnumerable<BundledClass> Read()
     {
         var assembly = Assembly.GetExecutingAssembly();
-        foreach (var name in assembly.GetManifestResourceNames().Where(name => name.EndsWith(".json", StringComparison.Ordinal)).Order(StringComparer.Ordinal))
+        foreach (
+            var name in assembly
+                .GetManifestResourceNames()
+                .Where(name => name.EndsWith(".json", StringComparison.Ordinal))
+                .Order(StringComparer.Ordinal)
+        )
         {
             using var stream = assembly.GetManifestResourceStream(name)!;
             using var memory = new MemoryStream();
             stream.CopyTo(memory);
             var reading = BundleReader.Read(memory.ToArray(), DateTimeOffset.MaxValue.AddDays(-1));
             yield return reading.Bundle?.Classes.Single()
-                ?? throw new InvalidOperationException($"The kit {name} is not right: " + string.Join(" ", reading.Problems.Select(problem => $"{problem.Where}: {problem.What}")));
+                ?? throw new InvalidOperationException(
+                    $"The kit {name} is not right: "
+                        + string.Join(" ", reading.Problems.Select(problem => $"{problem.Where}: {problem.What}"))
+                );
         }
     }
 }

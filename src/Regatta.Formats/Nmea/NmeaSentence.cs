@@ -35,7 +35,11 @@ public sealed record NmeaSentence(string Talker, string Type, IReadOnlyList<stri
         }
 
         var (between, said) = (line[(start + 1)..star], line[(star + 1)..].Trim());
-        if (said.Length != 2 || !byte.TryParse(said, NumberStyles.HexNumber, CultureInfo.InvariantCulture, out var sum) || sum != Checksum(between))
+        if (
+            said.Length != 2
+            || !byte.TryParse(said, NumberStyles.HexNumber, CultureInfo.InvariantCulture, out var sum)
+            || sum != Checksum(between)
+        )
         {
             return Parsed<NmeaSentence>.Bad("The checksum is not right.");
         }

@@ -8,7 +8,8 @@ namespace Regatta.Formats.Nmea;
 /// <param name="Refused">Lines that were none: cut, garbled, a wrong checksum, a wind that cannot be.</param>
 public sealed record StreamCount(long Sentences, long Refused);
 
-/// <summary>Makes samples of the bytes a station sends, in whatever pieces they come: one sample a second, from the first wind of that second. Survives garbage and half lines. Not for two threads at once.</summary>
+/// <summary>Makes samples of the bytes a station sends, in whatever pieces they come: one sample a second, from the first wind of that
+/// second. Survives garbage and half lines. Not for two threads at once.</summary>
 /// <param name="byStationClock">Whether the station's own ZDA time counts; otherwise the time of arrival does.</param>
 public sealed class StationStream(bool byStationClock)
 {

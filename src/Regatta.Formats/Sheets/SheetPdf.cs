@@ -5,7 +5,8 @@ using UglyToad.PdfPig.Writer;
 
 namespace Regatta.Formats.Sheets;
 
-/// <summary>Writes sheets as PDF, at true scale: a PDF's unit is 1/72 in (ISO 32000-1, 8.3.2.3), its origin the lower left corner.</summary>
+/// <summary>Writes sheets as PDF, at true scale: a PDF's unit is 1/72 in (ISO 32000-1, 8.3.2.3), its origin the lower left
+/// corner.</summary>
 public static class SheetPdf
 {
     private const double PointsPerMillimetre = 72 / 25.4;
@@ -53,13 +54,24 @@ public static class SheetPdf
                 // One hue from light to strong, as on the screen; light enough to read on.
                 page.SetTextAndFillColor((byte)(226 - (90 * tint.Depth)), (byte)(238 - (62 * tint.Depth)), (byte)(243 - (45 * tint.Depth)));
                 page.SetStrokeColor(255, 255, 255);
-                page.DrawRectangle(At(tint.X, tint.Y + tint.Height), tint.Width * PointsPerMillimetre, tint.Height * PointsPerMillimetre, 0, fill: true);
+                page.DrawRectangle(
+                    At(tint.X, tint.Y + tint.Height),
+                    tint.Width * PointsPerMillimetre,
+                    tint.Height * PointsPerMillimetre,
+                    0,
+                    fill: true
+                );
                 page.ResetColor();
                 break;
             case SheetText text:
                 var (size, origin) = (text.Size * PointsPerMillimetre, At(text.X, text.Y));
                 var wide = page.MeasureText(text.Text, size, origin, font).Sum(letter => letter.Width);
-                var back = text.Anchor switch { TextAnchor.Middle => wide / 2, TextAnchor.End => wide, _ => 0 };
+                var back = text.Anchor switch
+                {
+                    TextAnchor.Middle => wide / 2,
+                    TextAnchor.End => wide,
+                    _ => 0,
+                };
                 page.AddText(text.Text, size, new(origin.X - back, origin.Y), font);
                 break;
             default:
@@ -81,7 +93,9 @@ public static class SheetPdf
     private static byte[] ReadFont()
     {
         var assembly = Assembly.GetExecutingAssembly();
-        using var stream = assembly.GetManifestResourceStream(assembly.GetManifestResourceNames().Single(name => name.EndsWith(".ttf", StringComparison.Ordinal)))!;
+        using var stream = assembly.GetManifestResourceStream(
+            assembly.GetManifestResourceNames().Single(name => name.EndsWith(".ttf", StringComparison.Ordinal))
+        )!;
         using var memory = new MemoryStream();
         stream.CopyTo(memory);
         return memory.ToArray();

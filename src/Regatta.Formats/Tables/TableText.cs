@@ -5,7 +5,8 @@ using CsvHelper.Configuration;
 
 namespace Regatta.Formats.Tables;
 
-/// <summary>A table as a spreadsheet puts it on the clipboard or writes it to a file (RFC 4180, with tabs, semicolons or commas between).</summary>
+/// <summary>A table as a spreadsheet puts it on the clipboard or writes it to a file (RFC 4180, with tabs, semicolons or commas
+/// between).</summary>
 public static partial class TableText
 {
     /// <summary>No pasted table is longer, in characters.</summary>
@@ -37,11 +38,14 @@ public static partial class TableText
         return rows;
     }
 
-    /// <summary>What stands between cells: tabs win; then whichever of semicolon and comma the first lines have more of, for a comma may be a decimal one.</summary>
+    /// <summary>What stands between cells: tabs win; then whichever of semicolon and comma the first lines have more of, for a comma may be
+    /// a decimal one.</summary>
     private static char Between(string text)
     {
         var head = string.Join('\n', text.Split('\n').Take(LinesLookedAt));
-        return head.Contains('\t') ? '\t' : head.Contains(';') ? ';' : ',';
+        return head.Contains('\t') ? '\t'
+            : head.Contains(';') ? ';'
+            : ',';
     }
 
     /// <summary>A cell that is nothing but a ditto mark would open a quotation that never ends.</summary>

@@ -9,7 +9,8 @@ using Regatta.Core.Wind;
 
 namespace Regatta.Store.Storage;
 
-/// <summary>A class definition, and the cells of a version, as the database keeps them. The schema has a number of its own; documents of older numbers are lifted by upcasters when they are read. Reading holds no rule against what was kept.</summary>
+/// <summary>A class definition, and the cells of a version, as the database keeps them. The schema has a number of its own; documents of
+/// older numbers are lifted by upcasters when they are read. Reading holds no rule against what was kept.</summary>
 internal static class ClassJson
 {
     /// <summary>The schema that is written.</summary>
@@ -48,7 +49,9 @@ internal static class ClassJson
         try
         {
             var current = Upcasters.Cells(schema, definition, JsonNode.Parse(json)!.AsArray());
-            return current.Deserialize<IReadOnlyList<StoredCell>>(StoredValues.Options)!.ToDictionary(cell => cell.Place, cell => cell.ToCell());
+            return current
+                .Deserialize<IReadOnlyList<StoredCell>>(StoredValues.Options)!
+                .ToDictionary(cell => cell.Place, cell => cell.ToCell());
         }
         catch (Exception wrong) when (wrong is not OutOfMemoryException)
         {
@@ -60,14 +63,20 @@ internal static class ClassJson
     public static (string Before, string After)? Difference(ClassDefinition before, ClassDefinition after)
     {
         var (was, now) = (Members(before), Members(after));
-        var changed = was.Keys.Union(now.Keys).Where(member => !JsonNode.DeepEquals(was.GetValueOrDefault(member), now.GetValueOrDefault(member))).ToList();
+        var changed = was
+            .Keys.Union(now.Keys)
+            .Where(member => !JsonNode.DeepEquals(was.GetValueOrDefault(member), now.GetValueOrDefault(member)))
+            .ToList();
         return changed.Count == 0 ? null : (Pick(was), Pick(now));
 
         string Pick(Dictionary<string, JsonNode?> from) =>
-            new JsonObject(changed.Select(member => KeyValuePair.Create(member, from.GetValueOrDefault(member)?.DeepClone()))).ToJsonString();
+            new JsonObject(
+                changed.Select(member => KeyValuePair.Create(member, from.GetValueOrDefault(member)?.DeepClone()))
+            ).ToJsonString();
     }
 
-    /// <summary>The definition with members a change touched put to what they were at its other end; null when one of them says something else since.</summary>
+    /// <summary>The definition with members a change touched put to what they were at its other end; null when one of them says something
+    /// else since.</summary>
     /// <param name="now">The definition as it stands.</param>
     /// <param name="expected">What the members must say still.</param>
     /// <param name="put">What they are to say.</param>
@@ -111,7 +120,9 @@ internal static class ClassJson
         whole.Remove(Controls);
         // A band's number is never given out again, not even when the change that gave it out is undone.
         whole.Remove("lastBand");
-        return whole.Concat(controls.Select(control => KeyValuePair.Create($"{Controls}.{control.Key}", control.Value))).ToDictionary(one => one.Key, one => one.Value);
+        return whole
+            .Concat(controls.Select(control => KeyValuePair.Create($"{Controls}.{control.Key}", control.Value)))
+            .ToDictionary(one => one.Key, one => one.Value);
     }
 
     private static JsonObject Whole(Dictionary<string, JsonNode?> members)
@@ -134,40 +145,44 @@ internal static class ClassJson
         return whole;
     }
 
-    private static StoredDefinition ToStored(ClassDefinition definition) => new(
-        definition.Name,
-        definition.Family,
-        definition.About,
-        definition.Helm,
-        [.. definition.Bands.All.Select(band => new StoredBand(band.Id, band.Name, band.From, band.To))],
-        definition.LastBand,
-        [.. definition.Controls.Select(control => control.Key)],
-        definition.Known.ToDictionary(control => control.Key, control => control),
-        definition.Layers.Plans,
-        definition.Layers.Modes,
-        definition.WindHeight,
-        definition.Crew.Rule,
-        definition.Crew.Offsets,
-        definition.Checks,
-        definition.Cautions);
+    private static StoredDefinition ToStored(ClassDefinition definition) =>
+        new(
+            definition.Name,
+            definition.Family,
+            definition.About,
+            definition.Helm,
+            [.. definition.Bands.All.Select(band => new StoredBand(band.Id, band.Name, band.From, band.To))],
+            definition.LastBand,
+            [.. definition.Controls.Select(control => control.Key)],
+            definition.Known.ToDictionary(control => control.Key, control => control),
+            definition.Layers.Plans,
+            definition.Layers.Modes,
+            definition.WindHeight,
+            definition.Crew.Rule,
+            definition.Crew.Offsets,
+            definition.Checks,
+            definition.Cautions
+        );
 
-    private static ClassDefinition FromStored(string key, StoredDefinition stored) => new(
-        key,
-        stored.Name,
-        stored.Family,
-        stored.About,
-        stored.Helm,
-        WindBands.Stored(stored.Bands.Select(band => new WindBand(band.Number, band.Name, band.From, band.To))),
-        [.. stored.InUse.Select(one => stored.Controls[one])],
-        stored.Cautions)
-    {
-        LastBand = stored.LastBand,
-        Retired = [.. stored.Controls.Where(one => !stored.InUse.Contains(one.Key)).Select(one => one.Value)],
-        Layers = Layers.Stored(stored.Plans, stored.Modes),
-        WindHeight = stored.WindHeight,
-        Crew = stored.CrewRule is { } rule ? CrewReading.By(rule) : CrewReading.By(stored.CrewOffsets),
-        Checks = stored.Checks,
-    };
+    private static ClassDefinition FromStored(string key, StoredDefinition stored) =>
+        new(
+            key,
+            stored.Name,
+            stored.Family,
+            stored.About,
+            stored.Helm,
+            WindBands.Stored(stored.Bands.Select(band => new WindBand(band.Number, band.Name, band.From, band.To))),
+            [.. stored.InUse.Select(one => stored.Controls[one])],
+            stored.Cautions
+        )
+        {
+            LastBand = stored.LastBand,
+            Retired = [.. stored.Controls.Where(one => !stored.InUse.Contains(one.Key)).Select(one => one.Value)],
+            Layers = Layers.Stored(stored.Plans, stored.Modes),
+            WindHeight = stored.WindHeight,
+            Crew = stored.CrewRule is { } rule ? CrewReading.By(rule) : CrewReading.By(stored.CrewOffsets),
+            Checks = stored.Checks,
+        };
 
     private sealed record StoredBand(BandId Number, string Name, Speed From, Speed To);
 
@@ -186,11 +201,13 @@ internal static class ClassJson
         CrewRule? CrewRule,
         IReadOnlyList<CrewOffset> CrewOffsets,
         IReadOnlyList<string> Checks,
-        IReadOnlyList<string> Cautions);
+        IReadOnlyList<string> Cautions
+    );
 }
 
 /// <summary>A class whose document in the database cannot be understood. Its own page says so; everything else works.</summary>
-public sealed class UnreadableClassException(string key, string why, Exception? cause = null) : Exception($"The class “{key}” cannot be read: {why}", cause)
+public sealed class UnreadableClassException(string key, string why, Exception? cause = null)
+    : Exception($"The class “{key}” cannot be read: {why}", cause)
 {
     /// <summary>The class's name in addresses.</summary>
     public string Key { get; } = key;

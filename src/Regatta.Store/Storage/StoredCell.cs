@@ -19,7 +19,8 @@ internal sealed record StoredCell(PlanKey Plan, ModeKey Mode, BandId Band, Contr
     public Cell ToCell() => Content.ToCell();
 }
 
-/// <summary>What a cell says, as its row and every version keep it. The numbers of source and word are the core's and never change their meaning.</summary>
+/// <summary>What a cell says, as its row and every version keep it. The numbers of source and word are the core's and never change their
+/// meaning.</summary>
 internal sealed record CellContent(
     double? Mark = null,
     double Tolerance = 0,
@@ -29,7 +30,8 @@ internal sealed record CellContent(
     bool IsRange = false,
     int? Word = null,
     string? Origin = null,
-    DateOnly? Day = null)
+    DateOnly? Day = null
+)
 {
     private static readonly JsonSerializerOptions Options = new() { DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingDefault };
 
@@ -38,17 +40,29 @@ internal sealed record CellContent(
 
     public static Cell? Read(string? json) => json is null ? null : JsonSerializer.Deserialize<CellContent>(json)?.ToCell();
 
-    public static CellContent Of(Cell cell) => new(
-        cell.Word is null ? cell.Mark?.Position : null,
-        cell.Tolerance,
-        cell.Target.Length > 0 ? cell.Target : null,
-        cell.Note.Length > 0 ? cell.Note : null,
-        (int)cell.Source,
-        cell.IsRange,
-        (int?)cell.Word,
-        cell.Origin.Length > 0 ? cell.Origin : null,
-        cell.Day);
+    public static CellContent Of(Cell cell) =>
+        new(
+            cell.Word is null ? cell.Mark?.Position : null,
+            cell.Tolerance,
+            cell.Target.Length > 0 ? cell.Target : null,
+            cell.Note.Length > 0 ? cell.Note : null,
+            (int)cell.Source,
+            cell.IsRange,
+            (int?)cell.Word,
+            cell.Origin.Length > 0 ? cell.Origin : null,
+            cell.Day
+        );
 
-    public Cell ToCell() => Cell.Stored(
-        Mark is { } position ? new Mark(position) : null, Tolerance, IsRange, (CellWord?)Word, Target ?? "", Note ?? "", (CellSource)Source, Origin ?? "", Day);
+    public Cell ToCell() =>
+        Cell.Stored(
+            Mark is { } position ? new Mark(position) : null,
+            Tolerance,
+            IsRange,
+            (CellWord?)Word,
+            Target ?? "",
+            Note ?? "",
+            (CellSource)Source,
+            Origin ?? "",
+            Day
+        );
 }

@@ -8,7 +8,8 @@ using Regatta.Core.Wind;
 
 namespace Regatta.Store.Storage;
 
-/// <summary>How the core's values stand in stored JSON: lengths in mm, speeds in m/s, angles in degrees, masses in kg, keys and enumerations as words, scales as their description.</summary>
+/// <summary>How the core's values stand in stored JSON: lengths in mm, speeds in m/s, angles in degrees, masses in kg, keys and
+/// enumerations as words, scales as their description.</summary>
 internal static class StoredValues
 {
     public static readonly JsonSerializerOptions Options = new()
@@ -55,9 +56,11 @@ internal static class StoredValues
 
         public override void Write(Utf8JsonWriter writer, T value, JsonSerializerOptions options) => writer.WriteStringValue(name(value));
 
-        public override T ReadAsPropertyName(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) => value(reader.GetString()!);
+        public override T ReadAsPropertyName(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
+            value(reader.GetString()!);
 
-        public override void WriteAsPropertyName(Utf8JsonWriter writer, T value, JsonSerializerOptions options) => writer.WritePropertyName(name(value));
+        public override void WriteAsPropertyName(Utf8JsonWriter writer, T value, JsonSerializerOptions options) =>
+            writer.WritePropertyName(name(value));
     }
 
     private sealed class ScaleConverter : JsonConverter<Scale>
@@ -75,7 +78,9 @@ internal static class StoredValues
     private sealed class RatioConverter : JsonConverter<(double Least, double Most)>
     {
         public override (double Least, double Most) Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
-            JsonSerializer.Deserialize<double[]>(ref reader, options) is [var least, var most] ? (least, most) : throw new JsonException("A ratio is two numbers.");
+            JsonSerializer.Deserialize<double[]>(ref reader, options) is [var least, var most]
+                ? (least, most)
+                : throw new JsonException("A ratio is two numbers.");
 
         public override void Write(Utf8JsonWriter writer, (double Least, double Most) value, JsonSerializerOptions options) =>
             JsonSerializer.Serialize(writer, (double[])[value.Least, value.Most], options);

@@ -6,17 +6,19 @@ namespace Regatta.Store.Storage;
 /// <summary>Lifts stored documents to the schema that is written now, one number at a time.</summary>
 internal static class Upcasters
 {
-    public static JsonObject Definition(int schema, JsonObject document) => schema switch
-    {
-        1 => Upcast1To2.Definition(document),
-        ClassJson.Schema => document,
-        _ => throw new InvalidOperationException($"its schema {schema} is newer than this program"),
-    };
+    public static JsonObject Definition(int schema, JsonObject document) =>
+        schema switch
+        {
+            1 => Upcast1To2.Definition(document),
+            ClassJson.Schema => document,
+            _ => throw new InvalidOperationException($"its schema {schema} is newer than this program"),
+        };
 
-    public static JsonArray Cells(int schema, ClassDefinition definition, JsonArray cells) => schema switch
-    {
-        1 => Upcast1To2.Cells(definition, cells),
-        ClassJson.Schema => cells,
-        _ => throw new InvalidOperationException($"its schema {schema} is newer than this program"),
-    };
+    public static JsonArray Cells(int schema, ClassDefinition definition, JsonArray cells) =>
+        schema switch
+        {
+            1 => Upcast1To2.Cells(definition, cells),
+            ClassJson.Schema => cells,
+            _ => throw new InvalidOperationException($"its schema {schema} is newer than this program"),
+        };
 }

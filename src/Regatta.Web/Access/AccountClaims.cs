@@ -5,8 +5,10 @@ using Regatta.Store;
 
 namespace Regatta.Web.Access;
 
-/// <summary>Puts a person's name and units into the cookie, where a page finds them without a query; they are renewed every minute. What they may do is asked anew with each request.</summary>
-public sealed class AccountClaims(UserManager<Person> users, IOptions<IdentityOptions> options) : UserClaimsPrincipalFactory<Person>(users, options)
+/// <summary>Puts a person's name and units into the cookie, where a page finds them without a query; they are renewed every minute. What
+/// they may do is asked anew with each request.</summary>
+public sealed class AccountClaims(UserManager<Person> users, IOptions<IdentityOptions> options)
+    : UserClaimsPrincipalFactory<Person>(users, options)
 {
     public const string DisplayName = "display-name";
     public const string SpeedUnit = "speed-unit";
@@ -15,8 +17,7 @@ public sealed class AccountClaims(UserManager<Person> users, IOptions<IdentityOp
     protected override async Task<ClaimsIdentity> GenerateClaimsAsync(Person user)
     {
         var identity = await base.GenerateClaimsAsync(user);
-        identity.AddClaims(
-        [
+        identity.AddClaims([
             new(DisplayName, user.DisplayName),
             new(SpeedUnit, user.SpeedUnit.ToString()),
             new(MassUnit, user.MassUnit.ToString()),

@@ -6,7 +6,8 @@ using Regatta.Store;
 
 namespace Regatta.Web.Access;
 
-/// <summary>The club and the class of this request, and what its person may do with them: resolved once, from the route alone. No page takes a club or a class from anywhere else.</summary>
+/// <summary>The club and the class of this request, and what its person may do with them: resolved once, from the route alone. No page
+/// takes a club or a class from anywhere else.</summary>
 public sealed class ClubContext(ClassCache cache)
 {
     private Admission? admission;
@@ -57,10 +58,12 @@ public sealed class ClubContext(ClassCache cache)
     public async Task<ClassView> ClassAsync() => await cache.FindAsync(Class);
 
     /// <summary>The same after something was written.</summary>
-    public async Task<ClassView> ClassAnewAsync() => await cache.FindAsync(Class.Class) ?? throw new InvalidOperationException("The class is gone.");
+    public async Task<ClassView> ClassAnewAsync() =>
+        await cache.FindAsync(Class.Class) ?? throw new InvalidOperationException("The class is gone.");
 }
 
-/// <summary>Resolves club and class of a request before anything else looks at it. What is not there, and what belongs to a club the asker is no member of, answers alike.</summary>
+/// <summary>Resolves club and class of a request before anything else looks at it. What is not there, and what belongs to a club the asker
+/// is no member of, answers alike.</summary>
 internal sealed class ClubAdmission(RequestDelegate next)
 {
     /// <summary>The route's name for the club.</summary>

@@ -35,6 +35,8 @@ internal static class DatabaseKeyRingSetup
     {
         services.AddSingleton<DataProtectionKeys>();
         services.AddDataProtection().SetApplicationName("Regatta");
-        services.AddOptions<KeyManagementOptions>().Configure<DataProtectionKeys>((options, keys) => options.XmlRepository = new DatabaseKeyRing(keys));
+        services
+            .AddOptions<KeyManagementOptions>()
+            .Configure<DataProtectionKeys>((options, keys) => options.XmlRepository = new DatabaseKeyRing(keys));
     }
 }

@@ -10,11 +10,14 @@ public sealed class PersonStore(People people) : IUserPasswordStore<Person>, IUs
 
     public Task<string?> GetUserNameAsync(Person user, CancellationToken cancellationToken) => Task.FromResult<string?>(user.SignInName);
 
-    public Task SetUserNameAsync(Person user, string? userName, CancellationToken cancellationToken) => Set(() => user.SignInName = userName ?? "");
+    public Task SetUserNameAsync(Person user, string? userName, CancellationToken cancellationToken) =>
+        Set(() => user.SignInName = userName ?? "");
 
-    public Task<string?> GetNormalizedUserNameAsync(Person user, CancellationToken cancellationToken) => Task.FromResult<string?>(user.NormalizedName);
+    public Task<string?> GetNormalizedUserNameAsync(Person user, CancellationToken cancellationToken) =>
+        Task.FromResult<string?>(user.NormalizedName);
 
-    public Task SetNormalizedUserNameAsync(Person user, string? normalizedName, CancellationToken cancellationToken) => Set(() => user.NormalizedName = normalizedName ?? "");
+    public Task SetNormalizedUserNameAsync(Person user, string? normalizedName, CancellationToken cancellationToken) =>
+        Set(() => user.NormalizedName = normalizedName ?? "");
 
     public Task<IdentityResult> CreateAsync(Person user, CancellationToken cancellationToken) => SaveAsync(user);
 
@@ -26,23 +29,30 @@ public sealed class PersonStore(People people) : IUserPasswordStore<Person>, IUs
     public Task<Person?> FindByIdAsync(string userId, CancellationToken cancellationToken) =>
         Guid.TryParse(userId, out var id) ? people.FindAsync(id) : Task.FromResult<Person?>(null);
 
-    public Task<Person?> FindByNameAsync(string normalizedUserName, CancellationToken cancellationToken) => people.FindByNameAsync(normalizedUserName);
+    public Task<Person?> FindByNameAsync(string normalizedUserName, CancellationToken cancellationToken) =>
+        people.FindByNameAsync(normalizedUserName);
 
-    public Task SetPasswordHashAsync(Person user, string? passwordHash, CancellationToken cancellationToken) => Set(() => user.PasswordHash = passwordHash);
+    public Task SetPasswordHashAsync(Person user, string? passwordHash, CancellationToken cancellationToken) =>
+        Set(() => user.PasswordHash = passwordHash);
 
     public Task<string?> GetPasswordHashAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(user.PasswordHash);
 
     public Task<bool> HasPasswordAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(user.PasswordHash is not null);
 
-    public Task SetSecurityStampAsync(Person user, string stamp, CancellationToken cancellationToken) => Set(() => user.SecurityStamp = stamp);
+    public Task SetSecurityStampAsync(Person user, string stamp, CancellationToken cancellationToken) =>
+        Set(() => user.SecurityStamp = stamp);
 
-    public Task<string?> GetSecurityStampAsync(Person user, CancellationToken cancellationToken) => Task.FromResult<string?>(user.SecurityStamp);
+    public Task<string?> GetSecurityStampAsync(Person user, CancellationToken cancellationToken) =>
+        Task.FromResult<string?>(user.SecurityStamp);
 
-    public Task<DateTimeOffset?> GetLockoutEndDateAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(user.LockoutEnd);
+    public Task<DateTimeOffset?> GetLockoutEndDateAsync(Person user, CancellationToken cancellationToken) =>
+        Task.FromResult(user.LockoutEnd);
 
-    public Task SetLockoutEndDateAsync(Person user, DateTimeOffset? lockoutEnd, CancellationToken cancellationToken) => Set(() => user.LockoutEnd = lockoutEnd);
+    public Task SetLockoutEndDateAsync(Person user, DateTimeOffset? lockoutEnd, CancellationToken cancellationToken) =>
+        Set(() => user.LockoutEnd = lockoutEnd);
 
-    public Task<int> IncrementAccessFailedCountAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(++user.AccessFailedCount);
+    public Task<int> IncrementAccessFailedCountAsync(Person user, CancellationToken cancellationToken) =>
+        Task.FromResult(++user.AccessFailedCount);
 
     public Task ResetAccessFailedCountAsync(Person user, CancellationToken cancellationToken) => Set(() => user.AccessFailedCount = 0);
 
@@ -53,9 +63,7 @@ public sealed class PersonStore(People people) : IUserPasswordStore<Person>, IUs
     // Every account locks after repeated failures; there is no switch to turn it off.
     public Task SetLockoutEnabledAsync(Person user, bool enabled, CancellationToken cancellationToken) => Task.CompletedTask;
 
-    public void Dispose()
-    {
-    }
+    public void Dispose() { }
 
     private static Task Set(Action change)
     {

@@ -9,29 +9,40 @@ internal static class SignInSetup
 {
     public static void AddRegattaSignIn(this IServiceCollection services)
     {
-        services.AddIdentityCore<Person>(options =>
+        services
+            .AddIdentityCore<Person>(options =>
             {
                 options.Password.RequiredLength = 10;
-                options.Password.RequireDigit = options.Password.RequireUppercase = options.Password.RequireLowercase = options.Password.RequireNonAlphanumeric = false;
+                options.Password.RequireDigit =
+                    options.Password.RequireUppercase =
+                    options.Password.RequireLowercase =
+                    options.Password.RequireNonAlphanumeric =
+                        false;
                 options.Lockout.MaxFailedAccessAttempts = 5;
                 options.User.RequireUniqueEmail = false;
             })
             .AddUserStore<PersonStore>()
             .AddClaimsPrincipalFactory<AccountClaims>()
             .AddSignInManager();
-        services.AddAuthentication(IdentityConstants.ApplicationScheme).AddCookie(IdentityConstants.ApplicationScheme, options =>
-        {
-            options.LoginPath = "/sign-in";
-            options.AccessDeniedPath = "/not-yours";
-            options.ReturnUrlParameter = "back";
-            options.ExpireTimeSpan = TimeSpan.FromDays(30);
-            options.Cookie.Name = "regatta";
-            options.Cookie.HttpOnly = true;
-            options.Cookie.SameSite = SameSiteMode.Lax;
-            options.Events.OnValidatePrincipal = SecurityStampValidator.ValidatePrincipalAsync;
-        });
+        services
+            .AddAuthentication(IdentityConstants.ApplicationScheme)
+            .AddCookie(
+                IdentityConstants.ApplicationScheme,
+                options =>
+                {
+                    options.LoginPath = "/sign-in";
+                    options.AccessDeniedPath = "/not-yours";
+                    options.ReturnUrlParameter = "back";
+                    options.ExpireTimeSpan = TimeSpan.FromDays(30);
+                    options.Cookie.Name = "regatta";
+                    options.Cookie.HttpOnly = true;
+                    options.Cookie.SameSite = SameSiteMode.Lax;
+                    options.Events.OnValidatePrincipal = SecurityStampValidator.ValidatePrincipalAsync;
+                }
+            );
         services.Configure<SecurityStampValidatorOptions>(options => options.ValidationInterval = TimeSpan.FromMinutes(1));
-        services.AddAuthorizationBuilder()
+        services
+            .AddAuthorizationBuilder()
             .AddPolicy(Policies.Member, new ClubAccess(here => !here.HasClub || here.IsMember, here => !here.HasClub || here.IsMember))
             .AddPolicy(Policies.Coordinator, new ClubAccess(here => here.IsCoordinator, here => here.IsCoordinator))
             .AddPolicy(Policies.EditsClass, new ClubAccess(here => here.MayEdit, here => here.MayEdit))

@@ -1,6 +1,6 @@
 import Alpine from "@alpinejs/csp";
 import htmx from "htmx.org";
-import { walkTheBench } from "./bench.js";
+import { startMatrix } from "./matrix.js";
 import { watchTheBoard } from "./board.js";
 import { gates, tiller } from "./log.js";
 
@@ -10,5 +10,5 @@ Alpine.data("gates", gates);
 Alpine.start();
 // An address that names a field goes on in it.
 if (location.hash.length > 1) document.getElementById(location.hash.slice(1))?.focus();
-walkTheBench(htmx);
+startMatrix(htmx);
 watchTheBoard(htmx);

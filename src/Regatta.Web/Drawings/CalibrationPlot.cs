@@ -7,13 +7,20 @@ namespace Regatta.Web.Drawings;
 /// <summary>One measured pair as drawn.</summary>
 public sealed record PlottedPair(double X, double Y, double ResidualY, bool Breaks, string Label);
 
-/// <summary>What the boat's scale reads against what the tape says; beneath it how far each pair lies from a straight strip. Empty without a pair.</summary>
+/// <summary>What the boat's scale reads against what the tape says; beneath it how far each pair lies from a straight strip. Empty without
+/// a pair.</summary>
 /// <param name="Pairs">The pairs in the order they were taken.</param>
 /// <param name="Line">Straight between the pairs that are used; empty while they contradict each other.</param>
 /// <param name="ClassLine">Where the class's own scale runs.</param>
 /// <param name="Across">Readings along the foot.</param>
 /// <param name="Up">Lengths up the side.</param>
-public sealed record CalibrationPlot(IReadOnlyList<PlottedPair> Pairs, string Line, string ClassLine, IReadOnlyList<Label> Across, IReadOnlyList<Label> Up)
+public sealed record CalibrationPlot(
+    IReadOnlyList<PlottedPair> Pairs,
+    string Line,
+    string ClassLine,
+    IReadOnlyList<Label> Across,
+    IReadOnlyList<Label> Up
+)
 {
     public const double Width = 360;
     public const double Height = 250;
@@ -36,7 +43,12 @@ public sealed record CalibrationPlot(IReadOnlyList<PlottedPair> Pairs, string Li
         var scale = survey.Control.Scale;
         var pairs = survey.Pairs.Select(one => one.Pair).ToList();
         double[] readings = [scale.ReadingAt(scale.Min), scale.ReadingAt(scale.Max), .. pairs.Select(pair => pair.Reading)];
-        double[] lengths = [scale.LengthAt(scale.Min)!.Value.Metres, scale.LengthAt(scale.Max)!.Value.Metres, .. pairs.Select(pair => pair.Length.Metres)];
+        double[] lengths =
+        [
+            scale.LengthAt(scale.Min)!.Value.Metres,
+            scale.LengthAt(scale.Max)!.Value.Metres,
+            .. pairs.Select(pair => pair.Length.Metres),
+        ];
         var (low, high, near, far) = (readings.Min(), readings.Max(), lengths.Min(), lengths.Max());
         double X(double reading) => Left + ((Right - Left) * (reading - low) / (high - low));
         double Y(double metres) => Bottom - ((Bottom - Top) * (metres - near) / (far - near));
@@ -45,15 +57,25 @@ public sealed record CalibrationPlot(IReadOnlyList<PlottedPair> Pairs, string Li
         var step = ControlSurvey.StepLength(scale) / 1000;
         double Residual(double metres) => Zero - Math.Clamp(MostResidual * metres / step, -MostResidual * 1.2, MostResidual * 1.2);
         return new(
-            [.. survey.Pairs.Select(one => new PlottedPair(
-                X(one.Pair.Reading),
-                Y(one.Pair.Length.Metres),
-                Residual(one.Residual.Metres),
-                one.Breaks,
-                $"{scale.ShowReading(one.Pair.Reading)}: {survey.ShowLength(one.Pair.Length)}{(one.Breaks ? ", contradicts the others" : "")}"))],
-            survey.Calibration is { } calibration ? "M" + string.Join("L", calibration.Pairs.Select(pair => $"{N(X(pair.Reading))} {N(Y(pair.Length.Metres))}")) : "",
+            [
+                .. survey.Pairs.Select(one => new PlottedPair(
+                    X(one.Pair.Reading),
+                    Y(one.Pair.Length.Metres),
+                    Residual(one.Residual.Metres),
+                    one.Breaks,
+                    $"{scale.ShowReading(one.Pair.Reading)}: "
+                        + $"{survey.ShowLength(one.Pair.Length)}{(one.Breaks ? ", contradicts the others" : "")}"
+                )),
+            ],
+            survey.Calibration is { } calibration
+                ? "M" + string.Join("L", calibration.Pairs.Select(pair => $"{N(X(pair.Reading))} {N(Y(pair.Length.Metres))}"))
+                : "",
             $"M{N(X(readings[0]))} {N(Y(lengths[0]))}L{N(X(readings[1]))} {N(Y(lengths[1]))}",
             [new(X(low), Bottom + 18, scale.ShowReading(low), "start"), new(X(high), Bottom + 18, scale.ShowReading(high), "end")],
-            [new(Left - 6, Bottom, survey.ShowLength(Length.FromMetres(near)), "end"), new(Left - 6, Top + 8, survey.ShowLength(Length.FromMetres(far)), "end")]);
+            [
+                new(Left - 6, Bottom, survey.ShowLength(Length.FromMetres(near)), "end"),
+                new(Left - 6, Top + 8, survey.ShowLength(Length.FromMetres(far)), "end"),
+            ]
+        );
     }
 }

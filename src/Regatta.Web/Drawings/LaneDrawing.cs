@@ -12,12 +12,26 @@ namespace Regatta.Web.Drawings;
 
 /// <summary>One cell as drawn: its place, what it says, and its mark's height where it has one.</summary>
 public sealed record LaneCell(
-    CellAddress Address, WindBand Band, double X, double Width, IReadOnlyList<string> Lines, double? MarkY, double? RibbonTop, double RibbonHeight, CellTrust Trust, int Revision, bool HasProposal, bool Fits, string Label)
+    CellAddress Address,
+    WindBand Band,
+    double X,
+    double Width,
+    IReadOnlyList<string> Lines,
+    double? MarkY,
+    double? RibbonTop,
+    double RibbonHeight,
+    CellTrust Trust,
+    int Revision,
+    bool HasProposal,
+    bool Fits,
+    string Label
+)
 {
     /// <summary>The first line of what it says: above its step, or below where there is no room; words in the middle.</summary>
-    public double TextY(LaneSize size) => MarkY is not { } mark
-        ? (size.Height / 2) - ((Lines.Count - 1) * 7) + (size == LaneSize.Low ? 4 : 2)
-        : mark - size.Above - ((Lines.Count - 1) * 13) >= 12 ? mark - size.Above - ((Lines.Count - 1) * 13) : mark + size.Below;
+    public double TextY(LaneSize size) =>
+        MarkY is not { } mark ? (size.Height / 2) - ((Lines.Count - 1) * 7) + (size == LaneSize.Low ? 4 : 2)
+        : mark - size.Above - ((Lines.Count - 1) * 13) >= 12 ? mark - size.Above - ((Lines.Count - 1) * 13)
+        : mark + size.Below;
 }
 
 /// <summary>How tall lanes are drawn, in drawing units.</summary>
@@ -43,7 +57,17 @@ public sealed record LaneSize(double Height, double Top, double Bottom, double A
 /// <summary>One control under the ruler, drawn to its own scale.</summary>
 /// <param name="Ghost">The line of what the draft is held against; empty where it says the same.</param>
 /// <param name="PerStep">How many drawing units one step of the scale is high; null where there are no steps.</param>
-public sealed record Lane(Control Control, IReadOnlyList<LaneCell> Cells, string StepPath, string Ghost, string SureSessions, string PartSessions, string Top, string Bottom, double? PerStep);
+public sealed record Lane(
+    Control Control,
+    IReadOnlyList<LaneCell> Cells,
+    string StepPath,
+    string Ghost,
+    string SureSessions,
+    string PartSessions,
+    string Top,
+    string Bottom,
+    double? PerStep
+);
 
 /// <summary>The lanes view: geometry only, the same for every reader.</summary>
 public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<Lane> Lanes)
@@ -65,7 +89,8 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
     private static readonly ConditionalWeakTable<LayerView, LaneDrawing> Whole = [];
 
     /// <summary>The same, kept with its layer where all bands are shown.</summary>
-    public static LaneDrawing Kept(LayerView view, WindBand? zoom) => zoom is null ? Whole.GetValue(view, one => Of(one, null)) : Of(view, zoom);
+    public static LaneDrawing Kept(LayerView view, WindBand? zoom) =>
+        zoom is null ? Whole.GetValue(view, one => Of(one, null)) : Of(view, zoom);
 
     /// <summary>The lanes of a layer, over all bands or with one of them seen large.</summary>
     public static LaneDrawing Of(LayerView view, WindBand? zoom)
@@ -98,7 +123,8 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
             Tillers(view, ruler, stretch, control, weight => weight is > 0 and < 1),
             top,
             bottom,
-            control.Scale.HasMarks ? stretch.PerPosition * control.Scale.Step : null);
+            control.Scale.HasMarks ? stretch.PerPosition * control.Scale.Step : null
+        );
     }
 
     private static LaneCell CellOf(LayerView view, WindRuler ruler, Stretch stretch, WindBand band, Control control)
@@ -112,14 +138,39 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
         var says = cell?.Show(control.Scale) ?? "–";
         var letters = (int)((width - 6) / LetterWidth);
         // A low lane has one line for a mark: a word stands there without what it comes to.
-        var written = stretch.Size == LaneSize.Low && cell?.Mark is not null && says.Length > letters ? CellText.Typed(cell, control.Scale) : says;
+        var written =
+            stretch.Size == LaneSize.Low && cell?.Mark is not null && says.Length > letters ? CellText.Typed(cell, control.Scale) : says;
         var trust = view.Trust[address];
         var (proposal, fits) = (view.Proposals.ContainsKey(address), !view.FindingsAt(address).Any());
         var edges = $"{band.From.Knots:0} to {band.To.Knots:0} knots";
         // The words of the table's cell, in its order, stand in the label too: who speaks to the page says what they see.
         var within = cell?.ShowTolerance(control.Scale) is { Length: > 0 } shown ? " " + shown : "";
-        var label = $"{control.Name}, {band.Name}, {edges}: {says}{within} {trust.Status.ToString().ToLowerInvariant()}{(proposal ? ", proposal" : "")}{(fits ? "" : ", does not fit")}";
-        return new(address, band, x, width, Wrap(written, letters, cell?.Mark is null ? stretch.Size == LaneSize.Low ? 3 : 4 : 2), y, ribbonTop, ribbonBottom - (ribbonTop ?? 0), trust, view.Revision(address), proposal, fits, label);
+        var label =
+            $"{control.Name}, {band.Name}, {edges}: {says}{within} "
+            + $"{trust.Status.ToString().ToLowerInvariant()}{(proposal ? ", proposal" : "")}{(fits ? "" : ", does not fit")}";
+        return new(
+            address,
+            band,
+            x,
+            width,
+            Wrap(
+                written,
+                letters,
+                cell?.Mark is null
+                    ? stretch.Size == LaneSize.Low
+                        ? 3
+                        : 4
+                    : 2
+            ),
+            y,
+            ribbonTop,
+            ribbonBottom - (ribbonTop ?? 0),
+            trust,
+            view.Revision(address),
+            proposal,
+            fits,
+            label
+        );
     }
 
     /// <summary>The stepped line through the bands; it breaks at an empty cell.</summary>
@@ -140,7 +191,8 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
         return path.ToString();
     }
 
-    /// <summary>The logged sessions as tillers over their wind and mark; those that would lie on each other share one, leaning by their mean.</summary>
+    /// <summary>The logged sessions as tillers over their wind and mark; those that would lie on each other share one, leaning by their
+    /// mean.</summary>
     private static string Tillers(LayerView view, WindRuler ruler, Stretch stretch, Control control, Func<double, bool> wanted)
     {
         if (!control.Scale.HasMarks)
@@ -179,13 +231,18 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
                 return new(size, scale.Min, scale.Max);
             }
 
-            var marks = view.Evidence.In(zoom).Where(session => session.Marks.ContainsKey(control.Key)).Select(session => session.Marks[control.Key].Position)
-                .Concat(view.Matrix[zoom, control]?.Span is { } span ? [span.Low.Position, span.High.Position] : []).ToList();
+            var marks = view
+                .Evidence.In(zoom)
+                .Where(session => session.Marks.ContainsKey(control.Key))
+                .Select(session => session.Marks[control.Key].Position)
+                .Concat(view.Matrix[zoom, control]?.Span is { } span ? [span.Low.Position, span.High.Position] : [])
+                .ToList();
             return marks.Count == 0
                 ? new(size, scale.Min, scale.Max)
                 : new(size, scale.StepBy(new(marks.Min()), -StepsBeside), scale.StepBy(new(marks.Max()), StepsBeside));
         }
 
-        public double Y(Mark mark) => Math.Clamp(Size.Bottom - (PerPosition * (mark.Position - Low.Position)), Size.Top - 4, Size.Bottom + 4);
+        public double Y(Mark mark) =>
+            Math.Clamp(Size.Bottom - (PerPosition * (mark.Position - Low.Position)), Size.Top - 4, Size.Bottom + 4);
     }
 }

@@ -12,7 +12,9 @@ public sealed record WindAxis(double Left, double Right, Speed To)
     public Speed From { get; init; } = Speed.FromMetresPerSecond(0);
 
     /// <summary>Where a wind stands; held inside the axis.</summary>
-    public double At(Speed wind) => Left + ((Right - Left) * Math.Clamp((wind.MetresPerSecond - From.MetresPerSecond) / (To.MetresPerSecond - From.MetresPerSecond), 0, 1));
+    public double At(Speed wind) =>
+        Left
+        + ((Right - Left) * Math.Clamp((wind.MetresPerSecond - From.MetresPerSecond) / (To.MetresPerSecond - From.MetresPerSecond), 0, 1));
 
     /// <summary>The ticks in a reader's unit, at steps that make no more than so many.</summary>
     public IEnumerable<(double X, string Text)> Ticks(SpeedUnit unit, int most)

@@ -6,7 +6,8 @@ namespace Regatta.Web.Drawings;
 /// <summary>Ten minutes of the past as drawn: from lull to gust, with the mean in between.</summary>
 public sealed record PastWind(double Y, double LullX, double MeanX, double GustX, DateTimeOffset At);
 
-/// <summary>The station's wind on a ruler, newest on top, the hours before beneath it. From calm to a round number beyond the strongest gust.</summary>
+/// <summary>The station's wind on a ruler, newest on top, the hours before beneath it. From calm to a round number beyond the strongest
+/// gust.</summary>
 /// <param name="Most">Where the ruler ends.</param>
 /// <param name="Now">The needle; null when there is no wind to call now.</param>
 /// <param name="Past">The blocks, newest first.</param>

@@ -3,7 +3,8 @@ using Regatta.Core.Wind;
 
 namespace Regatta.Web.Drawings;
 
-/// <summary>The ruler every drawing hangs from: wind left to right, linear, from calm to the end of the last band. Positions are in drawing units.</summary>
+/// <summary>The ruler every drawing hangs from: wind left to right, linear, from calm to the end of the last band. Positions are in drawing
+/// units.</summary>
 /// <param name="Left">Where calm is.</param>
 /// <param name="Right">Where the last band ends.</param>
 /// <param name="Bands">The bands.</param>
@@ -17,9 +18,13 @@ public sealed record WindRuler(double Left, double Right, WindBands Bands)
     /// <summary>The band that is seen large; null for all of them.</summary>
     public WindBand? Zoom { get; init; }
 
-    private WindAxis Axis => Zoom is not { } band
-        ? new(Left, Right, Bands.To)
-        : new(Left, Right, Speed.FromMetresPerSecond(band.To.MetresPerSecond + Margin(band))) { From = Speed.FromMetresPerSecond(Math.Max(0, band.From.MetresPerSecond - Margin(band))) };
+    private WindAxis Axis =>
+        Zoom is not { } band
+            ? new(Left, Right, Bands.To)
+            : new(Left, Right, Speed.FromMetresPerSecond(band.To.MetresPerSecond + Margin(band)))
+            {
+                From = Speed.FromMetresPerSecond(Math.Max(0, band.From.MetresPerSecond - Margin(band))),
+            };
 
     private static double Margin(WindBand band) => (band.To.MetresPerSecond - band.From.MetresPerSecond) * Beside;
 
@@ -34,7 +39,10 @@ public sealed record WindRuler(double Left, double Right, WindBands Bands)
 
     /// <summary>Where each Beaufort force begins.</summary>
     public IEnumerable<(double X, int Force)> BeaufortTicks() =>
-        Enumerable.Range(1, 11).Where(force => Beaufort.Starts(force) < Axis.To && Beaufort.Starts(force) >= Axis.From).Select(force => (At(Beaufort.Starts(force)), force));
+        Enumerable
+            .Range(1, 11)
+            .Where(force => Beaufort.Starts(force) < Axis.To && Beaufort.Starts(force) >= Axis.From)
+            .Select(force => (At(Beaufort.Starts(force)), force));
 
     /// <summary>How deep a band's tint is, 0 for the lightest band to 1 for the strongest.</summary>
     public double Depth(WindBand band) => Bands.All.Count == 1 ? 0.5 : (double)Bands.All.ToList().IndexOf(band) / (Bands.All.Count - 1);

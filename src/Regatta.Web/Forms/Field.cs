@@ -34,17 +34,19 @@ public sealed record Field(string Name, string Label, string Value)
     public Field Beside(string now) => Value == now ? this : this with { Now = now };
 
     /// <summary>The field with what was typed and what was wrong; a password is never sent back.</summary>
-    public Field Filled(IReadOnlyDictionary<string, string> typed, IReadOnlyDictionary<string, string> problems) => this with
-    {
-        Value = Type == "password" ? "" : typed.GetValueOrDefault(Name, Value),
-        Problem = problems.GetValueOrDefault(Name),
-    };
+    public Field Filled(IReadOnlyDictionary<string, string> typed, IReadOnlyDictionary<string, string> problems) =>
+        this with
+        {
+            Value = Type == "password" ? "" : typed.GetValueOrDefault(Name, Value),
+            Problem = problems.GetValueOrDefault(Name),
+        };
 
     /// <summary>Where the hint and the problem stand, for screen readers.</summary>
-    public string? DescribedBy => (Hint.Length > 0, Problem) switch
-    {
-        (_, not null) => $"{Name}-problem",
-        (true, _) => $"{Name}-hint",
-        _ => null,
-    };
+    public string? DescribedBy =>
+        (Hint.Length > 0, Problem) switch
+        {
+            (_, not null) => $"{Name}-problem",
+            (true, _) => $"{Name}-hint",
+            _ => null,
+        };
 }

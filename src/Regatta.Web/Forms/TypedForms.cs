@@ -4,7 +4,8 @@ namespace Regatta.Web.Forms;
 public static class TypedForms
 {
     /// <summary>The fields of the form that was sent.</summary>
-    public static Dictionary<string, string> Typed(this HttpRequest request) => request.Form.ToDictionary(entry => entry.Key, entry => entry.Value.ToString());
+    public static Dictionary<string, string> Typed(this HttpRequest request) =>
+        request.Form.ToDictionary(entry => entry.Key, entry => entry.Value.ToString());
 
     /// <summary>Whether a script on the page asks for a part of it, not a person for the whole.</summary>
     public static bool ByFragment(this HttpRequest request) => request.Headers.ContainsKey("HX-Request");

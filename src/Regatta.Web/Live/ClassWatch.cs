@@ -6,7 +6,8 @@ using Regatta.Web.Access;
 
 namespace Regatta.Web.Live;
 
-/// <summary>Hears from the database that a class changed, whoever changed it in whichever instance, and wakes the pages that have it open.</summary>
+/// <summary>Hears from the database that a class changed, whoever changed it in whichever instance, and wakes the pages that have it
+/// open.</summary>
 public sealed class ClassWatch(Classes classes, ILogger<ClassWatch> log) : BackgroundService
 {
     private static readonly TimeSpan Pause = TimeSpan.FromSeconds(2);
@@ -55,9 +56,21 @@ internal static class ClassStream
 {
     private static readonly TimeSpan AtMostEvery = TimeSpan.FromMilliseconds(250);
 
-    public static void MapClassStream(this WebApplication app) => app
-        .MapGet("/{club}/classes/{key}/stream", (HttpContext context, ClubContext here, Classes classes, ClassWatch watch, IHostApplicationLifetime life) =>
-            EventStream.TellAsync(context, life, "class", AtMostEvery, () => watch.Next(here.Class.Class), async () =>
-                await classes.StampAsync(here.Class.Class) is { } stamp ? (stamp.MatrixRevision + stamp.LogRevision).ToString(CultureInfo.InvariantCulture) : "gone"))
-        .RequireAuthorization(Policies.Member);
+    public static void MapClassStream(this WebApplication app) =>
+        app.MapGet(
+                "/{club}/classes/{key}/stream",
+                (HttpContext context, ClubContext here, Classes classes, ClassWatch watch, IHostApplicationLifetime life) =>
+                    EventStream.TellAsync(
+                        context,
+                        life,
+                        "class",
+                        AtMostEvery,
+                        () => watch.Next(here.Class.Class),
+                        async () =>
+                            await classes.StampAsync(here.Class.Class) is { } stamp
+                                ? (stamp.MatrixRevision + stamp.LogRevision).ToString(CultureInfo.InvariantCulture)
+                                : "gone"
+                    )
+            )
+            .RequireAuthorization(Policies.Member);
 }

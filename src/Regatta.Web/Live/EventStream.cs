@@ -1,6 +1,7 @@
 namespace Regatta.Web.Live;
 
-/// <summary>Server-sent events that tell an open page that there is something new to look at. They say hardly more: the page asks for itself.</summary>
+/// <summary>Server-sent events that tell an open page that there is something new to look at. They say hardly more: the page asks for
+/// itself.</summary>
 internal static class EventStream
 {
     /// <summary>A line that says nothing for longer is cut by what stands between.</summary>
@@ -13,7 +14,14 @@ internal static class EventStream
     /// <param name="atMostEvery">News that come faster are told together.</param>
     /// <param name="next">What is done when the next news come; asked for before each telling, so that none slip through.</param>
     /// <param name="tell">What is said.</param>
-    public static async Task TellAsync(HttpContext context, IHostApplicationLifetime life, string name, TimeSpan atMostEvery, Func<Task> next, Func<Task<string>> tell)
+    public static async Task TellAsync(
+        HttpContext context,
+        IHostApplicationLifetime life,
+        string name,
+        TimeSpan atMostEvery,
+        Func<Task> next,
+        Func<Task<string>> tell
+    )
     {
         context.Response.ContentType = "text/event-stream";
         context.Response.Headers.CacheControl = "no-store";
@@ -32,9 +40,7 @@ internal static class EventStream
                 }
             }
         }
-        catch (OperationCanceledException)
-        {
-        }
+        catch (OperationCanceledException) { }
 
         async Task SayAsync(string text)
         {

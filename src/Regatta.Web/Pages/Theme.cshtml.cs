@@ -14,7 +14,17 @@ public sealed class ThemeModel : PageModel
     {
         if (UnitPreferences.Themes.Contains(theme))
         {
-            Response.Cookies.Append(UnitPreferences.ThemeCookie, theme, new() { MaxAge = TimeSpan.FromDays(365), HttpOnly = true, SameSite = SameSiteMode.Lax, IsEssential = true });
+            Response.Cookies.Append(
+                UnitPreferences.ThemeCookie,
+                theme,
+                new()
+                {
+                    MaxAge = TimeSpan.FromDays(365),
+                    HttpOnly = true,
+                    SameSite = SameSiteMode.Lax,
+                    IsEssential = true,
+                }
+            );
         }
 
         return LocalRedirect(Url.IsLocalUrl(back) ? back : "/");

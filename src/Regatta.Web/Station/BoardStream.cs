@@ -8,11 +8,14 @@ internal static class BoardStream
 {
     private static readonly TimeSpan AtMostEvery = TimeSpan.FromSeconds(5);
 
-    public static void MapBoardStream(this WebApplication app) => app
-        .MapGet("/{club}/today/stream", (HttpContext context, ClubContext here, StationStates stations, IHostApplicationLifetime life) =>
-        {
-            var station = stations.Of(here.Club.Ref);
-            return EventStream.TellAsync(context, life, "wind", AtMostEvery, () => station.NextAsync, () => Task.FromResult("new"));
-        })
-        .RequireAuthorization(Policies.Member);
+    public static void MapBoardStream(this WebApplication app) =>
+        app.MapGet(
+                "/{club}/today/stream",
+                (HttpContext context, ClubContext here, StationStates stations, IHostApplicationLifetime life) =>
+                {
+                    var station = stations.Of(here.Club.Ref);
+                    return EventStream.TellAsync(context, life, "wind", AtMostEvery, () => station.NextAsync, () => Task.FromResult("new"));
+                }
+            )
+            .RequireAuthorization(Policies.Member);
 }

@@ -4,8 +4,10 @@ using Regatta.Store;
 
 namespace Regatta.Web.Station;
 
-/// <summary>Sees to it that each club's station is read by exactly one instance: takes the leases that are free, reads the stations it holds, and hears from the others what theirs say.</summary>
-public sealed class StationKeeper(Stations stations, StationStates states, WindLog log, TimeProvider time, ILoggerFactory journals) : BackgroundService
+/// <summary>Sees to it that each club's station is read by exactly one instance: takes the leases that are free, reads the stations it
+/// holds, and hears from the others what theirs say.</summary>
+public sealed class StationKeeper(Stations stations, StationStates states, WindLog log, TimeProvider time, ILoggerFactory journals)
+    : BackgroundService
 {
     private static readonly TimeSpan Beat = TimeSpan.FromSeconds(4);
 
@@ -13,7 +15,8 @@ public sealed class StationKeeper(Stations stations, StationStates states, WindL
     private readonly ConcurrentDictionary<ClubId, (WindStation Station, CancellationTokenSource Stop, Task Reading)> held = new();
     private readonly ILogger journal = journals.CreateLogger<StationKeeper>();
 
-    protected override Task ExecuteAsync(CancellationToken stoppingToken) => Task.WhenAll(HoldAsync(stoppingToken), HearAsync(stoppingToken));
+    protected override Task ExecuteAsync(CancellationToken stoppingToken) =>
+        Task.WhenAll(HoldAsync(stoppingToken), HearAsync(stoppingToken));
 
     private async Task HoldAsync(CancellationToken stop)
     {
@@ -69,7 +72,14 @@ public sealed class StationKeeper(Stations stations, StationStates states, WindL
     private void Start(WindStation station, CancellationToken stop)
     {
         var own = CancellationTokenSource.CreateLinkedTokenSource(stop);
-        var reader = new StationReader(station, states.Of(station.Club), state => stations.TellAsync(station.Club, instance, state), log, time, journals.CreateLogger<StationReader>());
+        var reader = new StationReader(
+            station,
+            states.Of(station.Club),
+            state => stations.TellAsync(station.Club, instance, state),
+            log,
+            time,
+            journals.CreateLogger<StationReader>()
+        );
         held[station.Club] = (station, own, Task.Run(() => reader.RunAsync(own.Token), CancellationToken.None));
     }
 
@@ -138,7 +148,11 @@ public sealed class StationKeeper(Stations stations, StationStates states, WindL
     /// <summary>Reads what the instance that holds the lease told last.</summary>
     private async Task RecallAsync(ClubId club)
     {
-        if (await stations.ToldAsync(club) is { } told && StationState.Read(told) is var state && state.ArrivedAt > states.Of(club).State.ArrivedAt)
+        if (
+            await stations.ToldAsync(club) is { } told
+            && StationState.Read(told) is var state
+            && state.ArrivedAt > states.Of(club).State.ArrivedAt
+        )
         {
             states.Of(club).Tell(state);
         }

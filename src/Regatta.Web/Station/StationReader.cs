@@ -6,14 +6,22 @@ using Regatta.Store;
 
 namespace Regatta.Web.Station;
 
-/// <summary>Listens to one wind station for as long as this instance holds its lease: comes back after a lost line, keeps what it heard, and goes on hearing while the database is away.</summary>
+/// <summary>Listens to one wind station for as long as this instance holds its lease: comes back after a lost line, keeps what it heard,
+/// and goes on hearing while the database is away.</summary>
 /// <param name="station">The station.</param>
 /// <param name="here">Where this instance's pages see it.</param>
 /// <param name="tellOthers">Tells the other instances.</param>
 /// <param name="log">Keeps the wind.</param>
 /// <param name="time">The clock.</param>
 /// <param name="journal">The server's log.</param>
-public sealed class StationReader(WindStation station, ClubStation here, Func<string, Task> tellOthers, WindLog log, TimeProvider time, ILogger<StationReader> journal)
+public sealed class StationReader(
+    WindStation station,
+    ClubStation here,
+    Func<string, Task> tellOthers,
+    WindLog log,
+    TimeProvider time,
+    ILogger<StationReader> journal
+)
 {
     /// <summary>While the database is away so many samples wait; older ones are lost, and counted.</summary>
     public const int MostWaiting = 4 * 3600;
@@ -53,7 +61,11 @@ public sealed class StationReader(WindStation station, ClubStation here, Func<st
             }
             catch (Exception broken) when (broken is SocketException or IOException or TimeoutException)
             {
-                journal.LogInformation("The wind station is away ({Reason}); asking again in {Seconds} s.", broken.Message, pause.TotalSeconds);
+                journal.LogInformation(
+                    "The wind station is away ({Reason}); asking again in {Seconds} s.",
+                    broken.Message,
+                    pause.TotalSeconds
+                );
             }
             catch (OperationCanceledException)
             {
@@ -141,8 +153,7 @@ public sealed class StationReader(WindStation station, ClubStation here, Func<st
                 journal.LogWarning("The database is away ({Reason}); {Waiting} seconds of wind wait.", away.Message, waiting.Count);
                 Tell();
             }
-        }
-        while (await NextBeatAsync(beat, stop));
+        } while (await NextBeatAsync(beat, stop));
     }
 
     private static async Task<bool> NextBeatAsync(PeriodicTimer beat, CancellationToken stop)

@@ -11,11 +11,18 @@ namespace Regatta.Web.Station;
 /// <param name="ByTheirClock">Whether their own time counts; otherwise the time of arrival does.</param>
 public sealed record StationSettings(IReadOnlyList<(string Club, string Host, int Port)> Addresses, Length Height, bool ByTheirClock)
 {
-    /// <summary>Reads REGATTA_STATION (<c>host:port</c> for the first club, or <c>club=host:port;club=host:port</c>), REGATTA_STATION_HEIGHT (m) and REGATTA_STATION_CLOCK (station or arrival).</summary>
-    public static StationSettings From(IConfiguration configuration) => new(
-        [.. (configuration["REGATTA_STATION"] ?? "").Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(Read)],
-        configuration["REGATTA_STATION_HEIGHT"] is { Length: > 0 } text ? WindProfile.ReadHeight(text).Value : Length.FromMetres(10),
-        configuration["REGATTA_STATION_CLOCK"] == "station");
+    /// <summary>Reads REGATTA_STATION (<c>host:port</c> for the first club, or <c>club=host:port;club=host:port</c>),
+    /// REGATTA_STATION_HEIGHT (m) and REGATTA_STATION_CLOCK (station or arrival).</summary>
+    public static StationSettings From(IConfiguration configuration) =>
+        new(
+            [
+                .. (configuration["REGATTA_STATION"] ?? "")
+                    .Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+                    .Select(Read),
+            ],
+            configuration["REGATTA_STATION_HEIGHT"] is { Length: > 0 } text ? WindProfile.ReadHeight(text).Value : Length.FromMetres(10),
+            configuration["REGATTA_STATION_CLOCK"] == "station"
+        );
 
     /// <summary>Writes the stations down for all instances; a club that is not named keeps what it has.</summary>
     public async Task KeepAsync(Clubs clubs, Stations stations)
@@ -33,8 +40,12 @@ public sealed record StationSettings(IReadOnlyList<(string Club, string Host, in
     private static (string Club, string Host, int Port) Read(string text)
     {
         var (club, address) = text.Split('=', 2) is [var named, var there] ? (named, there) : ("", text);
-        return address.LastIndexOf(':') is var colon and > 0 && int.TryParse(address[(colon + 1)..], CultureInfo.InvariantCulture, out var port)
+        return
+            address.LastIndexOf(':') is var colon and > 0
+            && int.TryParse(address[(colon + 1)..], CultureInfo.InvariantCulture, out var port)
             ? (club, address[..colon], port)
-            : throw new InvalidOperationException($"REGATTA_STATION holds “{text}”; it is host:port, or club=host:port with semicolons between.");
+            : throw new InvalidOperationException(
+                $"REGATTA_STATION holds “{text}”; it is host:port, or club=host:port with semicolons between."
+            );
     }
 }

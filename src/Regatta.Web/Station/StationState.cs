@@ -14,7 +14,16 @@ namespace Regatta.Web.Station;
 /// <param name="Spikes">Seconds left out as spikes.</param>
 /// <param name="Waiting">Samples that wait to be kept.</param>
 /// <param name="Lost">Samples that could not be kept.</param>
-public sealed record StationState(WindSummary? Now, WindSample? Newest, DateTimeOffset ArrivedAt, bool Connected, StreamCount Count, long Spikes, int Waiting, long Lost)
+public sealed record StationState(
+    WindSummary? Now,
+    WindSample? Newest,
+    DateTimeOffset ArrivedAt,
+    bool Connected,
+    StreamCount Count,
+    long Spikes,
+    int Waiting,
+    long Lost
+)
 {
     /// <summary>Silent for so long, the wind is not said to be now (ours).</summary>
     public static readonly TimeSpan StaleAfter = TimeSpan.FromSeconds(60);
@@ -25,16 +34,29 @@ public sealed record StationState(WindSummary? Now, WindSample? Newest, DateTime
     public WindSummary? Fresh(DateTimeOffset now) => Now is not null && now - ArrivedAt <= StaleAfter ? Now : null;
 
     /// <summary>The state for the other instances.</summary>
-    public string Write() => JsonSerializer.Serialize(new Told(
-        Now is { } wind
-            ? new(wind.From, wind.To, wind.Mean.MetresPerSecond, wind.Gust.MetresPerSecond, wind.Lull.MetresPerSecond, wind.Direction?.Degrees, wind.Spread?.Degrees, wind.Samples)
-            : null,
-        Newest is { } sample ? new(sample.At, sample.Speed.MetresPerSecond, sample.From?.Degrees) : null,
-        ArrivedAt,
-        Connected,
-        Spikes,
-        Waiting,
-        Lost));
+    public string Write() =>
+        JsonSerializer.Serialize(
+            new Told(
+                Now is { } wind
+                    ? new(
+                        wind.From,
+                        wind.To,
+                        wind.Mean.MetresPerSecond,
+                        wind.Gust.MetresPerSecond,
+                        wind.Lull.MetresPerSecond,
+                        wind.Direction?.Degrees,
+                        wind.Spread?.Degrees,
+                        wind.Samples
+                    )
+                    : null,
+                Newest is { } sample ? new(sample.At, sample.Speed.MetresPerSecond, sample.From?.Degrees) : null,
+                ArrivedAt,
+                Connected,
+                Spikes,
+                Waiting,
+                Lost
+            )
+        );
 
     /// <summary>A state another instance told.</summary>
     public static StationState Read(string json)
@@ -42,7 +64,16 @@ public sealed record StationState(WindSummary? Now, WindSample? Newest, DateTime
         var told = JsonSerializer.Deserialize<Told>(json)!;
         return new(
             told.Now is { } wind
-                ? new(wind.From, wind.To, Wind(wind.Mean), Wind(wind.Gust), Wind(wind.Lull), Turn(wind.Direction), Turn(wind.Spread), wind.Samples)
+                ? new(
+                    wind.From,
+                    wind.To,
+                    Wind(wind.Mean),
+                    Wind(wind.Gust),
+                    Wind(wind.Lull),
+                    Turn(wind.Direction),
+                    Turn(wind.Spread),
+                    wind.Samples
+                )
                 : null,
             told.Newest is { } sample ? new(sample.At, Wind(sample.Speed), Turn(sample.Direction)) : null,
             told.ArrivedAt,
@@ -50,16 +81,34 @@ public sealed record StationState(WindSummary? Now, WindSample? Newest, DateTime
             new(0, 0),
             told.Spikes,
             told.Waiting,
-            told.Lost);
+            told.Lost
+        );
     }
 
     private static Speed Wind(double metresPerSecond) => Speed.FromMetresPerSecond(metresPerSecond);
 
     private static Angle? Turn(double? degrees) => degrees is { } known ? Angle.FromDegrees(known) : null;
 
-    private sealed record Told(ToldSummary? Now, ToldSample? Newest, DateTimeOffset ArrivedAt, bool Connected, long Spikes, int Waiting, long Lost);
+    private sealed record Told(
+        ToldSummary? Now,
+        ToldSample? Newest,
+        DateTimeOffset ArrivedAt,
+        bool Connected,
+        long Spikes,
+        int Waiting,
+        long Lost
+    );
 
-    private sealed record ToldSummary(DateTimeOffset From, DateTimeOffset To, double Mean, double Gust, double Lull, double? Direction, double? Spread, int Samples);
+    private sealed record ToldSummary(
+        DateTimeOffset From,
+        DateTimeOffset To,
+        double Mean,
+        double Gust,
+        double Lull,
+        double? Direction,
+        double? Spread,
+        int Samples
+    );
 
     private sealed record ToldSample(DateTimeOffset At, double Speed, double? Direction);
 }

@@ -6,7 +6,8 @@ using Regatta.Store;
 
 namespace Regatta.Web.Station;
 
-/// <summary>A club's station as its pages see it: the newest state, and where boards wait for the next. The same whichever instance reads the line.</summary>
+/// <summary>A club's station as its pages see it: the newest state, and where boards wait for the next. The same whichever instance reads
+/// the line.</summary>
 public sealed class ClubStation(TimeProvider clock)
 {
     private volatile TaskCompletionSource next = new(TaskCreationOptions.RunContinuationsAsynchronously);

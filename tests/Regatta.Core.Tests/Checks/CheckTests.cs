@@ -18,8 +18,12 @@ public sealed class CheckTests
 
     [Fact]
     public void A_crooked_rudder_changes_the_bias_and_never_the_mean() =>
-        Gen.Select(Gen.Double[-10, 10], Gen.Double[-10, 10]).Sample((helm, crook) =>
-            Math.Abs(Helm(helm + crook, helm - crook).Mean.Degrees - helm) < 1e-9 && Math.Abs(Helm(helm + crook, helm - crook).Bias!.Value.Degrees - crook) < 1e-9);
+        Gen.Select(Gen.Double[-10, 10], Gen.Double[-10, 10])
+            .Sample(
+                (helm, crook) =>
+                    Math.Abs(Helm(helm + crook, helm - crook).Mean.Degrees - helm) < 1e-9
+                    && Math.Abs(Helm(helm + crook, helm - crook).Bias!.Value.Degrees - crook) < 1e-9
+            );
 
     [Theory]
     [InlineData("200", "more than any rudder carries")]
@@ -61,15 +65,21 @@ public sealed class CheckTests
 
     [Fact]
     public void A_fault_more_never_adds_weight() =>
-        Gen.Select(Gen.Bool, Gen.Bool, Gen.Bool, Gen.Bool).Sample((centred, steady, flat, trimmed) =>
-        {
-            var gates = new CheckGates(centred, steady, flat, trimmed);
-            var weight = CheckValidity.Weigh(new(Helm(3, 3), gates, null));
-            return weight.Weight <= 1 && weight.Weight >= Weight(Helm(3, 3), gates with { Trimmed = false }, null) && (weight.Weight == 1) == (weight.Reasons.Count == 0);
-        });
+        Gen.Select(Gen.Bool, Gen.Bool, Gen.Bool, Gen.Bool)
+            .Sample(
+                (centred, steady, flat, trimmed) =>
+                {
+                    var gates = new CheckGates(centred, steady, flat, trimmed);
+                    var weight = CheckValidity.Weigh(new(Helm(3, 3), gates, null));
+                    return weight.Weight <= 1
+                        && weight.Weight >= Weight(Helm(3, 3), gates with { Trimmed = false }, null)
+                        && (weight.Weight == 1) == (weight.Reasons.Count == 0);
+                }
+            );
 
     private static double Weight(HelmReading helm, CheckGates gates, double? heel) =>
         CheckValidity.Weigh(new(helm, gates, heel is { } degrees ? Angle.FromDegrees(degrees) : null)).Weight;
 
-    private static HelmReading Helm(double port, double starboard) => HelmReading.Of(Angle.FromDegrees(port), Angle.FromDegrees(starboard)).Value;
+    private static HelmReading Helm(double port, double starboard) =>
+        HelmReading.Of(Angle.FromDegrees(port), Angle.FromDegrees(starboard)).Value;
 }

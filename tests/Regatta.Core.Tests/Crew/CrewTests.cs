@@ -10,7 +10,9 @@ namespace Regatta.Core.Tests.Crew;
 
 public sealed class CrewTests
 {
-    private static readonly WindBands Bands = WindBands.Of([WindTests.Band(1, 0, 9), WindTests.Band(2, 9, 14), WindTests.Band(3, 14, 30)]).Value;
+    private static readonly WindBands Bands = WindBands
+        .Of([WindTests.Band(1, 0, 9), WindTests.Band(2, 9, 14), WindTests.Band(3, 14, 30)])
+        .Value;
 
     // Worked numbers of models M4, evaluated independently.
     [Theory]
@@ -18,8 +20,14 @@ public sealed class CrewTests
     [InlineData(12, 150, 110, 0, 1, 14.013)]
     [InlineData(12, 150, 180, 0, 1, 10.954)]
     [InlineData(14, 80, 60, 40, 1.1, 15.384)]
-    public void A_crew_sails_in_this_wind_as_the_reference_does_in_that(double knots, double reference, double crew, double hull, double arm, double effective) =>
-        Assert.Equal(effective, Rule(reference, hull, arm, 1).Effective(Speed.FromKnots(knots), Kg(crew), Bands).Knots, 3);
+    public void A_crew_sails_in_this_wind_as_the_reference_does_in_that(
+        double knots,
+        double reference,
+        double crew,
+        double hull,
+        double arm,
+        double effective
+    ) => Assert.Equal(effective, Rule(reference, hull, arm, 1).Effective(Speed.FromKnots(knots), Kg(crew), Bands).Knots, 3);
 
     // Common practice, no source: about 200 lb holds the light setting in 10 to 11 mph where 130 to 150 lb is one inch on already.
     [Fact]
@@ -34,13 +42,16 @@ public sealed class CrewTests
 
     [Fact]
     public void Lighter_crews_read_stronger_winds_and_the_reference_its_own() =>
-        Gen.Select(Gen.Double[40, 200], Gen.Double[40, 200], Gen.Double[0, 300], Gen.Double[9, 25]).Sample((a, b, hull, knots) =>
-        {
-            var rule = Rule(90, hull, 1.2, 2);
-            var wind = Speed.FromKnots(knots);
-            var (light, heavy) = (rule.Effective(wind, Kg(Math.Min(a, b)), Bands), rule.Effective(wind, Kg(Math.Max(a, b)), Bands));
-            return light >= heavy && Math.Abs(rule.Effective(wind, Kg(90), Bands).Knots - knots) < 1e-9;
-        });
+        Gen.Select(Gen.Double[40, 200], Gen.Double[40, 200], Gen.Double[0, 300], Gen.Double[9, 25])
+            .Sample(
+                (a, b, hull, knots) =>
+                {
+                    var rule = Rule(90, hull, 1.2, 2);
+                    var wind = Speed.FromKnots(knots);
+                    var (light, heavy) = (rule.Effective(wind, Kg(Math.Min(a, b)), Bands), rule.Effective(wind, Kg(Math.Max(a, b)), Bands));
+                    return light >= heavy && Math.Abs(rule.Effective(wind, Kg(90), Bands).Knots - knots) < 1e-9;
+                }
+            );
 
     [Fact]
     public void Below_its_first_band_the_rule_is_silent_and_nobody_falls_out_of_it_by_weight()
@@ -55,14 +66,16 @@ public sealed class CrewTests
     [InlineData(80, -1, 1)]
     [InlineData(80, 0, 0)]
     [InlineData(80, double.NaN, 1)]
-    public void A_rule_that_is_none_is_refused(double reference, double hull, double arm) => Assert.False(CrewRule.Of(Kg(reference), hull, Length.FromMetres(arm), new(1)).Ok);
+    public void A_rule_that_is_none_is_refused(double reference, double hull, double arm) =>
+        Assert.False(CrewRule.Of(Kg(reference), hull, Length.FromMetres(arm), new(1)).Ok);
 
     [Fact]
     public void A_table_moves_marks_by_steps_for_its_crews_alone_and_never_past_the_end()
     {
         CrewOffset[] table = [new(Kg(0), Kg(65), TestBoat.Slide.Key, 3), new(Kg(85), Kg(200), TestBoat.Slide.Key, -2)];
         var matrix = TestBoat.Matrix(60, 80, 190);
-        double At(double crew, int band) => CrewOffset.Apply(matrix, table, Kg(crew))[new CellAddress(new(band), TestBoat.Slide.Key)]!.Mark!.Value.Position;
+        double At(double crew, int band) =>
+            CrewOffset.Apply(matrix, table, Kg(crew))[new CellAddress(new(band), TestBoat.Slide.Key)]!.Mark!.Value.Position;
         Assert.Equal([90, 60, 40], ((double[])[60, 70, 85]).Select(crew => At(crew, 1)));
         Assert.Equal(200, At(60, 3));
         Assert.Equal(60, At(65, 1));
@@ -79,7 +92,8 @@ public sealed class CrewTests
         Assert.NotEqual(matrix, CrewReading.By([new(Kg(0), Kg(60), TestBoat.Slide.Key, 1)]).For(wind, Kg(50), matrix).Matrix);
     }
 
-    private static CrewRule Rule(double reference, double hull, double arm, int band) => CrewRule.Of(Kg(reference), hull, Length.FromMetres(arm), new(band)).Value;
+    private static CrewRule Rule(double reference, double hull, double arm, int band) =>
+        CrewRule.Of(Kg(reference), hull, Length.FromMetres(arm), new(band)).Value;
 
     private static Mass Kg(double kilograms) => Mass.FromKilograms(kilograms);
 }

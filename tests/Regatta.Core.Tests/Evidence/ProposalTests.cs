@@ -31,7 +31,13 @@ public sealed class ProposalTests
     [Fact]
     public void Nothing_is_asked_past_the_end_of_the_scale()
     {
-        var stuck = Sessions(11, 200, 200, 200, 190, 190).Select(session => session with { Check = new(HelmReading.Of(Angle.FromDegrees(7), Angle.FromDegrees(7)).Value, CheckGates.AllHeld, null) });
+        var stuck = Sessions(11, 200, 200, 200, 190, 190)
+            .Select(session =>
+                session with
+                {
+                    Check = new(HelmReading.Of(Angle.FromDegrees(7), Angle.FromDegrees(7)).Value, CheckGates.AllHeld, null),
+                }
+            );
         Assert.Null(Propose(Matrix(200, 200, 200), [.. stuck]));
     }
 
@@ -48,7 +54,10 @@ public sealed class ProposalTests
     {
         var proposal = Propose(Matrix(60, 60, 60))!;
         Assert.Contains(proposal.Cautions, caution => caution.Contains("breaks the usual order", StringComparison.Ordinal));
-        Assert.DoesNotContain(Propose(Matrix(60, 60, 90))!.Cautions, caution => caution.Contains("breaks the usual order", StringComparison.Ordinal));
+        Assert.DoesNotContain(
+            Propose(Matrix(60, 60, 90))!.Cautions,
+            caution => caution.Contains("breaks the usual order", StringComparison.Ordinal)
+        );
     }
 
     [Fact]
@@ -67,8 +76,8 @@ public sealed class ProposalTests
     }
 
     [Fact]
-    public void The_best_of_each_band_is_one_change() => Assert.All(
-        Proposer(Matrix(60, 60, 60), Surely).BestPerBand().GroupBy(proposal => proposal.Band), band => Assert.Single(band));
+    public void The_best_of_each_band_is_one_change() =>
+        Assert.All(Proposer(Matrix(60, 60, 60), Surely).BestPerBand().GroupBy(proposal => proposal.Band), band => Assert.Single(band));
 
     [Fact]
     public void Logs_without_a_helm_mark_or_with_no_valid_check_do_not_move_the_fit()

@@ -37,7 +37,12 @@ public sealed class TrustTests
     [Fact]
     public void A_season_without_logs_makes_a_cell_stale()
     {
-        SessionEvidence[] sessions = [Session(11, 100, 3, daysAgo: 400), Session(11, 100, 3, daysAgo: 380), Session(11, 100, 3, daysAgo: 366)];
+        SessionEvidence[] sessions =
+        [
+            Session(11, 100, 3, daysAgo: 400),
+            Session(11, 100, 3, daysAgo: 380),
+            Session(11, 100, 3, daysAgo: 366),
+        ];
         Assert.Equal(CellStatus.Stale, Judge(Slide, sessions).Status);
         Assert.Equal(CellStatus.Supported, Judge(Slide, [.. sessions, Session(11, 100, 3, daysAgo: 300)]).Status);
     }
@@ -48,7 +53,9 @@ public sealed class TrustTests
         var matrix = Matrix(100, 100, 100);
         matrix = matrix with
         {
-            Cells = matrix.Cells.Append(new(new(Bands.All[1].Id, Luff.Key), Cell.Of(new(2), 0, "", "", CellSource.Entered).Value)).ToDictionary(),
+            Cells = matrix
+                .Cells.Append(new(new(Bands.All[1].Id, Luff.Key), Cell.Of(new(2), 0, "", "", CellSource.Entered).Value))
+                .ToDictionary(),
         };
         CellStatus Of(params Felt[] felt) =>
             CellTrust.Judge(Class, matrix, Bands.All[1], Luff, felt.Select(how => Session(11, 100, 3, how)), Today).Status;

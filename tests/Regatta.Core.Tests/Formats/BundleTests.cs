@@ -14,8 +14,14 @@ public sealed class BundleTests
     [Fact]
     public void The_committed_demo_clubs_are_the_ones_their_maker_makes()
     {
-        Assert.Equal(Encoding.UTF8.GetString(BundleWriter.Write(DemoClub.Wenlow.Make())), File.ReadAllText("Data/wenlow.json").TrimEnd('\n'));
-        Assert.Equal(Encoding.UTF8.GetString(BundleWriter.Write(DemoClub.Tessick.Make())), File.ReadAllText("Data/tessick.json").TrimEnd('\n'));
+        Assert.Equal(
+            Encoding.UTF8.GetString(BundleWriter.Write(DemoClub.Wenlow.Make())),
+            File.ReadAllText("Data/wenlow.json").TrimEnd('\n')
+        );
+        Assert.Equal(
+            Encoding.UTF8.GetString(BundleWriter.Write(DemoClub.Tessick.Make())),
+            File.ReadAllText("Data/tessick.json").TrimEnd('\n')
+        );
     }
 
     [Fact]
@@ -23,16 +29,19 @@ public sealed class BundleTests
     {
         var reading = BundleReader.Read(File.ReadAllBytes("Data/wenlow.json"), Now);
         Assert.Empty(reading.Problems);
-        Assert.All(reading.Bundle!.Classes, one =>
-        {
-            Assert.InRange(one.Class.Controls.Count, 7, 10);
-            Assert.InRange(one.Class.Bands.All.Count, 5, 6);
-            Assert.InRange(one.Boats.Count, 3, 6);
-            Assert.Equal([2025, 2026], one.Logs.Select(log => log.Log.SailedAt.Year).Distinct().Order());
-            Assert.All(one.Logs, log => Assert.Contains(one.Boats, boat => boat.Name == log.Boat));
-            var crewedWithRudder = one.Class.Helm.Target.Degrees != 0;
-            Assert.True(!crewedWithRudder || one.Class.Helm.Target.Degrees is >= 2 and <= 4); // from memory: a light tug
-        });
+        Assert.All(
+            reading.Bundle!.Classes,
+            one =>
+            {
+                Assert.InRange(one.Class.Controls.Count, 7, 10);
+                Assert.InRange(one.Class.Bands.All.Count, 5, 6);
+                Assert.InRange(one.Boats.Count, 3, 6);
+                Assert.Equal([2025, 2026], one.Logs.Select(log => log.Log.SailedAt.Year).Distinct().Order());
+                Assert.All(one.Logs, log => Assert.Contains(one.Boats, boat => boat.Name == log.Boat));
+                var crewedWithRudder = one.Class.Helm.Target.Degrees != 0;
+                Assert.True(!crewedWithRudder || one.Class.Helm.Target.Degrees is >= 2 and <= 4); // from memory: a light tug
+            }
+        );
         Assert.Equal(9, reading.Bundle.Classes.Count);
         // Calibrations are partly missing on purpose.
         Assert.All(reading.Bundle.Classes, one => Assert.Contains(one.Boats, boat => boat.Measured.Count == 0));
@@ -49,9 +58,15 @@ public sealed class BundleTests
             Assert.Empty(MatrixDiff.Between(before.Draft, after.Draft));
             Assert.Equal(before.Class.Controls, after.Class.Controls);
             Assert.Equal(before.Class.Checks, after.Class.Checks);
-            Assert.Equal(before.Boats.Select(boat => (boat.Name, boat.Measured.Sum(one => one.Value.Sum(pair => pair.Length.Millimetres)))), after.Boats.Select(boat => (boat.Name, boat.Measured.Sum(one => one.Value.Sum(pair => pair.Length.Millimetres)))));
+            Assert.Equal(
+                before.Boats.Select(boat => (boat.Name, boat.Measured.Sum(one => one.Value.Sum(pair => pair.Length.Millimetres)))),
+                after.Boats.Select(boat => (boat.Name, boat.Measured.Sum(one => one.Value.Sum(pair => pair.Length.Millimetres))))
+            );
             Assert.Equal(before.Versions.Count, after.Versions.Count);
-            Assert.Equal(before.Logs.Select(log => (log.Log.Key, log.Log.Wind, log.Log.Check, log.Log.Felt)), after.Logs.Select(log => (log.Log.Key, log.Log.Wind, log.Log.Check, log.Log.Felt)));
+            Assert.Equal(
+                before.Logs.Select(log => (log.Log.Key, log.Log.Wind, log.Log.Check, log.Log.Felt)),
+                after.Logs.Select(log => (log.Log.Key, log.Log.Wind, log.Log.Check, log.Log.Felt))
+            );
             Assert.All(after.Logs, log => Assert.Null(log.Sailor ?? log.Boat));
         }
 
@@ -107,6 +122,11 @@ public sealed class BundleTests
         var at = json.IndexOf(right, StringComparison.Ordinal);
         var reading = BundleReader.Read(Encoding.UTF8.GetBytes(json[..at] + wrong + json[(at + right.Length)..]), Now);
         Assert.Null(reading.Bundle);
-        Assert.Contains(reading.Problems, problem => problem.Where.StartsWith("classes[", StringComparison.Ordinal) && says.Split('|').Any(part => problem.What.Contains(part, StringComparison.Ordinal)));
+        Assert.Contains(
+            reading.Problems,
+            problem =>
+                problem.Where.StartsWith("classes[", StringComparison.Ordinal)
+                && says.Split('|').Any(part => problem.What.Contains(part, StringComparison.Ordinal))
+        );
     }
 }

@@ -12,7 +12,16 @@ public sealed class CalendarTests
     private static readonly TimeZoneInfo Club = TimeZoneInfo.FindSystemTimeZoneById("WET");
 
     private static readonly Outing Night = new(
-        "night-race", OutingKind.Race, "Night race; round the buoy, and back", "The bend", new(2026, 6, 20, 21, 0, 0, TimeSpan.Zero), new(2026, 6, 21, 3, 0, 0, TimeSpan.Zero), ["quillet"], null, "Lights on.\nTea after.");
+        "night-race",
+        OutingKind.Race,
+        "Night race; round the buoy, and back",
+        "The bend",
+        new(2026, 6, 20, 21, 0, 0, TimeSpan.Zero),
+        new(2026, 6, 21, 3, 0, 0, TimeSpan.Zero),
+        ["quillet"],
+        null,
+        "Lights on.\nTea after."
+    );
 
     // Published: RFC 5545: what is written is read back, with its commas, semicolons and lines.
     [Fact]
@@ -29,7 +38,9 @@ public sealed class CalendarTests
     public void Repeated_days_keep_the_clubs_clock_when_it_goes_forward()
     {
         // The clocks of the club's zone go forward on 29 March 2026.
-        var days = Read(Calendar("UID:w", "DTSTART:20260325T180000", "DTEND:20260325T200000", "RRULE:FREQ=WEEKLY;COUNT=2", "SUMMARY:Wednesday")).Value;
+        var days = Read(
+            Calendar("UID:w", "DTSTART:20260325T180000", "DTEND:20260325T200000", "RRULE:FREQ=WEEKLY;COUNT=2", "SUMMARY:Wednesday")
+        ).Value;
         Assert.Equal([18, 17], days.Select(day => day.From.UtcDateTime.Hour));
         Assert.Equal(2, days.Select(day => day.Uid).Distinct().Count());
     }
@@ -37,7 +48,9 @@ public sealed class CalendarTests
     [Fact]
     public void The_demo_calendar_comes_in_with_its_classes()
     {
-        var days = CalendarFile.Read(File.ReadAllText("Data/wenlow.ics"), name => name.ToLowerInvariant().Replace(' ', '-'), Club, Now).Value;
+        var days = CalendarFile
+            .Read(File.ReadAllText("Data/wenlow.ics"), name => name.ToLowerInvariant().Replace(' ', '-'), Club, Now)
+            .Value;
         Assert.InRange(days.Count, 80, 120);
         Assert.Contains(days, day => day is { Kind: OutingKind.Race, Title: "Sunday series" } && day.Classes.Contains("ferrin-16"));
         Assert.All(days, day => Assert.True(day.To > day.From));
@@ -48,14 +61,26 @@ public sealed class CalendarTests
     [InlineData("hello", "no calendar file|no day")]
     [InlineData("BEGIN:VCALENDAR\r\nVERSION:2.0\r\nEND:VCALENDAR", "no day that is still to come")]
     [InlineData("BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\nDTSTART:2026x", "calendar file")]
-    public void A_file_that_is_none_is_refused_kindly(string text, string says) => Assert.Contains(says.Split('|'), part => Read(text).Problem!.Contains(part, StringComparison.Ordinal));
+    public void A_file_that_is_none_is_refused_kindly(string text, string says) =>
+        Assert.Contains(says.Split('|'), part => Read(text).Problem!.Contains(part, StringComparison.Ordinal));
 
     [Theory]
     [InlineData("RRULE:FREQ=SECONDLY", "more than 500 days")]
     [InlineData("SUMMARY:", "needs a name")]
     [InlineData("DTEND:20260730T200000", "longer than 36 hours")]
     public void A_day_that_is_none_is_named(string line, string says) =>
-        Assert.Contains(says, Read(Calendar("UID:x", "DTSTART:20260601T180000Z", line.StartsWith("DTEND", StringComparison.Ordinal) ? line : "DTEND:20260601T180001Z", line.StartsWith("SUMMARY", StringComparison.Ordinal) ? line : "SUMMARY:Day", line.StartsWith("RRULE", StringComparison.Ordinal) ? line : "PRIORITY:1")).Problem);
+        Assert.Contains(
+            says,
+            Read(
+                Calendar(
+                    "UID:x",
+                    "DTSTART:20260601T180000Z",
+                    line.StartsWith("DTEND", StringComparison.Ordinal) ? line : "DTEND:20260601T180001Z",
+                    line.StartsWith("SUMMARY", StringComparison.Ordinal) ? line : "SUMMARY:Day",
+                    line.StartsWith("RRULE", StringComparison.Ordinal) ? line : "PRIORITY:1"
+                )
+            ).Problem
+        );
 
     [Fact]
     public void Logs_belong_to_the_day_they_were_sailed_on_give_or_take_an_hour()
@@ -68,7 +93,17 @@ public sealed class CalendarTests
     [Fact]
     public void The_wind_of_a_day_runs_from_its_lightest_to_its_strongest_spell_at_the_classes_height()
     {
-        WindSummary Block(double mean) => new(Now, Now, Speed.FromMetresPerSecond(mean), Speed.FromMetresPerSecond(mean + 3), Speed.FromMetresPerSecond(mean - 1), null, null, 600);
+        WindSummary Block(double mean) =>
+            new(
+                Now,
+                Now,
+                Speed.FromMetresPerSecond(mean),
+                Speed.FromMetresPerSecond(mean + 3),
+                Speed.FromMetresPerSecond(mean - 1),
+                null,
+                null,
+                600
+            );
         var (mast, pond) = (Length.FromMetres(10), Length.FromMetres(0.6));
         var wind = Outing.WindOf([Block(6), Block(9), Block(7)], mast, mast)!;
         Assert.Equal((6, 9, 12), (wind.From.MetresPerSecond, wind.To.MetresPerSecond, wind.Gust!.Value.MetresPerSecond));
@@ -76,7 +111,22 @@ public sealed class CalendarTests
         Assert.Null(Outing.WindOf([], mast, pond));
     }
 
-    private static string Calendar(params string[] lines) => string.Join("\r\n", ["BEGIN:VCALENDAR", "VERSION:2.0", "PRODID:x", "BEGIN:VEVENT", "DTSTAMP:20260101T000000Z", .. lines, "END:VEVENT", "END:VCALENDAR", ""]);
+    private static string Calendar(params string[] lines) =>
+        string.Join(
+            "\r\n",
+            [
+                "BEGIN:VCALENDAR",
+                "VERSION:2.0",
+                "PRODID:x",
+                "BEGIN:VEVENT",
+                "DTSTAMP:20260101T000000Z",
+                .. lines,
+                "END:VEVENT",
+                "END:VCALENDAR",
+                "",
+            ]
+        );
 
-    private static Parsed<IReadOnlyList<Outing>> Read(string text) => CalendarFile.Read(text, name => name == "Quillet" ? "quillet" : null, Club, Now);
+    private static Parsed<IReadOnlyList<Outing>> Read(string text) =>
+        CalendarFile.Read(text, name => name == "Quillet" ? "quillet" : null, Club, Now);
 }

@@ -67,7 +67,8 @@ public sealed class HostileBundleTests
     }
 
     [Fact]
-    public void A_byte_order_mark_is_no_problem() => Assert.NotNull(BundleReader.Read([0xEF, 0xBB, 0xBF, .. Encoding.UTF8.GetBytes(Whole)], Now).Bundle);
+    public void A_byte_order_mark_is_no_problem() =>
+        Assert.NotNull(BundleReader.Read([0xEF, 0xBB, 0xBF, .. Encoding.UTF8.GetBytes(Whole)], Now).Bundle);
 
     [Fact]
     public void A_file_too_large_or_too_deep_is_refused_unread()

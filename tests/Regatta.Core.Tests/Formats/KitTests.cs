@@ -10,7 +10,8 @@ public sealed class KitTests
     public static TheoryData<string> Keys => [.. StarterKits.All.Select(kit => kit.Class.Key)];
 
     [Fact]
-    public void There_is_a_kit_for_every_rig_family() => Assert.Equal(9, StarterKits.All.Select(kit => kit.Class.Family).Distinct().Count());
+    public void There_is_a_kit_for_every_rig_family() =>
+        Assert.Equal(9, StarterKits.All.Select(kit => kit.Class.Family).Distinct().Count());
 
     [Theory]
     [MemberData(nameof(Keys))]
@@ -85,7 +86,10 @@ public sealed class KitTests
         Assert.Equal(AsWindBuilds.Down, leech.AsWindBuilds);
         Assert.True(leech.Scale.Reaches(leech.Scale.Read("2 in").Value) && leech.Scale.Reaches(leech.Scale.Read("6 in").Value));
         Assert.Contains(Of("trimaran-with-reefs", "headsail-reef").Disturbs, coupling => coupling.Control.Name == "car");
-        Assert.Contains(StarterKits.Find("trimaran-with-reefs")!.Class.Cautions, caution => caution.Contains("never running", StringComparison.Ordinal));
+        Assert.Contains(
+            StarterKits.Find("trimaran-with-reefs")!.Class.Cautions,
+            caution => caution.Contains("never running", StringComparison.Ordinal)
+        );
     }
 
     [Theory]

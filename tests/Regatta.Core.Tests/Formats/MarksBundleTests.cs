@@ -37,7 +37,8 @@ public sealed class MarksBundleTests
     [InlineData("""{"kind":"length","unit":"ft","min":0,"max":8,"step":1}""", "decimalIn")]
     [InlineData("""{"kind":"length","unit":"mm","min":0,"max":1e9,"step":1}""", "highest mark above")]
     [InlineData("""{"kind":"sextant"}""", "no kind of scale")]
-    public void A_scale_that_is_none_is_refused(string scale, string says) => Refused(says, file => file["classes"]![0]!["matrix"]!["controls"]![6]!["scale"] = JsonNode.Parse(scale));
+    public void A_scale_that_is_none_is_refused(string scale, string says) =>
+        Refused(says, file => file["classes"]![0]!["matrix"]!["controls"]![6]!["scale"] = JsonNode.Parse(scale));
 
     [Theory]
     [InlineData("""[{"name":""}]""", "1 to 40 letters")]
@@ -45,11 +46,15 @@ public sealed class MarksBundleTests
     [InlineData("""[{"name":"Teasel","measured":{"keel":[[1,2]]}}]""", "no such control")]
     [InlineData("""[{"name":"Teasel","measured":{"gooseneck":[[1,2,3]]}}]""", "a reading and a length")]
     [InlineData("""[{"name":"Teasel","measured":{"gooseneck":[[1,1e12]]}}]""", "a reading and a length")]
-    public void A_boat_that_is_none_is_refused(string boats, string says) => Refused(says, file =>
-    {
-        file["classes"]![0]!["boats"] = JsonNode.Parse(boats);
-        file["classes"]![0]!["logs"] = new JsonArray();
-    });
+    public void A_boat_that_is_none_is_refused(string boats, string says) =>
+        Refused(
+            says,
+            file =>
+            {
+                file["classes"]![0]!["boats"] = JsonNode.Parse(boats);
+                file["classes"]![0]!["logs"] = new JsonArray();
+            }
+        );
 
     [Theory]
     [InlineData("crew", """{"reference":75,"hull":0,"arm":1.1,"fromBand":2,"offsets":[]}""", "needs reference")]
@@ -58,29 +63,49 @@ public sealed class MarksBundleTests
     [InlineData("crew", """{"offsets":[{"from":60,"to":50,"control":"gooseneck","steps":1}]}""", "from below to")]
     [InlineData("windHeight", "0", "between 0.1 and 60")]
     [InlineData("windHeight", "600", "between 0.1 and 60")]
-    public void A_crew_or_a_height_that_is_none_is_refused(string member, string value, string says) => Refused(says, file => file["classes"]![0]![member] = JsonNode.Parse(value));
+    public void A_crew_or_a_height_that_is_none_is_refused(string member, string value, string says) =>
+        Refused(says, file => file["classes"]![0]![member] = JsonNode.Parse(value));
 
     [Fact]
     public void Heights_and_crews_come_back_as_they_went()
     {
         var classes = Read(Demo()).Bundle!.Classes;
         var again = BundleReader.Read(BundleWriter.Write(new Bundle(null, [], classes)), Now).Bundle!.Classes;
-        Assert.Equal(classes.Select(one => (one.Class.WindHeight, one.Class.Crew)), again.Select(one => (one.Class.WindHeight, one.Class.Crew)));
+        Assert.Equal(
+            classes.Select(one => (one.Class.WindHeight, one.Class.Crew)),
+            again.Select(one => (one.Class.WindHeight, one.Class.Crew))
+        );
         Assert.Contains(classes, one => one.Class.Crew.Rule is not null);
         Assert.Contains(classes, one => one.Class.Crew.Offsets.Count > 0);
         Assert.Equal(0.6, classes.Single(one => one.Class.Key == "pettle-65").Class.WindHeight.Metres);
     }
 
     [Fact]
-    public void A_boat_measured_ten_thousand_times_is_refused() => Refused("10000 measured pairs", file =>
-        file["classes"]![0]!["boats"]![0]!["measured"] = new JsonObject { ["gooseneck"] = new JsonArray([.. Enumerable.Range(0, 10_000).Select(at => (JsonNode)new JsonArray(at, at))]) });
+    public void A_boat_measured_ten_thousand_times_is_refused() =>
+        Refused(
+            "10000 measured pairs",
+            file =>
+                file["classes"]![0]!["boats"]![0]!["measured"] = new JsonObject
+                {
+                    ["gooseneck"] = new JsonArray([.. Enumerable.Range(0, 10_000).Select(at => (JsonNode)new JsonArray(at, at))]),
+                }
+        );
 
     [Fact]
     public void A_log_of_an_unknown_boat_a_coupling_with_nothing_and_a_control_both_used_and_retired_are_refused()
     {
         Refused("no such boat", file => file["classes"]![0]!["logs"]![0]!["boat"] = "Nobody’s");
-        Refused("Gooseneck disturbs “keel”", file => file["classes"]![0]!["matrix"]!["controls"]![1]!["disturbs"] = JsonNode.Parse("""[{"control":"keel","why":"it is heavy"}]"""));
-        Refused("carry the key", file => file["classes"]![0]!["retired"] = new JsonArray(file["classes"]![0]!["matrix"]!["controls"]![1]!.DeepClone()));
+        Refused(
+            "Gooseneck disturbs “keel”",
+            file =>
+                file["classes"]![0]!["matrix"]!["controls"]![1]!["disturbs"] = JsonNode.Parse(
+                    """[{"control":"keel","why":"it is heavy"}]"""
+                )
+        );
+        Refused(
+            "carry the key",
+            file => file["classes"]![0]!["retired"] = new JsonArray(file["classes"]![0]!["matrix"]!["controls"]![1]!.DeepClone())
+        );
     }
 
     [Fact]
@@ -91,7 +116,9 @@ public sealed class MarksBundleTests
         file["classes"]![0]!["retired"] = new JsonArray(matrix["controls"]![3]!.DeepClone());
         var key = matrix["controls"]![3]!["key"]!.GetValue<string>();
         matrix["controls"]!.AsArray().RemoveAt(3);
-        matrix["cells"] = new JsonArray([.. matrix["cells"]!.AsArray().Where(cell => cell!["control"]!.GetValue<string>() != key).Select(cell => cell!.DeepClone())]);
+        matrix["cells"] = new JsonArray([
+            .. matrix["cells"]!.AsArray().Where(cell => cell!["control"]!.GetValue<string>() != key).Select(cell => cell!.DeepClone()),
+        ]);
         var quillet = Read(file).Bundle!.Classes[0];
         Assert.Equal(key, Assert.Single(quillet.Class.Retired).Key.Name);
         Assert.All(quillet.Logs, log => Assert.Contains(new ControlKey(key), log.Log.Marks.Keys));
@@ -103,7 +130,11 @@ public sealed class MarksBundleTests
         spoil(file);
         var reading = Read(file);
         Assert.Null(reading.Bundle);
-        Assert.Contains(reading.Problems, problem => problem.What.Contains(says, StringComparison.Ordinal) && problem.Where.StartsWith("classes[0]", StringComparison.Ordinal));
+        Assert.Contains(
+            reading.Problems,
+            problem =>
+                problem.What.Contains(says, StringComparison.Ordinal) && problem.Where.StartsWith("classes[0]", StringComparison.Ordinal)
+        );
     }
 
     private static JsonNode Demo() => JsonNode.Parse(File.ReadAllText("Data/wenlow.json"))!;

@@ -49,9 +49,17 @@ public sealed class SessionLogTests
         Assert.DoesNotContain(typeof(Mass), names);
         Assert.DoesNotContain(typeof(Mass?), names);
         var log = new SessionLog(
-            Guid.NewGuid(), Now, WindRange.Of(Speed.FromKnots(8), Speed.FromKnots(9), null).Value, Mass.FromKilograms(70),
+            Guid.NewGuid(),
+            Now,
+            WindRange.Of(Speed.FromKnots(8), Speed.FromKnots(9), null).Value,
+            Mass.FromKilograms(70),
             new Dictionary<ControlKey, Mark> { [new("slide")] = new(3) },
-            new(HelmReading.Of(Angle.FromDegrees(2), null).Value, CheckGates.AllHeld, null), Luffing.Together, Felt.Usual, "private note", 1);
+            new(HelmReading.Of(Angle.FromDegrees(2), null).Value, CheckGates.AllHeld, null),
+            Luffing.Together,
+            Felt.Usual,
+            "private note",
+            1
+        );
         var evidence = log.Evidence(7);
         Assert.Equal((7, log.Wind, 0.5), (evidence.Number, evidence.Wind, evidence.Weight!.Weight));
         Assert.DoesNotContain("private note", evidence.ToString());

@@ -10,44 +10,62 @@ namespace Regatta.Core.Tests.Marks;
 public sealed class CalibrationTests
 {
     /// <summary>Any crooked strip: readings and lengths that both go on, the lengths either way.</summary>
-    private static readonly Gen<Calibration> Crooked =
-        Gen.Select(Gen.Double[0.5, 4].Array[1, 9], Gen.Double[2, 40].Array[9], Gen.Bool, Gen.Double[-200, 200]).Select((gaps, rises, falling, start) =>
-        {
-            var pairs = new List<CalibrationPair> { new(1, Mm(start)) };
-            foreach (var (gap, rise) in gaps.Zip(rises))
+    private static readonly Gen<Calibration> Crooked = Gen.Select(
+            Gen.Double[0.5, 4].Array[1, 9],
+            Gen.Double[2, 40].Array[9],
+            Gen.Bool,
+            Gen.Double[-200, 200]
+        )
+        .Select(
+            (gaps, rises, falling, start) =>
             {
-                pairs.Add(new(pairs[^1].Reading + gap, Mm(pairs[^1].Length.Millimetres + (falling ? -rise : rise))));
-            }
+                var pairs = new List<CalibrationPair> { new(1, Mm(start)) };
+                foreach (var (gap, rise) in gaps.Zip(rises))
+                {
+                    pairs.Add(new(pairs[^1].Reading + gap, Mm(pairs[^1].Length.Millimetres + (falling ? -rise : rise))));
+                }
 
-            return Calibration.Of(pairs, 0.5).Value;
-        });
+                return Calibration.Of(pairs, 0.5).Value;
+            }
+        );
 
     [Fact]
     public void Reading_to_length_to_reading_comes_back() =>
-        Gen.Select(Crooked, Gen.Double[0, 1]).Sample((strip, share) =>
-        {
-            var reading = strip.Pairs[0].Reading + (share * (strip.Pairs[^1].Reading - strip.Pairs[0].Reading));
-            return Math.Abs(strip.ReadingAt(strip.LengthAt(reading).Value).Value - reading) < 1e-6;
-        });
+        Gen.Select(Crooked, Gen.Double[0, 1])
+            .Sample(
+                (strip, share) =>
+                {
+                    var reading = strip.Pairs[0].Reading + (share * (strip.Pairs[^1].Reading - strip.Pairs[0].Reading));
+                    return Math.Abs(strip.ReadingAt(strip.LengthAt(reading).Value).Value - reading) < 1e-6;
+                }
+            );
 
     [Fact]
     public void A_calibration_is_monotone_and_goes_through_what_was_measured() =>
-        Gen.Select(Crooked, Gen.Double[0, 1], Gen.Double[0, 1]).Sample((strip, a, b) =>
-        {
-            double At(double share) => strip.LengthAt(strip.Pairs[0].Reading + (share * (strip.Pairs[^1].Reading - strip.Pairs[0].Reading))).Value.Metres;
-            var way = Math.Sign(strip.Pairs[1].Length.CompareTo(strip.Pairs[0].Length));
-            return (a < b ? way * (At(b) - At(a)) : way * (At(a) - At(b))) >= 0
-                && strip.Pairs.All(pair => Math.Abs(strip.LengthAt(pair.Reading).Value.Metres - pair.Length.Metres) < 1e-12);
-        });
+        Gen.Select(Crooked, Gen.Double[0, 1], Gen.Double[0, 1])
+            .Sample(
+                (strip, a, b) =>
+                {
+                    double At(double share) =>
+                        strip.LengthAt(strip.Pairs[0].Reading + (share * (strip.Pairs[^1].Reading - strip.Pairs[0].Reading))).Value.Metres;
+                    var way = Math.Sign(strip.Pairs[1].Length.CompareTo(strip.Pairs[0].Length));
+                    return (a < b ? way * (At(b) - At(a)) : way * (At(a) - At(b))) >= 0
+                        && strip.Pairs.All(pair => Math.Abs(strip.LengthAt(pair.Reading).Value.Metres - pair.Length.Metres) < 1e-12);
+                }
+            );
 
     [Fact]
     public void Nothing_is_guessed_more_than_a_step_beyond_the_measured_ends() =>
-        Gen.Select(Crooked, Gen.Double[0, 3], Gen.Bool).Sample((strip, beyond, below) =>
-        {
-            var reading = below ? strip.Pairs[0].Reading - beyond : strip.Pairs[^1].Reading + beyond;
-            var length = strip.LengthAt(reading);
-            return beyond is > 0.4999 and < 0.5001 || (length.Ok == beyond <= 0.5 && (!length.Ok || strip.ReadingAt(length.Value).Ok));
-        });
+        Gen.Select(Crooked, Gen.Double[0, 3], Gen.Bool)
+            .Sample(
+                (strip, beyond, below) =>
+                {
+                    var reading = below ? strip.Pairs[0].Reading - beyond : strip.Pairs[^1].Reading + beyond;
+                    var length = strip.LengthAt(reading);
+                    return beyond is > 0.4999 and < 0.5001
+                        || (length.Ok == beyond <= 0.5 && (!length.Ok || strip.ReadingAt(length.Value).Ok));
+                }
+            );
 
     [Theory]
     [InlineData("one", "Two pairs")]
@@ -71,22 +89,39 @@ public sealed class CalibrationTests
     [Theory]
     [MemberData(nameof(WithLength), MemberType = typeof(Scales))]
     public void A_class_mark_survives_the_way_over_any_boats_own_reading(Scale scale) =>
-        Gen.Select(Gen.Double[-8, 8], Gen.Double[0.97, 1.03], Gen.Int[0, 60]).Where((shift, stretch, steps) => true).Sample((shift, stretch, steps) =>
-        {
-            // A boat whose scale sits elsewhere by up to 8 mm and runs up to 3 % long or short, measured at both ends and beyond.
-            var (low, high) = (scale.ReadingAt(scale.Min) - (4 * scale.ReadingStep), scale.ReadingAt(scale.Max) + (4 * scale.ReadingStep));
-            Length True(double reading) => Mm((scale.LengthAt(scale.AtReading(reading))!.Value.Millimetres * stretch) + (shift * Math.Min(1, StepLength(scale) / 10)));
-            var boat = new CalibratedScale(scale, Calibration.Of([new(low, True(low)), new(high, True(high))], 1000 * scale.ReadingStep).Value);
-            var mark = scale.StepBy(scale.Min, steps);
-            // What is counted in whole things comes back to the nearest of them; the rest to the step.
-            var slack = scale is CountScale ? scale.Step * (0.5 + (0.03 * Math.Abs(steps))) : scale.Step / 2;
-            return boat.Read(boat.Show(mark)) is { Ok: false } || boat.Read(boat.Show(mark)).Value.DistanceTo(mark) <= slack + 1e-6;
-        });
+        Gen.Select(Gen.Double[-8, 8], Gen.Double[0.97, 1.03], Gen.Int[0, 60])
+            .Where((shift, stretch, steps) => true)
+            .Sample(
+                (shift, stretch, steps) =>
+                {
+                    // A boat whose scale sits elsewhere by up to 8 mm and runs up to 3 % long or short, measured at both ends and beyond.
+                    var (low, high) = (
+                        scale.ReadingAt(scale.Min) - (4 * scale.ReadingStep),
+                        scale.ReadingAt(scale.Max) + (4 * scale.ReadingStep)
+                    );
+                    Length True(double reading) =>
+                        Mm(
+                            (scale.LengthAt(scale.AtReading(reading))!.Value.Millimetres * stretch)
+                                + (shift * Math.Min(1, StepLength(scale) / 10))
+                        );
+                    var boat = new CalibratedScale(
+                        scale,
+                        Calibration.Of([new(low, True(low)), new(high, True(high))], 1000 * scale.ReadingStep).Value
+                    );
+                    var mark = scale.StepBy(scale.Min, steps);
+                    // What is counted in whole things comes back to the nearest of them; the rest to the step.
+                    var slack = scale is CountScale ? scale.Step * (0.5 + (0.03 * Math.Abs(steps))) : scale.Step / 2;
+                    return boat.Read(boat.Show(mark)) is { Ok: false } || boat.Read(boat.Show(mark)).Value.DistanceTo(mark) <= slack + 1e-6;
+                }
+            );
 
     [Fact]
     public void A_mark_out_of_reach_is_shown_by_the_class_tape_and_read_back_as_such()
     {
-        var boat = new CalibratedScale(Gooseneck, Calibration.Of([new(16 * 25.4, Mm(17 * 25.4)), new(20 * 25.4, Mm(21 * 25.4))], Gooseneck.ReadingStep).Value);
+        var boat = new CalibratedScale(
+            Gooseneck,
+            Calibration.Of([new(16 * 25.4, Mm(17 * 25.4)), new(20 * 25.4, Mm(21 * 25.4))], Gooseneck.ReadingStep).Value
+        );
         Assert.Equal("17 in", boat.Show(Gooseneck.Read("18").Value));
         Assert.Equal("25 in by the class tape", boat.Show(Gooseneck.Read("25").Value));
         Assert.Equal(25 * 25.4, boat.Read("25 in by the class tape").Value.Position, 6);
@@ -107,14 +142,17 @@ public sealed class CalibrationTests
         Assert.Equal(ReadingTrust.UsualHand, Readings.OfTheClass.TrustOf(control, mark));
         Assert.Equal(ReadingTrust.Measured, small.TrustOf(control, mark));
 
-        static Readings Hand(double millimetres) => new(null, new Dictionary<BodyMeasure, Length> { [BodyMeasure.HandWidth] = Mm(millimetres) });
+        static Readings Hand(double millimetres) =>
+            new(null, new Dictionary<BodyMeasure, Length> { [BodyMeasure.HandWidth] = Mm(millimetres) });
     }
 
     [Theory]
     [InlineData("3 mm", "no part of a person")]
     [InlineData("2000", "no part of a person")]
     [InlineData("wide", "not a number")]
-    public void A_hand_that_is_none_is_refused(string text, string says) => Assert.Contains(says, BodyMeasures.Read(text, LengthUnit.Millimetre).Problem);
+    public void A_hand_that_is_none_is_refused(string text, string says) =>
+        Assert.Contains(says, BodyMeasures.Read(text, LengthUnit.Millimetre).Problem);
 
-    private static double StepLength(Scale scale) => Math.Abs(scale.LengthAt(new(scale.Min.Position + scale.Step))!.Value.Millimetres - scale.LengthAt(scale.Min)!.Value.Millimetres);
+    private static double StepLength(Scale scale) =>
+        Math.Abs(scale.LengthAt(new(scale.Min.Position + scale.Step))!.Value.Millimetres - scale.LengthAt(scale.Min)!.Value.Millimetres);
 }

@@ -21,24 +21,33 @@ public sealed class ScaleTests
     [Theory]
     [MemberData(nameof(Marked), MemberType = typeof(Scales))]
     public void Snapping_is_monotone_stays_on_the_scale_and_does_nothing_twice(Scale scale) =>
-        Gen.Select(Gen.Double[-1000, 2000], Gen.Double[-1000, 2000]).Sample((a, b) =>
-        {
-            var (low, high) = (scale.Snap(new(Math.Min(a, b))), scale.Snap(new(Math.Max(a, b))));
-            return low.Position <= high.Position && low.Position >= scale.Min.Position && high.Position <= scale.Max.Position && scale.Snap(low) == low;
-        });
+        Gen.Select(Gen.Double[-1000, 2000], Gen.Double[-1000, 2000])
+            .Sample(
+                (a, b) =>
+                {
+                    var (low, high) = (scale.Snap(new(Math.Min(a, b))), scale.Snap(new(Math.Max(a, b))));
+                    return low.Position <= high.Position
+                        && low.Position >= scale.Min.Position
+                        && high.Position <= scale.Max.Position
+                        && scale.Snap(low) == low;
+                }
+            );
 
     [Theory]
     [MemberData(nameof(WithLength), MemberType = typeof(Scales))]
     public void Readings_and_lengths_rise_together_and_convert_both_ways(Scale scale) =>
-        Gen.Select(Gen.Double[0, 1], Gen.Double[0, 1]).Sample((a, b) =>
-        {
-            Mark At(double share) => new(scale.Min.Position + (share * (scale.Max.Position - scale.Min.Position)));
-            var (low, high) = (At(Math.Min(a, b)), At(Math.Max(a, b)));
-            return scale.LengthAt(low)!.Value.CompareTo(scale.LengthAt(high)!.Value) <= 0
-                && scale.ReadingAt(low) <= scale.ReadingAt(high)
-                && scale.AtLength(scale.LengthAt(low)!.Value)!.Value.DistanceTo(low) < 1e-6
-                && scale.AtReading(scale.ReadingAt(low)).DistanceTo(low) < 1e-6;
-        });
+        Gen.Select(Gen.Double[0, 1], Gen.Double[0, 1])
+            .Sample(
+                (a, b) =>
+                {
+                    Mark At(double share) => new(scale.Min.Position + (share * (scale.Max.Position - scale.Min.Position)));
+                    var (low, high) = (At(Math.Min(a, b)), At(Math.Max(a, b)));
+                    return scale.LengthAt(low)!.Value.CompareTo(scale.LengthAt(high)!.Value) <= 0
+                        && scale.ReadingAt(low) <= scale.ReadingAt(high)
+                        && scale.AtLength(scale.LengthAt(low)!.Value)!.Value.DistanceTo(low) < 1e-6
+                        && scale.AtReading(scale.ReadingAt(low)).DistanceTo(low) < 1e-6;
+                }
+            );
 
     [Theory]
     [MemberData(nameof(Marked), MemberType = typeof(Scales))]
@@ -47,17 +56,23 @@ public sealed class ScaleTests
 
     [Fact]
     public void A_change_of_unit_changes_no_mark() =>
-        Gen.Int[26, 52].Sample(halves =>
-        {
-            var written = Gooseneck.Read(NumberText.Fraction(halves / 2.0)).Value;
-            var inMillimetres = Gooseneck.ReadOnStep(FormattableString.Invariant($"{halves * 12.7:0.0} mm")).Value;
-            var inTenths = new LengthScale(LengthUnit.DecimalInch, Mm(0), Mm(1000), Mm(1.27)).Read(NumberText.Plain(halves / 2.0, 1)).Value;
-            return written.DistanceTo(inMillimetres) < 1e-9 && written.DistanceTo(inTenths) < 1e-9;
-        });
+        Gen.Int[26, 52]
+            .Sample(halves =>
+            {
+                var written = Gooseneck.Read(NumberText.Fraction(halves / 2.0)).Value;
+                var inMillimetres = Gooseneck.ReadOnStep(FormattableString.Invariant($"{halves * 12.7:0.0} mm")).Value;
+                var inTenths = new LengthScale(LengthUnit.DecimalInch, Mm(0), Mm(1000), Mm(1.27))
+                    .Read(NumberText.Plain(halves / 2.0, 1))
+                    .Value;
+                return written.DistanceTo(inMillimetres) < 1e-9 && written.DistanceTo(inTenths) < 1e-9;
+            });
 
     [Fact]
     public void Inch_fractions_print_and_parse_back() =>
-        Gen.Int[-640, 640].Sample(sixteenths => Math.Abs(NumberText.Read(NumberText.Fraction(sixteenths / 16.0)).Value.Number - (sixteenths / 16.0)) < 1e-12);
+        Gen.Int[-640, 640]
+            .Sample(sixteenths =>
+                Math.Abs(NumberText.Read(NumberText.Fraction(sixteenths / 16.0)).Value.Number - (sixteenths / 16.0)) < 1e-12
+            );
 
     // Common practice, no source: half an inch may matter, so the lateen gooseneck steps by half inches.
     [Fact]
@@ -76,7 +91,8 @@ public sealed class ScaleTests
     [InlineData("14 furlongs", "not a unit")]
     [InlineData("14 3/7", "no mark on a rule")]
     [InlineData("14 1/4", "14 in and 14 1/2 in")]
-    public void A_length_that_is_no_mark_gets_a_sentence(string text, string says) => Assert.Contains(says, Gooseneck.ReadOnStep(text).Problem);
+    public void A_length_that_is_no_mark_gets_a_sentence(string text, string says) =>
+        Assert.Contains(says, Gooseneck.ReadOnStep(text).Problem);
 
     [Theory]
     [InlineData("3 1/2", "nearest are 3 and 4")]
@@ -98,7 +114,8 @@ public sealed class ScaleTests
     [InlineData("4½", 74)]
     [InlineData("strip 4 1/2", 74)]
     [InlineData("4,5", 74)]
-    public void A_strip_reads_its_numbers_as_people_write_them(string text, double millimetres) => Assert.Equal(millimetres, Vang.Read(text).Value.Position, 9);
+    public void A_strip_reads_its_numbers_as_people_write_them(string text, double millimetres) =>
+        Assert.Equal(millimetres, Vang.Read(text).Value.Position, 9);
 
     [Fact]
     public void Stops_read_by_name_by_beginning_and_by_number()

@@ -9,7 +9,15 @@ namespace Regatta.Core.Tests.Matrices;
 
 public sealed class CellTextTests
 {
-    private static readonly Control Boom = Slide with { Scale = new LengthScale(LengthUnit.Inch, Length.FromMillimetres(13 * 25.4), Length.FromMillimetres(28 * 25.4), Length.FromMillimetres(12.7)) };
+    private static readonly Control Boom = Slide with
+    {
+        Scale = new LengthScale(
+            LengthUnit.Inch,
+            Length.FromMillimetres(13 * 25.4),
+            Length.FromMillimetres(28 * 25.4),
+            Length.FromMillimetres(12.7)
+        ),
+    };
     private static readonly Control Sheeting = Slide with { Scale = new TargetScale() };
 
     [Theory]
@@ -70,7 +78,11 @@ public sealed class CellTextTests
     [Fact]
     public void A_word_comes_to_what_stands_beside_it_and_follows_it()
     {
-        var matrix = Matrix(60, 80, 100).With([new(new(new(2), Slide.Key), Cell.Saying(CellWord.AsBelow, 5, "", "", CellSource.Entered).Value), new(new(new(3), Slide.Key), Cell.Saying(CellWord.Max, 0, "", "", CellSource.Entered).Value)]);
+        var matrix = Matrix(60, 80, 100)
+            .With([
+                new(new(new(2), Slide.Key), Cell.Saying(CellWord.AsBelow, 5, "", "", CellSource.Entered).Value),
+                new(new(new(3), Slide.Key), Cell.Saying(CellWord.Max, 0, "", "", CellSource.Entered).Value),
+            ]);
         Assert.Equal(new Mark(60), matrix[Bands.All[1], Slide]!.Mark);
         Assert.Equal("as below (6 cm)", matrix[Bands.All[1], Slide]!.Show(Slide.Scale));
         Assert.Equal(Slide.Scale.Max, matrix[Bands.All[2], Slide]!.Mark);
@@ -85,22 +97,31 @@ public sealed class CellTextTests
         var before = Cell.Of(new Mark(400), 25.4, "leech just flutters", "on the blue boom", CellSource.Entered).Value;
         var after = CellText.ReadOver(Boom, "17", before).Value!;
         Assert.Equal((25.4, "leech just flutters", "on the blue boom"), (after.Tolerance, after.Target, after.Note));
-        Assert.Equal("by eye", CellText.ReadOver(Sheeting, "by eye", Cell.Of(null, 0, "corner", "", CellSource.Entered).Value).Value!.Target);
+        Assert.Equal(
+            "by eye",
+            CellText.ReadOver(Sheeting, "by eye", Cell.Of(null, 0, "corner", "", CellSource.Entered).Value).Value!.Target
+        );
         Assert.Null(CellText.ReadOver(Boom, "", before).Value);
     }
 
     [Fact]
-    public void What_is_written_out_reads_back_the_same() => Gen.Select(Gen.Int[0, 20], Gen.Int[0, 20], Gen.Int[0, 4]).Sample((one, other, kind) =>
-    {
-        var (low, high) = (new Mark(10.0 * one), new Mark(10.0 * other));
-        var cell = (kind switch
-        {
-            0 => Cell.Of(low, Slide.Scale.UsualTolerance, "", "", CellSource.Entered),
-            1 when one != other => Cell.Between(low, high, "", "", CellSource.Entered),
-            2 => Cell.Saying(CellWord.Max, Slide.Scale.UsualTolerance, "", "", CellSource.Entered),
-            3 => Cell.Saying(CellWord.AsBelow, Slide.Scale.UsualTolerance, "", "", CellSource.Entered),
-            _ => Cell.Saying(CellWord.JustOn, Slide.Scale.UsualTolerance, "", "", CellSource.Entered),
-        }).Value;
-        return CellText.ReadLine(Slide, CellText.Line(cell, Slide.Scale), Slide.Scale.UsualTolerance).Value == cell;
-    });
+    public void What_is_written_out_reads_back_the_same() =>
+        Gen.Select(Gen.Int[0, 20], Gen.Int[0, 20], Gen.Int[0, 4])
+            .Sample(
+                (one, other, kind) =>
+                {
+                    var (low, high) = (new Mark(10.0 * one), new Mark(10.0 * other));
+                    var cell = (
+                        kind switch
+                        {
+                            0 => Cell.Of(low, Slide.Scale.UsualTolerance, "", "", CellSource.Entered),
+                            1 when one != other => Cell.Between(low, high, "", "", CellSource.Entered),
+                            2 => Cell.Saying(CellWord.Max, Slide.Scale.UsualTolerance, "", "", CellSource.Entered),
+                            3 => Cell.Saying(CellWord.AsBelow, Slide.Scale.UsualTolerance, "", "", CellSource.Entered),
+                            _ => Cell.Saying(CellWord.JustOn, Slide.Scale.UsualTolerance, "", "", CellSource.Entered),
+                        }
+                    ).Value;
+                    return CellText.ReadLine(Slide, CellText.Line(cell, Slide.Scale), Slide.Scale.UsualTolerance).Value == cell;
+                }
+            );
 }

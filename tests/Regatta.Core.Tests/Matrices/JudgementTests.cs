@@ -19,15 +19,19 @@ public sealed class JudgementTests
     }
 
     [Fact]
-    public void Pooling_never_falls_keeps_the_weighted_mean_and_leaves_what_rises() => Gen.Select(Gen.Double[-50, 50].Array[1, 12], Gen.Double[0.1, 5]).Sample((values, weight) =>
-    {
-        var weights = values.Select((_, at) => at % 2 == 0 ? weight : 1).ToList();
-        var smooth = Isotonic.Rising(values, weights);
-        double Mean(IReadOnlyList<double> of) => of.Zip(weights, (value, by) => value * by).Sum();
-        return smooth.Zip(smooth.Skip(1)).All(pair => pair.First <= pair.Second + 1e-9)
-            && Math.Abs(Mean(smooth) - Mean(values)) < 1e-6
-            && Isotonic.Rising(smooth, weights).Zip(smooth).All(pair => Math.Abs(pair.First - pair.Second) < 1e-9);
-    });
+    public void Pooling_never_falls_keeps_the_weighted_mean_and_leaves_what_rises() =>
+        Gen.Select(Gen.Double[-50, 50].Array[1, 12], Gen.Double[0.1, 5])
+            .Sample(
+                (values, weight) =>
+                {
+                    var weights = values.Select((_, at) => at % 2 == 0 ? weight : 1).ToList();
+                    var smooth = Isotonic.Rising(values, weights);
+                    double Mean(IReadOnlyList<double> of) => of.Zip(weights, (value, by) => value * by).Sum();
+                    return smooth.Zip(smooth.Skip(1)).All(pair => pair.First <= pair.Second + 1e-9)
+                        && Math.Abs(Mean(smooth) - Mean(values)) < 1e-6
+                        && Isotonic.Rising(smooth, weights).Zip(smooth).All(pair => Math.Abs(pair.First - pair.Second) < 1e-9);
+                }
+            );
 
     [Fact]
     public void A_mark_that_goes_back_is_found_told_and_smoothed()
@@ -43,7 +47,9 @@ public sealed class JudgementTests
     [Fact]
     public void The_mark_that_more_sessions_stand_behind_moves_less()
     {
-        var finding = Judgement.Of(Matrix(60, 100, 40), Sessions(11, 100, 100, 100, 100, 100)).Single(one => one.Kind == FindingKind.Reversal);
+        var finding = Judgement
+            .Of(Matrix(60, 100, 40), Sessions(11, 100, 100, 100, 100, 100))
+            .Single(one => one.Kind == FindingKind.Reversal);
         Assert.Equal(90, finding.Edits[0].Cell!.Mark!.Value.Position); // (6 × 100 + 40) / 7 is 91; evenly it would be 67
     }
 
@@ -73,13 +79,28 @@ public sealed class JudgementTests
         Assert.Equal(FindingKind.Tolerance, finding.Kind);
         Assert.Empty(Of(matrix.With(finding.Edits)));
         var counted = Slide with { Scale = new CountScale(Counted.Hole, 1, 20, 1, "the bottom") };
-        Assert.Empty(Of(new Matrix(Bands, [counted], new Dictionary<CellAddress, Cell> { [new(new(1), counted.Key)] = Cell.Of(new Mark(3), 0, "", "", CellSource.Entered).Value })));
+        Assert.Empty(
+            Of(
+                new Matrix(
+                    Bands,
+                    [counted],
+                    new Dictionary<CellAddress, Cell>
+                    {
+                        [new(new(1), counted.Key)] = Cell.Of(new Mark(3), 0, "", "", CellSource.Entered).Value,
+                    }
+                )
+            )
+        );
     }
 
     [Fact]
     public void A_gap_between_marks_is_offered_the_curve_and_a_band_without_sails_is_no_gap()
     {
-        var gap = Matrix(60, 80, 100).With([new(new(new(2), Slide.Key), null), new(new(new(2), Luff.Key), Cell.Of(new Mark(1), 0, "", "", CellSource.Entered).Value)]);
+        var gap = Matrix(60, 80, 100)
+            .With([
+                new(new(new(2), Slide.Key), null),
+                new(new(new(2), Luff.Key), Cell.Of(new Mark(1), 0, "", "", CellSource.Entered).Value),
+            ]);
         var finding = Of(gap).Single(one => one.Control == Slide);
         Assert.Equal((FindingKind.Gap, 2), (finding.Kind, finding.Bands[0].Id.Number));
         Assert.Equal(80, Assert.Single(finding.Edits).Cell!.Mark!.Value.Position);
@@ -89,7 +110,10 @@ public sealed class JudgementTests
     [Fact]
     public void Beyond_the_last_mark_it_may_go_on_as_below_and_before_the_first_somebody_must_say()
     {
-        var luffs = Bands.All.Select(band => new CellEdit(new(band.Id, Luff.Key), Cell.Of(new Mark(1), 0, "", "", CellSource.Entered).Value));
+        var luffs = Bands.All.Select(band => new CellEdit(
+            new(band.Id, Luff.Key),
+            Cell.Of(new Mark(1), 0, "", "", CellSource.Entered).Value
+        ));
         var after = Assert.Single(Of(Matrix(60, 80).With(luffs)));
         Assert.Equal("As below in band 3", after.Mend);
         Assert.Equal(80, Matrix(60, 80).With(luffs).With(after.Edits)[Bands.All[2], Slide]!.Mark!.Value.Position);
@@ -100,7 +124,9 @@ public sealed class JudgementTests
     [Fact]
     public void Logs_without_a_mark_are_told_with_their_median()
     {
-        var finding = Judgement.Of(Matrix(60), Sessions(11, 90, 100, 120)).Single(one => one.Kind == FindingKind.Unmarked && one.Control == Slide);
+        var finding = Judgement
+            .Of(Matrix(60), Sessions(11, 90, 100, 120))
+            .Single(one => one.Kind == FindingKind.Unmarked && one.Control == Slide);
         Assert.Equal((2, 100.0), (finding.Bands[0].Id.Number, finding.Edits[0].Cell!.Mark!.Value.Position));
         Assert.DoesNotContain(Judgement.Of(Matrix(60), Sessions(11, 90, 100)), one => one.Kind == FindingKind.Unmarked);
     }
@@ -113,12 +139,30 @@ public sealed class JudgementTests
     [InlineData(1, 2, 60, 80, 100, 120, true)]
     [InlineData(1, 2, 60, 80, 100, 60, false)]
     [InlineData(1, 2, 60, 60, 100, 100, true)]
-    public void What_is_changed_together_must_go_together(double least, double most, double from, double to, double otherFrom, double otherTo, bool fits)
+    public void What_is_changed_together_must_go_together(
+        double least,
+        double most,
+        double from,
+        double to,
+        double otherFrom,
+        double otherTo,
+        bool fits
+    )
     {
         var car = Slide with { Key = new("car"), Name = "Car", AsWindBuilds = AsWindBuilds.Either };
-        var reef = Slide with { AsWindBuilds = AsWindBuilds.Either, Disturbs = [new(car.Key, "the foot is overloaded") { Follows = (least, most) }] };
-        var matrix = new Matrix(Bands, [reef, car], new[] { (1, reef, from), (2, reef, to), (1, car, otherFrom), (2, car, otherTo) }
-            .ToDictionary(one => new CellAddress(new(one.Item1), one.Item2.Key), one => Cell.Of(new Mark(one.Item3), 10, "", "", CellSource.Entered).Value));
+        var reef = Slide with
+        {
+            AsWindBuilds = AsWindBuilds.Either,
+            Disturbs = [new(car.Key, "the foot is overloaded") { Follows = (least, most) }],
+        };
+        var matrix = new Matrix(
+            Bands,
+            [reef, car],
+            new[] { (1, reef, from), (2, reef, to), (1, car, otherFrom), (2, car, otherTo) }.ToDictionary(
+                one => new CellAddress(new(one.Item1), one.Item2.Key),
+                one => Cell.Of(new Mark(one.Item3), 10, "", "", CellSource.Entered).Value
+            )
+        );
         var found = Of(matrix).Where(one => one.Kind == FindingKind.Coupling).ToList();
         Assert.Equal(fits, found.Count == 0);
         Assert.All(found, finding => Assert.Empty(Of(matrix.With(finding.Edits))));

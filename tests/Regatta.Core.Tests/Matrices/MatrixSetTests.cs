@@ -26,7 +26,12 @@ public sealed class MatrixSetTests
     [Fact]
     public void What_is_carried_in_a_wind_is_the_largest_plan_with_marks_there()
     {
-        var set = Set((Layer.Usual, 1, 60), (Layer.Usual, 2, 70), (new(Reef.Key, SailingMode.Upwind.Key), 2, 70), (new(Reef.Key, SailingMode.Upwind.Key), 3, 80));
+        var set = Set(
+            (Layer.Usual, 1, 60),
+            (Layer.Usual, 2, 70),
+            (new(Reef.Key, SailingMode.Upwind.Key), 2, 70),
+            (new(Reef.Key, SailingMode.Upwind.Key), 3, 80)
+        );
         Assert.Equal(["full sail", "full sail", "reef 1"], Bands.All.Select(band => set.PlanIn(band, SailingMode.Upwind.Key).Name));
         Assert.Equal("full sail", set.PlanIn(Bands.All[2], Reach.Key).Name);
         Assert.Equal(Reef.Key, set.LayerIn(Bands.All[2], "storm sail", null).Plan);
@@ -40,7 +45,10 @@ public sealed class MatrixSetTests
         var reach = new Layer(SailPlan.Full.Key, Reach.Key);
         var sailed = Set((Layer.Usual, 1, 60), (Layer.Usual, 2, 70), (reach, 1, 90)).AsSailed(reach);
         Assert.Equal(90, sailed[new CellAddress(new(1), Slide.Key)]!.Mark!.Value.Position);
-        Assert.Equal((70, "upwind"), (sailed[new CellAddress(new(2), Slide.Key)]!.Mark!.Value.Position, sailed[new CellAddress(new(2), Slide.Key)]!.Origin));
+        Assert.Equal(
+            (70, "upwind"),
+            (sailed[new CellAddress(new(2), Slide.Key)]!.Mark!.Value.Position, sailed[new CellAddress(new(2), Slide.Key)]!.Origin)
+        );
     }
 
     [Fact]
@@ -49,7 +57,10 @@ public sealed class MatrixSetTests
         var reef = new Layer(Reef.Key, SailingMode.Upwind.Key);
         var change = Assert.Single(MatrixDiff.Between(Set((Layer.Usual, 1, 60)), Set((Layer.Usual, 1, 60), (reef, 3, 80))));
         Assert.Equal((reef, "8 cm ± 1 cm"), (change.Layer, change.After));
-        Assert.Contains(MatrixDiff.Between(Only(Matrix(60)), Set((Layer.Usual, 1, 60))), one => one.Kind == ChangeKind.Layers && one.After.Contains("reef 1", StringComparison.Ordinal));
+        Assert.Contains(
+            MatrixDiff.Between(Only(Matrix(60)), Set((Layer.Usual, 1, 60))),
+            one => one.Kind == ChangeKind.Layers && one.After.Contains("reef 1", StringComparison.Ordinal)
+        );
     }
 
     [Fact]
@@ -70,16 +81,27 @@ public sealed class MatrixSetTests
             Cell.Saying(CellWord.JustOn, 0, "", "", CellSource.Entered).Value,
             Cell.Of(new Mark(60), 10, "", "", CellSource.Entered).Value.From(CellSource.Borrowed, "another club"),
         ];
-        Assert.All(cells, cell =>
-        {
-            var state = new ClassState(Class with { Layers = Two }, new Dictionary<CellPlace, Cell> { [place] = cell });
-            var written = BundleWriter.Write(new Bundle(null, [], [new(state, [], [], [])]));
-            var again = BundleReader.Read(written, Today).Bundle!.Classes[0].Draft;
-            Assert.Equal(cell, again.Cells[place]);
-            Assert.Equal(Two, again.Definition.Layers);
-        });
+        Assert.All(
+            cells,
+            cell =>
+            {
+                var state = new ClassState(Class with { Layers = Two }, new Dictionary<CellPlace, Cell> { [place] = cell });
+                var written = BundleWriter.Write(new Bundle(null, [], [new(state, [], [], [])]));
+                var again = BundleReader.Read(written, Today).Bundle!.Classes[0].Draft;
+                Assert.Equal(cell, again.Cells[place]);
+                Assert.Equal(Two, again.Definition.Layers);
+            }
+        );
     }
 
-    private static MatrixSet Set(params (Layer Layer, int Band, double Position)[] cells) => new(Two, Bands, Class.Controls, cells.ToDictionary(
-        cell => new CellPlace(cell.Layer, new(new(cell.Band), Slide.Key)), cell => Cell.Of(new Mark(cell.Position), 10, "", "", CellSource.Entered).Value));
+    private static MatrixSet Set(params (Layer Layer, int Band, double Position)[] cells) =>
+        new(
+            Two,
+            Bands,
+            Class.Controls,
+            cells.ToDictionary(
+                cell => new CellPlace(cell.Layer, new(new(cell.Band), Slide.Key)),
+                cell => Cell.Of(new Mark(cell.Position), 10, "", "", CellSource.Entered).Value
+            )
+        );
 }

@@ -17,22 +17,34 @@ public sealed class MatrixTests
     public void A_diff_says_what_was_filled_changed_and_cleared()
     {
         var changes = MatrixDiff.Between(Matrix(60, 80), Matrix(60, 90, 100));
-        Assert.Equal([(ChangeKind.Changed, "8 cm ± 1 cm", "9 cm ± 1 cm"), (ChangeKind.Filled, "", "10 cm ± 1 cm")], changes.Select(change => (change.Kind, change.Before, change.After)));
+        Assert.Equal(
+            [(ChangeKind.Changed, "8 cm ± 1 cm", "9 cm ± 1 cm"), (ChangeKind.Filled, "", "10 cm ± 1 cm")],
+            changes.Select(change => (change.Kind, change.Before, change.After))
+        );
         Assert.Equal(ChangeKind.Cleared, Assert.Single(MatrixDiff.Between(Matrix(60, 80), Matrix(60))).Kind);
     }
 
     [Fact]
     public void A_diff_turned_round_swaps_before_and_after()
     {
-        var (there, back) = (MatrixDiff.Between(Matrix(60, 80), Matrix(70, 80, 90)), MatrixDiff.Between(Matrix(70, 80, 90), Matrix(60, 80)));
+        var (there, back) = (
+            MatrixDiff.Between(Matrix(60, 80), Matrix(70, 80, 90)),
+            MatrixDiff.Between(Matrix(70, 80, 90), Matrix(60, 80))
+        );
         Assert.Equal(there.Select(change => (change.Before, change.After)), back.Select(change => (change.After, change.Before)));
     }
 
     [Fact]
     public void A_moved_band_edge_is_a_change()
     {
-        var moved = Matrix(60, 80, 100) with { Bands = WindBands.Of([WindTests.Band(1, 0, 9), WindTests.Band(2, 9, 14), WindTests.Band(3, 14, 22)]).Value };
-        Assert.Equal(["band 1, 0 to 9 kn", "band 2, 9 to 14 kn"], MatrixDiff.Between(Matrix(60, 80, 100), moved).Select(change => change.After));
+        var moved = Matrix(60, 80, 100) with
+        {
+            Bands = WindBands.Of([WindTests.Band(1, 0, 9), WindTests.Band(2, 9, 14), WindTests.Band(3, 14, 22)]).Value,
+        };
+        Assert.Equal(
+            ["band 1, 0 to 9 kn", "band 2, 9 to 14 kn"],
+            MatrixDiff.Between(Matrix(60, 80, 100), moved).Select(change => change.After)
+        );
     }
 
     [Fact]
@@ -41,7 +53,10 @@ public sealed class MatrixTests
         Assert.Contains("mark, a target in words, or both", Cell.Of(null, 0, " ", "note", CellSource.Entered).Problem);
         Assert.False(Cell.Of(new(1), -1, "", "", CellSource.Entered).Ok);
         Assert.False(Cell.Of(null, 0, new string('x', 301), "", CellSource.Entered).Ok);
-        Assert.Equal("8 cm, luffs break together", Cell.Of(new(80), 0, "luffs break together", "", CellSource.Entered).Value.Show(Slide.Scale));
+        Assert.Equal(
+            "8 cm, luffs break together",
+            Cell.Of(new(80), 0, "luffs break together", "", CellSource.Entered).Value.Show(Slide.Scale)
+        );
     }
 
     [Fact]

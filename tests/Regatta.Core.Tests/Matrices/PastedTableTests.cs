@@ -8,7 +8,8 @@ using Regatta.Formats.Tables;
 
 namespace Regatta.Core.Tests.Matrices;
 
-/// <summary>Other people's spreadsheets, held against the una-rig kit: drifting 0–5, light 5–9, steady 9–12, fresh 12–16, strong 16–20, hard 20–26 kn.</summary>
+/// <summary>Other people's spreadsheets, held against the una-rig kit: drifting 0–5, light 5–9, steady 9–12, fresh 12–16, strong 16–20,
+/// hard 20–26 kn.</summary>
 public sealed class PastedTableTests
 {
     private static readonly Matrix Empty = StarterKits.Find("una-rig")!.Draft.Set.First;
@@ -27,7 +28,10 @@ public sealed class PastedTableTests
     {
         var table = Read("wind;kicking strap;slack\nlight;2;0\nfresh;6;4");
         Assert.False(table.BandsAcross);
-        Assert.Equal(["light vang strip 2", "fresh vang strip 6"], Told(table).Where(cell => cell.Contains("vang", StringComparison.Ordinal)));
+        Assert.Equal(
+            ["light vang strip 2", "fresh vang strip 6"],
+            Told(table).Where(cell => cell.Contains("vang", StringComparison.Ordinal))
+        );
     }
 
     [Theory]
@@ -70,10 +74,13 @@ public sealed class PastedTableTests
     [Fact]
     public void Titles_sections_and_merged_heads_are_stepped_over_and_never_guessed()
     {
-        var table = Read("Our tuning 2024\t\t\t\t\n\tlight\t\tfresh\tcrew notes\nMainsail\t\t\t\t\nVang\t2\t3\t6\tsee photo\n\t\t\t\t\nBowsprit\t1\t1\t1\t");
+        var table = Read(
+            "Our tuning 2024\t\t\t\t\n\tlight\t\tfresh\tcrew "
+                + "notes\nMainsail\t\t\t\t\nVang\t2\t3\t6\tsee photo\n\t\t\t\t\nBowsprit\t1\t1\t1\t"
+        );
         Assert.Equal(["light vang strip 2", "fresh vang strip 6"], Told(table));
         Assert.Equal((null, "no heading; perhaps the one before was merged over it"), (table.Columns[1].Name, table.Columns[1].Doubt));
-        Assert.Equal(2, table.Strangers);
+        Assert.Equal(2, table.Unmatched);
         Assert.Equal(["Mainsail", "Bowsprit"], table.Lines.Where(line => line.Name is null).Select(line => line.Text));
     }
 
@@ -109,8 +116,13 @@ public sealed class PastedTableTests
     public void A_unit_in_the_heading_counts_for_bare_numbers()
     {
         var boom = StarterKits.Find("lateen-board-boat")!.Draft.Set.First;
-        var table = PastedTable.Read(boom, TableText.Rows("\tlight\tfresh\nGooseneck (cm)\t43,18\t20 in"), SpeedUnit.Knot, new Dictionary<string, string>()).Value;
-        Assert.Equal(["17 in", "20 in"], table.Cells.Select(cell => cell.Cell!.Show(boom.Controls.Single(one => one.Key == cell.Address.Control).Scale)));
+        var table = PastedTable
+            .Read(boom, TableText.Rows("\tlight\tfresh\nGooseneck (cm)\t43,18\t20 in"), SpeedUnit.Knot, new Dictionary<string, string>())
+            .Value;
+        Assert.Equal(
+            ["17 in", "20 in"],
+            table.Cells.Select(cell => cell.Cell!.Show(boom.Controls.Single(one => one.Key == cell.Address.Control).Scale))
+        );
     }
 
     [Fact]
@@ -118,7 +130,11 @@ public sealed class PastedTableTests
     {
         var address = new CellAddress(Empty.Bands.All[1].Id, new("vang"));
         var measured = Empty.With([new(address, Cell.Of(Of("vang").Scale.ReadOnStep("5").Value, 0, "", "", CellSource.Measured).Value)]);
-        var cell = Assert.Single(PastedTable.Read(measured, TableText.Rows("\tlight\tfresh\nVang\t2\t"), SpeedUnit.Knot, new Dictionary<string, string>()).Value.Cells);
+        var cell = Assert.Single(
+            PastedTable
+                .Read(measured, TableText.Rows("\tlight\tfresh\nVang\t2\t"), SpeedUnit.Knot, new Dictionary<string, string>())
+                .Value.Cells
+        );
         Assert.Contains("measured on a boat", cell.Doubt, StringComparison.Ordinal);
     }
 
@@ -132,7 +148,10 @@ public sealed class PastedTableTests
 
     [Fact]
     public void A_table_that_names_nothing_known_is_refused_with_what_to_do() =>
-        Assert.Contains("with its headings", PastedTable.Read(Empty, TableText.Rows("a\tb\n1\t2"), SpeedUnit.Knot, new Dictionary<string, string>()).Problem);
+        Assert.Contains(
+            "with its headings",
+            PastedTable.Read(Empty, TableText.Rows("a\tb\n1\t2"), SpeedUnit.Knot, new Dictionary<string, string>()).Problem
+        );
 
     [Fact]
     public void A_bare_block_gets_the_heads_of_where_it_is_pasted_and_none_beyond_the_edge()
@@ -147,10 +166,13 @@ public sealed class PastedTableTests
     [Fact]
     public void Fifty_thousand_rows_are_read_once_and_most_of_them_counted_only()
     {
-        var rows = TableText.Rows("\tlight\tfresh\n" + string.Concat(Enumerable.Range(0, 50_000).Select(at => at % 1000 == 0 ? "Vang\t2\t6\n" : $"row {at}\t{at}\t{at}\n")));
+        var rows = TableText.Rows(
+            "\tlight\tfresh\n"
+                + string.Concat(Enumerable.Range(0, 50_000).Select(at => at % 1000 == 0 ? "Vang\t2\t6\n" : $"row {at}\t{at}\t{at}\n"))
+        );
         var table = PastedTable.Read(Empty, rows, SpeedUnit.Knot, new Dictionary<string, string>()).Value;
         Assert.Equal(50_001, rows.Count);
-        Assert.Equal((2, 49_950), (table.Cells.Count, table.Strangers));
+        Assert.Equal((2, 49_950), (table.Cells.Count, table.Unmatched));
         Assert.True(table.Lines.Count < 100);
     }
 
@@ -164,21 +186,46 @@ public sealed class PastedTableTests
         Assert.Equal(rows, string.Join('/', TableText.Rows(text).Select(row => string.Join('|', row))));
 
     [Fact]
-    public void Any_text_at_all_is_read_or_refused_and_never_throws() => Gen.String.Sample(text =>
-    {
-        var read = PastedTable.Read(Empty, TableText.Rows("\tlight\nVang\t" + text + "\n" + text), SpeedUnit.Knot, new Dictionary<string, string>());
-        return read.Ok || read.Problem!.Length > 0;
-    });
+    public void Any_text_at_all_is_read_or_refused_and_never_throws() =>
+        Gen.String.Sample(text =>
+        {
+            var read = PastedTable.Read(
+                Empty,
+                TableText.Rows("\tlight\nVang\t" + text + "\n" + text),
+                SpeedUnit.Knot,
+                new Dictionary<string, string>()
+            );
+            return read.Ok || read.Problem!.Length > 0;
+        });
 
     [Fact]
-    public void What_the_table_copies_out_pastes_back_the_same() => Gen.Int[0, 20].Array[6].Sample(steps =>
-    {
-        var scale = Of("vang").Scale;
-        var row = string.Join('\t', steps.Select(step => CellText.Line(Cell.Of(scale.Snap(new(scale.Min.Position + (step * scale.Step))), scale.UsualTolerance, "", "", CellSource.Entered).Value, scale)));
-        var headed = PastedTable.WithHeads(Empty, TableText.Rows(row), new(Empty.Bands.All[0].Id, new("vang")))!;
-        var back = PastedTable.Read(Empty, headed, SpeedUnit.Knot, new Dictionary<string, string>()).Value;
-        return back.Cells.Select(cell => cell.Cell!.Mark!.Value.Position).SequenceEqual(steps.Select(step => scale.Snap(new(scale.Min.Position + (step * scale.Step))).Position));
-    });
+    public void What_the_table_copies_out_pastes_back_the_same() =>
+        Gen.Int[0, 20]
+            .Array[6]
+            .Sample(steps =>
+            {
+                var scale = Of("vang").Scale;
+                var row = string.Join(
+                    '\t',
+                    steps.Select(step =>
+                        CellText.Line(
+                            Cell.Of(
+                                scale.Snap(new(scale.Min.Position + (step * scale.Step))),
+                                scale.UsualTolerance,
+                                "",
+                                "",
+                                CellSource.Entered
+                            ).Value,
+                            scale
+                        )
+                    )
+                );
+                var headed = PastedTable.WithHeads(Empty, TableText.Rows(row), new(Empty.Bands.All[0].Id, new("vang")))!;
+                var back = PastedTable.Read(Empty, headed, SpeedUnit.Knot, new Dictionary<string, string>()).Value;
+                return back
+                    .Cells.Select(cell => cell.Cell!.Mark!.Value.Position)
+                    .SequenceEqual(steps.Select(step => scale.Snap(new(scale.Min.Position + (step * scale.Step))).Position));
+            });
 
     private static PastedTable Read(string text, params (string Head, string Name)[] chosen) =>
         PastedTable.Read(Empty, TableText.Rows(text), SpeedUnit.Knot, chosen.ToDictionary(one => one.Head, one => one.Name)).Value;
@@ -186,5 +233,7 @@ public sealed class PastedTableTests
     private static Control Of(string key) => Empty.Controls.Single(control => control.Key.Name == key);
 
     private static IEnumerable<string> Told(PastedTable table) =>
-        table.Cells.Select(cell => $"{Empty.Bands.Find(cell.Address.Band)!.Name} {cell.Address.Control} {cell.Cell!.Show(Of(cell.Address.Control.Name).Scale)}");
+        table.Cells.Select(cell =>
+            $"{Empty.Bands.Find(cell.Address.Band)!.Name} {cell.Address.Control} {cell.Cell!.Show(Of(cell.Address.Control.Name).Scale)}"
+        );
 }

@@ -15,13 +15,16 @@ public sealed class SurveyTests
 
     [Fact]
     public void A_datum_that_is_off_is_found_with_its_size_whatever_it_is() =>
-        Gen.Select(Gen.Double[13, 40], Gen.Bool, Gen.Double[-1.5, 1.5].Array[2, 6]).Sample((off, nearer, noise) =>
-        {
-            var shift = nearer ? -off : off;
-            var pairs = noise.Select((slip, at) => Pair(14 + (at * 2), shift + slip)).ToList();
-            var survey = ControlSurvey.Of(Boom, pairs);
-            return survey.Finding == SurveyFinding.DatumOff && Math.Abs(survey.Shift.Millimetres - shift) <= Gooseneck.Step;
-        });
+        Gen.Select(Gen.Double[13, 40], Gen.Bool, Gen.Double[-1.5, 1.5].Array[2, 6])
+            .Sample(
+                (off, nearer, noise) =>
+                {
+                    var shift = nearer ? -off : off;
+                    var pairs = noise.Select((slip, at) => Pair(14 + (at * 2), shift + slip)).ToList();
+                    var survey = ControlSurvey.Of(Boom, pairs);
+                    return survey.Finding == SurveyFinding.DatumOff && Math.Abs(survey.Shift.Millimetres - shift) <= Gooseneck.Step;
+                }
+            );
 
     [Fact]
     public void What_a_tape_finds_is_said_in_a_sentence()
@@ -31,7 +34,10 @@ public sealed class SurveyTests
         Assert.Equal(SurveyFinding.Agrees, ControlSurvey.Of(Boom, [Pair(15, 2), Pair(25, -1)]).Finding);
         Assert.Equal(SurveyFinding.NumbersApart, ControlSurvey.Of(Boom, [Pair(15, 0), Pair(25, 16)]).Finding);
         Assert.Equal(SurveyFinding.NothingToMeasure, ControlSurvey.Of(TestBoat.Luff, [Pair(15, 2)]).Finding);
-        Assert.Contains("off by 1 in: where it reads 15 in the tape from the end cap says 16 in, more than it should", ControlSurvey.Of(Boom, [Pair(15, 25.4), Pair(25, 25.4)]).Sentence);
+        Assert.Contains(
+            "off by 1 in: where it reads 15 in the tape from the end cap says 16 in, more than it should",
+            ControlSurvey.Of(Boom, [Pair(15, 25.4), Pair(25, 25.4)]).Sentence
+        );
         Assert.Contains("differs by", ControlSurvey.Of(Boom, [Pair(15, 0), Pair(25, 16)]).Sentence);
     }
 
@@ -65,7 +71,16 @@ public sealed class SurveyTests
     [Fact]
     public void A_strip_may_be_stuck_anywhere_but_not_elsewhere_than_the_fleets()
     {
-        var survey = FleetSurvey.Of(Kicker, [Strip(1, "One", 30), Strip(2, "Two", 30), Strip(3, "Three", 29), Strip(4, "Four", 45), new(5, "Five", "", new Dictionary<ControlKey, IReadOnlyList<CalibrationPair>>())]);
+        var survey = FleetSurvey.Of(
+            Kicker,
+            [
+                Strip(1, "One", 30),
+                Strip(2, "Two", 30),
+                Strip(3, "Three", 29),
+                Strip(4, "Four", 45),
+                new(5, "Five", "", new Dictionary<ControlKey, IReadOnlyList<CalibrationPair>>()),
+            ]
+        );
         Assert.Equal([false, false, false, true, false], survey.Boats.Select(boat => boat.StandsApart));
         Assert.Contains("Four: the vang scale sits 15 mm too far from", Assert.Single(survey.Warnings));
         var (low, high, steps) = survey.WidestApart(Vang.Read("6").Value)!.Value;
@@ -74,7 +89,8 @@ public sealed class SurveyTests
         Assert.Equal(ReadingTrust.NotChecked, survey.ReadingsAt(Vang.Read("6").Value).Last().Trust);
     }
 
-    /// <summary>The demo club has boats whose datum is off on purpose; the app finds and names them, and each by how much within a step.</summary>
+    /// <summary>The demo club has boats whose datum is off on purpose; the app finds and names them, and each by how much within a
+    /// step.</summary>
     [Theory]
     [InlineData("quillet", "gooseneck", "Bramble", 25)]
     [InlineData("brannet", "vang", "Sedge", 13)]
@@ -82,11 +98,20 @@ public sealed class SurveyTests
     [InlineData("marrick-24", "jib-halyard", "Merry Kettle", 32)]
     public void The_wrong_datum_of_a_demo_boat_is_found_and_named(string key, string control, string boat, double millimetres)
     {
-        var bundled = BundleReader.Read(File.ReadAllBytes("Data/wenlow.json"), DateTimeOffset.MaxValue.AddDays(-1)).Bundle!.Classes.Single(one => one.Class.Key == key);
-        var survey = FleetSurvey.Of(bundled.Class.Find(new(control))!, bundled.Boats.Select((one, at) => new Boat(at, one.Name, "", one.Measured)));
+        var bundled = BundleReader
+            .Read(File.ReadAllBytes("Data/wenlow.json"), DateTimeOffset.MaxValue.AddDays(-1))
+            .Bundle!.Classes.Single(one => one.Class.Key == key);
+        var survey = FleetSurvey.Of(
+            bundled.Class.Find(new(control))!,
+            bundled.Boats.Select((one, at) => new Boat(at, one.Name, "", one.Measured))
+        );
         var found = Assert.Single(survey.Boats, one => one.StandsApart);
         Assert.Equal(boat, found.Boat.Name);
-        Assert.InRange(found.FromTheFleet.Millimetres, millimetres - ControlSurvey.StepLength(survey.Control.Scale), millimetres + ControlSurvey.StepLength(survey.Control.Scale));
+        Assert.InRange(
+            found.FromTheFleet.Millimetres,
+            millimetres - ControlSurvey.StepLength(survey.Control.Scale),
+            millimetres + ControlSurvey.StepLength(survey.Control.Scale)
+        );
         Assert.StartsWith(boat, Assert.Single(survey.Warnings));
     }
 
@@ -122,8 +147,11 @@ public sealed class SurveyTests
     private static Boat Taped(long number, string name, double off) =>
         new(number, name, "", new Dictionary<ControlKey, IReadOnlyList<CalibrationPair>> { [Boom.Key] = [Pair(14, off), Pair(26, off)] });
 
-    private static Boat Strip(long number, string name, double zero) => new(number, name, "", new Dictionary<ControlKey, IReadOnlyList<CalibrationPair>>
-    {
-        [Kicker.Key] = [new(1, Mm(zero + 12)), new(9, Mm(zero + 108))],
-    });
+    private static Boat Strip(long number, string name, double zero) =>
+        new(
+            number,
+            name,
+            "",
+            new Dictionary<ControlKey, IReadOnlyList<CalibrationPair>> { [Kicker.Key] = [new(1, Mm(zero + 12)), new(9, Mm(zero + 108))] }
+        );
 }

@@ -10,9 +10,12 @@ namespace Regatta.Core.Tests.Sheets;
 
 public sealed class CardSheetTests
 {
-    private static readonly IReadOnlyList<BundledClass> Club = BundleReader.Read(File.ReadAllBytes("Data/wenlow.json"), DateTimeOffset.MaxValue.AddDays(-1)).Bundle!.Classes;
+    private static readonly IReadOnlyList<BundledClass> Club = BundleReader
+        .Read(File.ReadAllBytes("Data/wenlow.json"), DateTimeOffset.MaxValue.AddDays(-1))
+        .Bundle!.Classes;
 
-    public static TheoryData<string, string> ClassesAndPlans => [.. from one in Club from plan in one.Class.Layers.Plans select new TheoryDataRow<string, string>(one.Class.Key, plan.Key.Name)];
+    public static TheoryData<string, string> ClassesAndPlans =>
+        [.. from one in Club from plan in one.Class.Layers.Plans select new TheoryDataRow<string, string>(one.Class.Key, plan.Key.Name)];
 
     [Theory]
     [MemberData(nameof(ClassesAndPlans))]
@@ -20,12 +23,15 @@ public sealed class CardSheetTests
     {
         var sheet = Of(key, plan, Paper.A5, CardLook.Tinted);
         var texts = Texts(Assert.Single(sheet.Pages));
-        Assert.All(Assert.Single(sheet.Pages).Shapes.OfType<SheetText>(), text =>
-        {
-            Assert.InRange(text.X, 0, 210);
-            Assert.InRange(text.Y, text.Size, 148);
-            Assert.True(text.Size >= 1.9, $"“{text.Text}” is {text.Size} mm");
-        });
+        Assert.All(
+            Assert.Single(sheet.Pages).Shapes.OfType<SheetText>(),
+            text =>
+            {
+                Assert.InRange(text.X, 0, 210);
+                Assert.InRange(text.Y, text.Size, 148);
+                Assert.True(text.Size >= 1.9, $"“{text.Text}” is {text.Size} mm");
+            }
+        );
         foreach (var part in (string[])["Helm check", "Limits", "Mind", "Buoyancy aid"])
         {
             Assert.Contains(part, string.Join(' ', texts), StringComparison.Ordinal);
@@ -54,7 +60,12 @@ public sealed class CardSheetTests
     {
         Assert.Empty(Of("quillet", "full", Paper.A5, CardLook.HighContrast).Pages[0].Shapes.OfType<SheetTint>());
         Assert.NotEmpty(Of("quillet", "full", Paper.A5, CardLook.Tinted).Pages[0].Shapes.OfType<SheetTint>());
-        double Largest(CardLook look) => Of("quillet", "full", Paper.A5, look).Pages[0].Shapes.OfType<SheetText>().Where(text => text.Text == "26 in").Max(text => text.Size);
+        double Largest(CardLook look) =>
+            Of("quillet", "full", Paper.A5, look)
+                .Pages[0]
+                .Shapes.OfType<SheetText>()
+                .Where(text => text.Text == "26 in")
+                .Max(text => text.Size);
         Assert.True(Largest(CardLook.LargeType) > Largest(CardLook.Tinted));
         Assert.True(Of("quillet", "full", Paper.A5, CardLook.LargeType).Pages.Count > 1);
     }
@@ -64,9 +75,15 @@ public sealed class CardSheetTests
     [InlineData(148, 105)]
     public void The_pdf_is_of_the_papers_size_and_has_the_words(double width, double height)
     {
-        using var pdf = PdfDocument.Open(SheetPdf.Write(Of("pettle-65", "b", Paper.ForCards.Single(paper => paper.Width == width), CardLook.HighContrast)));
+        using var pdf = PdfDocument.Open(
+            SheetPdf.Write(Of("pettle-65", "b", Paper.ForCards.Single(paper => paper.Width == width), CardLook.HighContrast))
+        );
         var page = pdf.GetPage(1);
-        Assert.Equal((width, height), (page.Width * 25.4 / 72, page.Height * 25.4 / 72), (a, b) => Math.Abs(a.Item1 - b.Item1) < 0.1 && Math.Abs(a.Item2 - b.Item2) < 0.1);
+        Assert.Equal(
+            (width, height),
+            (page.Width * 25.4 / 72, page.Height * 25.4 / 72),
+            (a, b) => Math.Abs(a.Item1 - b.Item1) < 0.1 && Math.Abs(a.Item2 - b.Item2) < 0.1
+        );
         Assert.Contains("rig B", page.Text, StringComparison.Ordinal);
         Assert.Contains("34 mm", page.Text, StringComparison.Ordinal);
     }
@@ -74,7 +91,15 @@ public sealed class CardSheetTests
     private static CardSheet Of(string key, string plan, Paper paper, CardLook look)
     {
         var one = Club.Single(one => one.Class.Key == key);
-        return CardSheet.Of(one.Class, one.Versions[^1], one.Class.Layers.Find(new PlanKey(plan))!, Readings.OfTheClass, paper, look, SpeedUnit.Knot);
+        return CardSheet.Of(
+            one.Class,
+            one.Versions[^1],
+            one.Class.Layers.Find(new PlanKey(plan))!,
+            Readings.OfTheClass,
+            paper,
+            look,
+            SpeedUnit.Knot
+        );
     }
 
     private static IEnumerable<string> Texts(SheetPage page) => page.Shapes.OfType<SheetText>().Select(text => text.Text);

@@ -21,14 +21,20 @@ public sealed class StripTests
     [MemberData(nameof(Papers))]
     public void Ticks_of_the_printed_strip_stand_a_step_apart_within_a_tenth_of_a_millimetre(Paper paper)
     {
-        using var pdf = PdfDocument.Open(SheetPdf.Write(StripSheet.Of(TestBoat.Class, TestBoat.Matrix(60, 80, 100), Readings.OfTheClass, paper)));
+        using var pdf = PdfDocument.Open(
+            SheetPdf.Write(StripSheet.Of(TestBoat.Class, TestBoat.Matrix(60, 80, 100), Readings.OfTheClass, paper))
+        );
         var page = pdf.GetPage(1);
         Assert.Equal(paper.Width, page.Width / PointsPerMillimetre, 1);
         Assert.Equal(paper.Height, page.Height / PointsPerMillimetre, 1);
 
         // Ticks are the upright lines of 3 or 5 mm; the slide runs from 0 to 200 mm in steps of 10.
         var lines = Lines(page).ToList();
-        var ticks = lines.Where(line => Math.Abs(line.X1 - line.X2) < 0.01 && Math.Abs(line.Y1 - line.Y2) is > 2.9 and < 3.1 or > 4.9 and < 5.1).Select(line => line.X1).Order().ToList();
+        var ticks = lines
+            .Where(line => Math.Abs(line.X1 - line.X2) < 0.01 && Math.Abs(line.Y1 - line.Y2) is > 2.9 and < 3.1 or > 4.9 and < 5.1)
+            .Select(line => line.X1)
+            .Order()
+            .ToList();
         Assert.Equal(21, ticks.Count);
         Assert.All(ticks.Zip(ticks.Skip(1)), pair => Assert.InRange(pair.Second - pair.First, 9.9, 10.1));
         Assert.InRange(ticks[^1] - ticks[0], 199.9, 200.1);
@@ -49,7 +55,10 @@ public sealed class StripTests
         var sheet = StripSheet.Of(TestBoat.Class, matrix, Readings.OfTheClass, paper);
         var shapes = sheet.Pages.SelectMany(page => page.Shapes).ToList();
         var names = shapes.OfType<SheetText>().Select(text => text.Text).ToList();
-        Assert.Contains(names, name => name.Contains("piece 4 of 4", StringComparison.Ordinal) || name.Contains("piece 5 of 5", StringComparison.Ordinal));
+        Assert.Contains(
+            names,
+            name => name.Contains("piece 4 of 4", StringComparison.Ordinal) || name.Contains("piece 5 of 5", StringComparison.Ordinal)
+        );
         Assert.Equal(names.Count(name => name == "join A"), names.Count(name => name == "join B"));
         Assert.Equal(2, names.Count(name => name == "join A"));
 
@@ -62,7 +71,10 @@ public sealed class StripTests
     [Fact]
     public void A_datum_far_away_is_told_by_how_much_and_a_near_one_is_on_the_strip()
     {
-        Assert.Contains(Names(TestBoat.Slide with { Scale = Marks.Scales.Gooseneck }), name => name.Contains("lay its left end 13 in from band", StringComparison.Ordinal));
+        Assert.Contains(
+            Names(TestBoat.Slide with { Scale = Marks.Scales.Gooseneck }),
+            name => name.Contains("lay its left end 13 in from band", StringComparison.Ordinal)
+        );
         Assert.Contains(Names(TestBoat.Slide), name => name.Contains("lay the datum line on band", StringComparison.Ordinal));
     }
 
@@ -75,40 +87,72 @@ public sealed class StripTests
         Assert.Equal(40, tints[1].X - tints[0].X, 6);
         Assert.Equal(20, tints[0].Width, 6); // a tolerance of 10 mm to either side
         Assert.True(tints[0].Depth < tints[1].Depth);
-        Assert.Contains(shapes.OfType<SheetText>(), text => text.Text.Contains(", ", StringComparison.Ordinal) && text.Text.StartsWith(TestBoat.Bands.All[0].Name, StringComparison.Ordinal));
+        Assert.Contains(
+            shapes.OfType<SheetText>(),
+            text =>
+                text.Text.Contains(", ", StringComparison.Ordinal)
+                && text.Text.StartsWith(TestBoat.Bands.All[0].Name, StringComparison.Ordinal)
+        );
     }
 
     [Fact]
     public void A_boats_own_reading_stands_beside_the_mark_where_it_differs()
     {
-        var boat = new Boat(1, "Short", "", new Dictionary<ControlKey, IReadOnlyList<CalibrationPair>> { [TestBoat.Slide.Key] = [new(0, Marks.Scales.Mm(20)), new(200, Marks.Scales.Mm(220))] });
-        var texts = StripSheet.Of(TestBoat.Class, TestBoat.Matrix(60, 80, 100), Readings.OfTheClass with { Boat = boat }, Paper.A4).Pages.Single().Shapes.OfType<SheetText>();
+        var boat = new Boat(
+            1,
+            "Short",
+            "",
+            new Dictionary<ControlKey, IReadOnlyList<CalibrationPair>>
+            {
+                [TestBoat.Slide.Key] = [new(0, Marks.Scales.Mm(20)), new(200, Marks.Scales.Mm(220))],
+            }
+        );
+        var texts = StripSheet
+            .Of(TestBoat.Class, TestBoat.Matrix(60, 80, 100), Readings.OfTheClass with { Boat = boat }, Paper.A4)
+            .Pages.Single()
+            .Shapes.OfType<SheetText>();
         Assert.Contains(texts, text => text.Text.Contains("(she reads 4 cm)", StringComparison.Ordinal));
     }
 
     [Fact]
     public void A_class_without_a_length_has_no_page() =>
-        Assert.Empty(StripSheet.Of(TestBoat.Class, TestBoat.Matrix() with { Controls = [TestBoat.Luff] }, Readings.OfTheClass, Paper.A4).Pages);
+        Assert.Empty(
+            StripSheet.Of(TestBoat.Class, TestBoat.Matrix() with { Controls = [TestBoat.Luff] }, Readings.OfTheClass, Paper.A4).Pages
+        );
 
     [Fact]
     public void Every_kit_and_every_class_of_the_demo_prints()
     {
-        var classes = BundleReader.Read(File.ReadAllBytes("Data/wenlow.json"), DateTimeOffset.MaxValue.AddDays(-1)).Bundle!.Classes.Concat(StarterKits.All);
-        Assert.All(classes, one =>
-        {
-            var sheet = StripSheet.Of(one.Class, one.Draft.Set.First, Readings.OfTheClass, Paper.A4);
-            Assert.InRange(sheet.Pages.Count, 1, 6);
-            using var pdf = PdfDocument.Open(SheetPdf.Write(sheet));
-            Assert.Equal(sheet.Pages.Count, pdf.NumberOfPages);
-        });
+        var classes = BundleReader
+            .Read(File.ReadAllBytes("Data/wenlow.json"), DateTimeOffset.MaxValue.AddDays(-1))
+            .Bundle!.Classes.Concat(StarterKits.All);
+        Assert.All(
+            classes,
+            one =>
+            {
+                var sheet = StripSheet.Of(one.Class, one.Draft.Set.First, Readings.OfTheClass, Paper.A4);
+                Assert.InRange(sheet.Pages.Count, 1, 6);
+                using var pdf = PdfDocument.Open(SheetPdf.Write(sheet));
+                Assert.Equal(sheet.Pages.Count, pdf.NumberOfPages);
+            }
+        );
     }
 
     private static IEnumerable<string> Names(Control control) =>
-        StripSheet.Of(TestBoat.Class, TestBoat.Matrix() with { Controls = [control] }, Readings.OfTheClass, Paper.A4).Pages[0].Shapes.OfType<SheetText>().Select(text => text.Text);
+        StripSheet
+            .Of(TestBoat.Class, TestBoat.Matrix() with { Controls = [control] }, Readings.OfTheClass, Paper.A4)
+            .Pages[0]
+            .Shapes.OfType<SheetText>()
+            .Select(text => text.Text);
 
     private static IEnumerable<(double X1, double Y1, double X2, double Y2)> Lines(UglyToad.PdfPig.Content.Page page) =>
         from path in page.Paths
         from subpath in path
         from command in subpath.Commands.OfType<PdfSubpath.Line>()
-        select (command.From.X / PointsPerMillimetre, command.From.Y / PointsPerMillimetre, command.To.X / PointsPerMillimetre, command.To.Y / PointsPerMillimetre);
+        select (
+            command.From.X / PointsPerMillimetre,
+            command.From.Y / PointsPerMillimetre,
+            command.To.X / PointsPerMillimetre,
+            command.To.Y / PointsPerMillimetre
+        );
 }

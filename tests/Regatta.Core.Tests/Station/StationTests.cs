@@ -36,16 +36,20 @@ public sealed class StationTests
 
     [Fact]
     public void Turning_the_station_turns_the_direction_and_nothing_else() =>
-        Gen.Select(Gen.Double[0, 30].Array[4, 40], Gen.Double[0, 40], Gen.Double[0, 360]).Sample((speeds, first, turn) =>
-        {
-            var plain = Summary([.. speeds.Select((speed, at) => Sample(at, speed, first + (at * 0.5)))]);
-            var turned = Summary([.. speeds.Select((speed, at) => Sample(at, speed, first + (at * 0.5) + turn))]);
-            var apart = (turned.Direction!.Value.Degrees - plain.Direction!.Value.Degrees - turn) % 360;
-            return Math.Abs(Math.Sin(apart * Math.PI / 180)) < 1e-6
-                && Math.Abs(turned.Spread!.Value.Degrees - plain.Spread!.Value.Degrees) < 1e-6
-                && plain.Gust.MetresPerSecond >= plain.Mean.MetresPerSecond - 1e-9 == turned.Gust.MetresPerSecond >= turned.Mean.MetresPerSecond - 1e-9
-                && turned.Gust == plain.Gust;
-        });
+        Gen.Select(Gen.Double[0, 30].Array[4, 40], Gen.Double[0, 40], Gen.Double[0, 360])
+            .Sample(
+                (speeds, first, turn) =>
+                {
+                    var plain = Summary([.. speeds.Select((speed, at) => Sample(at, speed, first + (at * 0.5)))]);
+                    var turned = Summary([.. speeds.Select((speed, at) => Sample(at, speed, first + (at * 0.5) + turn))]);
+                    var apart = (turned.Direction!.Value.Degrees - plain.Direction!.Value.Degrees - turn) % 360;
+                    return Math.Abs(Math.Sin(apart * Math.PI / 180)) < 1e-6
+                        && Math.Abs(turned.Spread!.Value.Degrees - plain.Spread!.Value.Degrees) < 1e-6
+                        && plain.Gust.MetresPerSecond >= plain.Mean.MetresPerSecond - 1e-9
+                            == turned.Gust.MetresPerSecond >= turned.Mean.MetresPerSecond - 1e-9
+                        && turned.Gust == plain.Gust;
+                }
+            );
 
     [Fact]
     public void A_day_replayed_through_the_line_gives_the_aggregates_of_a_direct_computation()
@@ -87,7 +91,11 @@ public sealed class StationTests
         foreach (var sample in truth.Values)
         {
             var spoilt = sample with { Speed = faults.Spoil(sample.Speed, random) };
-            var line = string.Concat(((NmeaSentence[])[WindSentence.Zda(sample.At), WindSentence.Mwd(spoilt.Speed, sample.From!.Value)]).Select(sentence => faults.Spoil(sentence.ToString(), random)));
+            var line = string.Concat(
+                ((NmeaSentence[])[WindSentence.Zda(sample.At), WindSentence.Mwd(spoilt.Speed, sample.From!.Value)]).Select(sentence =>
+                    faults.Spoil(sentence.ToString(), random)
+                )
+            );
             foreach (var heard in stream.Take(Encoding.Latin1.GetBytes(line), Start))
             {
                 believed.AddRange(watch.Take(heard).Believed);
@@ -99,7 +107,8 @@ public sealed class StationTests
         Assert.InRange(believed.Count, 5500, 7199);
 
         // A time sentence lost puts a sample a second late at most; no speed is one the day did not have.
-        bool WasThere(DateTimeOffset at, Speed speed) => truth.TryGetValue(at, out var known) && Math.Abs(known.Speed.MetresPerSecond - speed.MetresPerSecond) < 0.01;
+        bool WasThere(DateTimeOffset at, Speed speed) =>
+            truth.TryGetValue(at, out var known) && Math.Abs(known.Speed.MetresPerSecond - speed.MetresPerSecond) < 0.01;
         Assert.All(believed, sample => Assert.Contains(Enumerable.Range(0, 4), late => WasThere(sample.At.AddSeconds(late), sample.Speed)));
     }
 
@@ -163,7 +172,8 @@ public sealed class StationTests
     [Theory]
     [InlineData("wobble=1", "no fault")]
     [InlineData("silence", "write name=part")]
-    public void A_fault_that_is_none_is_told(string text, string says) => Assert.Contains(says, Assert.Throws<FormatException>(() => Faults.Parse(text)).Message);
+    public void A_fault_that_is_none_is_told(string text, string says) =>
+        Assert.Contains(says, Assert.Throws<FormatException>(() => Faults.Parse(text)).Message);
 
     [Fact]
     public void Silence_comes_when_it_was_asked_for()
@@ -173,7 +183,8 @@ public sealed class StationTests
         Assert.DoesNotContain(Enumerable.Range(0, 600), second => Faults.None.SilentAt(second));
     }
 
-    private static string Lines(WindSample sample) => $"{WindSentence.Zda(sample.At)}\r\n{WindSentence.Mwd(sample.Speed, sample.From!.Value)}\r\n{WindSentence.Mwv(sample.Speed, sample.From.Value)}\r\n";
+    private static string Lines(WindSample sample) =>
+        $"{WindSentence.Zda(sample.At)}\r\n{WindSentence.Mwd(sample.Speed, sample.From!.Value)}\r\n{WindSentence.Mwv(sample.Speed, sample.From.Value)}\r\n";
 
     /// <summary>A sample as it is after its sentence rounded it.</summary>
     private static WindSample Through(WindSample sample)

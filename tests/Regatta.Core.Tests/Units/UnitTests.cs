@@ -44,15 +44,19 @@ public sealed class UnitTests
 
     [Fact]
     public void A_speed_survives_every_unit() =>
-        Gen.Select(Gen.Double[0.01, 60], Gen.Enum<SpeedUnit>()).Sample((metres, unit) =>
-        {
-            var speed = Speed.FromMetresPerSecond(metres);
-            return Math.Abs(Speed.From(speed.In(unit), unit).MetresPerSecond - metres) < 1e-9;
-        });
+        Gen.Select(Gen.Double[0.01, 60], Gen.Enum<SpeedUnit>())
+            .Sample(
+                (metres, unit) =>
+                {
+                    var speed = Speed.FromMetresPerSecond(metres);
+                    return Math.Abs(Speed.From(speed.In(unit), unit).MetresPerSecond - metres) < 1e-9;
+                }
+            );
 
     [Fact]
     public void Fractions_of_an_inch_read_back_as_they_are_shown() =>
-        Gen.Int[-2000, 2000].Sample(sixteenths => NumberText.Read(NumberText.Fraction(sixteenths / 16.0)).Value.Number == sixteenths / 16.0);
+        Gen.Int[-2000, 2000]
+            .Sample(sixteenths => NumberText.Read(NumberText.Fraction(sixteenths / 16.0)).Value.Number == sixteenths / 16.0);
 
     [Theory]
     [InlineData("14 1/2", 14.5)]

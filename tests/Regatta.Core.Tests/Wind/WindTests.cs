@@ -38,8 +38,11 @@ public sealed class WindTests
 
     [Fact]
     public void Shares_sum_to_one_wherever_the_wind_was() =>
-        Gen.Select(Gen.Double[0, 40], Gen.Double[0, 20]).Sample((from, span) =>
-            Math.Abs(Bands.Shares(WindRange.Of(Speed.FromKnots(from), Speed.FromKnots(from + span), null).Value).Sum() - 1) < 1e-9);
+        Gen.Select(Gen.Double[0, 40], Gen.Double[0, 20])
+            .Sample(
+                (from, span) =>
+                    Math.Abs(Bands.Shares(WindRange.Of(Speed.FromKnots(from), Speed.FromKnots(from + span), null).Value).Sum() - 1) < 1e-9
+            );
 
     [Fact]
     public void Impossible_winds_get_a_sentence()
@@ -73,5 +76,6 @@ public sealed class WindTests
         Assert.Null(bands.WithEdge(bands.All[2], Speed.FromKnots(18)));
     }
 
-    internal static WindBand Band(int number, double from, double to) => new(new(number), $"band {number}", Speed.FromKnots(from), Speed.FromKnots(to));
+    internal static WindBand Band(int number, double from, double to) =>
+        new(new(number), $"band {number}", Speed.FromKnots(from), Speed.FromKnots(to));
 }

@@ -1,3 +1,4 @@
+using Regatta.Application.Reading;
 using Regatta.Core.Checks;
 using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
@@ -6,7 +7,6 @@ using Regatta.Core.Matrices;
 using Regatta.Core.Units;
 using Regatta.Core.Wind;
 using Regatta.Store;
-using Regatta.Application.Reading;
 using Regatta.Web.Drawings;
 
 namespace Regatta.Web.Tests.Drawings;
@@ -14,18 +14,48 @@ namespace Regatta.Web.Tests.Drawings;
 public sealed class DrawingTests
 {
     private static readonly Control Slide = new(
-        new("slide"), "Slide", [], new LengthScale(LengthUnit.Centimetre, Length.FromMillimetres(0), Length.FromMillimetres(200), Length.FromMillimetres(10)),
-        "band", "eye", "Forward.", WhenChanged.Ashore, AsWindBuilds.Up, HelmPerUnit: -0.5);
+        new("slide"),
+        "Slide",
+        [],
+        new LengthScale(LengthUnit.Centimetre, Length.FromMillimetres(0), Length.FromMillimetres(200), Length.FromMillimetres(10)),
+        "band",
+        "eye",
+        "Forward.",
+        WhenChanged.Ashore,
+        AsWindBuilds.Up,
+        HelmPerUnit: -0.5
+    );
 
-    private static readonly Control Look = new(new("look"), "Leech", [], new TargetScale(), "behind", "batten", "Open.", WhenChanged.Racing, AsWindBuilds.Either, null);
+    private static readonly Control Look = new(
+        new("look"),
+        "Leech",
+        [],
+        new TargetScale(),
+        "behind",
+        "batten",
+        "Open.",
+        WhenChanged.Racing,
+        AsWindBuilds.Either,
+        null
+    );
 
-    private static readonly WindBands Bands = WindBands.Of(
-    [
-        new(new(1), "light", Speed.FromKnots(0), Speed.FromKnots(10)),
-        new(new(2), "strong", Speed.FromKnots(10), Speed.FromKnots(20)),
-    ]).Value;
+    private static readonly WindBands Bands = WindBands
+        .Of([
+            new(new(1), "light", Speed.FromKnots(0), Speed.FromKnots(10)),
+            new(new(2), "strong", Speed.FromKnots(10), Speed.FromKnots(20)),
+        ])
+        .Value;
 
-    private static readonly ClassDefinition Class = new("t", "T", "f", "a", new(Angle.FromDegrees(3), Angle.FromDegrees(1), Speed.FromKnots(10), 0.1), Bands, [Slide, Look], []);
+    private static readonly ClassDefinition Class = new(
+        "t",
+        "T",
+        "f",
+        "a",
+        new(Angle.FromDegrees(3), Angle.FromDegrees(1), Speed.FromKnots(10), 0.1),
+        Bands,
+        [Slide, Look],
+        []
+    );
 
     [Fact]
     public void The_ruler_is_linear_from_calm_to_the_last_band()
@@ -66,7 +96,8 @@ public sealed class DrawingTests
     [InlineData("one two three four", 7, 2, new[] { "one two", "three…" })]
     [InlineData("incomprehensible", 6, 2, new[] { "incom…" })]
     [InlineData("", 6, 2, new string[0])]
-    public void Words_wrap_into_their_band(string text, int letters, int lines, string[] wrapped) => Assert.Equal(wrapped, Svg.Wrap(text, letters, lines));
+    public void Words_wrap_into_their_band(string text, int letters, int lines, string[] wrapped) =>
+        Assert.Equal(wrapped, Svg.Wrap(text, letters, lines));
 
     [Fact]
     public void Coordinates_are_short_and_speak_no_local_dialect()
@@ -79,11 +110,11 @@ public sealed class DrawingTests
     [Fact]
     public void A_lane_steps_from_band_to_band_and_breaks_at_an_empty_cell()
     {
-        var whole = Lanes(Bench(Matrix(50, 150), [])).Lanes[0];
+        var whole = Lanes(LayerOf(Matrix(50, 150), [])).Lanes[0];
         Assert.Single(whole.StepPath.Split('M', StringSplitOptions.RemoveEmptyEntries));
         Assert.Contains("V", whole.StepPath);
         Assert.True(whole.Cells[0].MarkY > whole.Cells[1].MarkY, "A higher mark stands higher.");
-        var broken = Lanes(Bench(Matrix(null, 150), [])).Lanes[0];
+        var broken = Lanes(LayerOf(Matrix(null, 150), [])).Lanes[0];
         Assert.DoesNotContain("V", broken.StepPath);
         Assert.Null(broken.Cells[0].MarkY);
         Assert.Equal(["–"], broken.Cells[0].Lines);
@@ -92,7 +123,7 @@ public sealed class DrawingTests
     [Fact]
     public void A_tolerance_is_a_ribbon_around_its_mark()
     {
-        var cell = Lanes(Bench(Matrix(50, 150), [])).Lanes[0].Cells[0];
+        var cell = Lanes(LayerOf(Matrix(50, 150), [])).Lanes[0].Cells[0];
         Assert.InRange(cell.MarkY!.Value, cell.RibbonTop!.Value, cell.RibbonTop.Value + cell.RibbonHeight);
     }
 
@@ -102,7 +133,7 @@ public sealed class DrawingTests
     [InlineData(0, 0)]
     public void A_logged_session_leans_as_its_tiller_did(double helm, int way)
     {
-        var lane = Lanes(Bench(Matrix(50, 150), [Session(5, 60, helm)])).Lanes[0];
+        var lane = Lanes(LayerOf(Matrix(50, 150), [Session(5, 60, helm)])).Lanes[0];
         var sideways = double.Parse(lane.SureSessions.Split('l')[1].Split(' ')[0], System.Globalization.CultureInfo.InvariantCulture);
         Assert.Equal(way, Math.Sign(sideways));
         Assert.Empty(lane.PartSessions);
@@ -111,7 +142,7 @@ public sealed class DrawingTests
     [Fact]
     public void Sessions_on_one_spot_share_one_stroke_so_that_thousands_stay_light()
     {
-        var lane = Lanes(Bench(Matrix(50, 150), [.. Enumerable.Range(0, 2000).Select(_ => Session(5, 60, 4))])).Lanes[0];
+        var lane = Lanes(LayerOf(Matrix(50, 150), [.. Enumerable.Range(0, 2000).Select(_ => Session(5, 60, 4))])).Lanes[0];
         Assert.Single(lane.SureSessions.Split('M', StringSplitOptions.RemoveEmptyEntries));
     }
 
@@ -120,7 +151,7 @@ public sealed class DrawingTests
     {
         var half = Session(5, 60, 4) with { Check = new(Helm(4), CheckGates.AllHeld with { Trimmed = false }, null) };
         var none = Session(5, 60, 4) with { Check = new(Helm(4), CheckGates.AllHeld with { SteadyFullSpeed = false }, null) };
-        var lane = Lanes(Bench(Matrix(50, 150), [half, none])).Lanes[0];
+        var lane = Lanes(LayerOf(Matrix(50, 150), [half, none])).Lanes[0];
         Assert.Empty(lane.SureSessions);
         Assert.Single(lane.PartSessions.Split('M', StringSplitOptions.RemoveEmptyEntries));
     }
@@ -128,7 +159,7 @@ public sealed class DrawingTests
     [Fact]
     public void What_is_set_by_eye_has_words_and_no_line()
     {
-        var lane = Lanes(Bench(Matrix(50, 150), [])).Lanes[1];
+        var lane = Lanes(LayerOf(Matrix(50, 150), [])).Lanes[1];
         Assert.Empty(lane.StepPath);
         Assert.All(lane.Cells, cell => Assert.Equal(CellStatus.Empty, cell.Trust.Status));
     }
@@ -138,12 +169,22 @@ public sealed class DrawingTests
     {
         SessionEvidence[] sessions = [.. Enumerable.Range(0, 12).Select(at => Session(5, 40 + (at * 5), 7 - (0.05 * at)))];
         var address = new CellAddress(new(1), Slide.Key);
-        var offered = Bench(Matrix(50, 150), sessions).Proposals[address];
-        var aside = new Decision(new(Layer.Usual, address), DecisionKind.SetAside, offered.From, offered.To, "", "", sessions.Length, "Ann", DateTimeOffset.UnixEpoch);
-        Assert.Empty(Bench(Matrix(50, 150), sessions, aside).Proposals);
-        Assert.Empty(Bench(Matrix(50, 150), [.. sessions, .. sessions[..2]], aside).Proposals);
-        Assert.NotEmpty(Bench(Matrix(50, 150), [.. sessions, .. sessions[..3]], aside).Proposals);
-        Assert.NotEmpty(Bench(Matrix(50, 150), sessions, aside with { Kind = DecisionKind.Accepted }).Proposals);
+        var offered = LayerOf(Matrix(50, 150), sessions).Proposals[address];
+        var aside = new Decision(
+            new(Layer.Usual, address),
+            DecisionKind.SetAside,
+            offered.From,
+            offered.To,
+            "",
+            "",
+            sessions.Length,
+            "Ann",
+            DateTimeOffset.UnixEpoch
+        );
+        Assert.Empty(LayerOf(Matrix(50, 150), sessions, aside).Proposals);
+        Assert.Empty(LayerOf(Matrix(50, 150), [.. sessions, .. sessions[..2]], aside).Proposals);
+        Assert.NotEmpty(LayerOf(Matrix(50, 150), [.. sessions, .. sessions[..3]], aside).Proposals);
+        Assert.NotEmpty(LayerOf(Matrix(50, 150), sessions, aside with { Kind = DecisionKind.Accepted }).Proposals);
     }
 
     [Fact]
@@ -153,9 +194,18 @@ public sealed class DrawingTests
         Assert.Same(evidence.Of(Layer.Usual, Class), evidence.Of(Layer.Usual, Class with { Cautions = ["Another."] }));
         ClassDefinition[] others =
         [
-            Class with { Helm = Class.Helm with { PerHeelDegree = 0.2 } },
-            Class with { Controls = [Look] },
-            Class with { Bands = WindBands.Of([Bands.All[0]]).Value },
+            Class with
+            {
+                Helm = Class.Helm with { PerHeelDegree = 0.2 },
+            },
+            Class with
+            {
+                Controls = [Look],
+            },
+            Class with
+            {
+                Bands = WindBands.Of([Bands.All[0]]).Value,
+            },
         ];
         Assert.All(others, other => Assert.NotSame(evidence.Of(Layer.Usual, Class), evidence.Of(Layer.Usual, other)));
     }
@@ -163,18 +213,18 @@ public sealed class DrawingTests
     [Fact]
     public void A_band_seen_large_fills_the_ruler_and_its_scale_closes_in_on_its_marks()
     {
-        var bench = Bench(Matrix(50, 150), [Session(5, 60, 3)]);
-        var (whole, large) = (LaneDrawing.Kept(bench, null), LaneDrawing.Kept(bench, Bands.All[0]));
+        var view = LayerOf(Matrix(50, 150), [Session(5, 60, 3)]);
+        var (whole, large) = (LaneDrawing.Kept(view, null), LaneDrawing.Kept(view, Bands.All[0]));
         Assert.True(large.Lanes[0].Cells[0].Width > 1.2 * whole.Lanes[0].Cells[0].Width);
         Assert.True(large.Lanes[0].PerStep > 2 * whole.Lanes[0].PerStep);
         Assert.InRange(large.Lanes[0].Cells[0].MarkY!.Value, LaneSize.Tall.Top - 4, LaneSize.Tall.Bottom + 4);
-        Assert.Same(whole, LaneDrawing.Kept(bench, null));
+        Assert.Same(whole, LaneDrawing.Kept(view, null));
     }
 
     [Fact]
     public void The_published_line_stays_behind_only_where_it_says_something_else()
     {
-        var whole = Bench(Matrix(50, 150), []).Whole;
+        var whole = LayerOf(Matrix(50, 150), []).Whole;
         Assert.Equal("", Lanes(new(whole, whole.Draft.State, Layer.Usual, Matrix(50, 150))).Lanes[0].Ghost);
         var other = Lanes(new(whole, whole.Draft.State, Layer.Usual, Matrix(80, 150))).Lanes[0];
         Assert.NotEqual(other.StepPath, other.Ghost);
@@ -193,24 +243,52 @@ public sealed class DrawingTests
 
     private static LaneDrawing Lanes(LayerView view) => LaneDrawing.Of(view, null);
 
-    private static LayerView Bench(Matrix matrix, IReadOnlyList<SessionEvidence> sessions, Decision? decision = null) =>
-        View(new(Class with { Bands = matrix.Bands }, matrix.Cells.ToDictionary(cell => new CellPlace(Layer.Usual, cell.Key), cell => cell.Value)), sessions, decision).On(Layer.Usual);
+    private static LayerView LayerOf(Matrix matrix, IReadOnlyList<SessionEvidence> sessions, Decision? decision = null) =>
+        View(
+                new(
+                    Class with
+                    {
+                        Bands = matrix.Bands,
+                    },
+                    matrix.Cells.ToDictionary(cell => new CellPlace(Layer.Usual, cell.Key), cell => cell.Value)
+                ),
+                sessions,
+                decision
+            )
+            .On(Layer.Usual);
 
-    private static ClassView View(ClassState state, IReadOnlyList<SessionEvidence> sessions, Decision? decision) => new(
+    private static ClassView View(ClassState state, IReadOnlyList<SessionEvidence> sessions, Decision? decision) =>
         new(
-            new(new(new(new(1), 1), "", 1, 1, 1, 1), state, new Dictionary<CellPlace, DraftCell>()),
-            null,
-            decision is null ? new Dictionary<CellPlace, Decision>() : new() { [decision.Place] = decision }),
-        new(state.Definition, sessions),
-        new(2026, 6, 1, 0, 0, 0, TimeSpan.Zero));
+            new(
+                new(new(new(new(1), 1), "", 1, 1, 1, 1), state, new Dictionary<CellPlace, DraftCell>()),
+                null,
+                decision is null ? new Dictionary<CellPlace, Decision>() : new() { [decision.Place] = decision }
+            ),
+            new(state.Definition, sessions),
+            new(2026, 6, 1, 0, 0, 0, TimeSpan.Zero)
+        );
 
-    private static Matrix Matrix(double? light, double? strong) => new(Bands, Class.Controls, new[] { (1, light), (2, strong) }
-        .Where(cell => cell.Item2 is not null)
-        .ToDictionary(cell => new CellAddress(new(cell.Item1), Slide.Key), cell => Cell.Of(new Mark(cell.Item2!.Value), 10, "", "", CellSource.Entered).Value));
+    private static Matrix Matrix(double? light, double? strong) =>
+        new(
+            Bands,
+            Class.Controls,
+            new[] { (1, light), (2, strong) }
+                .Where(cell => cell.Item2 is not null)
+                .ToDictionary(
+                    cell => new CellAddress(new(cell.Item1), Slide.Key),
+                    cell => Cell.Of(new Mark(cell.Item2!.Value), 10, "", "", CellSource.Entered).Value
+                )
+        );
 
-    private static SessionEvidence Session(double knots, double slide, double helm) => new(
-        1, new(2026, 5, 1, 0, 0, 0, TimeSpan.Zero), WindRange.Of(Speed.FromKnots(knots), Speed.FromKnots(knots), null).Value,
-        new Dictionary<ControlKey, Mark> { [Slide.Key] = new(slide) }, new(Helm(helm), CheckGates.AllHeld, null), Felt.Usual);
+    private static SessionEvidence Session(double knots, double slide, double helm) =>
+        new(
+            1,
+            new(2026, 5, 1, 0, 0, 0, TimeSpan.Zero),
+            WindRange.Of(Speed.FromKnots(knots), Speed.FromKnots(knots), null).Value,
+            new Dictionary<ControlKey, Mark> { [Slide.Key] = new(slide) },
+            new(Helm(helm), CheckGates.AllHeld, null),
+            Felt.Usual
+        );
 
     private static HelmReading Helm(double degrees) => HelmReading.Of(Angle.FromDegrees(degrees), Angle.FromDegrees(degrees)).Value;
 }

@@ -23,11 +23,14 @@ public sealed partial class FittingDrawingTests
         var drawing = ControlDrawing.Of(StarterKits.Find(kit)!.Class.Find(new(control))!);
         Assert.NotEmpty(drawing.Body);
         Assert.DoesNotContain("NaN", drawing.Body + drawing.Ticks);
-        Assert.All(Moves().Matches(drawing.Body + drawing.Ticks), move =>
-        {
-            Assert.InRange(double.Parse(move.Groups[1].Value, CultureInfo.InvariantCulture), 0, ControlDrawing.Width);
-            Assert.InRange(double.Parse(move.Groups[2].Value, CultureInfo.InvariantCulture), 0, ControlDrawing.Height);
-        });
+        Assert.All(
+            Moves().Matches(drawing.Body + drawing.Ticks),
+            move =>
+            {
+                Assert.InRange(double.Parse(move.Groups[1].Value, CultureInfo.InvariantCulture), 0, ControlDrawing.Width);
+                Assert.InRange(double.Parse(move.Groups[2].Value, CultureInfo.InvariantCulture), 0, ControlDrawing.Height);
+            }
+        );
         Assert.All(drawing.Labels, label => Assert.InRange(label.X, 0, ControlDrawing.Width));
     }
 
@@ -83,7 +86,9 @@ public sealed partial class FittingDrawingTests
     public void Nothing_measured_is_nothing_drawn() => Assert.Empty(CalibrationPlot.Of(ControlSurvey.Of(Boom, [])).Pairs);
 
     private static CalibrationPlot Plot(params (double Inches, double Off)[] pairs) =>
-        CalibrationPlot.Of(ControlSurvey.Of(Boom, [.. pairs.Select(pair => new CalibrationPair(pair.Inches * 25.4, Mm((pair.Inches * 25.4) + pair.Off)))]));
+        CalibrationPlot.Of(
+            ControlSurvey.Of(Boom, [.. pairs.Select(pair => new CalibrationPair(pair.Inches * 25.4, Mm((pair.Inches * 25.4) + pair.Off)))])
+        );
 
     private static Length Mm(double millimetres) => Length.FromMillimetres(millimetres);
 

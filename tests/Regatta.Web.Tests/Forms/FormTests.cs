@@ -14,12 +14,46 @@ namespace Regatta.Web.Tests.Forms;
 public sealed class FormTests
 {
     private static readonly Control Slide = new(
-        new("slide"), "Slide", [], new LengthScale(LengthUnit.Inch, Length.From(10, LengthUnit.Inch), Length.From(20, LengthUnit.Inch), Length.From(0.5, LengthUnit.Inch)),
-        "band", "eye", "Forward.", WhenChanged.Ashore, AsWindBuilds.Up, HelmPerUnit: -0.5);
+        new("slide"),
+        "Slide",
+        [],
+        new LengthScale(
+            LengthUnit.Inch,
+            Length.From(10, LengthUnit.Inch),
+            Length.From(20, LengthUnit.Inch),
+            Length.From(0.5, LengthUnit.Inch)
+        ),
+        "band",
+        "eye",
+        "Forward.",
+        WhenChanged.Ashore,
+        AsWindBuilds.Up,
+        HelmPerUnit: -0.5
+    );
 
-    private static readonly Control Look = new(new("look"), "Leech", [], new TargetScale(), "behind", "batten", "Open.", WhenChanged.Racing, AsWindBuilds.Either, null);
+    private static readonly Control Look = new(
+        new("look"),
+        "Leech",
+        [],
+        new TargetScale(),
+        "behind",
+        "batten",
+        "Open.",
+        WhenChanged.Racing,
+        AsWindBuilds.Either,
+        null
+    );
 
-    private static readonly ClassDefinition Class = new("t", "T", "f", "a", new(Angle.FromDegrees(3), Angle.FromDegrees(1), Speed.FromKnots(10), 0.1), WindBands.Of([new(new(1), "light", Speed.FromKnots(0), Speed.FromKnots(10))]).Value, [Slide, Look], []);
+    private static readonly ClassDefinition Class = new(
+        "t",
+        "T",
+        "f",
+        "a",
+        new(Angle.FromDegrees(3), Angle.FromDegrees(1), Speed.FromKnots(10), 0.1),
+        WindBands.Of([new(new(1), "light", Speed.FromKnots(0), Speed.FromKnots(10))]).Value,
+        [Slide, Look],
+        []
+    );
 
     private static readonly Dictionary<string, string> Whole = new()
     {
@@ -65,7 +99,10 @@ public sealed class FormTests
     public void A_password_is_never_sent_back()
     {
         var typed = new Dictionary<string, string> { ["password"] = "secret", ["name"] = "Ann" };
-        Assert.Equal("", (new Field("password", "Password", "") { Type = "password" }).Filled(typed, new Dictionary<string, string>()).Value);
+        Assert.Equal(
+            "",
+            (new Field("password", "Password", "") { Type = "password" }).Filled(typed, new Dictionary<string, string>()).Value
+        );
         Assert.Equal("Ann", new Field("name", "Name", "").Filled(typed, new Dictionary<string, string>()).Value);
     }
 
@@ -125,7 +162,8 @@ public sealed class FormTests
     }
 
     [Fact]
-    public void A_note_too_long_is_refused_with_its_length() => Assert.Contains("it has 1001", Problem(new(Whole) { ["note"] = new string('x', 1001) }, "note"));
+    public void A_note_too_long_is_refused_with_its_length() =>
+        Assert.Contains("it has 1001", Problem(new(Whole) { ["note"] = new string('x', 1001) }, "note"));
 
     [Theory]
     [InlineData("4", "", -1, 96)]
@@ -139,7 +177,9 @@ public sealed class FormTests
     [Fact]
     public void A_cell_form_reads_back_the_cell_it_was_filled_from()
     {
-        var cell = new CellForm("14 1/2 in", "1/2 in", "", "mind the end cap", false, new Dictionary<string, string>()).Read(Slide, null).Cell!;
+        var cell = new CellForm("14 1/2 in", "1/2 in", "", "mind the end cap", false, new Dictionary<string, string>())
+            .Read(Slide, null)
+            .Cell!;
         var (again, _) = CellForm.Of(cell, Slide).Read(Slide, cell);
         Assert.Equal(cell, again);
         Assert.Equal(12.7, cell.Tolerance, 9);
@@ -150,7 +190,10 @@ public sealed class FormTests
     {
         var between = Core.Matrices.Cell.Of(new(15.25 * 25.4), 12.7, "", "", Core.Matrices.CellSource.Entered).Value;
         Assert.Equal(between.Mark, (CellForm.Of(between, Slide) with { Note = "seen again" }).Read(Slide, between).Cell!.Mark);
-        Assert.Contains("between two steps", (CellForm.Of(between, Slide) with { Mark = "15 3/4" }).Read(Slide, between).Form.Problems["mark"]);
+        Assert.Contains(
+            "between two steps",
+            (CellForm.Of(between, Slide) with { Mark = "15 3/4" }).Read(Slide, between).Form.Problems["mark"]
+        );
     }
 
     [Fact]
@@ -160,7 +203,10 @@ public sealed class FormTests
         var (cell, form) = new CellForm("", "", "", "", false, new Dictionary<string, string>()).Read(Look, null);
         Assert.Null(cell);
         Assert.Contains("Write a mark", form.Fields(Look).First().Problem);
-        Assert.Equal("top opens first", new CellForm("", "", "top opens first", "", false, new Dictionary<string, string>()).Read(Look, null).Cell!.Target);
+        Assert.Equal(
+            "top opens first",
+            new CellForm("", "", "top opens first", "", false, new Dictionary<string, string>()).Read(Look, null).Cell!.Target
+        );
     }
 
     [Theory]
@@ -180,12 +226,28 @@ public sealed class FormTests
     public void Other_names_are_no_cells(string? name) => Assert.Null(CellNames.Read(name));
 
     private static Core.Logbook.SessionLog? Read(Dictionary<string, string> typed) =>
-        new LogForm(typed).Read(Class, Layer.Usual, Readings.OfTheClass, Parsed<DateTimeOffset>.Good(DateTimeOffset.UnixEpoch), SpeedUnit.Knot, MassUnit.Kilogram);
+        new LogForm(typed).Read(
+            Class,
+            Layer.Usual,
+            Readings.OfTheClass,
+            Parsed<DateTimeOffset>.Good(DateTimeOffset.UnixEpoch),
+            SpeedUnit.Knot,
+            MassUnit.Kilogram
+        );
 
     private static string Problem(Dictionary<string, string> typed, string field)
     {
         var form = new LogForm(typed);
-        Assert.Null(form.Read(Class, Layer.Usual, Readings.OfTheClass, Parsed<DateTimeOffset>.Good(DateTimeOffset.UnixEpoch), SpeedUnit.Knot, MassUnit.Kilogram));
+        Assert.Null(
+            form.Read(
+                Class,
+                Layer.Usual,
+                Readings.OfTheClass,
+                Parsed<DateTimeOffset>.Good(DateTimeOffset.UnixEpoch),
+                SpeedUnit.Knot,
+                MassUnit.Kilogram
+            )
+        );
         return form.Problem(field) ?? "";
     }
 }

@@ -25,7 +25,9 @@ public sealed record MoveEdge(BandId Lower, Speed To) : ClassChange
         return bands.WithEdge(lower, To) is { } moved
             ? Good(before.With(before.Definition with { Bands = moved }))
             : Bad(
-                $"The edge stays between {NumberText.Plain(lower.From.Knots, 1)} and {NumberText.Plain(upper.To.Knots, 1)} kn. Join the bands to be rid of one.");
+                $"The edge stays between {NumberText.Plain(lower.From.Knots, 1)} and "
+                    + $"{NumberText.Plain(upper.To.Knots, 1)} kn. Join the bands to be rid of one."
+            );
     }
 }
 
@@ -53,7 +55,8 @@ public sealed record SetBands(IReadOnlyList<WindBand> Bands) : ClassChange
     }
 }
 
-/// <summary>Splits a band in two at a wind inside it. The stronger part is a new band, with a number no band had before and the same cells.</summary>
+/// <summary>Splits a band in two at a wind inside it. The stronger part is a new band, with a number no band had before and the same
+/// cells.</summary>
 /// <param name="Band">The band.</param>
 /// <param name="At">Where; its middle for null.</param>
 /// <param name="UpperName">What the stronger part is called; named after the whole for null.</param>
@@ -73,7 +76,9 @@ public sealed record SplitBand(BandId Band, Speed? At = null, string? UpperName 
         var at = At ?? whole.Middle;
         if (at <= whole.From || at >= whole.To)
         {
-            return Bad($"A band is split inside it, between {NumberText.Plain(whole.From.Knots, 1)} and {NumberText.Plain(whole.To.Knots, 1)} kn.");
+            return Bad(
+                $"A band is split inside it, between {NumberText.Plain(whole.From.Knots, 1)} and {NumberText.Plain(whole.To.Knots, 1)} kn."
+            );
         }
 
         var usual = "upper " + whole.Name;
@@ -81,16 +86,30 @@ public sealed record SplitBand(BandId Band, Speed? At = null, string? UpperName 
             new(definition.LastBand + 1),
             UpperName ?? (usual.Length <= SetBands.LongestName ? usual : whole.Name),
             at,
-            whole.To);
-        var bands = WindBands.Of(
-            [.. definition.Bands.All.Select(band => band == whole ? new WindBand(band.Id, band.Name, band.From, at) : band), upper]);
-        return bands.Then(split => Good(new(
-            definition with { Bands = split, LastBand = upper.Id.Number },
-            before.Kept
-                .Concat(from cell in before.Cells
-                        where cell.Key.Address.Band == whole.Id
-                        select KeyValuePair.Create(cell.Key with { Address = cell.Key.Address with { Band = upper.Id } }, cell.Value))
-                .ToDictionary())));
+            whole.To
+        );
+        var bands = WindBands.Of([
+            .. definition.Bands.All.Select(band => band == whole ? new WindBand(band.Id, band.Name, band.From, at) : band),
+            upper,
+        ]);
+        return bands.Then(split =>
+            Good(
+                new(
+                    definition with
+                    {
+                        Bands = split,
+                        LastBand = upper.Id.Number,
+                    },
+                    before
+                        .Kept.Concat(
+                            from cell in before.Cells
+                            where cell.Key.Address.Band == whole.Id
+                            select KeyValuePair.Create(cell.Key with { Address = cell.Key.Address with { Band = upper.Id } }, cell.Value)
+                        )
+                        .ToDictionary()
+                )
+            )
+        );
     }
 }
 
@@ -110,7 +129,11 @@ public sealed record JoinBands(BandId Lower, BandId Upper) : ClassChange
     private protected override Parsed<ClassState> Apply(ClassState before, ClassUse use)
     {
         var definition = before.Definition;
-        if (definition.Bands.Find(Lower) is not { } lower || definition.Bands.Find(Upper) is not { } upper || definition.Bands.Above(lower) != upper)
+        if (
+            definition.Bands.Find(Lower) is not { } lower
+            || definition.Bands.Find(Upper) is not { } upper
+            || definition.Bands.Above(lower) != upper
+        )
         {
             return Bad("These two bands do not lie beside each other any more.");
         }
@@ -118,14 +141,16 @@ public sealed record JoinBands(BandId Lower, BandId Upper) : ClassChange
         var bands = WindBands.Of(
             from band in definition.Bands.All
             where band != upper
-            select band == lower ? new WindBand(lower.Id, lower.Name, lower.From, upper.To) : band);
+            select band == lower ? new WindBand(lower.Id, lower.Name, lower.From, upper.To) : band
+        );
         var cells = before.Kept.ToDictionary();
         foreach (var (place, cell) in before.Cells.Where(cell => cell.Key.Address.Band == Upper))
         {
             cells.TryAdd(place with { Address = place.Address with { Band = Lower } }, cell);
         }
 
-        var crew = definition.Crew.Rule is { } rule && rule.FromBand == Upper ? CrewReading.By(rule with { FromBand = Lower }) : definition.Crew;
+        var crew =
+            definition.Crew.Rule is { } rule && rule.FromBand == Upper ? CrewReading.By(rule with { FromBand = Lower }) : definition.Crew;
         return bands.Then(joined => Good(new(definition with { Bands = joined, Crew = crew }, cells)));
     }
 }
@@ -146,9 +171,17 @@ public sealed record BringBackBand(WindBand Band) : ClassChange
             return Bad($"{Band.Name} is there already.");
         }
 
-        if (Band.From < home.From || Band.To > home.To || (Band.From == home.From && Band.To == home.To) || Band.Id.Number > definition.LastBand)
+        if (
+            Band.From < home.From
+            || Band.To > home.To
+            || (Band.From == home.From && Band.To == home.To)
+            || Band.Id.Number > definition.LastBand
+        )
         {
-            return Bad($"{Band.Name} ran from {NumberText.Plain(Band.From.Knots, 1)} to {NumberText.Plain(Band.To.Knots, 1)} kn, and the bands have moved since: it lies in no single one of them any more. Split a band instead.");
+            return Bad(
+                $"{Band.Name} ran from {NumberText.Plain(Band.From.Knots, 1)} to {NumberText.Plain(Band.To.Knots, 1)} "
+                    + "kn, and the bands have moved since: it lies in no single one of them any more. Split a band instead."
+            );
         }
 
         var rest = new List<WindBand> { Band };
@@ -161,10 +194,18 @@ public sealed record BringBackBand(WindBand Band) : ClassChange
         if (Band.To < home.To)
         {
             var isOnlyRest = Band.From == home.From;
-            rest.Add(new(isOnlyRest ? home.Id : new(++last), isOnlyRest || home.Name.Length > SetBands.LongestName - 6 ? home.Name : "upper " + home.Name, Band.To, home.To));
+            rest.Add(
+                new(
+                    isOnlyRest ? home.Id : new(++last),
+                    isOnlyRest || home.Name.Length > SetBands.LongestName - 6 ? home.Name : "upper " + home.Name,
+                    Band.To,
+                    home.To
+                )
+            );
         }
 
-        return WindBands.Of(definition.Bands.All.Where(band => band != home).Concat(rest))
+        return WindBands
+            .Of(definition.Bands.All.Where(band => band != home).Concat(rest))
             .Then(bands => Good(before.With(definition with { Bands = bands, LastBand = last })));
     }
 }

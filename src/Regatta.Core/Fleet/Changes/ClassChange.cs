@@ -3,7 +3,8 @@ using Regatta.Core.Matrices;
 
 namespace Regatta.Core.Fleet.Changes;
 
-/// <summary>What hangs on a class beside its cells: how many logs each layer has, and on each control how many logs and measured boats.</summary>
+/// <summary>What hangs on a class beside its cells: how many logs each layer has, and on each control how many logs and measured
+/// boats.</summary>
 /// <param name="Logs">Logs by layer.</param>
 /// <param name="Marks">Logs with a mark for a control, and boats measured for it.</param>
 public sealed record ClassUse(IReadOnlyDictionary<Layer, int> Logs, IReadOnlyDictionary<ControlKey, (int Logs, int Boats)> Marks)
@@ -12,12 +13,11 @@ public sealed record ClassUse(IReadOnlyDictionary<Layer, int> Logs, IReadOnlyDic
     public static ClassUse None { get; } = new(new Dictionary<Layer, int>(), new Dictionary<ControlKey, (int, int)>());
 }
 
-/// <summary>Something a captain does to the definition of a class. A closed family: each kind is a record beside this one. A change makes another state of the class, or says why it cannot.</summary>
+/// <summary>Something a captain does to the definition of a class. A closed family: each kind is a record beside this one. A change makes
+/// another state of the class, or says why it cannot.</summary>
 public abstract record ClassChange
 {
-    private protected ClassChange()
-    {
-    }
+    private protected ClassChange() { }
 
     /// <summary>What the change is, in a few words, as the history and the status line tell it.</summary>
     /// <param name="before">The class before it.</param>

@@ -30,22 +30,33 @@ public sealed record EditControl(Control Control) : ClassChange
             return Bad("That control is not there any more.");
         }
 
-        var marked = before.Cells.Where(cell => cell.Key.Address.Control == Control.Key && cell.Value is { Mark: not null, Word: null }).ToList();
+        var marked = before
+            .Cells.Where(cell => cell.Key.Address.Control == Control.Key && cell.Value is { Mark: not null, Word: null })
+            .ToList();
         var (logs, boats) = use.Marks.GetValueOrDefault(Control.Key);
         if (!was.Scale.SameTerms(Control.Scale) && marked.Count + logs + boats > 0)
         {
             return Bad(
-                $"Its marks would lose their meaning: {marked.Count} cells, {logs} logs and {boats} boats have some. Take this control out of use and add the new one beside it.");
+                $"Its marks would lose their meaning: {marked.Count} cells, {logs} logs and {boats} "
+                    + "boats have some. Take this control out of use and add the new one beside it."
+            );
         }
 
         var off = marked.FirstOrDefault(cell => !Control.Scale.Reaches(cell.Value.Mark!.Value));
         return off.Value is not null
-            ? Bad($"The mark of {definition.Bands.Find(off.Key.Address.Band)!.Name}, {was.Scale.Show(off.Value.Mark!.Value)}, would lie off the scale. Change that mark first.")
-            : Good(before.With(definition with
-            {
-                Controls = [.. definition.Controls.Select(Renewed)],
-                Retired = [.. definition.Retired.Select(Renewed)],
-            }));
+            ? Bad(
+                $"The mark of {definition.Bands.Find(off.Key.Address.Band)!.Name}, "
+                    + $"{was.Scale.Show(off.Value.Mark!.Value)}, would lie off the scale. Change that mark first."
+            )
+            : Good(
+                before.With(
+                    definition with
+                    {
+                        Controls = [.. definition.Controls.Select(Renewed)],
+                        Retired = [.. definition.Retired.Select(Renewed)],
+                    }
+                )
+            );
 
         Control Renewed(Control known) => known.Key == Control.Key ? Control : known;
     }
@@ -89,11 +100,15 @@ public sealed record RetireControl(ControlKey Key) : ClassChange
     private protected override Parsed<ClassState> Apply(ClassState before, ClassUse use) =>
         before.Definition.Find(Key) is not { } control
             ? Bad("That control is not in use any more.")
-            : Good(before.With(before.Definition with
-            {
-                Controls = [.. before.Definition.Controls.Where(known => known != control)],
-                Retired = [.. before.Definition.Retired, control],
-            }));
+            : Good(
+                before.With(
+                    before.Definition with
+                    {
+                        Controls = [.. before.Definition.Controls.Where(known => known != control)],
+                        Retired = [.. before.Definition.Retired, control],
+                    }
+                )
+            );
 }
 
 /// <summary>Takes a retired control back into use, last in the order, with its cells.</summary>
@@ -101,14 +116,19 @@ public sealed record RetireControl(ControlKey Key) : ClassChange
 public sealed record ReviveControl(ControlKey Key) : ClassChange
 {
     /// <inheritdoc/>
-    public override string What(ClassState before) => $"{before.Definition.Known.FirstOrDefault(known => known.Key == Key)?.Name} back in use";
+    public override string What(ClassState before) =>
+        $"{before.Definition.Known.FirstOrDefault(known => known.Key == Key)?.Name} back in use";
 
     private protected override Parsed<ClassState> Apply(ClassState before, ClassUse use) =>
         before.Definition.Retired.FirstOrDefault(known => known.Key == Key) is not { } control
             ? Bad("That control is in use already.")
-            : Good(before.With(before.Definition with
-            {
-                Controls = [.. before.Definition.Controls, control],
-                Retired = [.. before.Definition.Retired.Where(known => known != control)],
-            }));
+            : Good(
+                before.With(
+                    before.Definition with
+                    {
+                        Controls = [.. before.Definition.Controls, control],
+                        Retired = [.. before.Definition.Retired.Where(known => known != control)],
+                    }
+                )
+            );
 }

@@ -25,7 +25,8 @@ public sealed record SetLayers(Layers Layers) : ClassChange
     private protected override Parsed<ClassState> Apply(ClassState before, ClassUse use) =>
         Good(before.With(before.Definition with { Layers = Layers }));
 
-    private static List<string> Named(Layers layers) => [.. layers.Plans.Select(plan => plan.Name), .. layers.Modes.Select(mode => mode.Name)];
+    private static List<string> Named(Layers layers) =>
+        [.. layers.Plans.Select(plan => plan.Name), .. layers.Modes.Select(mode => mode.Name)];
 }
 
 /// <summary>Brings a removed sail plan back, last in the order, with its cells.</summary>
@@ -36,7 +37,8 @@ public sealed record BringBackPlan(SailPlan Plan) : ClassChange
     public override string What(ClassState before) => $"{Plan.Name} brought back";
 
     private protected override Parsed<ClassState> Apply(ClassState before, ClassUse use) =>
-        Layers.Of([.. before.Definition.Layers.Plans, Plan], before.Definition.Layers.Modes)
+        Layers
+            .Of([.. before.Definition.Layers.Plans, Plan], before.Definition.Layers.Modes)
             .Then(layers => Good(before.With(before.Definition with { Layers = layers })));
 }
 
@@ -48,7 +50,8 @@ public sealed record BringBackMode(SailingMode Mode) : ClassChange
     public override string What(ClassState before) => $"{Mode.Name} brought back";
 
     private protected override Parsed<ClassState> Apply(ClassState before, ClassUse use) =>
-        Layers.Of(before.Definition.Layers.Plans, [.. before.Definition.Layers.Modes, Mode])
+        Layers
+            .Of(before.Definition.Layers.Plans, [.. before.Definition.Layers.Modes, Mode])
             .Then(layers => Good(before.With(before.Definition with { Layers = layers })));
 }
 
@@ -70,7 +73,8 @@ public sealed record SetCrew(Length WindHeight, CrewReading Crew) : ClassChange
 /// <param name="Helm">The helm aimed at.</param>
 /// <param name="Checks">What to look at on the water.</param>
 /// <param name="Cautions">What to beware of.</param>
-public sealed record SetSettings(string Name, string About, HelmAim Helm, IReadOnlyList<string> Checks, IReadOnlyList<string> Cautions) : ClassChange
+public sealed record SetSettings(string Name, string About, HelmAim Helm, IReadOnlyList<string> Checks, IReadOnlyList<string> Cautions)
+    : ClassChange
 {
     /// <inheritdoc/>
     public override string What(ClassState before) => "class settings edited";
@@ -79,7 +83,8 @@ public sealed record SetSettings(string Name, string About, HelmAim Helm, IReadO
         Good(before.With(before.Definition with { Name = Name, About = About, Helm = Helm, Checks = Checks, Cautions = Cautions }));
 }
 
-/// <summary>Makes the draft say what a version says: definition and cells. Controls that came since are retired, so that logs with marks for them stay readable.</summary>
+/// <summary>Makes the draft say what a version says: definition and cells. Controls that came since are retired, so that logs with marks
+/// for them stay readable.</summary>
 /// <param name="Version">The version.</param>
 public sealed record RestoreVersion(PublishedVersion Version) : ClassChange
 {
@@ -109,5 +114,7 @@ public sealed record PutDefinition(ClassDefinition Definition, string Edit) : Cl
     public override string What(ClassState before) => Edit;
 
     private protected override Parsed<ClassState> Apply(ClassState before, ClassUse use) =>
-        Wind.WindBands.Of(Definition.Bands.All).Then(bands => Layers.Of(Definition.Layers.Plans, Definition.Layers.Modes).Then(_ => Good(before.With(Definition))));
+        Wind
+            .WindBands.Of(Definition.Bands.All)
+            .Then(bands => Layers.Of(Definition.Layers.Plans, Definition.Layers.Modes).Then(_ => Good(before.With(Definition))));
 }

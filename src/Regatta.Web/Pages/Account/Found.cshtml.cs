@@ -10,7 +10,8 @@ using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.Account;
 
-/// <summary>Founds a club with its coordinator: the first page of an empty database, and later for whom the installation lets. For anybody.</summary>
+/// <summary>Founds a club with its coordinator: the first page of an empty database, and later for whom the installation lets. For
+/// anybody.</summary>
 [AllowAnonymous]
 public sealed class FoundModel(FoundClub found, UserManager<Person> accounts, SignInManager<Person> signIn) : PageModel
 {
@@ -40,9 +41,10 @@ public sealed class FoundModel(FoundClub found, UserManager<Person> accounts, Si
         var club = form.Need("clubName", typed.GetValueOrDefault("clubName"), "A club needs a name.", ReadName);
         var zone = form.Need("zone", typed.GetValueOrDefault("zone"), "Write the time zone, such as UTC.", ReadZone);
         var name = form.Need("name", typed.GetValueOrDefault("name"), "Write your name.", ReadName);
-        var person = User.Identity?.IsAuthenticated == true
-            ? await accounts.GetUserAsync(User)
-            : new Person { SignInName = typed.GetValueOrDefault("signin", "").Trim(), DisplayName = name ?? "" };
+        var person =
+            User.Identity?.IsAuthenticated == true
+                ? await accounts.GetUserAsync(User)
+                : new Person { SignInName = typed.GetValueOrDefault("signin", "").Trim(), DisplayName = name ?? "" };
         if (User.Identity?.IsAuthenticated != true)
         {
             await accounts.OpenAsync(person!, typed.GetValueOrDefault("password", ""), form);
@@ -65,13 +67,13 @@ public sealed class FoundModel(FoundClub found, UserManager<Person> accounts, Si
         return Page();
     }
 
-    private static Parsed<string> ReadName(string text) => text.Trim().Length <= LongestName
-        ? Parsed<string>.Good(text.Trim())
-        : Parsed<string>.Bad($"Keep it under {LongestName} letters.");
+    private static Parsed<string> ReadName(string text) =>
+        text.Trim().Length <= LongestName ? Parsed<string>.Good(text.Trim()) : Parsed<string>.Bad($"Keep it under {LongestName} letters.");
 
-    private static Parsed<string> ReadZone(string text) => TimeZoneInfo.TryFindSystemTimeZoneById(text.Trim(), out _)
-        ? Parsed<string>.Good(text.Trim())
-        : Parsed<string>.Bad("That time zone is not known here. Use its name from the time-zone database, or UTC.");
+    private static Parsed<string> ReadZone(string text) =>
+        TimeZoneInfo.TryFindSystemTimeZoneById(text.Trim(), out _)
+            ? Parsed<string>.Good(text.Trim())
+            : Parsed<string>.Bad("That time zone is not known here. Use its name from the time-zone database, or UTC.");
 
     private static IReadOnlyList<Field> Describe(IReadOnlyDictionary<string, string> typed, IReadOnlyDictionary<string, string> problems)
     {
@@ -81,7 +83,12 @@ public sealed class FoundModel(FoundClub found, UserManager<Person> accounts, Si
             new("zone", "Its time zone", "UTC") { Hint = "Its name in the time-zone database, such as UTC." },
             new("name", "Your name", "") { Autocomplete = "name" },
             new("signin", "Name you sign in with", "") { Autocomplete = "username", Hint = "Letters and digits, no spaces." },
-            new("password", "Password", "") { Type = "password", Autocomplete = "new-password", Hint = "Ten letters or more." },
+            new("password", "Password", "")
+            {
+                Type = "password",
+                Autocomplete = "new-password",
+                Hint = "Ten letters or more.",
+            },
         ];
         return [.. fields.Select(field => field.Filled(typed, problems))];
     }

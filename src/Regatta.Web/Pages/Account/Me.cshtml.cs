@@ -24,7 +24,10 @@ public sealed class MeModel(SignInManager<Person> signIn, UserManager<Person> ac
     public async Task OnGetAsync()
     {
         var own = await people.HandsAsync(User.Id());
-        Hands = [.. Fields(measure => own.TryGetValue(measure, out var length) ? LengthUnit.Millimetre.Show(length) : "", new FormReader())];
+        Hands =
+        [
+            .. Fields(measure => own.TryGetValue(measure, out var length) ? LengthUnit.Millimetre.Show(length) : "", new FormReader()),
+        ];
     }
 
     public async Task<IActionResult> OnPostHandsAsync()
@@ -33,7 +36,10 @@ public sealed class MeModel(SignInManager<Person> signIn, UserManager<Person> ac
         var own = new Dictionary<BodyMeasure, Length>();
         foreach (var measure in Enum.GetValues<BodyMeasure>())
         {
-            if (form.May(measure.ToString(), Request.Form[measure.ToString()], text => BodyMeasures.Read(text, LengthUnit.Millimetre)) is { } length)
+            if (
+                form.May(measure.ToString(), Request.Form[measure.ToString()], text => BodyMeasures.Read(text, LengthUnit.Millimetre)) is
+                { } length
+            )
             {
                 own[measure] = length;
             }
@@ -52,7 +58,11 @@ public sealed class MeModel(SignInManager<Person> signIn, UserManager<Person> ac
 
     public async Task<IActionResult> OnPostAsync(string wind, string mass)
     {
-        if (SpeedUnits.Named(wind) is not { } speedUnit || Core.Units.MassUnits.Named(mass) is not { } massUnit || await accounts.GetUserAsync(User) is not { } person)
+        if (
+            SpeedUnits.Named(wind) is not { } speedUnit
+            || Core.Units.MassUnits.Named(mass) is not { } massUnit
+            || await accounts.GetUserAsync(User) is not { } person
+        )
         {
             return BadRequest();
         }
@@ -70,5 +80,9 @@ public sealed class MeModel(SignInManager<Person> signIn, UserManager<Person> ac
     }
 
     private static IEnumerable<Field> Fields(Func<BodyMeasure, string> value, FormReader form) =>
-        Enum.GetValues<BodyMeasure>().Select(measure => new Field(measure.ToString(), measure.Describe(), value(measure)) { Problem = form.Problems.GetValueOrDefault(measure.ToString()) });
+        Enum.GetValues<BodyMeasure>()
+            .Select(measure => new Field(measure.ToString(), measure.Describe(), value(measure))
+            {
+                Problem = form.Problems.GetValueOrDefault(measure.ToString()),
+            });
 }

@@ -12,7 +12,15 @@ namespace Regatta.Web.Pages.Account;
 
 /// <summary>Who is in the club and what they may do there; for the coordinator.</summary>
 [Authorize(Policies.Coordinator)]
-public sealed class PeopleModel(ClubContext here, Members members, ManageMembers manage, Classes classes, UserManager<Person> accounts, Clubs clubs, RegattaSettings settings) : PageModel
+public sealed class PeopleModel(
+    ClubContext here,
+    Members members,
+    ManageMembers manage,
+    Classes classes,
+    UserManager<Person> accounts,
+    Clubs clubs,
+    RegattaSettings settings
+) : PageModel
 {
     private const string NoClass = "";
 
@@ -33,12 +41,20 @@ public sealed class PeopleModel(ClubContext here, Members members, ManageMembers
     /// <summary>The address a further club is founded at, shown once; null before one was made.</summary>
     public string? FoundingAddress { get; private set; }
 
-    public IEnumerable<Field> Fields => ((Field[])
-    [
-        new("name", "Name", ""),
-        new("signin", "Name they sign in with", "") { Hint = "Letters and digits, no spaces." },
-        new("password", "First password", "") { Type = "password", Autocomplete = "new-password", Hint = "Ten letters or more; tell them in person." },
-    ]).Filled(typed, Form);
+    public IEnumerable<Field> Fields =>
+        (
+            (Field[])
+                [
+                    new("name", "Name", ""),
+                    new("signin", "Name they sign in with", "") { Hint = "Letters and digits, no spaces." },
+                    new("password", "First password", "")
+                    {
+                        Type = "password",
+                        Autocomplete = "new-password",
+                        Hint = "Ten letters or more; tell them in person.",
+                    },
+                ]
+        ).Filled(typed, Form);
 
     public Task OnGetAsync() => LoadAsync();
 

@@ -39,9 +39,7 @@ public sealed class SignInModel(SignInManager<Person> signIn, UserManager<Person
         }
 
         Name = name ?? "";
-        Problem = result.IsLockedOut
-            ? "Too many tries. Wait five minutes, then try again."
-            : "No account has that name and password.";
+        Problem = result.IsLockedOut ? "Too many tries. Wait five minutes, then try again." : "No account has that name and password.";
         DemoAccounts = await people.DemoAccountsAsync();
         return Page();
     }

@@ -32,6 +32,12 @@ public sealed record CardMaking(PublishedVersion Version, SailPlan Plan, BoatCho
         var choice = await readings.ForAsync(here.Class.Class, here.Actor.Person, ask.Boat ?? BoatChoice.OfTheClass);
         var plan = version.Set.Layers.Find(version.Set.Layers.Nearest(ask.Plan, null).Plan)!;
         var look = Enum.TryParse<CardLook>(ask.Look, ignoreCase: true, out var asked) && Enum.IsDefined(asked) ? asked : CardLook.Tinted;
-        return new(version, plan, choice, look, CardSheet.Of(version.Class, version, plan, choice.Readings, Paper.Named(Paper.ForCards, ask.Paper), look, unit));
+        return new(
+            version,
+            plan,
+            choice,
+            look,
+            CardSheet.Of(version.Class, version, plan, choice.Readings, Paper.Named(Paper.ForCards, ask.Paper), look, unit)
+        );
     }
 }

@@ -1,9 +1,9 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Application.Reading;
 using Regatta.Formats.Sheets;
 using Regatta.Web.Access;
-using Regatta.Application.Reading;
 
 namespace Regatta.Web.Pages.Cards;
 

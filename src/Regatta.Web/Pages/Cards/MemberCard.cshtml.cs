@@ -15,7 +15,14 @@ namespace Regatta.Web.Pages.Cards;
 
 /// <summary>The published card of a class, for members.</summary>
 [Authorize(Policies.Member)]
-public sealed class MemberCardModel(ClubContext here, BoatReadings readings, Crews crews, LogSession session, StationStates stations, UnitPreferences units) : PageModel
+public sealed class MemberCardModel(
+    ClubContext here,
+    BoatReadings readings,
+    Crews crews,
+    LogSession session,
+    StationStates stations,
+    UnitPreferences units
+) : PageModel
 {
     public ClassDefinition Class { get; private set; } = null!;
 
@@ -56,11 +63,17 @@ public sealed class MemberCardModel(ClubContext here, BoatReadings readings, Cre
                 ask,
                 units.Wind,
                 $"{here.ClassPath}/card",
+                here.ClassPath,
                 await readings.ForAsync(view.Ref, User.Id(), boat),
                 Own?.Mass,
-                stations.Of(here.Club.Ref).MeanAt(newest.Class.WindHeight))
+                stations.Of(here.Club.Ref).MeanAt(newest.Class.WindHeight)
+            )
             : null;
-        CrewField = new("crew", $"Crew, {units.Mass.Symbol()}", Own is { } own ? NumberText.Plain(own.Mass.In(units.Mass), 1) : "") { InputMode = "decimal", Hint = "All aboard. Seen by you alone, unless you allow your captain." };
+        CrewField = new("crew", $"Crew, {units.Mass.Symbol()}", Own is { } own ? NumberText.Plain(own.Mass.In(units.Mass), 1) : "")
+        {
+            InputMode = "decimal",
+            Hint = "All aboard. Seen by you alone, unless you allow your captain.",
+        };
         return Page();
     }
 }

@@ -1,8 +1,8 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Web.Access;
 using Regatta.Application.Reading;
+using Regatta.Web.Access;
 
 namespace Regatta.Web.Pages.Cards;
 

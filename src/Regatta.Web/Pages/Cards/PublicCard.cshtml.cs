@@ -10,7 +10,8 @@ namespace Regatta.Web.Pages.Cards;
 
 /// <summary>The published card of a class, for anybody who has an unguessable link to it. Names nobody.</summary>
 [AllowAnonymous]
-public sealed class PublicCardModel(ShareLinks links, ClassCache cache, StationStates stations, UnitPreferences units) : PageModel
+public sealed class PublicCardModel(ShareLinks links, Clubs clubs, ClassCache cache, StationStates stations, UnitPreferences units)
+    : PageModel
 {
     public CardView? Card { get; private set; }
 
@@ -23,7 +24,9 @@ public sealed class PublicCardModel(ShareLinks links, ClassCache cache, StationS
         if (shared is { Withdrawn: false } && (await cache.FindAsync(shared.Class))?.Newest is { } newest)
         {
             var now = stations.Of(shared.Class.Club).MeanAt(newest.Class.WindHeight);
-            Card = CardView.Of(newest, ask, units.Wind, $"/c/{token}", new([], Readings.OfTheClass), null, now);
+            var club = await clubs.FindAsync(shared.Class.Club);
+            var classPath = $"/{club!.Key}/classes/{newest.Class.Key}";
+            Card = CardView.Of(newest, ask, units.Wind, $"/c/{token}", classPath, new([], Readings.OfTheClass), null, now);
             return Page();
         }
 

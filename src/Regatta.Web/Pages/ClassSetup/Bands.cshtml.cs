@@ -27,12 +27,20 @@ public sealed class BandsModel(ClubContext here, DefinitionEditor editor, UnitPr
 
     public FormReader Form { get; } = new();
 
-    /// <summary>The join that was asked for and waits for a word, for cells that say something else would go out of sight; null for none.</summary>
+    /// <summary>The join that was asked for and waits for a word, for cells that say something else would go out of sight; null for
+    /// none.</summary>
     public (WindBand Lower, WindBand Upper)? Asked { get; private set; }
 
-    public IEnumerable<BandRow> Rows => Class.Bands.All.Select(band => new BandRow(
-        band,
-        [.. FieldsOf(band).Select(one => editor.Since.Count > 0 ? one.Filled(typed, Form.Problems).Beside(one.Value) : one.Filled(typed, Form.Problems))]));
+    public IEnumerable<BandRow> Rows =>
+        Class.Bands.All.Select(band => new BandRow(
+            band,
+            [
+                .. FieldsOf(band)
+                    .Select(one =>
+                        editor.Since.Count > 0 ? one.Filled(typed, Form.Problems).Beside(one.Value) : one.Filled(typed, Form.Problems)
+                    ),
+            ]
+        ));
 
     public Task OnGetAsync() => LoadAsync();
 
@@ -65,7 +73,8 @@ public sealed class BandsModel(ClubContext here, DefinitionEditor editor, UnitPr
             var hidden = view.State.Cells.Count(cell =>
                 cell.Key.Address.Band == stronger.Id
                 && view.State.Cells.TryGetValue(cell.Key with { Address = cell.Key.Address with { Band = lower.Id } }, out var stays)
-                && !stays.SaysSame(cell.Value));
+                && !stays.SaysSame(cell.Value)
+            );
             if (hidden > 0)
             {
                 Asked = (lower, stronger);
@@ -86,7 +95,12 @@ public sealed class BandsModel(ClubContext here, DefinitionEditor editor, UnitPr
     private WindBand? Read(WindBand band)
     {
         var (nameField, fromField, toField) = ($"name{band.Id.Number}", $"from{band.Id.Number}", $"to{band.Id.Number}");
-        var name = Form.Need(nameField, typed.GetValueOrDefault(nameField), "A band needs a name.", text => Parsed<string>.Good(text.Trim()));
+        var name = Form.Need(
+            nameField,
+            typed.GetValueOrDefault(nameField),
+            "A band needs a name.",
+            text => Parsed<string>.Good(text.Trim())
+        );
         var from = Form.Need(fromField, typed.GetValueOrDefault(fromField), "Write the lower edge.", text => ReadEdge(text, band.From));
         var to = Form.Need(toField, typed.GetValueOrDefault(toField), "Write the upper edge.", text => ReadEdge(text, band.To));
         if (Form.Ok && to <= from)
@@ -102,9 +116,9 @@ public sealed class BandsModel(ClubContext here, DefinitionEditor editor, UnitPr
         text == units.Field(before) ? Parsed<Speed>.Good(before) : WindRange.ReadSpeed(text, units.Wind);
 
     private Field[] FieldsOf(WindBand band) =>
-    [
-        new($"name{band.Id.Number}", "Name", band.Name),
-        new($"from{band.Id.Number}", $"From, {units.Wind.Symbol()}", units.Field(band.From)) { InputMode = "decimal" },
-        new($"to{band.Id.Number}", $"To, {units.Wind.Symbol()}", units.Field(band.To)) { InputMode = "decimal" },
-    ];
+        [
+            new($"name{band.Id.Number}", "Name", band.Name),
+            new($"from{band.Id.Number}", $"From, {units.Wind.Symbol()}", units.Field(band.From)) { InputMode = "decimal" },
+            new($"to{band.Id.Number}", $"To, {units.Wind.Symbol()}", units.Field(band.To)) { InputMode = "decimal" },
+        ];
 }

@@ -19,42 +19,51 @@ namespace Regatta.Web.Pages.ClassSetup;
 public sealed record SameLength(FleetSurvey Survey, WindBand Band, Mark? Mark)
 {
     /// <summary>The mark as a tape finds it, where its reading is not a length itself.</summary>
-    public string? Length => Survey.Control.Scale is LengthScale || Mark is not { } mark || Survey.Control.Scale.LengthAt(mark) is not { } length
-        ? null
-        : ControlSurvey.TapeUnit(Survey.Control.Scale).Show(length);
+    public string? Length =>
+        Survey.Control.Scale is LengthScale || Mark is not { } mark || Survey.Control.Scale.LengthAt(mark) is not { } length
+            ? null
+            : ControlSurvey.TapeUnit(Survey.Control.Scale).Show(length);
 }
 
 /// <summary>Findings of the tape, in words short enough for a table.</summary>
 public static class SurveyWords
 {
-    public static string Kind(SurveyedBoat one) => one switch
-    {
-        { Survey.Calibration: null, Survey.Finding: SurveyFinding.Contradictory } => "off",
-        { Survey.Calibration: null } => "open",
-        { StandsApart: true } or { Survey.Finding: SurveyFinding.NumbersApart } => "off",
-        _ => "good",
-    };
+    public static string Kind(SurveyedBoat one) =>
+        one switch
+        {
+            { Survey.Calibration: null, Survey.Finding: SurveyFinding.Contradictory } => "off",
+            { Survey.Calibration: null } => "open",
+            { StandsApart: true } or { Survey.Finding: SurveyFinding.NumbersApart } => "off",
+            _ => "good",
+        };
 
-    public static string Short(SurveyedBoat one) => one.Survey.Finding switch
-    {
-        SurveyFinding.NotMeasured => "not measured",
-        SurveyFinding.OnePair => "one pair",
-        SurveyFinding.Contradictory => "contradictory",
-        SurveyFinding.NumbersApart => "numbers apart",
-        SurveyFinding.NothingToMeasure => "",
-        _ => (one.StandsApart ? $"off by {one.Survey.ShowLength(Core.Units.Length.FromMetres(Math.Abs(one.FromTheFleet.Metres)))}" : "measured") + (one.Survey.Crooked ? ", bends" : ""),
-    };
+    public static string Short(SurveyedBoat one) =>
+        one.Survey.Finding switch
+        {
+            SurveyFinding.NotMeasured => "not measured",
+            SurveyFinding.OnePair => "one pair",
+            SurveyFinding.Contradictory => "contradictory",
+            SurveyFinding.NumbersApart => "numbers apart",
+            SurveyFinding.NothingToMeasure => "",
+            _ => (
+                one.StandsApart
+                    ? $"off by {one.Survey.ShowLength(Core.Units.Length.FromMetres(Math.Abs(one.FromTheFleet.Metres)))}"
+                    : "measured"
+            ) + (one.Survey.Crooked ? ", bends" : ""),
+        };
 
-    public static string Trust(ReadingTrust trust) => trust switch
-    {
-        ReadingTrust.Measured => "measured",
-        ReadingTrust.NotChecked => "the class’s reading; not checked on this boat",
-        ReadingTrust.OutOfReach => "beyond what was measured there",
-        _ => "the same on every boat",
-    };
+    public static string Trust(ReadingTrust trust) =>
+        trust switch
+        {
+            ReadingTrust.Measured => "measured",
+            ReadingTrust.NotChecked => "the class’s reading; not checked on this boat",
+            ReadingTrust.OutOfReach => "beyond what was measured there",
+            _ => "the same on every boat",
+        };
 }
 
-/// <summary>The boats of a class: what is measured, whose datum is off, which reading each needs for the same length. Who may change the class adds boats.</summary>
+/// <summary>The boats of a class: what is measured, whose datum is off, which reading each needs for the same length. Who may change the
+/// class adds boats.</summary>
 [Authorize(Policies.ReadsClass)]
 public sealed class BoatListModel(ClubContext here, Boats boats, MeasureBoats measure) : PageModel
 {
@@ -76,12 +85,20 @@ public sealed class BoatListModel(ClubContext here, Boats boats, MeasureBoats me
     public SameLength? Same { get; private set; }
 
     public IEnumerable<Field> Fields =>
-        ((Field[])[new("name", "Name or sail number", ""), new("note", "Note", "") { Hint = "What sets it apart, such as a newer mast." }]).Filled(typed, form);
+        (
+            (Field[])
+                [new("name", "Name or sail number", ""), new("note", "Note", "") { Hint = "What sets it apart, such as a newer mast." }]
+        ).Filled(typed, form);
 
     public async Task<IActionResult> OnGetAsync(string? control, int? band)
     {
         await LoadAsync();
-        var survey = Surveys.FirstOrDefault(one => one.Control.Key.Name == control) ?? Surveys.OrderByDescending(one => one.Boats.Count(boat => boat.StandsApart)).ThenByDescending(one => one.Boats.Count(boat => boat.Survey.Calibration is not null)).FirstOrDefault();
+        var survey =
+            Surveys.FirstOrDefault(one => one.Control.Key.Name == control)
+            ?? Surveys
+                .OrderByDescending(one => one.Boats.Count(boat => boat.StandsApart))
+                .ThenByDescending(one => one.Boats.Count(boat => boat.Survey.Calibration is not null))
+                .FirstOrDefault();
         var asked = view.Set.Bands.Find(new(band ?? 0)) ?? view.Set.Bands.At(Class.Helm.ReferenceWind);
         Same = survey is null ? null : new(survey, asked, view.Set.First[asked, survey.Control]?.Mark);
         return Page();
@@ -121,11 +138,22 @@ internal static class BoatNaming
 {
     public static string Read(IReadOnlyDictionary<string, string> typed, FormReader form)
     {
-        form.May("note", typed.GetValueOrDefault("note"), text => text.Trim().Length <= Control.LongestText
-            ? Parsed<int>.Good(0)
-            : Parsed<int>.Bad($"Keep it under {Control.LongestText} letters."));
-        return form.Need("name", typed.GetValueOrDefault("name"), "What is she called?", text => text.Trim().Length <= Boat.LongestName
-            ? Parsed<string>.Good(text.Trim())
-            : Parsed<string>.Bad($"Keep it under {Boat.LongestName} letters.")) ?? "";
+        form.May(
+            "note",
+            typed.GetValueOrDefault("note"),
+            text =>
+                text.Trim().Length <= Control.LongestText
+                    ? Parsed<int>.Good(0)
+                    : Parsed<int>.Bad($"Keep it under {Control.LongestText} letters.")
+        );
+        return form.Need(
+                "name",
+                typed.GetValueOrDefault("name"),
+                "What is she called?",
+                text =>
+                    text.Trim().Length <= Boat.LongestName
+                        ? Parsed<string>.Good(text.Trim())
+                        : Parsed<string>.Bad($"Keep it under {Boat.LongestName} letters.")
+            ) ?? "";
     }
 }

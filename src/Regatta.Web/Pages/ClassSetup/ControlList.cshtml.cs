@@ -12,13 +12,14 @@ namespace Regatta.Web.Pages.ClassSetup;
 public static class ControlWords
 {
     /// <summary>When a control can be changed, and who decides.</summary>
-    public static string When(WhenChanged when) => when switch
-    {
-        WhenChanged.Ashore => "ashore only",
-        WhenChanged.Afloat => "afloat; class rules decide whether while racing",
-        WhenChanged.Racing => "afloat, and while racing where class rules allow it",
-        _ => throw new ArgumentOutOfRangeException(nameof(when)),
-    };
+    public static string When(WhenChanged when) =>
+        when switch
+        {
+            WhenChanged.Ashore => "ashore only",
+            WhenChanged.Afloat => "afloat; class rules decide whether while racing",
+            WhenChanged.Racing => "afloat, and while racing where class rules allow it",
+            _ => throw new ArgumentOutOfRangeException(nameof(when)),
+        };
 }
 
 /// <summary>The controls of a class in set-up order; who may change the class moves them and takes them in and out of use.</summary>

@@ -37,12 +37,19 @@ public sealed partial class CrewRulesModel(ClubContext here, DefinitionEditor ed
     public IReadOnlyList<OpenCrew> Open { get; private set; } = [];
 
     /// <summary>What the rule says for three crews, in sentences.</summary>
-    public IReadOnlyList<string> Example => Class.Crew.Rule is not { } rule ? [] : [.. ((double[])[0.75, 1, 1.25]).Select(part =>
-    {
-        var crew = Mass.FromKilograms(rule.Reference.Kilograms * part);
-        var wind = Class.Bands.Find(rule.FromBand)?.Middle ?? Class.Helm.ReferenceWind;
-        return $"At {NumberText.Plain(crew.In(units.Mass), 0)} {units.Mass.Symbol()} you sail {units.Show(wind)} as the card’s {units.Show(rule.Effective(wind, crew, Class.Bands))}.";
-    })];
+    public IReadOnlyList<string> Example =>
+        Class.Crew.Rule is not { } rule
+            ? []
+            :
+            [
+                .. ((double[])[0.75, 1, 1.25]).Select(part =>
+                {
+                    var crew = Mass.FromKilograms(rule.Reference.Kilograms * part);
+                    var wind = Class.Bands.Find(rule.FromBand)?.Middle ?? Class.Helm.ReferenceWind;
+                    return $"At {NumberText.Plain(crew.In(units.Mass), 0)} {units.Mass.Symbol()} you sail "
+                        + $"{units.Show(wind)} as the card’s {units.Show(rule.Effective(wind, crew, Class.Bands))}.";
+                }),
+            ];
 
     public Field Field(string name, string label)
     {
@@ -83,28 +90,58 @@ public sealed partial class CrewRulesModel(ClubContext here, DefinitionEditor ed
         return new()
         {
             ["height"] = NumberText.Plain(Class.WindHeight.Metres, 2),
-            ["school"] = rule is not null ? Schools[1] : Class.Crew.Offsets.Count > 0 ? Schools[2] : Schools[0],
+            ["school"] =
+                rule is not null ? Schools[1]
+                : Class.Crew.Offsets.Count > 0 ? Schools[2]
+                : Schools[0],
             ["reference"] = rule is null ? "" : NumberText.Plain(rule.Reference.In(units.Mass), 1),
             ["hull"] = rule is null ? "" : NumberText.Plain(rule.Hull, 1),
             ["arm"] = rule is null ? "" : NumberText.Plain(rule.Arm.Metres, 2),
             ["fromBand"] = rule is null ? Bands[0] : Class.Bands.Find(rule.FromBand)?.Name ?? Bands[0],
-            ["offsets"] = string.Join("\n", Class.Crew.Offsets.Select(offset =>
-                $"{NumberText.Plain(offset.From.In(units.Mass), 1)}–{NumberText.Plain(offset.To.In(units.Mass), 1)}: {Class.Find(offset.Control)?.Name ?? offset.Control.Name} {NumberText.Signed(offset.Steps, 0)}")),
+            ["offsets"] = string.Join(
+                "\n",
+                Class.Crew.Offsets.Select(offset =>
+                    $"{NumberText.Plain(offset.From.In(units.Mass), 1)}–{NumberText.Plain(offset.To.In(units.Mass), 1)}: "
+                    + $"{Class.Find(offset.Control)?.Name ?? offset.Control.Name} {NumberText.Signed(offset.Steps, 0)}"
+                )
+            ),
         };
     }
 
     private CrewReading ReadRule()
     {
-        var reference = Form.Need("reference", typed.GetValueOrDefault("reference"), "Which crew was the card tuned with?", text => SessionLog.ReadCrewMass(text, units.Mass));
-        var hull = Form.Need("hull", typed.GetValueOrDefault("hull"), "Write 0 if nobody knows.", text => NumberText.Read(text).Then(read => Parsed<double>.Good(read.Number)));
-        var arm = Form.Need("arm", typed.GetValueOrDefault("arm"), "How far out does their weight work?", text => NumberText.Read(text).Then(read => Parsed<double>.Good(read.Number)));
+        var reference = Form.Need(
+            "reference",
+            typed.GetValueOrDefault("reference"),
+            "Which crew was the card tuned with?",
+            text => SessionLog.ReadCrewMass(text, units.Mass)
+        );
+        var hull = Form.Need(
+            "hull",
+            typed.GetValueOrDefault("hull"),
+            "Write 0 if nobody knows.",
+            text => NumberText.Read(text).Then(read => Parsed<double>.Good(read.Number))
+        );
+        var arm = Form.Need(
+            "arm",
+            typed.GetValueOrDefault("arm"),
+            "How far out does their weight work?",
+            text => NumberText.Read(text).Then(read => Parsed<double>.Good(read.Number))
+        );
         var band = Class.Bands.All.FirstOrDefault(band => band.Name == typed.GetValueOrDefault("fromBand")) ?? Class.Bands.All[0];
-        return Form.Ok && Form.Take("arm", CrewRule.Of(reference, hull, Length.FromMetres(arm), band.Id)) is { } rule ? CrewReading.By(rule) : CrewReading.None;
+        return Form.Ok && Form.Take("arm", CrewRule.Of(reference, hull, Length.FromMetres(arm), band.Id)) is { } rule
+            ? CrewReading.By(rule)
+            : CrewReading.None;
     }
 
     private CrewReading ReadOffsets()
     {
-        var offsets = typed.GetValueOrDefault("offsets", "").Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(ReadOffset).OfType<CrewOffset>().ToList();
+        var offsets = typed
+            .GetValueOrDefault("offsets", "")
+            .Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+            .Select(ReadOffset)
+            .OfType<CrewOffset>()
+            .ToList();
         if (offsets.Count == 0)
         {
             Form.Refuse("offsets", "Write a line for each, such as 0–65: downhaul +1.");
@@ -119,9 +156,13 @@ public sealed partial class CrewRulesModel(ClubContext here, DefinitionEditor ed
         var control = shape.Success ? Class.Marked.FirstOrDefault(control => control.IsCalled(shape.Groups["control"].Value)) : null;
         if (!shape.Success || control is null)
         {
-            Form.Refuse("offsets", shape.Success
-                ? $"“{shape.Groups["control"].Value}” is no control with marks. There are {string.Join(", ", Class.Marked.Select(known => known.Name))}."
-                : $"“{line}” is not understood. Write it like 0–65: downhaul +1.");
+            Form.Refuse(
+                "offsets",
+                shape.Success
+                    ? $"“{shape.Groups["control"].Value}” is no control with marks. There "
+                        + $"are {string.Join(", ", Class.Marked.Select(known => known.Name))}."
+                    : $"“{line}” is not understood. Write it like 0–65: downhaul +1."
+            );
             return null;
         }
 
@@ -141,6 +182,8 @@ public sealed partial class CrewRulesModel(ClubContext here, DefinitionEditor ed
         Open = await crews.OpenAsync(here.Class.Class);
     }
 
-    [GeneratedRegex(@"^(?<from>\d{1,4}(?:\.\d)?)\s*(?:–|-|to)\s*(?<to>\d{1,4}(?:\.\d)?)\s*(?:kg|lb)?\s*:\s*(?<control>.+?)\s+(?<steps>[+−-]?\d{1,2})$")]
+    [GeneratedRegex(
+        @"^(?<from>\d{1,4}(?:\.\d)?)\s*(?:–|-|to)\s*(?<to>\d{1,4}(?:\.\d)?)\s*(?:kg|lb)?\s*:\s*(?<control>.+?)\s+(?<steps>[+−-]?\d{1,2})$"
+    )]
     private static partial Regex OffsetShape();
 }

@@ -13,9 +13,10 @@ using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.ClassSetup;
 
-/// <summary>The measuring run at one control of one boat: pairs of reading and tape, kept as they are taken. For who may change the class.</summary>
+/// <summary>The measuring run at one control of one boat: pairs of reading and tape, kept as they are taken. For who may change the
+/// class.</summary>
 [Authorize(Policies.EditsClass)]
-public sealed class MeasureModel(ClubContext here, Boats boats, MeasureBoats measure, Logs logs) : PageModel
+public sealed class MeasureModel(ClubContext here, Boats boats, MeasureBoats measure, BoatLogs logs) : PageModel
 {
     private readonly FormReader form = new();
     private IReadOnlyDictionary<string, string> typed = new Dictionary<string, string>();
@@ -38,7 +39,21 @@ public sealed class MeasureModel(ClubContext here, Boats boats, MeasureBoats mea
     public ControlSurvey Survey { get; private set; } = null!;
 
     /// <summary>The survey as a fleet of one, for the words of a finding.</summary>
-    public SurveyedBoat AsSurveyed => FleetSurvey.Of(Control, [Boat with { Measured = new Dictionary<ControlKey, IReadOnlyList<CalibrationPair>> { [Control.Key] = [.. Taken.Select(taken => taken.Pair)] } }]).Boats[0];
+    public SurveyedBoat AsSurveyed =>
+        FleetSurvey
+            .Of(
+                Control,
+                [
+                    Boat with
+                    {
+                        Measured = new Dictionary<ControlKey, IReadOnlyList<CalibrationPair>>
+                        {
+                            [Control.Key] = [.. Taken.Select(taken => taken.Pair)],
+                        },
+                    },
+                ]
+            )
+            .Boats[0];
 
     /// <summary>Logs of this boat that took the mark at the class's reading.</summary>
     public long ReadBefore { get; private set; }
@@ -52,9 +67,10 @@ public sealed class MeasureModel(ClubContext here, Boats boats, MeasureBoats mea
 
     public Field Field(string name, string label) => new Field(name, label, "").Filled(typed, form.Problems);
 
-    public static string Signed(ControlSurvey survey, Length length) => Math.Abs(length.Millimetres) < 0.05
-        ? "nothing"
-        : survey.ShowLength(Length.FromMetres(Math.Abs(length.Metres))) + (length.Metres > 0 ? " more" : " less");
+    public static string Signed(ControlSurvey survey, Length length) =>
+        Math.Abs(length.Millimetres) < 0.05
+            ? "nothing"
+            : survey.ShowLength(Length.FromMetres(Math.Abs(length.Metres))) + (length.Metres > 0 ? " more" : " less");
 
     public async Task<IActionResult> OnGetAsync(long boat, string control) => await LoadAsync(boat, control) ? Page() : NotFound();
 
@@ -66,8 +82,18 @@ public sealed class MeasureModel(ClubContext here, Boats boats, MeasureBoats mea
         }
 
         typed = Request.Typed();
-        var reading = form.Need("reading", typed.GetValueOrDefault("reading"), "What does she read there?", text => PairText.ReadReading(Control, text));
-        var tape = form.Need("tape", typed.GetValueOrDefault("tape"), "What does the tape say there?", text => PairText.ReadTape(Control, text));
+        var reading = form.Need(
+            "reading",
+            typed.GetValueOrDefault("reading"),
+            "What does she read there?",
+            text => PairText.ReadReading(Control, text)
+        );
+        var tape = form.Need(
+            "tape",
+            typed.GetValueOrDefault("tape"),
+            "What does the tape say there?",
+            text => PairText.ReadTape(Control, text)
+        );
         return await TakeAsync("reading", [new(reading, tape)]);
     }
 

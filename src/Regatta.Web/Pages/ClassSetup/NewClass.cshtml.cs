@@ -24,15 +24,32 @@ public sealed class NewClassModel(ClubContext here, ImportClasses import) : Page
     public string Chosen => typed.GetValueOrDefault("kit", "");
 
     public IEnumerable<Field> Fields =>
-        ((Field[])[new("name", "What is the class called?", ""), new("about", "One sentence on the boat", "") { Hint = "Empty: the kit’s own." }]).Filled(typed, Form);
+        (
+            (Field[])
+                [
+                    new("name", "What is the class called?", ""),
+                    new("about", "One sentence on the boat", "") { Hint = "Empty: the kit’s own." },
+                ]
+        ).Filled(typed, Form);
 
     public async Task<IActionResult> OnPostAsync()
     {
         typed = Request.Typed();
-        var kit = Form.Need("kit", Chosen, "Choose the kind of boat first.", key => StarterKits.Find(key) is { } found ? Parsed<BundledClass>.Good(found) : Parsed<BundledClass>.Bad("There is no such kit."));
-        var name = Form.Need("name", typed.GetValueOrDefault("name"), "A class needs a name.", text => text.Trim().Length <= ClassDefinition.LongestName
-            ? Parsed<string>.Good(text.Trim())
-            : Parsed<string>.Bad($"Keep it under {ClassDefinition.LongestName} letters."));
+        var kit = Form.Need(
+            "kit",
+            Chosen,
+            "Choose the kind of boat first.",
+            key => StarterKits.Find(key) is { } found ? Parsed<BundledClass>.Good(found) : Parsed<BundledClass>.Bad("There is no such kit.")
+        );
+        var name = Form.Need(
+            "name",
+            typed.GetValueOrDefault("name"),
+            "A class needs a name.",
+            text =>
+                text.Trim().Length <= ClassDefinition.LongestName
+                    ? Parsed<string>.Good(text.Trim())
+                    : Parsed<string>.Bad($"Keep it under {ClassDefinition.LongestName} letters.")
+        );
         var about = typed.GetValueOrDefault("about", "").Trim();
         if (Form.Ok)
         {

@@ -11,7 +11,8 @@ using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.ClassSetup;
 
-/// <summary>One boat: what is measured on her, and what is still to do. Who may change the class renames her and starts the measuring.</summary>
+/// <summary>One boat: what is measured on her, and what is still to do. Who may change the class renames her and starts the
+/// measuring.</summary>
 [Authorize(Policies.ReadsClass)]
 public sealed class OneBoatModel(ClubContext here, Boats boats, MeasureBoats measure) : PageModel
 {
@@ -47,7 +48,11 @@ public sealed class OneBoatModel(ClubContext here, Boats boats, MeasureBoats mea
 
         typed = Request.Typed();
         var name = BoatNaming.Read(typed, form);
-        if (form.Ok && form.Take("name", await measure.RenameAsync(view.Ref, boat, name, typed.GetValueOrDefault("note", "").Trim())) == boat && form.Ok)
+        if (
+            form.Ok
+            && form.Take("name", await measure.RenameAsync(view.Ref, boat, name, typed.GetValueOrDefault("note", "").Trim())) == boat
+            && form.Ok
+        )
         {
             return RedirectToPage(new { boat });
         }

@@ -28,9 +28,11 @@ public sealed class SailPlansModel(ClubContext here, DefinitionEditor editor) : 
     public FormReader Form { get; } = new();
 
     /// <summary>For each plan, the field of its name and the field of its place.</summary>
-    public IEnumerable<(Field Name, Field Place)> Plans => FieldsOf("plan", [.. Class.Layers.Plans.Select(plan => (plan.Key.Name, plan.Name))]);
+    public IEnumerable<(Field Name, Field Place)> Plans =>
+        FieldsOf("plan", [.. Class.Layers.Plans.Select(plan => (plan.Key.Name, plan.Name))]);
 
-    public IEnumerable<(Field Name, Field Place)> Modes => FieldsOf("mode", [.. Class.Layers.Modes.Select(mode => (mode.Key.Name, mode.Name))]);
+    public IEnumerable<(Field Name, Field Place)> Modes =>
+        FieldsOf("mode", [.. Class.Layers.Modes.Select(mode => (mode.Key.Name, mode.Name))]);
 
     public async Task OnGetAsync() => Class = (await here.ClassAsync()).Class;
 
@@ -57,11 +59,15 @@ public sealed class SailPlansModel(ClubContext here, DefinitionEditor editor) : 
     }
 
     private IEnumerable<(Field Name, Field Place)> FieldsOf(string kind, IReadOnlyList<(string Key, string Name)> known) =>
-        known.Select((one, at) => (one.Key, one.Name, Place: (at + 1).ToString(CultureInfo.InvariantCulture), Label: "Name"))
+        known
+            .Select((one, at) => (one.Key, one.Name, Place: (at + 1).ToString(CultureInfo.InvariantCulture), Label: "Name"))
             .Append((Key: Another, Name: "", Place: (known.Count + 1).ToString(CultureInfo.InvariantCulture), Label: "Another"))
-            .Select(one => (
-                new Field($"{kind}-{one.Key}", one.Label, one.Name).Filled(typed, Form.Problems).Beside(one.Name),
-                new Field($"{kind}-{one.Key}-place", "Place", one.Place) { InputMode = "numeric" }.Filled(typed, Form.Problems)));
+            .Select(one =>
+                (
+                    new Field($"{kind}-{one.Key}", one.Label, one.Name).Filled(typed, Form.Problems).Beside(one.Name),
+                    new Field($"{kind}-{one.Key}-place", "Place", one.Place) { InputMode = "numeric" }.Filled(typed, Form.Problems)
+                )
+            );
 
     /// <summary>The named ones in the order of their places; those whose name was emptied are left out.</summary>
     private List<T> Read<T>(string kind, IReadOnlyList<string> keys, Func<string, string, T> make)
@@ -72,7 +78,12 @@ public sealed class SailPlansModel(ClubContext here, DefinitionEditor editor) : 
             var name = typed.GetValueOrDefault($"{kind}-{key}", "").Trim();
             if (name.Length > 0)
             {
-                var place = Form.Need($"{kind}-{key}-place", typed.GetValueOrDefault($"{kind}-{key}-place"), "Which place in the order?", text => NumberText.Read(text).Then(read => Parsed<double>.Good(read.Number)));
+                var place = Form.Need(
+                    $"{kind}-{key}-place",
+                    typed.GetValueOrDefault($"{kind}-{key}-place"),
+                    "Which place in the order?",
+                    text => NumberText.Read(text).Then(read => Parsed<double>.Good(read.Number))
+                );
                 named.Add((place, make(key == Another ? FreeKey(name, keys) : key, name)));
             }
         }
@@ -83,6 +94,9 @@ public sealed class SailPlansModel(ClubContext here, DefinitionEditor editor) : 
     private static string FreeKey(string name, IReadOnlyList<string> taken)
     {
         var key = Keys.Of(name);
-        return Enumerable.Range(1, taken.Count + 1).Select(at => at == 1 ? key : $"{key}-{at}").First(candidate => !taken.Contains(candidate) && candidate != Another);
+        return Enumerable
+            .Range(1, taken.Count + 1)
+            .Select(at => at == 1 ? key : $"{key}-{at}")
+            .First(candidate => !taken.Contains(candidate) && candidate != Another);
     }
 }

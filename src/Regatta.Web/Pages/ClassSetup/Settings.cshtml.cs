@@ -25,17 +25,34 @@ public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, Uni
 
     public FormReader Form { get; } = new();
 
-    public IEnumerable<Field> Fields => ((Field[])
-    [
-        new("name", "Name", Class.Name),
-        new("about", "One sentence on the boat", Class.About),
-        new("target", "Helm aimed at, degrees of rudder", Plain(Class.Helm.Target.Degrees)) { Hint = "+ weather helm, − lee helm; a light tug is 2 to 4." },
-        new("tolerance", "Near enough within, degrees", Plain(Class.Helm.Tolerance.Degrees)),
-        new("reference", $"Usual wind, {units.Wind.Symbol()}", units.Field(Class.Helm.ReferenceWind)) { Hint = "What the helm model is centred on, and the card opens at." },
-        new("perHeel", "A degree of heel adds, degrees of rudder", Plain(Class.Helm.PerHeelDegree)),
-        new("checks", "What to look at on the water", string.Join("\n", Class.Checks)) { Type = "textarea", Hint = "A line each." },
-        new("cautions", "Cautions", string.Join("\n", Class.Cautions)) { Type = "textarea", Hint = "A line each; they stand beside the card." },
-    ]).Select(one => editor.Since.Count > 0 ? one.Filled(typed, Form.Problems).Beside(one.Value) : one.Filled(typed, Form.Problems));
+    public IEnumerable<Field> Fields =>
+        (
+            (Field[])
+                [
+                    new("name", "Name", Class.Name),
+                    new("about", "One sentence on the boat", Class.About),
+                    new("target", "Helm aimed at, degrees of rudder", Plain(Class.Helm.Target.Degrees))
+                    {
+                        Hint = "+ weather helm, − lee helm; a light tug is 2 to 4.",
+                    },
+                    new("tolerance", "Near enough within, degrees", Plain(Class.Helm.Tolerance.Degrees)),
+                    new("reference", $"Usual wind, {units.Wind.Symbol()}", units.Field(Class.Helm.ReferenceWind))
+                    {
+                        Hint = "What the helm model is centred on, and the card opens at.",
+                    },
+                    new("perHeel", "A degree of heel adds, degrees of rudder", Plain(Class.Helm.PerHeelDegree)),
+                    new("checks", "What to look at on the water", string.Join("\n", Class.Checks))
+                    {
+                        Type = "textarea",
+                        Hint = "A line each.",
+                    },
+                    new("cautions", "Cautions", string.Join("\n", Class.Cautions))
+                    {
+                        Type = "textarea",
+                        Hint = "A line each; they stand beside the card.",
+                    },
+                ]
+        ).Select(one => editor.Since.Count > 0 ? one.Filled(typed, Form.Problems).Beside(one.Value) : one.Filled(typed, Form.Problems));
 
     public async Task OnGetAsync() => Class = (await here.ClassAsync()).Class;
 
@@ -45,9 +62,15 @@ public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, Uni
         typed = Request.Typed();
         var target = Form.Need("target", typed.GetValueOrDefault("target"), "Which helm should she have?", HelmReading.Read);
         var tolerance = Form.Need("tolerance", typed.GetValueOrDefault("tolerance"), "How near is near enough?", Number);
-        var reference = Form.Need("reference", typed.GetValueOrDefault("reference"), "In which wind is she usually sailed?", text => text == units.Field(Class.Helm.ReferenceWind)
-            ? Parsed<Speed>.Good(Class.Helm.ReferenceWind)
-            : WindRange.ReadSpeed(text, units.Wind));
+        var reference = Form.Need(
+            "reference",
+            typed.GetValueOrDefault("reference"),
+            "In which wind is she usually sailed?",
+            text =>
+                text == units.Field(Class.Helm.ReferenceWind)
+                    ? Parsed<Speed>.Good(Class.Helm.ReferenceWind)
+                    : WindRange.ReadSpeed(text, units.Wind)
+        );
         var perHeel = Form.Need("perHeel", typed.GetValueOrDefault("perHeel"), "Write 0 if nobody knows.", Number);
         if (!Form.Ok)
         {
@@ -60,7 +83,8 @@ public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, Uni
             typed.GetValueOrDefault("about", "").Trim(),
             new(target, Angle.FromDegrees(tolerance), reference, perHeel),
             Lines("checks"),
-            Lines("cautions"));
+            Lines("cautions")
+        );
         return await editor.SaveAsync(HttpContext, change) ? RedirectToPage() : Page();
     }
 

@@ -16,10 +16,21 @@ using Regatta.Web.Station;
 
 namespace Regatta.Web.Pages.Logging;
 
-/// <summary>Logs a session, prefilled from the card; for members. The form speaks of one version and is read on that version's scales.</summary>
+/// <summary>Logs a session, prefilled from the card; for members. The form speaks of one version and is read on that version's
+/// scales.</summary>
 [Authorize(Policies.Member)]
 public sealed class LogModel(
-    ClubContext here, BoatReadings readings, Crews crews, Outings outings, WindLog windLog, StationStates stations, Versions versions, LogSession session, ClubClock clock, UnitPreferences units) : PageModel
+    ClubContext here,
+    BoatReadings readings,
+    Crews crews,
+    Outings outings,
+    WindLog windLog,
+    StationStates stations,
+    Versions versions,
+    LogSession session,
+    ClubClock clock,
+    UnitPreferences units
+) : PageModel
 {
     /// <summary>The class as the version has it; as the draft has it before there is one.</summary>
     public ClassDefinition Class { get; private set; } = null!;
@@ -45,7 +56,8 @@ public sealed class LogModel(
 
     /// <summary>The address of this form for another boat.</summary>
     public string For(string boat) =>
-        $"{here.ClassPath}/log?wind={NumberText.Plain(Band.Middle.In(units.Wind), 1)}&unit={Uri.EscapeDataString(units.Wind.Symbol())}&boat={boat}&plan={Layer.Plan}&mode={Layer.Mode}";
+        $"{here.ClassPath}/log?wind={NumberText.Plain(Band.Middle.In(units.Wind), 1)}&unit={Uri.EscapeDataString(units.Wind.Symbol())}"
+        + $"&boat={boat}&plan={Layer.Plan}&mode={Layer.Mode}";
 
     public async Task OnGetAsync(string? wind, string? boat, string? plan, string? mode, long? outing)
     {
@@ -56,7 +68,16 @@ public sealed class LogModel(
             var (sailed, at) = outing is { } number ? await OfOutingAsync(number) : (null, clock.Now);
             Band = sailed is null ? Band : version.Set.Bands.At(sailed.Mean);
             Form = LogForm.Prefilled(
-                version.Set.AsSailed(Layer), Band, sailed ?? WindRange.Of(Band.From, Band.To, null).Value, version.Number, units.Wind, clock.Field(at), own?.Mass, units.Mass, Choice);
+                version.Set.AsSailed(Layer),
+                Band,
+                sailed ?? WindRange.Of(Band.From, Band.To, null).Value,
+                version.Number,
+                units.Wind,
+                clock.Field(at),
+                own?.Mass,
+                units.Mass,
+                Choice
+            );
         }
     }
 
@@ -65,8 +86,17 @@ public sealed class LogModel(
         var typed = Request.Typed();
         // A phone may send a form of a version that is no longer the newest: it is read on the scales it was filled in on.
         var newest = (await here.ClassAsync()).Newest;
-        var version = int.TryParse(typed.GetValueOrDefault("version"), out var number) && number != newest?.Number ? await versions.FindAsync(here.Class.Class, number) ?? newest : newest;
-        await LoadAsync(version, typed.GetValueOrDefault("windFrom"), typed.GetValueOrDefault("boat", BoatChoice.OfTheClass), typed.GetValueOrDefault("plan"), typed.GetValueOrDefault("mode"));
+        var version =
+            int.TryParse(typed.GetValueOrDefault("version"), out var number) && number != newest?.Number
+                ? await versions.FindAsync(here.Class.Class, number) ?? newest
+                : newest;
+        await LoadAsync(
+            version,
+            typed.GetValueOrDefault("windFrom"),
+            typed.GetValueOrDefault("boat", BoatChoice.OfTheClass),
+            typed.GetValueOrDefault("plan"),
+            typed.GetValueOrDefault("mode")
+        );
         if (Version is null)
         {
             return NotFound();
@@ -81,7 +111,9 @@ public sealed class LogModel(
         }
 
         var measured = Class.Marked.Where(control =>
-            log.Marks.TryGetValue(control.Key, out var mark) && Choice.Readings.TrustOf(control, mark) is ReadingTrust.Measured or ReadingTrust.NothingToCheck);
+            log.Marks.TryGetValue(control.Key, out var mark)
+            && Choice.Readings.TrustOf(control, mark) is ReadingTrust.Measured or ReadingTrust.NothingToCheck
+        );
         var sailed = new SailedMarks(Choice.Boat?.Number, measured.Select(control => control.Key).ToHashSet());
         var kept = await session.AddAsync(here.Actor, here.Class.Class, sailed, log with { Version = Version.Number });
         return Redirect($"{here.Path}/logbook/{kept}?sent=true");
@@ -105,7 +137,9 @@ public sealed class LogModel(
         Version = version;
         Class = version?.Class ?? (await here.ClassAsync()).Class;
         Choice = await readings.ForAsync(here.Class.Class, User.Id(), boat);
-        Band = Class.Bands.At(wind is not null && WindRange.ReadSpeed(wind, units.Wind) is { Ok: true } read ? read.Value : Class.Helm.ReferenceWind);
+        Band = Class.Bands.At(
+            wind is not null && WindRange.ReadSpeed(wind, units.Wind) is { Ok: true } read ? read.Value : Class.Helm.ReferenceWind
+        );
         Layer = version?.Set.LayerIn(Band, plan, mode) ?? Class.Layers.First;
     }
 }

@@ -1,3 +1,4 @@
+using Regatta.Application.Reading;
 using Regatta.Core;
 using Regatta.Core.Checks;
 using Regatta.Core.Evidence;
@@ -8,7 +9,6 @@ using Regatta.Core.Matrices;
 using Regatta.Core.Sheets;
 using Regatta.Core.Units;
 using Regatta.Core.Wind;
-using Regatta.Application.Reading;
 using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.Logging;
@@ -58,7 +58,17 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
     public static string MarkField(Control control) => "mark-" + control.Key;
 
     /// <summary>A fresh form, filled from the card of a wind.</summary>
-    public static LogForm Prefilled(Matrix matrix, WindBand band, WindRange wind, int version, SpeedUnit unit, string now, Mass? crewMass, MassUnit massUnit, BoatChoice choice)
+    public static LogForm Prefilled(
+        Matrix matrix,
+        WindBand band,
+        WindRange wind,
+        int version,
+        SpeedUnit unit,
+        string now,
+        Mass? crewMass,
+        MassUnit massUnit,
+        BoatChoice choice
+    )
     {
         var fields = new Dictionary<string, string>
         {
@@ -80,7 +90,14 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
     }
 
     /// <summary>Reads the whole form; null when something is wrong, with a sentence beside it.</summary>
-    public SessionLog? Read(ClassDefinition boatClass, Layer layer, Readings readings, Parsed<DateTimeOffset> sailedAt, SpeedUnit windUnit, MassUnit massUnit)
+    public SessionLog? Read(
+        ClassDefinition boatClass,
+        Layer layer,
+        Readings readings,
+        Parsed<DateTimeOffset> sailedAt,
+        SpeedUnit windUnit,
+        MassUnit massUnit
+    )
     {
         var at = reader.Take("sailedAt", sailedAt);
         var wind = ReadWind(windUnit);
@@ -104,7 +121,8 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
                 Enum.TryParse<Luffing>(this["luffing"], out var luffing) ? luffing : Luffing.NotLookedAt,
                 Enum.TryParse<Felt>(this["felt"], out var felt) ? felt : Felt.NotSaid,
                 note,
-                int.TryParse(this["version"], out var version) ? version : null)
+                int.TryParse(this["version"], out var version) ? version : null
+            )
             {
                 Layer = layer,
             }
@@ -114,13 +132,28 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
     /// <summary>What was seen wins over what was prefilled.</summary>
     private WindRange? ReadWind(SpeedUnit unit)
     {
-        if (SightedWind.Signs.FirstOrDefault(sign => sign.Force.ToString(System.Globalization.CultureInfo.InvariantCulture) == this["sight"]) is { } seen)
+        if (
+            SightedWind.Signs.FirstOrDefault(sign =>
+                sign.Force.ToString(System.Globalization.CultureInfo.InvariantCulture) == this["sight"]
+            ) is
+            { } seen
+        )
         {
             return seen.Range;
         }
 
-        var from = reader.Need("windFrom", this["windFrom"], "How much wind was there at the least?", text => WindRange.ReadSpeed(text, unit));
-        var to = reader.Need("windTo", this["windTo"], "How much wind was there at the most? Write the same number if it was steady.", text => WindRange.ReadSpeed(text, unit));
+        var from = reader.Need(
+            "windFrom",
+            this["windFrom"],
+            "How much wind was there at the least?",
+            text => WindRange.ReadSpeed(text, unit)
+        );
+        var to = reader.Need(
+            "windTo",
+            this["windTo"],
+            "How much wind was there at the most? Write the same number if it was steady.",
+            text => WindRange.ReadSpeed(text, unit)
+        );
         var gust = reader.May("gust", this["gust"], text => WindRange.ReadSpeed(text, unit));
         if (!reader.Ok)
         {

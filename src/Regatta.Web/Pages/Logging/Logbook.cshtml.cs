@@ -19,5 +19,6 @@ public sealed class LogbookModel(ClubContext here, Logs logs, LogSession own) : 
     public async Task OnGetAsync() =>
         (Logs, Removed) = (await logs.OwnAsync(here.Club.Ref, User.Id()), await logs.RemovedAsync(here.Club.Ref, User.Id()));
 
-    public async Task<IActionResult> OnPostBringBackAsync(long number) => await own.BringBackAsync(here.Actor, number) ? RedirectToPage() : NotFound();
+    public async Task<IActionResult> OnPostBringBackAsync(long number) =>
+        await own.BringBackAsync(here.Actor, number) ? RedirectToPage() : NotFound();
 }

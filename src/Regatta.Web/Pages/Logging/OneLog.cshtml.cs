@@ -18,7 +18,16 @@ namespace Regatta.Web.Pages.Logging;
 
 /// <summary>One of a member's own sessions; another's is as if it were not there.</summary>
 [Authorize(Policies.Member)]
-public sealed class OneLogModel(ClubContext here, Logs logs, LogSession own, ClassCache cache, Versions versions, BoatReadings readings, WindLog wind) : PageModel
+public sealed class OneLogModel(
+    ClubContext here,
+    Logs logs,
+    LogTracks tracks,
+    LogSession own,
+    ClassCache cache,
+    Versions versions,
+    BoatReadings readings,
+    WindLog wind
+) : PageModel
 {
     [BindProperty(SupportsGet = true)]
     public bool Sent { get; set; }
@@ -46,9 +55,18 @@ public sealed class OneLogModel(ClubContext here, Logs logs, LogSession own, Cla
         // A log is read on the scales of the version its card was of; a control that came later, on its own.
         var then = entry.Log.Version is { } version ? (await versions.FindAsync(view.Ref, version))?.Class.Known.ToList() ?? [] : [];
         var known = then.Concat(Class.Known.Where(control => then.TrueForAll(old => old.Key != control.Key)));
-        Marks = [.. known.Where(control => entry.Log.Marks.ContainsKey(control.Key)).Select(control =>
-            (control.Name + (Class.Find(control.Key) is null ? ", no longer used" : ""), choice.Readings.AsRead(control).Scale.Show(entry.Log.Marks[control.Key])))];
-        Track = await logs.TrackAsync(here.Club.Ref, number);
+        Marks =
+        [
+            .. known
+                .Where(control => entry.Log.Marks.ContainsKey(control.Key))
+                .Select(control =>
+                    (
+                        control.Name + (Class.Find(control.Key) is null ? ", no longer used" : ""),
+                        choice.Readings.AsRead(control).Scale.Show(entry.Log.Marks[control.Key])
+                    )
+                ),
+        ];
+        Track = await tracks.FindAsync(here.Club.Ref, number);
         Weight = entry.Log.Check is { } check ? CheckValidity.Weigh(check) : null;
         return Page();
     }
@@ -70,15 +88,34 @@ public sealed class OneLogModel(ClubContext here, Logs logs, LogSession own, Cla
         }
 
         WindTyped = direction ?? "";
-        var points = track is null || track.Length is 0 or > GpxTrack.MostBytes
-            ? TrackForm.Take("track", Parsed<IReadOnlyList<TrackPoint>>.Bad(track is null || track.Length == 0 ? "Choose a GPX file first." : $"It is larger than {GpxTrack.MostBytes / 1024 / 1024} MiB."))
-            : TrackForm.Take("track", GpxTrack.Read(track.OpenReadStream()));
-        var from = TrackForm.May("direction", direction, text => NumberText.Read(text).Then(read => read.Number is < 0 or > 360
-            ? Parsed<Angle>.Bad("A direction lies between 0 and 360 degrees from north.")
-            : Parsed<Angle>.Good(Angle.FromDegrees(read.Number))));
+        var points =
+            track is null || track.Length is 0 or > GpxTrack.MostBytes
+                ? TrackForm.Take(
+                    "track",
+                    Parsed<IReadOnlyList<TrackPoint>>.Bad(
+                        track is null || track.Length == 0
+                            ? "Choose a GPX file first."
+                            : $"It is larger than {GpxTrack.MostBytes / 1024 / 1024} MiB."
+                    )
+                )
+                : TrackForm.Take("track", GpxTrack.Read(track.OpenReadStream()));
+        var from = TrackForm.May(
+            "direction",
+            direction,
+            text =>
+                NumberText
+                    .Read(text)
+                    .Then(read =>
+                        read.Number is < 0 or > 360
+                            ? Parsed<Angle>.Bad("A direction lies between 0 and 360 degrees from north.")
+                            : Parsed<Angle>.Good(Angle.FromDegrees(read.Number))
+                    )
+        );
         if (TrackForm.Ok && points is { } known)
         {
-            from ??= (await wind.BlocksAsync(here.Club.Ref, WindSummary.BlockOf(known[0].At), known[^1].At)).Select(block => block.Direction).FirstOrDefault(one => one is not null);
+            from ??= (await wind.BlocksAsync(here.Club.Ref, WindSummary.BlockOf(known[0].At), known[^1].At))
+                .Select(block => block.Direction)
+                .FirstOrDefault(one => one is not null);
             if (from is not { } blew)
             {
                 TrackForm.Refuse("direction", "The station knows no direction for that time. Write where the wind came from.");

@@ -12,7 +12,8 @@ namespace Regatta.Web.Pages.Planning;
 
 /// <summary>A club's days on the water as a feed, for anybody whose calendar knows the unguessable address. Names nobody.</summary>
 [AllowAnonymous]
-public sealed class CalendarFeedModel(Clubs clubs, Outings outings, Classes classes, TimeProvider clock, IDataProtectionProvider protection) : PageModel
+public sealed class CalendarFeedModel(Clubs clubs, Outings outings, Classes classes, TimeProvider clock, IDataProtectionProvider protection)
+    : PageModel
 {
     private const string Purpose = "Regatta.CalendarFeed";
 
@@ -32,7 +33,11 @@ public sealed class CalendarFeedModel(Clubs clubs, Outings outings, Classes clas
 
         var names = (await classes.FleetAsync(club)).ToDictionary(line => line.Key, line => line.Name);
         var days = (await outings.EndingAfterAsync(club, clock.GetUtcNow().AddYears(-1))).Select(day => day.Outing);
-        return File(Encoding.UTF8.GetBytes(CalendarFile.Write(days, key => names.GetValueOrDefault(key, key), clock.GetUtcNow())), "text/calendar", "days.ics");
+        return File(
+            Encoding.UTF8.GetBytes(CalendarFile.Write(days, key => names.GetValueOrDefault(key, key), clock.GetUtcNow())),
+            "text/calendar",
+            "days.ics"
+        );
     }
 
     private async Task<ClubId?> ClubOfAsync(string token)
@@ -40,7 +45,9 @@ public sealed class CalendarFeedModel(Clubs clubs, Outings outings, Classes clas
         try
         {
             var said = protection.CreateProtector(Purpose).Unprotect(token);
-            return said == OfTheFirstClub ? (await clubs.AllAsync()).MinBy(club => club.Id)?.Ref : new ClubId(long.Parse(said, CultureInfo.InvariantCulture));
+            return said == OfTheFirstClub
+                ? (await clubs.AllAsync()).MinBy(club => club.Id)?.Ref
+                : new ClubId(long.Parse(said, CultureInfo.InvariantCulture));
         }
         catch (Exception wrong) when (wrong is CryptographicException or FormatException)
         {

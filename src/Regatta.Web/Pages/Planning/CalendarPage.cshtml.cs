@@ -16,7 +16,16 @@ namespace Regatta.Web.Pages.Planning;
 
 /// <summary>The club's days on the water, for members; the coordinator plans them and brings calendar files in.</summary>
 [Authorize(Policies.ReadsClub)]
-public sealed class CalendarPageModel(ClubContext here, Outings outings, PlanDays plan, Classes classes, ClubClock clock, UnitPreferences units, IDataProtectionProvider protection, RegattaSettings settings) : PageModel
+public sealed class CalendarPageModel(
+    ClubContext here,
+    Outings outings,
+    PlanDays plan,
+    Classes classes,
+    ClubClock clock,
+    UnitPreferences units,
+    IDataProtectionProvider protection,
+    RegattaSettings settings
+) : PageModel
 {
     private static readonly TimeSpan Past = TimeSpan.FromDays(14);
     private static readonly TimeSpan Ahead = TimeSpan.FromDays(60);
@@ -33,16 +42,22 @@ public sealed class CalendarPageModel(ClubContext here, Outings outings, PlanDay
     /// <summary>Where calendars find the days: unguessable, and without a name of anybody.</summary>
     public string FeedAddress => settings.AddressOf(Request) + CalendarFeedModel.PathFor(protection, here.Club.Ref);
 
-    public IEnumerable<Field> Fields => ((Field[])
-    [
-        new("title", "What is it called?", ""),
-        new("kind", "What is it for?", "training") { Choices = ["training", "racing"] },
-        new("venue", "Where?", ""),
-        new("from", "From", "") { Type = "datetime-local" },
-        new("to", "To", "") { Type = "datetime-local" },
-        new("forecast", $"Forecast wind, {Core.Units.SpeedUnits.Symbol(units.Wind)}", "") { Hint = "As you read it somewhere, such as 8–14; leave it empty if nobody knows." },
-        new("notes", "Notes for the duty officer", "") { Type = "textarea" },
-    ]).Filled(typed, Form);
+    public IEnumerable<Field> Fields =>
+        (
+            (Field[])
+                [
+                    new("title", "What is it called?", ""),
+                    new("kind", "What is it for?", "training") { Choices = ["training", "racing"] },
+                    new("venue", "Where?", ""),
+                    new("from", "From", "") { Type = "datetime-local" },
+                    new("to", "To", "") { Type = "datetime-local" },
+                    new("forecast", $"Forecast wind, {Core.Units.SpeedUnits.Symbol(units.Wind)}", "")
+                    {
+                        Hint = "As you read it somewhere, such as 8–14; leave it empty if nobody knows.",
+                    },
+                    new("notes", "Notes for the duty officer", "") { Type = "textarea" },
+                ]
+        ).Filled(typed, Form);
 
     public bool Ticked(string key) => typed.ContainsKey("class-" + key);
 
@@ -56,19 +71,24 @@ public sealed class CalendarPageModel(ClubContext here, Outings outings, PlanDay
         await LoadAsync();
         var from = Form.Take("from", clock.ReadPlanned(typed.GetValueOrDefault("from", "")));
         var to = Form.Take("to", clock.ReadPlanned(typed.GetValueOrDefault("to", "")));
-        var forecast = string.IsNullOrWhiteSpace(typed.GetValueOrDefault("forecast")) ? null : Form.Take("forecast", ReadForecast(typed["forecast"]));
+        var forecast = string.IsNullOrWhiteSpace(typed.GetValueOrDefault("forecast"))
+            ? null
+            : Form.Take("forecast", ReadForecast(typed["forecast"]));
         if (Form.Ok)
         {
-            var read = Outing.Check(new(
-                Guid.CreateVersion7().ToString(),
-                typed.GetValueOrDefault("kind") == "racing" ? OutingKind.Race : OutingKind.Training,
-                typed.GetValueOrDefault("title", "").Trim(),
-                typed.GetValueOrDefault("venue", "").Trim(),
-                from,
-                to,
-                [.. Fleet.Where(line => Ticked(line.Key)).Select(line => line.Key)],
-                forecast,
-                typed.GetValueOrDefault("notes", "").Trim()));
+            var read = Outing.Check(
+                new(
+                    Guid.CreateVersion7().ToString(),
+                    typed.GetValueOrDefault("kind") == "racing" ? OutingKind.Race : OutingKind.Training,
+                    typed.GetValueOrDefault("title", "").Trim(),
+                    typed.GetValueOrDefault("venue", "").Trim(),
+                    from,
+                    to,
+                    [.. Fleet.Where(line => Ticked(line.Key)).Select(line => line.Key)],
+                    forecast,
+                    typed.GetValueOrDefault("notes", "").Trim()
+                )
+            );
             if (Form.Take(typed.GetValueOrDefault("title", "").Trim().Length == 0 ? "title" : "to", read) is { } outing)
             {
                 await plan.AddAsync(here.Actor, outing);
@@ -85,7 +105,12 @@ public sealed class CalendarPageModel(ClubContext here, Outings outings, PlanDay
         await LoadAsync();
         if (file is null || file.Length is 0 or > CalendarFile.MostBytes)
         {
-            Form.Refuse("file", file is null || file.Length == 0 ? "Choose a calendar file first." : $"It is larger than {CalendarFile.MostBytes / 1024 / 1024} MiB.");
+            Form.Refuse(
+                "file",
+                file is null || file.Length == 0
+                    ? "Choose a calendar file first."
+                    : $"It is larger than {CalendarFile.MostBytes / 1024 / 1024} MiB."
+            );
         }
         else
         {
@@ -103,13 +128,24 @@ public sealed class CalendarPageModel(ClubContext here, Outings outings, PlanDay
     }
 
     /// <summary>A file names a class by its key, or by its name where only one class has that.</summary>
-    private string? KeyOf(string name) => Fleet.FirstOrDefault(line => line.Key == name.Trim())?.Key
-        ?? (Fleet.Where(line => string.Equals(line.Name, name.Trim(), StringComparison.OrdinalIgnoreCase)).ToList() is [var only] ? only.Key : null);
+    private string? KeyOf(string name) =>
+        Fleet.FirstOrDefault(line => line.Key == name.Trim())?.Key
+        ?? (
+            Fleet.Where(line => string.Equals(line.Name, name.Trim(), StringComparison.OrdinalIgnoreCase)).ToList() is [var only]
+                ? only.Key
+                : null
+        );
 
     private Parsed<WindRange> ReadForecast(string text)
     {
-        var ends = text.Split(['–', '—', ' '], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries) is [var low, var high] ? (low, high) : text.Split('-') is [var one, var other] ? (one, other) : (text, text);
-        return WindRange.ReadSpeed(ends.Item1, units.Wind).Then(from => WindRange.ReadSpeed(ends.Item2, units.Wind).Then(to => WindRange.Of(from, to, null)));
+        var ends =
+            text.Split(['–', '—', ' '], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries) is [var low, var high]
+                ? (low, high)
+            : text.Split('-') is [var one, var other] ? (one, other)
+            : (text, text);
+        return WindRange
+            .ReadSpeed(ends.Item1, units.Wind)
+            .Then(from => WindRange.ReadSpeed(ends.Item2, units.Wind).Then(to => WindRange.Of(from, to, null)));
     }
 
     private async Task LoadAsync()

@@ -11,9 +11,18 @@ using Regatta.Web.Station;
 
 namespace Regatta.Web.Pages.Planning;
 
-/// <summary>One day on the water: the wind it had, which boats have logged, and the way to the log. For members; the coordinator takes it out.</summary>
+/// <summary>One day on the water: the wind it had, which boats have logged, and the way to the log. For members; the coordinator takes it
+/// out.</summary>
 [Authorize(Policies.ReadsClub)]
-public sealed class OneDayModel(ClubContext here, Outings outings, PlanDays plan, Classes classes, WindLog wind, StationStates stations, ClubClock clock) : PageModel
+public sealed class OneDayModel(
+    ClubContext here,
+    Outings outings,
+    PlanDays plan,
+    Classes classes,
+    WindLog wind,
+    StationStates stations,
+    ClubClock clock
+) : PageModel
 {
     private IReadOnlyList<FleetLine> fleet = [];
 

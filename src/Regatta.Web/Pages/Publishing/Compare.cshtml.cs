@@ -70,9 +70,9 @@ public sealed class CompareModel(ClubContext here, Versions versions) : PageMode
         return Page();
     }
 
-    private async Task<ClassState?> FindAsync(string name) => name == Draft
-        ? ClassView.Draft.State
+    private async Task<ClassState?> FindAsync(string name) =>
+        name == Draft ? ClassView.Draft.State
         : int.TryParse(name, NumberStyles.None, CultureInfo.InvariantCulture, out var number)
             ? (await versions.FindAsync(ClassView.Ref, number))?.State
-            : null;
+        : null;
 }

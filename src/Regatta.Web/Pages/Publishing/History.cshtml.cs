@@ -10,9 +10,11 @@ using Regatta.Web.Pages.Tuning;
 
 namespace Regatta.Web.Pages.Publishing;
 
-/// <summary>What was done to a class, by whom and when, and what was taken away and can come back; members read, who may change the class undoes and restores.</summary>
+/// <summary>What was done to a class, by whom and when, and what was taken away and can come back; members read, who may change the class
+/// undoes and restores.</summary>
 [Authorize(Policies.ReadsClass)]
-public sealed class HistoryModel(ClubContext here, ClassEdits edits, UndoEdits undo, DefinitionEditor editor) : PageModel
+public sealed class HistoryModel(ClubContext here, ClassEdits edits, RemovedParts removedParts, UndoEdits undo, DefinitionEditor editor)
+    : PageModel
 {
     private const int Most = 200;
 
@@ -33,9 +35,11 @@ public sealed class HistoryModel(ClubContext here, ClassEdits edits, UndoEdits u
         Status = TempData[nameof(Status)] as string;
     }
 
-    public async Task<IActionResult> OnPostUndoAsync() => Tell(await undo.UndoAsync(here.Actor, here.Class.Class), "Undone", "There is nothing of yours to undo.");
+    public async Task<IActionResult> OnPostUndoAsync() =>
+        Tell(await undo.UndoAsync(here.Actor, here.Class.Class), "Undone", "There is nothing of yours to undo.");
 
-    public async Task<IActionResult> OnPostRedoAsync() => Tell(await undo.RedoAsync(here.Actor, here.Class.Class), "Redone", "There is nothing to redo.");
+    public async Task<IActionResult> OnPostRedoAsync() =>
+        Tell(await undo.RedoAsync(here.Actor, here.Class.Class), "Redone", "There is nothing to redo.");
 
     public async Task<IActionResult> OnPostRestoreAsync(string part)
     {
@@ -59,6 +63,6 @@ public sealed class HistoryModel(ClubContext here, ClassEdits edits, UndoEdits u
     {
         ClassView = await here.ClassAsync();
         Edits = await edits.AllAsync(ClassView.Ref, Most);
-        Removed = await edits.RemovedAsync(ClassView.Ref, ClassView.Class);
+        Removed = await removedParts.AllAsync(ClassView.Ref, ClassView.Class);
     }
 }

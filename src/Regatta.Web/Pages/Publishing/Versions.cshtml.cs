@@ -67,6 +67,9 @@ public sealed class VersionsModel(ClubContext here, Versions versions, PublishVe
     {
         ClassView = await here.ClassAsync();
         var all = await versions.AllAsync(ClassView.Ref);
-        History = [.. all.Select((version, at) => (version, at + 1 < all.Count ? MatrixDiff.Between(all[at + 1].State, version.State) : null))];
+        History =
+        [
+            .. all.Select((version, at) => (version, at + 1 < all.Count ? MatrixDiff.Between(all[at + 1].State, version.State) : null)),
+        ];
     }
 }

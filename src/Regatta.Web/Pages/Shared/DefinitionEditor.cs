@@ -6,7 +6,8 @@ using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.Shared;
 
-/// <summary>The one way a page changes the definition of its class: names the revision its editor saw, and shows what came of it. A page keeps what was typed, and <c>_Stale</c> tells who changed what meanwhile.</summary>
+/// <summary>The one way a page changes the definition of its class: names the revision its editor saw, and shows what came of it. A page
+/// keeps what was typed, and <c>_Stale</c> tells who changed what meanwhile.</summary>
 public sealed class DefinitionEditor(EditClass edit, ClubContext here)
 {
     /// <summary>The field that carries the revision.</summary>

@@ -1,8 +1,8 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Formats.Bundles;
 using Regatta.Application.Exchange;
+using Regatta.Formats.Bundles;
 using Regatta.Web.Access;
 
 namespace Regatta.Web.Pages.Sharing;
@@ -11,7 +11,8 @@ namespace Regatta.Web.Pages.Sharing;
 [Authorize(Policies.Member)]
 public sealed class ExportModel(ClubContext here, ExportClass export) : PageModel
 {
-    public async Task<IActionResult> OnGetAsync() => await export.RunAsync(here.Class.Class) is { } bundle
-        ? File(BundleWriter.Write(bundle), "application/json", $"{bundle.Classes[0].Class.Key}.regatta.json")
-        : NotFound();
+    public async Task<IActionResult> OnGetAsync() =>
+        await export.RunAsync(here.Class.Class) is { } bundle
+            ? File(BundleWriter.Write(bundle), "application/json", $"{bundle.Classes[0].Class.Key}.regatta.json")
+            : NotFound();
 }

@@ -1,6 +1,6 @@
 using System.Globalization;
-using Regatta.Core.Matrices;
 using Regatta.Application.Reading;
+using Regatta.Core.Matrices;
 
 namespace Regatta.Web.Pages.Tuning;
 
@@ -22,18 +22,29 @@ public sealed record BuildingOrder(string Deed, IReadOnlyList<CellAddress> Over,
     public string What => Deeds[Deed];
 
     /// <summary>Reads an order; null when it asks for nothing that is known, or for no cells.</summary>
-    /// <param name="deed">What to do.</param>
-    /// <param name="over">Cells with the revisions seen, <c>3.vang:2,4.vang:0</c>; null for what the open cell stands for: its row, or from it to the stronger end.</param>
-    public static BuildingOrder? Read(string deed, string? over, CellDrawer? open, LayerView layer)
+    /// <param name="act">What to do.</param>
+    /// <param name="over">Cells with the revisions seen, <c>3.vang:2,4.vang:0</c>; null for what the open cell stands for: its row, or from
+    /// it to the stronger end.</param>
+    public static BuildingOrder? Read(string act, string? over, CellDrawer? open, LayerView layer)
     {
-        if (!Deeds.ContainsKey(deed))
+        if (!Deeds.ContainsKey(act))
         {
             return null;
         }
 
         if (over is null)
         {
-            return open is null ? null : new(deed, [.. layer.Matrix.Bands.All.Where(band => deed != "fill-right" || band.From >= open.Band.From).Select(band => new CellAddress(band.Id, open.Control.Key))], null);
+            return open is null
+                ? null
+                : new(
+                    act,
+                    [
+                        .. layer
+                            .Matrix.Bands.All.Where(band => act != "fill-right" || band.From >= open.Band.From)
+                            .Select(band => new CellAddress(band.Id, open.Control.Key)),
+                    ],
+                    null
+                );
         }
 
         var chosen = over.Split(',', StringSplitOptions.RemoveEmptyEntries)
@@ -43,7 +54,9 @@ public sealed record BuildingOrder(string Deed, IReadOnlyList<CellAddress> Over,
             .Where(one => layer.Matrix.Bands.Find(one.Address.Band) is not null && layer.Class.Find(one.Address.Control) is not null)
             .DistinctBy(one => one.Address)
             .ToDictionary(one => one.Address, one => one.Revision);
-        return chosen.Count == 0 ? null : new(deed, [.. chosen.Keys], address => chosen.TryGetValue(address, out var revision) ? revision : layer.Revision(address));
+        return chosen.Count == 0
+            ? null
+            : new(act, [.. chosen.Keys], address => chosen.TryGetValue(address, out var revision) ? revision : layer.Revision(address));
     }
 
     /// <summary>The edits it comes to, and what had to be left.</summary>

@@ -1,9 +1,9 @@
+using Regatta.Application.Reading;
 using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
 using Regatta.Core.Matrices;
 using Regatta.Core.Wind;
 using Regatta.Store;
-using Regatta.Application.Reading;
 
 namespace Regatta.Web.Pages.Tuning;
 
@@ -46,7 +46,9 @@ public sealed record CellDrawer(LayerView Layer, WindBand Band, Control Control,
 
     /// <summary>The cell as it stands, its form filled from it.</summary>
     public static CellDrawer? Of(LayerView layer, string? cell) =>
-        CellNames.Read(cell) is { } address && layer.Matrix.Bands.Find(address.Band) is { } band && layer.Class.Find(address.Control) is { } control
+        CellNames.Read(cell) is { } address
+        && layer.Matrix.Bands.Find(address.Band) is { } band
+        && layer.Class.Find(address.Control) is { } control
             ? new(layer, band, control, CellForm.Of(layer.Matrix[address], control), layer.Revision(address))
             : null;
 }

@@ -14,7 +14,8 @@ public sealed record CellOrder(Cell? Cell, CellForm Form, string Done, string? P
     private const int MostSteps = 10_000;
 
     /// <summary>Reads an order.</summary>
-    /// <param name="act"><c>save</c> the form, <c>write</c> a line of the table, <c>clear</c>, <c>step</c>, <c>widen</c> or <c>confirm</c>.</param>
+    /// <param name="act"><c>save</c> the form, <c>write</c> a line of the table, <c>clear</c>, <c>step</c>, <c>widen</c> or
+    /// <c>confirm</c>.</param>
     /// <param name="drawer">The cell as it stands.</param>
     /// <param name="typed">What was sent.</param>
     /// <returns>The order; null for an act that is not known.</returns>
@@ -52,10 +53,14 @@ public sealed record CellOrder(Cell? Cell, CellForm Form, string Done, string? P
             ? new(read.Value, form, read.Value is null ? "Cleared" : "Saved")
             : new(
                 null,
-                form with { Problems = new Dictionary<string, string> { ["mark"] = read.Problem! } },
+                form with
+                {
+                    Problems = new Dictionary<string, string> { ["mark"] = read.Problem! },
+                },
                 "",
                 $"{drawer.Control.Name}, {drawer.Band.Name}: {read.Problem}",
-                Refused: true);
+                Refused: true
+            );
     }
 
     /// <summary>Moves a mark by whole steps; an empty cell starts from its nearest neighbour's mark.</summary>
@@ -73,13 +78,17 @@ public sealed record CellOrder(Cell? Cell, CellForm Form, string Done, string? P
         }
 
         var from = NearestMark(drawer) ?? new Mark((scale.Min.Position + scale.Max.Position) / 2);
-        return Kept(drawer, Core.Matrices.Cell.Of(scale.Snap(from), scale.UsualTolerance, now?.Target ?? "", now?.Note ?? "", CellSource.Entered).Value);
+        return Kept(
+            drawer,
+            Core.Matrices.Cell.Of(scale.Snap(from), scale.UsualTolerance, now?.Target ?? "", now?.Note ?? "", CellSource.Entered).Value
+        );
     }
 
     private static CellOrder Kept(CellDrawer drawer, Cell cell) => new(cell, CellForm.Of(cell, drawer.Control), "Saved");
 
-    private static Mark? NearestMark(CellDrawer drawer) => drawer.Layer.Matrix.Bands.All
-        .OrderBy(band => Math.Abs(band.Middle.MetresPerSecond - drawer.Band.Middle.MetresPerSecond))
-        .Select(band => drawer.Layer.Matrix[band, drawer.Control]?.Mark)
-        .FirstOrDefault(mark => mark is not null);
+    private static Mark? NearestMark(CellDrawer drawer) =>
+        drawer
+            .Layer.Matrix.Bands.All.OrderBy(band => Math.Abs(band.Middle.MetresPerSecond - drawer.Band.Middle.MetresPerSecond))
+            .Select(band => drawer.Layer.Matrix[band, drawer.Control]?.Mark)
+            .FirstOrDefault(mark => mark is not null);
 }

@@ -31,7 +31,11 @@ public sealed class CopyModel(ClubContext here, EditCells editCells, ClassCache 
     {
         await LoadAsync();
         return Layer.Matrix.Bands.Find(new(from)) is { } source && Layer.Matrix.Bands.Find(new(to)) is { } goal
-            ? await WriteAndGoBackAsync(Transfer.Band(Layer.Matrix, source, goal, overwrite is not null), $"copied {source.Name} to {goal.Name}", [])
+            ? await WriteAndGoBackAsync(
+                Transfer.Band(Layer.Matrix, source, goal, overwrite is not null),
+                $"copied {source.Name} to {goal.Name}",
+                []
+            )
             : NotFound();
     }
 
@@ -40,9 +44,11 @@ public sealed class CopyModel(ClubContext here, EditCells editCells, ClassCache 
         await LoadAsync();
         await FindSourcesAsync();
         From = from ?? "";
-        if (Sources.FirstOrDefault(source => source.Name == From) is not { Label: not null } chosen
+        if (
+            Sources.FirstOrDefault(source => source.Name == From) is not { Label: not null } chosen
             || From.Split('/') is not [var other, var plan, var mode]
-            || await cache.FindAsync(Here.Club.Ref, other) is not { } source)
+            || await cache.FindAsync(Here.Club.Ref, other) is not { } source
+        )
         {
             Problem = "Choose what to copy first.";
             Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
@@ -62,7 +68,14 @@ public sealed class CopyModel(ClubContext here, EditCells editCells, ClassCache 
             foreach (var layer in view.Set.Layers.All.Where(layer => view.Set[layer].Cells.Count > 0 && !(isThis && layer == Layer.Layer)))
             {
                 var described = view.Set.Layers.Describe(layer);
-                sources.Add(($"{view.Class.Key}/{layer.Plan}/{layer.Mode}", isThis ? described : described.Length > 0 ? $"{view.Class.Name}, {described}" : view.Class.Name));
+                sources.Add(
+                    (
+                        $"{view.Class.Key}/{layer.Plan}/{layer.Mode}",
+                        isThis ? described
+                        : described.Length > 0 ? $"{view.Class.Name}, {described}"
+                        : view.Class.Name
+                    )
+                );
             }
         }
 

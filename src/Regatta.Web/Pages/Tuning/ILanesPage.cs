@@ -1,5 +1,5 @@
-using Regatta.Core.Wind;
 using Regatta.Application.Reading;
+using Regatta.Core.Wind;
 using Regatta.Web.Drawings;
 
 namespace Regatta.Web.Pages.Tuning;

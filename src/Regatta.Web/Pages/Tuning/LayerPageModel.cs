@@ -46,19 +46,23 @@ public abstract class LayerPageModel(ClubContext here, EditCells editCells) : Pa
     protected Task LoadAnewAsync() => ShowAsync(here.ClassAnewAsync());
 
     /// <summary>Writes edits, each at the revision its cell has here or as its editor saw it.</summary>
-    protected Task<SaveOutcome> SaveAsync(IReadOnlyList<CellEdit> edits, string what, Func<CellAddress, int>? seen = null) => editCells.RunAsync(
-        here.Actor,
-        ClassView,
-        [.. Layer.Writes(edits).Select(write => seen is null ? write : write with { SeenRevision = seen(write.Place.Address) })],
-        what);
+    protected Task<SaveOutcome> SaveAsync(IReadOnlyList<CellEdit> edits, string what, Func<CellAddress, int>? seen = null) =>
+        editCells.RunAsync(
+            here.Actor,
+            ClassView,
+            [.. Layer.Writes(edits).Select(write => seen is null ? write : write with { SeenRevision = seen(write.Place.Address) })],
+            what
+        );
 
     /// <summary>What came of writing many cells, in a sentence.</summary>
-    protected static string Tell(SaveOutcome saved, int count, string what, IReadOnlyList<string> left) => saved switch
-    {
-        SaveOutcome.Saved => $"{char.ToUpperInvariant(what[0])}{what[1..]}: {count} {(count == 1 ? "cell" : "cells")}",
-        SaveOutcome.Conflict => "Somebody changed one of these cells meanwhile, so nothing was written. Here is how they stand now; do it once more.",
-        _ => "That would change nothing.",
-    } + (left.Count > 0 ? " Left: " + string.Join(" ", left.Take(8)) : "");
+    protected static string Tell(SaveOutcome saved, int count, string what, IReadOnlyList<string> left) =>
+        saved switch
+        {
+            SaveOutcome.Saved => $"{char.ToUpperInvariant(what[0])}{what[1..]}: {count} {(count == 1 ? "cell" : "cells")}",
+            SaveOutcome.Conflict =>
+                "Somebody changed one of these cells meanwhile, so nothing was written. Here is how they stand now; do it once more.",
+            _ => "That would change nothing.",
+        } + (left.Count > 0 ? " Left: " + string.Join(" ", left.Take(8)) : "");
 
     /// <summary>Writes the edits and goes back to the matrix, which tells what came of it.</summary>
     protected async Task<IActionResult> WriteAndGoBackAsync(IReadOnlyList<CellEdit> edits, string what, IReadOnlyList<string> left)

@@ -8,7 +8,8 @@ using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.Tuning;
 
-/// <summary>Takes a spreadsheet's table over into a layer: read, held against the matrix, looked over, and only then written; for who may change the class.</summary>
+/// <summary>Takes a spreadsheet's table over into a layer: read, held against the matrix, looked over, and only then written; for who may
+/// change the class.</summary>
 [Authorize(Policies.EditsClass)]
 [RequestFormLimits(ValueLengthLimit = MostBytes)]
 public sealed class PasteModel(ClubContext here, EditCells editCells, UnitPreferences units) : LayerPageModel(here, editCells)
@@ -47,7 +48,10 @@ public sealed class PasteModel(ClubContext here, EditCells editCells, UnitPrefer
         }
 
         var wanted = take.ToHashSet();
-        var edits = Pasted.Cells.Where(cell => cell.Cell is not null && wanted.Contains(cell.Address.Name())).Select(cell => new CellEdit(cell.Address, cell.Cell)).ToList();
+        var edits = Pasted
+            .Cells.Where(cell => cell.Cell is not null && wanted.Contains(cell.Address.Name()))
+            .Select(cell => new CellEdit(cell.Address, cell.Cell))
+            .ToList();
         if (edits.Count == 0)
         {
             Problem = "Tick at least one cell to take.";
@@ -62,11 +66,23 @@ public sealed class PasteModel(ClubContext here, EditCells editCells, UnitPrefer
     {
         await LoadAsync();
         (Text, Corner) = (text ?? "", corner ?? "");
-        Chosen = Request.Typed().Where(field => field.Key.Length > 1 && field.Key[..1] is Columns or Lines && field.Key[1..].All(char.IsAsciiDigit) && field.Value.Length > 0).ToDictionary();
+        Chosen = Request
+            .Typed()
+            .Where(field =>
+                field.Key.Length > 1
+                && field.Key[..1] is Columns or Lines
+                && field.Key[1..].All(char.IsAsciiDigit)
+                && field.Value.Length > 0
+            )
+            .ToDictionary();
         var read = Text.Trim().Length switch
         {
-            0 => Core.Parsed<PastedTable>.Bad("Paste a table first: copy the cells in your spreadsheet, with their headings, and paste them Here."),
-            > TableText.MostLetters => Core.Parsed<PastedTable>.Bad($"That is more than {TableText.MostLetters / 1_000_000} million letters. Copy the part with the matrix only."),
+            0 => Core.Parsed<PastedTable>.Bad(
+                "Paste a table first: copy the cells in your spreadsheet, with their headings, and paste them Here."
+            ),
+            > TableText.MostLetters => Core.Parsed<PastedTable>.Bad(
+                $"That is more than {TableText.MostLetters / 1_000_000} million letters. Copy the part with the matrix only."
+            ),
             _ => Understood(TableText.Rows(Text), corner),
         };
         (Pasted, Problem) = (read.Ok ? read.Value : null, read.Problem);

@@ -12,6 +12,9 @@ public sealed record ScaleTicks(int At, IReadOnlyList<string> Ticks)
     {
         var count = Math.Min(Most, (int)Math.Round((scale.Max.Position - scale.Min.Position) / scale.Step));
         var at = mark is { } known ? (int)Math.Round((known.Position - scale.Min.Position) / scale.Step) : 0;
-        return new(at, [.. Enumerable.Range(0, count + 1).Select(step => scale.Show(scale.Snap(new(scale.Min.Position + (step * scale.Step)))))]);
+        return new(
+            at,
+            [.. Enumerable.Range(0, count + 1).Select(step => scale.Show(scale.Snap(new(scale.Min.Position + (step * scale.Step)))))]
+        );
     }
 }

@@ -10,7 +10,8 @@ namespace Regatta.Web.Pages.Weather;
 
 /// <summary>The fleet in this wind: for members, on a desk, a phone or the clubhouse screen.</summary>
 [Authorize(Policies.Member)]
-public sealed class TodayModel(ClubContext here, TodayBoards boards, StationStates stations, ClubClock clock, UnitPreferences units) : PageModel
+public sealed class TodayModel(ClubContext here, TodayBoards boards, StationStates stations, ClubClock clock, UnitPreferences units)
+    : PageModel
 {
     public TodayBoard Board { get; private set; } = null!;
 

@@ -11,7 +11,8 @@ using ZiggyCreatures.Caching.Fusion;
 
 namespace Regatta.Web.Pages.Weather;
 
-/// <summary>One class in this wind: the sails it carries where it has a choice, its card, and what a band up or down would change.</summary>
+/// <summary>One class in this wind: the sails it carries where it has a choice, its card, and what a band up or down would
+/// change.</summary>
 public sealed record TodayLine(ClassDefinition Class, Speed Wind, SailsNow Sails, Card Card, WindBand? GustBand)
 {
     /// <summary>More changes than this are a card, not a line.</summary>
@@ -26,7 +27,9 @@ public sealed record TodayLine(ClassDefinition Class, Speed Wind, SailsNow Sails
 
     /// <summary>The class's first caution where the wind is at its end, else none.</summary>
     public string? Caution =>
-        Card.Beyond || GustBand is not null || Card.Ashore.Concat(Card.Afloat).All(line => line.IfStronger is null) ? Class.Cautions.FirstOrDefault() : null;
+        Card.Beyond || GustBand is not null || Card.Ashore.Concat(Card.Afloat).All(line => line.IfStronger is null)
+            ? Class.Cautions.FirstOrDefault()
+            : null;
 
     /// <summary>A published version of a class in a wind.</summary>
     /// <param name="definition">The class as published.</param>
@@ -48,7 +51,8 @@ public sealed record TodayLine(ClassDefinition Class, Speed Wind, SailsNow Sails
 
     private string Moves(Func<CardLine, Core.Matrices.Cell?> next)
     {
-        var moves = Card.Ashore.Concat(Card.Afloat)
+        var moves = Card
+            .Ashore.Concat(Card.Afloat)
             .Where(line => next(line)?.Mark is not null)
             .Select(line => $"{line.Control.Name.ToLowerInvariant()} {line.Control.Scale.Show(next(line)!.Mark!.Value)}")
             .ToList();
@@ -71,10 +75,19 @@ public sealed record TodayBoard(
     IReadOnlyList<TodayLine> Lines,
     IReadOnlyList<UnreadableClass> Unreadable,
     IReadOnlyList<PlannedOuting> OnTheWater,
-    long Lost);
+    long Lost
+);
 
 /// <summary>Makes boards, each once for a club, a wind and a state of station and fleet.</summary>
-public sealed class TodayBoards(IFusionCache kept, ClassCache classes, Classes stamps, StationStates stations, WindLog log, Outings outings, TimeProvider clock)
+public sealed class TodayBoards(
+    IFusionCache kept,
+    ClassCache classes,
+    Classes stamps,
+    StationStates stations,
+    WindLog log,
+    Outings outings,
+    TimeProvider clock
+)
 {
     private static readonly TimeSpan Past = TimeSpan.FromHours(3);
     private static readonly TimeSpan HalfADay = TimeSpan.FromHours(12);
@@ -86,7 +99,10 @@ public sealed class TodayBoards(IFusionCache kept, ClassCache classes, Classes s
     public async Task<TodayBoard> FindAsync(ClubId club, Speed? asked)
     {
         var station = stations.Of(club);
-        var fleet = string.Join(';', (await stamps.StampsAsync(club)).Select(one => $"{one.Stamp.Class.Number}.{one.Stamp.MatrixRevision}.{one.Stamp.Epoch}"));
+        var fleet = string.Join(
+            ';',
+            (await stamps.StampsAsync(club)).Select(one => $"{one.Stamp.Class.Number}.{one.Stamp.MatrixRevision}.{one.Stamp.Epoch}")
+        );
         var key = $"today/{club.Number}/{asked?.MetresPerSecond}/{station.Told}/{station.Fresh is not null}/{fleet}";
         return await kept.GetOrSetAsync<TodayBoard>(key, async (_, _) => await MakeAsync(club, station, asked), Options);
     }
@@ -101,7 +117,13 @@ public sealed class TodayBoards(IFusionCache kept, ClassCache classes, Classes s
         // An asked wind has no gusts of its own; they are as much stronger as they are now, or not known.
         var gust = asked is null ? wind?.Gust : null;
         IReadOnlyList<TodayLine> lines = (asked ?? wind?.Mean) is { } mean
-            ? [.. fleet.Classes.Select(view => view.Newest).OfType<Core.Matrices.PublishedVersion>().Select(version => TodayLine.Of(version.Class, version.Set, mean, gust, station.Height))]
+            ?
+            [
+                .. fleet
+                    .Classes.Select(view => view.Newest)
+                    .OfType<Core.Matrices.PublishedVersion>()
+                    .Select(version => TodayLine.Of(version.Class, version.Set, mean, gust, station.Height)),
+            ]
             : [];
         var onTheWater = (await outings.EndingAfterAsync(club, now)).Where(day => day.Outing.From < now + HalfADay).ToList();
         return new(wind, state.Newest, drawing, lines, fleet.Unreadable, onTheWater, state.Lost);

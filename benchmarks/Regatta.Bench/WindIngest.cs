@@ -9,7 +9,8 @@ using Regatta.Store;
 
 namespace Regatta.Bench;
 
-/// <summary>A week of seconds from the station's sentences to rows and blocks, as a ratio to PostgreSQL's own COPY of the same rows.</summary>
+/// <summary>A week of seconds from the station's sentences to rows and blocks, as a ratio to PostgreSQL's own COPY of the same
+/// rows.</summary>
 internal static class WindIngest
 {
     private const int Samples = 600_000;
@@ -18,10 +19,25 @@ internal static class WindIngest
     public static async Task RunAsync(NpgsqlDataSource database)
     {
         var log = new WindLog(database);
+        var club = (
+            await new Clubs(database, TimeProvider.System).FoundAsync(
+                "bench",
+                "Bench",
+                "UTC",
+                isDemo: false,
+                null,
+                mayBeFurther: false,
+                null
+            )
+        )!.Ref;
         var start = new DateTimeOffset(2026, 6, 1, 0, 0, 0, TimeSpan.Zero);
         var day = new WindDay(1, start, WindDay.Ordinary);
         var samples = Enumerable.Range(0, Samples).Select(_ => day.Next()).ToList();
-        var bytes = Encoding.Latin1.GetBytes(string.Concat(samples.Select(sample => $"{WindSentence.Zda(sample.At)}\r\n{WindSentence.Mwd(sample.Speed, sample.From!.Value)}\r\n")));
+        var bytes = Encoding.Latin1.GetBytes(
+            string.Concat(
+                samples.Select(sample => $"{WindSentence.Zda(sample.At)}\r\n{WindSentence.Mwd(sample.Speed, sample.From!.Value)}\r\n")
+            )
+        );
 
         var ratios = new List<double>();
         for (var round = 0; round < Rounds; round++)
@@ -30,10 +46,13 @@ internal static class WindIngest
             var copied = Stopwatch.StartNew();
             await using (var own = await database.OpenConnectionAsync())
             {
-                await using var writer = await own.BeginBinaryImportAsync("copy wind_samples (at, speed, direction) from stdin (format binary)");
+                await using var writer = await own.BeginBinaryImportAsync(
+                    "copy wind_samples (club_id, at, speed, direction) from stdin (format binary)"
+                );
                 foreach (var sample in samples)
                 {
                     await writer.StartRowAsync();
+                    await writer.WriteAsync(club.Number);
                     await writer.WriteAsync(sample.At.UtcDateTime, NpgsqlTypes.NpgsqlDbType.TimestampTz);
                     await writer.WriteAsync(sample.Speed.MetresPerSecond);
                     await writer.WriteAsync(sample.From!.Value.Degrees);
@@ -55,22 +74,25 @@ internal static class WindIngest
                     believed.AddRange(taken);
                     if (ended is not null)
                     {
-                        await log.KeepAsync(ended);
+                        await log.KeepAsync(club, ended);
                     }
                 }
 
                 if (believed.Count > 0)
                 {
-                    await log.AppendAsync(believed);
+                    await log.AppendAsync(club, believed);
                 }
             }
 
             ingested.Stop();
             ratios.Add(ingested.Elapsed / copied.Elapsed);
-            Console.WriteLine($"COPY {Samples / copied.Elapsed.TotalSeconds:0} rows/s; from sentences to rows and blocks {Samples / ingested.Elapsed.TotalSeconds:0} rows/s; ratio {ratios[^1]:0.0}");
+            Console.WriteLine(
+                $"COPY {Samples / copied.Elapsed.TotalSeconds:0} rows/s; from sentences to rows and "
+                    + $"blocks {Samples / ingested.Elapsed.TotalSeconds:0} rows/s; ratio {ratios[^1]:0.0}"
+            );
         }
 
-        Console.WriteLine($"ratio of times, median of {Rounds}: {ratios.Order().ElementAt(Rounds / 2):0.0}");
+        Console.WriteLine($"wind: {ratios.Order().ElementAt(Rounds / 2):0.0}");
     }
 
     private static async Task EmptyAsync(NpgsqlDataSource database)

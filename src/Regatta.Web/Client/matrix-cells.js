@@ -3,12 +3,12 @@ let current = null; // the name of the cell that has, or last had, the focus
 let line = Promise.resolve(); // edits go one after the other, or the second would not know the revision the first made
 let ajax = null;
 
-export const bench = () => document.getElementById("bench");
+export const matrix = () => document.getElementById("matrix");
 export const cellsOf = (root) => [...root.querySelectorAll("[data-cell]")];
-export const find = (name) => bench()?.querySelector(`[data-cell="${CSS.escape(name)}"]`);
-export const cellAt = (row, column) => bench().querySelector(`[data-row="${row}"][data-column="${column}"]`);
-export const mayEdit = () => bench()?.dataset.mayEdit === "true";
-export const inTable = () => bench().dataset.view === "table";
+export const find = (name) => matrix()?.querySelector(`[data-cell="${CSS.escape(name)}"]`);
+export const cellAt = (row, column) => matrix().querySelector(`[data-row="${row}"][data-column="${column}"]`);
+export const mayEdit = () => matrix()?.dataset.mayEdit === "true";
+export const inTable = () => matrix().dataset.view === "table";
 export const token = () => document.querySelector('input[name="__RequestVerificationToken"]').value;
 export const currentName = () => current;
 export const currentCell = () => current && find(current);
@@ -18,7 +18,7 @@ export function useAjax(htmx) {
 }
 
 export function address(name, handler) {
-  const query = new URLSearchParams(bench().dataset.query);
+  const query = new URLSearchParams(matrix().dataset.query);
   if (name) query.set("cell", name);
   if (handler) query.set("handler", handler);
   return `${location.pathname}?${query}`;
@@ -59,7 +59,7 @@ export function focusCurrent() {
 
 // One stop for the Tab key: the cell that had the focus last, or the first.
 export function settle() {
-  const root = bench();
+  const root = matrix();
   if (!root) return;
   const cells = cellsOf(root);
   const home = currentCell() || cells.find((cell) => cell.hasAttribute("aria-current")) || cells[0];
@@ -68,11 +68,11 @@ export function settle() {
 
 export function rove(cell) {
   current = cell.dataset.cell;
-  for (const other of cellsOf(bench())) other.setAttribute("tabindex", other === cell ? "0" : "-1");
+  for (const other of cellsOf(matrix())) other.setAttribute("tabindex", other === cell ? "0" : "-1");
 }
 
 function markOpen(name) {
-  for (const cell of cellsOf(bench())) {
+  for (const cell of cellsOf(matrix())) {
     if (cell.dataset.cell === name) cell.setAttribute("aria-current", "true");
     else cell.removeAttribute("aria-current");
   }

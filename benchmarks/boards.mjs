@@ -1,14 +1,12 @@
 // 200 open boards for ten minutes: memory and processor time of the app, minute by minute.
-//   ./start --reset-demo      (in one terminal)
-//   node bench/boards.mjs [boards] [minutes]
+//   ./bench boards [boards] [minutes]
 // Each board waits on the stream and asks for itself when told, as a browser does. Reports the app's resident memory as a
 // ratio to the first minute's, and its processor seconds as a ratio to the seconds gone by.
-import { execSync } from "node:child_process";
 import { readFileSync } from "node:fs";
 
 const base = process.env.BASE_URL ?? "http://127.0.0.1:8080";
 const [boards, minutes] = [Number(process.argv[2] ?? 200), Number(process.argv[3] ?? 10)];
-const pid = execSync("pgrep -f 'app/Regatta.Web.dll$' | tail -n 1").toString().trim();
+const pid = process.env.APP_PID;
 const status = () => ({
   rss: Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, "utf8"))[1]) / 1024,
   cpu: readFileSync(`/proc/${pid}/stat`, "utf8").split(") ")[1].split(" ").slice(11, 13).map(Number).reduce((a, b) => a + b) / 100,
@@ -25,11 +23,11 @@ const cookie = [...cookies, ...entered.headers.getSetCookie().map((one) => one.s
 let looks = 0;
 const stop = new AbortController();
 const watch = async () => {
-  const stream = await fetch(`${base}/today/stream`, { headers: { cookie }, signal: stop.signal });
+  const stream = await fetch(`${base}/wenlow/today/stream`, { headers: { cookie }, signal: stop.signal });
   const decoder = new TextDecoder();
   for await (const piece of stream.body) {
     if (!decoder.decode(piece).includes("event: wind")) continue;
-    await (await fetch(`${base}/today`, { headers: { cookie, "HX-Request": "true" }, signal: stop.signal })).arrayBuffer();
+    await (await fetch(`${base}/wenlow/today`, { headers: { cookie, "HX-Request": "true" }, signal: stop.signal })).arrayBuffer();
     looks += 1;
   }
 };
@@ -46,3 +44,4 @@ for (let minute = 1; minute <= minutes; minute += 1) {
 stop.abort();
 await Promise.all(open);
 console.table(rows.map(({ rss, ...row }) => ({ ...row, "MiB": Math.round(rss) })));
+console.log(`boards: ${rows.at(-1)?.["memory, ratio"]}`);

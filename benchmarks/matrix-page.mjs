@@ -1,5 +1,5 @@
-// The matrix page of a class with 2,000 logs against the barest page with one query, on a running app with the demo club:
-//   ./start   and, beside it,   node bench/matrix-page.mjs [logs] [rounds] [whole]
+// The matrix page of a class with 2,000 logs against the barest page with one query:
+//   ./bench page [logs] [rounds] [whole]
 // With "whole" the class has 12 controls, 8 bands, 4 modes and 3 sail plans, every cell filled.
 // It brings a copy of a demo class in under a key of its own, with its logs multiplied, and leaves it there.
 import { readFile } from "node:fs/promises";
@@ -31,7 +31,7 @@ async function signIn(name) {
 }
 
 async function bringIn(key) {
-  const bundle = JSON.parse(await readFile(new URL("../demo/club.json", import.meta.url)));
+  const bundle = JSON.parse(await readFile(new URL("../demo/wenlow.json", import.meta.url)));
   const boat = bundle.classes[0];
   boat.key = key;
   boat.name = `Bench ${logs}`;
@@ -39,10 +39,10 @@ async function bringIn(key) {
   for (const log of boat.logs) log.windTo += Math.random() / 2;
   if (whole) fillUp(boat);
   const form = new FormData();
-  form.set("__RequestVerificationToken", token(await (await ask("/bring-in")).text()));
+  form.set("__RequestVerificationToken", token(await (await ask("/wenlow/import")).text()));
   form.set("bundle", new Blob([JSON.stringify({ ...bundle, people: undefined, club: undefined, classes: [boat] })]), "bench.json");
-  const answer = await (await ask("/bring-in", { method: "POST", body: form })).text();
-  if (!answer.includes("Brought in")) throw new Error(answer.slice(0, 2000));
+  const answer = await (await ask("/wenlow/import", { method: "POST", body: form })).text();
+  if (!answer.includes("Imported:")) throw new Error(answer.slice(0, 2000));
 }
 
 // A class as large as any: the gooseneck twelve times over, eight bands, and a mark in every cell of every layer.
@@ -71,10 +71,11 @@ const median = (numbers) => numbers.sort((a, b) => a - b)[Math.floor(numbers.len
 await signIn("odalys");
 const key = `bench-${Date.now()}`;
 await bringIn(key);
+let worst = 0;
 for (const encoding of ["identity", "br"]) {
   const [matrix, bare] = [[], []];
   for (let round = -50; round < rounds; round += 1) {
-    const pair = [await time(`/classes/${key}`, encoding), await time("/pulse", encoding)];
+    const pair = [await time(`/wenlow/classes/${key}`, encoding), await time("/pulse", encoding)];
     if (round >= 0) {
       matrix.push(pair[0].ms);
       bare.push(pair[1].ms);
@@ -82,6 +83,8 @@ for (const encoding of ["identity", "br"]) {
   }
   const first = median(matrix);
   const second = median(bare);
+  worst = Math.max(worst, first / second);
   console.log(`${encoding}: matrix ${first.toFixed(2)} ms, bare page ${second.toFixed(2)} ms, ratio ${(first / second).toFixed(2)}`);
 }
-console.log(`${(await time(`/classes/${key}`, "identity")).bytes} bytes of HTML for ${logs} logs`);
+console.log(`${(await time(`/wenlow/classes/${key}`, "identity")).bytes} bytes of HTML for ${logs} logs`);
+console.log(`page: ${worst.toFixed(2)}`);

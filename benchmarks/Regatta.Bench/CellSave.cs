@@ -17,24 +17,28 @@ internal static class CellSave
 
     public static async Task RunAsync(NpgsqlDataSource database)
     {
-        var (classes, editor) = (new Classes(database), Guid.NewGuid());
-        var name = "bench-" + editor.ToString("N")[..8];
+        var editor = Guid.NewGuid();
         var kit = StarterKits.Find("lateen-board-boat")!;
-        var bundles = new Bundles(database, classes, new(database, TimeProvider.System), new(database, TimeProvider.System), new(database, TimeProvider.System), TimeProvider.System);
-        await bundles.ImportAsync(new(null, [], [kit with { Class = kit.Class with { Key = name, Name = name } }]), new Dictionary<string, Guid>());
         await using (var own = await database.OpenConnectionAsync())
         {
-            await own.ExecuteAsync("insert into people (id, sign_in_name, normalized_name, display_name, security_stamp) values (@editor, @name, @name, 'Bench', '1')", new { editor, name });
+            await own.ExecuteAsync(
+                "insert into people (id, sign_in_name, normalized_name, display_name, "
+                    + "security_stamp) values (@editor, 'bench', 'BENCH', 'Bench', '1')",
+                new { editor }
+            );
         }
 
-        var id = (await classes.StampAsync(name))!.Id;
+        var clubs = new Clubs(database, TimeProvider.System);
+        var club = (await clubs.FoundAsync("bench", "Bench", "UTC", isDemo: false, editor, mayBeFurther: false, null))!.Ref;
+        await new Imports(database, TimeProvider.System).AddAsync(club, [new(kit.Draft, [], [], [])]);
+        var stamp = (await new Classes(database).StampAsync(club, kit.Class.Key))!;
         var (cells, place) = (new Cells(database, TimeProvider.System), new CellPlace(Layer.Usual, new(new(1), new("gooseneck"))));
         var (saves, updates) = (new List<double>(), new List<double>());
         for (var round = 0; round < WarmUp + Rounds; round++)
         {
             var cell = Cell.Of(new Mark(400 + (12.7 * (round % 20))), 12.7, "", "", CellSource.Entered).Value;
             var save = Stopwatch.StartNew();
-            if (await cells.SaveAsync(id, place, cell, round, editor) != SaveOutcome.Saved)
+            if (await cells.SaveAsync(stamp.Class, stamp.Structure, [new(place, cell, round)], Cells.OneCell, editor) != SaveOutcome.Saved)
             {
                 throw new InvalidOperationException("A save with nobody else about was refused.");
             }
@@ -43,7 +47,10 @@ internal static class CellSave
             var update = Stopwatch.StartNew();
             await using (var own = await database.OpenConnectionAsync())
             {
-                await own.ExecuteAsync("update people set security_stamp = @stamp where id = @editor", new { editor, stamp = round.ToString(System.Globalization.CultureInfo.InvariantCulture) });
+                await own.ExecuteAsync(
+                    "update people set security_stamp = @stamp where id = @editor",
+                    new { editor, stamp = round.ToString(System.Globalization.CultureInfo.InvariantCulture) }
+                );
             }
 
             update.Stop();
@@ -56,6 +63,7 @@ internal static class CellSave
 
         var (one, other) = (Median(saves), Median(updates));
         Console.WriteLine($"cell save {one:0.000} ms, trivial UPDATE {other:0.000} ms, ratio of medians {one / other:0.00}");
+        Console.WriteLine($"cells: {one / other:0.00}");
     }
 
     private static double Median(List<double> times) => times.Order().ElementAt(times.Count / 2);

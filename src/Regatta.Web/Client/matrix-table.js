@@ -1,5 +1,5 @@
 // The table as a sheet: several cells chosen at once, writing in a cell, copying out and pasting in.
-import { bench, cellAt, cellsOf, currentCell, find, focusCurrent, inTable, mayEdit, rove, sendCell, token } from "./bench-cells.js";
+import { matrix, cellAt, cellsOf, currentCell, find, focusCurrent, inTable, mayEdit, rove, sendCell, token } from "./matrix-cells.js";
 
 let corners = null; // the names of the first and the last cell of what is chosen
 let writing = null; // { name, text } while somebody writes in a cell
@@ -12,7 +12,7 @@ export function chosen() {
   const cells = corners?.map(find);
   if (!cells || cells.includes(null)) return currentCell() ? [currentCell()] : [];
   const [[top, left], [bottom, right]] = [cells.map(place), cells.map(place)].map((ends, far) => [0, 1].map((axis) => Math[far ? "max" : "min"](ends[0][axis], ends[1][axis])));
-  return cellsOf(bench()).filter((cell) => {
+  return cellsOf(matrix()).filter((cell) => {
     const [row, column] = place(cell);
     return row >= top && row <= bottom && column >= left && column <= right;
   });
@@ -34,7 +34,7 @@ export function forget() {
 function show() {
   if (!inTable()) return;
   const all = corners ? new Set(chosen()) : new Set();
-  for (const cell of cellsOf(bench())) cell.closest("td").setAttribute("aria-selected", all.has(cell) ? "true" : "false");
+  for (const cell of cellsOf(matrix())) cell.closest("td").setAttribute("aria-selected", all.has(cell) ? "true" : "false");
 }
 
 export function startWriting(cell, text) {
@@ -61,7 +61,7 @@ function showField(toEnd) {
 
 function stopWriting() {
   writing = null;
-  bench().querySelector("input.writing")?.remove();
+  matrix().querySelector("input.writing")?.remove();
 }
 
 function keep() {
@@ -108,7 +108,7 @@ function onPaste(event) {
   }
   const form = document.createElement("form");
   form.method = "post";
-  form.action = `${location.pathname}/paste${bench().dataset.query}`;
+  form.action = `${location.pathname}/paste${matrix().dataset.query}`;
   for (const [name, value] of Object.entries({ text, corner: cell.dataset.cell, __RequestVerificationToken: token() })) {
     const field = document.createElement("textarea");
     field.name = name;
@@ -151,6 +151,6 @@ export function useTable() {
     swapping = false;
     sent = null;
     show();
-    if (writing && !bench().querySelector("input.writing")) showField(true);
+    if (writing && !matrix().querySelector("input.writing")) showField(true);
   });
 }

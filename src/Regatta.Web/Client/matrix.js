@@ -1,25 +1,25 @@
 // The matrix by keyboard and pointer. Cells are links, so everything here also works without it, one page at a time.
-import { bench, cellAt, currentName, find, focusCurrent, inTable, mayEdit, open, rove, send, sendCell, settle, useAjax } from "./bench-cells.js";
-import { dragLanes } from "./bench-lanes.js";
-import { hearOfChanges } from "./bench-live.js";
-import { chosen, chooseTo, forget, over, startWriting, useTable } from "./bench-table.js";
+import { matrix, cellAt, currentName, find, focusCurrent, inTable, mayEdit, open, rove, send, sendCell, settle, useAjax } from "./matrix-cells.js";
+import { dragLanes } from "./matrix-lanes.js";
+import { hearOfChanges } from "./matrix-live.js";
+import { chosen, chooseTo, forget, over, startWriting, useTable } from "./matrix-table.js";
 
 const WAYS = { ArrowLeft: [0, -1], ArrowRight: [0, 1], ArrowUp: [-1, 0], ArrowDown: [1, 0] };
 const DEEDS = { i: "interpolate", c: "confirm", r: "fill-right", d: "fill-down", Delete: "clear" };
 
-export function walkTheBench(htmx) {
-  if (!bench()) return;
+export function startMatrix(htmx) {
+  if (!matrix()) return;
   useAjax(htmx);
   settle();
   useTable();
   dragLanes();
   hearOfChanges();
   // A swap takes the cell with the focus away; who walks or writes on must not notice.
-  let inBench = false;
-  document.addEventListener("htmx:beforeSwap", () => { inBench = Boolean(document.activeElement?.closest?.("#bench [data-cell], #bench input.writing")); });
+  let inMatrix = false;
+  document.addEventListener("htmx:beforeSwap", () => { inMatrix = Boolean(document.activeElement?.closest?.("#matrix [data-cell], #matrix input.writing")); });
   document.addEventListener("htmx:afterSettle", (event) => {
     settle();
-    if (inBench && document.activeElement === document.body) focusCurrent();
+    if (inMatrix && document.activeElement === document.body) focusCurrent();
     // After a save the focus goes back to the cell, so that walking goes on from there.
     const form = event.detail.requestConfig?.elt;
     if (form?.matches?.("[data-cell-form]") && event.detail.xhr.status === 200) {
@@ -87,7 +87,7 @@ async function onCellKey(event, cell) {
   } else if (event.key === "F2" && inTable() && mayEdit()) {
     startWriting(cell, cell.dataset.typed);
   } else if (event.key === "z" && !inTable()) {
-    location.assign(`${location.pathname}${bench().dataset.zoom ? bench().dataset.whole : `${bench().dataset.query}&zoom=${cell.dataset.cell.split(".")[0]}`}`);
+    location.assign(`${location.pathname}${matrix().dataset.zoom ? matrix().dataset.whole : `${matrix().dataset.query}&zoom=${cell.dataset.cell.split(".")[0]}`}`);
   } else if (mayEdit()) {
     await onEditKey(event, cell);
   }
@@ -98,14 +98,14 @@ async function onEditKey(event, cell) {
   if ("[]{}".includes(event.key)) {
     event.preventDefault();
     const by = "[{".includes(event.key) ? -1 : 1;
-    if (chosen().length > 1 && "[]".includes(event.key)) await send("Build", name, () => ({ deed: by < 0 ? "less" : "more", over: over() }));
+    if (chosen().length > 1 && "[]".includes(event.key)) await send("Build", name, () => ({ act: by < 0 ? "less" : "more", over: over() }));
     else await sendCell("[]".includes(event.key) ? "step" : "widen", name, () => ({ revision: find(name).dataset.revision, by }));
     focusCurrent();
   } else if (DEEDS[event.key] && !(inTable() && chosen().length < 2 && startsWord(event, cell))) {
     event.preventDefault();
     const several = chosen().length > 1;
     if (event.key === "Delete" && !several) await sendCell("clear", name, () => ({ revision: find(name).dataset.revision }));
-    else await send("Build", name, () => (several ? { deed: DEEDS[event.key], over: over() } : { deed: DEEDS[event.key] }));
+    else await send("Build", name, () => (several ? { act: DEEDS[event.key], over: over() } : { act: DEEDS[event.key] }));
     focusCurrent();
   } else if (event.key.length === 1 && event.key !== " " && (inTable() || /[0-9]/.test(event.key))) {
     event.preventDefault();

@@ -1,5 +1,5 @@
 // The lanes by pointer: a step or a tolerance is dragged by whole steps, an edge of a band along the ruler. Each has its keys.
-import { bench, find, focusCurrent, mayEdit, open, rove, send, sendCell } from "./bench-cells.js";
+import { matrix, find, focusCurrent, mayEdit, open, rove, send, sendCell } from "./matrix-cells.js";
 
 const NEAR = 9; // drawing units within which a pointer means a line
 
@@ -7,7 +7,7 @@ const inDrawing = (svg, event) => new DOMPoint(event.clientX, event.clientY).mat
 
 export function dragLanes() {
   document.addEventListener("pointerdown", (event) => {
-    if (!mayEdit() || event.button !== 0 || bench().dataset.view !== "lanes") return;
+    if (!mayEdit() || event.button !== 0 || matrix().dataset.view !== "lanes") return;
     const edge = event.target.closest?.("[data-edge]");
     if (edge) dragEdge(edge, event);
     else if (event.target.closest?.("[data-cell]")) dragCell(event.target.closest("[data-cell]"), event);
@@ -22,7 +22,7 @@ export function dragLanes() {
 }
 
 async function ticksOf(cell) {
-  const query = new URLSearchParams(bench().dataset.query);
+  const query = new URLSearchParams(matrix().dataset.query);
   query.set("cell", cell.dataset.cell);
   query.set("handler", "Ticks");
   return (await fetch(`${location.pathname}?${query}`)).json();
@@ -85,8 +85,8 @@ function dragEdge(edge, down) {
 
 function moveEdge(edge, wind, keepFocus) {
   const band = edge.dataset.edge;
-  return send("Edge", null, () => ({ band, wind, revision: bench().dataset.revision })).then(() => {
-    if (keepFocus) bench().querySelector(`[data-edge="${band}"]`)?.focus();
+  return send("Edge", null, () => ({ band, wind, revision: matrix().dataset.revision })).then(() => {
+    if (keepFocus) matrix().querySelector(`[data-edge="${band}"]`)?.focus();
   });
 }
 

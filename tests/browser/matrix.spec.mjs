@@ -1,9 +1,9 @@
-// The bench: a class from a kit to its published card by keyboard alone, the table as a sheet, dragging in the lanes, two editors at once.
+// The matrix: a class from a kit to its published card by keyboard alone, the table as a sheet, dragging in the lanes, two editors at once.
 import { expect, test } from "@playwright/test";
 import { expectAccessible, expectNoSidewaysScroll } from "./accessible.mjs";
 import { signIn } from "./chromium.mjs";
 
-const cell = (page, name) => page.locator(`#bench [data-cell="${name}"]`);
+const cell = (page, name) => page.locator(`#matrix [data-cell="${name}"]`);
 const status = (page) => page.locator("#save-status");
 const label = (page, name) => cell(page, name).getAttribute("aria-label");
 const phone = { width: 360, height: 740 };
@@ -19,7 +19,7 @@ async function tabTo(page, name) {
 }
 
 async function makeClass(page, name) {
-  await signIn(page, "odalys", "/new-class");
+  await signIn(page, "odalys", "/wenlow/new-class");
   await page.getByRole("radio", { name: /Una-rig/i }).check();
   await page.getByLabel("What is the class called?").fill(name);
   await page.keyboard.press("Enter");
@@ -93,13 +93,13 @@ test("the table copies out and takes a table in after a look; what is written is
   await page.keyboard.press("Tab");
   await expect(cell(page, "3.vang")).toContainText("max (strip 10)");
   // The line goes dead while somebody writes: it is told, and what was written waits in its cell.
-  await page.route(/handler=Write/, (route) => route.abort());
+  await page.route(/handler=Cell/, (route) => route.abort());
   await cell(page, "4.vang").focus();
   await page.keyboard.type("5");
   await page.keyboard.press("Enter");
   await expect(status(page)).toContainText("What you wrote is still here");
   await expect(page.locator("input.writing")).toHaveValue("5");
-  await page.unroute(/handler=Write/);
+  await page.unroute(/handler=Cell/);
   await page.keyboard.press("Enter");
   await expect(cell(page, "4.vang")).toContainText("strip 5");
   await page.keyboard.press("u");
@@ -115,21 +115,21 @@ test("the table copies out and takes a table in after a look; what is written is
   await expect(page.getByText("2 cells are plain and ticked")).toBeVisible();
   await expectAccessible(page);
   await page.getByLabel("Row 3").selectOption({ label: "Traveller" });
-  await page.getByRole("button", { name: "Look again with these headings" }).click();
+  await page.getByRole("button", { name: "Preview with these headings" }).click();
   await expect(page.getByText("4 cells are plain and ticked")).toBeVisible();
-  await page.getByRole("button", { name: "Take what is ticked" }).click();
+  await page.getByRole("button", { name: "Add ticked cells" }).click();
   await expect(status(page)).toContainText("Pasted: 4 cells");
   await expect(cell(page, "5.vang")).toContainText("strip 8");
   await page.keyboard.press("u");
   await expect(cell(page, "5.vang")).toContainText("–");
   await page.goto(`${path}/copy`);
   await expectAccessible(page);
-  await page.goto(`${path}/shape`);
+  await page.goto(`${path}/plans`);
   await expectAccessible(page);
 });
 
 test("in the lanes a step, a tolerance and an edge are dragged, a band is seen large, and the published line stays behind", async ({ page }) => {
-  await signIn(page, "odalys", "/classes/marrick-24");
+  await signIn(page, "odalys", "/wenlow/classes/marrick-24");
   const lane = async (name) => (await cell(page, name).locator(".cell-area").boundingBox());
   const drag = async (x, y, dx, dy) => {
     await page.mouse.move(x, y);
@@ -171,19 +171,19 @@ test("in the lanes a step, a tolerance and an edge are dragged, a band is seen l
 });
 
 test("plans and modes are switched without losing the place, and the reefed card is what the wind asks for", async ({ page }) => {
-  await signIn(page, "odalys", "/classes/orlop-9?cell=4.car");
+  await signIn(page, "odalys", "/wenlow/classes/orlop-9?cell=4.car");
   await expect(page.locator("#drawer .big")).toHaveText("20 cm");
   await page.getByRole("link", { name: "reef 1" }).click();
   await expect(page.locator("#drawer .big")).toHaveText("60 cm");
   await expectAccessible(page);
   await page.setViewportSize(phone);
-  await page.goto("/classes/orlop-9/card?wind=22&boat=class");
+  await page.goto("/wenlow/classes/orlop-9/card?wind=22&boat=class");
   await expect(page.locator("[aria-label='What do you carry?'] [aria-current]")).toHaveText("reef 1");
   await page.getByRole("link", { name: "full sail" }).click();
   await expect(page.locator("#card")).toContainText("not set down: go by feel");
   await expectAccessible(page);
   await expectNoSidewaysScroll(page);
-  await page.goto("/classes/orlop-9/log?wind=22&unit=kn");
+  await page.goto("/wenlow/classes/orlop-9/log?wind=22&unit=kn");
   await expect(page.getByLabel("Carried most")).toHaveValue("reef-1");
   await expectAccessible(page);
 });
@@ -202,7 +202,7 @@ test("two editors at random for a minute lose nothing", async ({ page, browser }
     editor.on("response", (answer) => told.push(hear(answer)));
     const hear = async (answer) => {
       const handler = new URL(answer.url()).searchParams.get("handler");
-      if (answer.request().method() !== "POST" || !["Step", "Write", "Clear"].includes(handler)) return;
+      if (answer.request().method() !== "POST" || handler !== "Cell") return;
       const name = new URL(answer.url()).searchParams.get("cell");
       if (answer.status() === 409) count.conflicts += 1;
       if (answer.status() !== 200) return;

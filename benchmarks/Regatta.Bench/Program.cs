@@ -1,0 +1,8 @@
+using Regatta.Bench;
+using Regatta.Store;
+
+// Measures against an empty PostgreSQL of its own; ./bench starts one and names it in REGATTA_DATABASE.
+var address = Environment.GetEnvironmentVariable("REGATTA_DATABASE") ?? throw new InvalidOperationException("./bench runs this.");
+await Database.MigrateAsync(address);
+await using var database = Database.Connect(address);
+await (args[0] == "wind" ? WindIngest.RunAsync(database) : CellSave.RunAsync(database));

@@ -1,0 +1,120 @@
+// 1,000 clubs of six classes against one: cold and warm class page, sign-in and Today, each as a ratio of medians.
+//   ./bench clubs [clubs]
+// Cold is the first look at a class after it changed. All clubs' classes are looked at in between, and memory told.
+import { execFileSync } from "node:child_process";
+import { readFileSync } from "node:fs";
+
+const base = process.env.BASE_URL;
+const clubs = Number(process.argv[2] ?? 1000);
+const rounds = 120;
+const password = "wenlow-reach";
+const keys = ["quillet", "ferrin-16", "brannet", "tandry", "skellow", "marrick-24"];
+
+const settings = Object.fromEntries(process.env.REGATTA_DATABASE.split(";").map((part) => part.split("=")));
+const sql = (text) => execFileSync("psql", ["-qAtX", "-v", "ON_ERROR_STOP=1", "-h", settings.Host, "-p", settings.Port, "-U", settings.Username, "-d", settings.Database, "-c", text], {
+  env: { ...process.env, PGPASSWORD: settings.Password }, encoding: "utf8",
+}).trim();
+
+// Clubs from..to, each with a coordinator of its own and copies of six demo classes with their cells, versions and some logs.
+function addClubs(from, to) {
+  const mine = `(select id from clubs where key = any (select 'club-' || n from generate_series(${from}, ${to}) n))`;
+  sql(`
+    insert into clubs (key, name, time_zone) select 'club-' || n, 'Club ' || n, 'UTC' from generate_series(${from}, ${to}) n;
+    insert into people (id, sign_in_name, normalized_name, display_name, password_hash, security_stamp)
+      select gen_random_uuid(), 'person-' || n, 'PERSON-' || n, 'Person ' || n, p.password_hash, 'stamp' from generate_series(${from}, ${to}) n, people p where p.sign_in_name = 'odalys';
+    insert into memberships (club_id, person_id, roles) select c.id, p.id, '{coordinator,sailor}' from clubs c join people p on p.sign_in_name = replace(c.key, 'club-', 'person-') where c.id in ${mine};
+    create temporary table pairs as
+      with made as (insert into classes (club_id, key, schema, definition) select c.id, k.key, k.schema, k.definition from clubs c, classes k
+        where c.id in ${mine} and k.club_id = 1 and k.key = any ('{${keys.join(",")}}') returning club_id, id, key)
+      select made.club_id, made.id, k.id as old from made join classes k on k.club_id = 1 and k.key = made.key;
+    insert into cells (club_id, class_id, plan, mode, band, control, content, edited_at)
+      select p.club_id, p.id, x.plan, x.mode, x.band, x.control, x.content, x.edited_at from pairs p join cells x on x.club_id = 1 and x.class_id = p.old;
+    insert into versions (club_id, class_id, number, published_at, published_by, reason, schema, definition, cells)
+      select p.club_id, p.id, v.number, v.published_at, v.published_by, v.reason, v.schema, v.definition, v.cells from pairs p join versions v on v.club_id = 1 and v.class_id = p.old;
+    with chosen as (select l.*, row_number() over (partition by class_id order by id) as nth from session_logs l where club_id = 1),
+    made as (
+      insert into session_logs (club_id, class_id, key, sailed_at, wind_from, wind_to, helm_port, helm_starboard, heel, rudder_centred, steady_full_speed, flat, trimmed, luffing, felt, note, logged_at, plan, mode)
+      select p.club_id, p.id, s.key, s.sailed_at, s.wind_from, s.wind_to, s.helm_port, s.helm_starboard, s.heel, s.rudder_centred, s.steady_full_speed, s.flat, s.trimmed, s.luffing, s.felt, s.note, s.logged_at, s.plan, s.mode
+      from pairs p join chosen s on s.class_id = p.old where s.nth <= 30 returning club_id, class_id, id, key)
+    insert into log_marks (club_id, log_id, control, mark, measured)
+      select m.club_id, m.id, k.control, k.mark, k.measured from made m join pairs p on (p.club_id, p.id) = (m.club_id, m.class_id)
+      join session_logs l on l.club_id = 1 and l.class_id = p.old and l.key = m.key join log_marks k on k.club_id = 1 and k.log_id = l.id;
+  `);
+}
+
+class Visitor {
+  cookies = new Map();
+
+  async ask(path, options = {}) {
+    const answer = await fetch(base + path, { redirect: "manual", ...options, headers: { cookie: [...this.cookies].map(([name, value]) => `${name}=${value}`).join("; "), ...options.headers } });
+    for (const cookie of answer.headers.getSetCookie()) {
+      const [, name, value] = /^([^=]+)=([^;]*)/.exec(cookie);
+      this.cookies.set(name, value);
+    }
+    return answer;
+  }
+
+  async page(path) {
+    const start = performance.now();
+    const answer = await this.ask(path);
+    await answer.arrayBuffer();
+    if (answer.status !== 200) throw new Error(`${path} answered ${answer.status}`);
+    return performance.now() - start;
+  }
+
+  async signIn(name) {
+    const token = /name="__RequestVerificationToken" type="hidden" value="([^"]+)"/.exec(await (await this.ask("/sign-in")).text())[1];
+    const start = performance.now();
+    const answer = await this.ask("/sign-in", { method: "POST", body: new URLSearchParams({ name, password, __RequestVerificationToken: token }) });
+    await answer.arrayBuffer();
+    if (answer.status !== 302) throw new Error(`sign-in answered ${answer.status}`);
+    return performance.now() - start;
+  }
+}
+
+const median = (numbers) => numbers.sort((a, b) => a - b)[Math.floor(numbers.length / 2)];
+const memory = () => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${process.env.APP_PID}/status`, "utf8"))[1]) / 1024;
+
+async function measure() {
+  const visitor = new Visitor();
+  await visitor.signIn("person-1");
+  const times = { cold: [], warm: [], signIn: [], today: [] };
+  const id = sql("select k.id from classes k join clubs c on c.id = k.club_id where c.key = 'club-1' and k.key = 'quillet'");
+  for (let round = -20; round < rounds; round += 1) {
+    sql(`update classes set matrix_revision = matrix_revision + 1, log_revision = log_revision + 1 where id = ${id}`);
+    const cold = await visitor.page("/club-1/classes/quillet");
+    const warm = await visitor.page("/club-1/classes/quillet");
+    await visitor.page("/club-1/today?wind=12");
+    const today = await visitor.page("/club-1/today?wind=12");
+    if (round < 0) continue;
+    times.cold.push(cold);
+    times.warm.push(warm);
+    times.today.push(today);
+    if (round % 4 === 0) times.signIn.push(await new Visitor().signIn("person-1"));
+  }
+  return Object.fromEntries(Object.entries(times).map(([what, all]) => [what, median(all)]));
+}
+
+addClubs(1, 1);
+sql("analyze");
+const one = await measure();
+addClubs(2, clubs);
+sql("analyze");
+
+const remembered = [memory()];
+const looker = Array.from({ length: 8 }, () => new Visitor());
+let next = 1;
+await Promise.all(looker.map(async (visitor) => {
+  while (next <= clubs) {
+    const club = next;
+    next += 1;
+    await visitor.signIn(`person-${club}`);
+    for (const key of keys) await visitor.page(`/club-${club}/classes/${key}`);
+    if (club % Math.ceil(clubs / 5) === 0) remembered.push(memory());
+  }
+}));
+const many = await measure();
+
+console.table(Object.keys(one).map((what) => ({ what, "one club, ms": one[what].toFixed(2), [`${clubs} clubs, ms`]: many[what].toFixed(2), ratio: (many[what] / one[what]).toFixed(2) })));
+console.log(`memory while all ${clubs * keys.length} classes were looked at, MiB: ${remembered.map(Math.round).join(", ")}`);
+console.log(`clubs: worst ratio ${Math.max(...Object.keys(one).map((what) => many[what] / one[what])).toFixed(2)}`);

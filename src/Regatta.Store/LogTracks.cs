@@ -1,0 +1,78 @@
+using Dapper;
+using Npgsql;
+using Regatta.Core.Tracks;
+using Regatta.Core.Units;
+
+namespace Regatta.Store;
+
+/// <summary>What tracks said of a sailor's own logs; where the boat was is not kept.</summary>
+public sealed class LogTracks(NpgsqlDataSource database)
+{
+    /// <summary>Keeps what a track said of a sailor's own log; one told again replaces the first.</summary>
+    /// <returns>Whether there was such a log of theirs.</returns>
+    public async Task<bool> KeepAsync(ClubId club, Guid sailor, long number, Angle windFrom, TrackSummary track)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.ExecuteAsync(
+                """
+                insert into log_tracks (club_id, log_id, wind_from, metres, mean, best, legs, upwind_angle, tack_angle, upwind_vmg)
+                select club_id, id, @wind, @Metres, @mean, @best, @Legs, @angle, @tack, @vmg from session_logs where club_id = @club
+                  and id = @number and sailor_id = @sailor
+                on conflict (club_id, log_id) do update set wind_from = excluded.wind_from, metres = excluded.metres, mean = excluded.mean,
+                  best = excluded.best, legs = excluded.legs,
+                  upwind_angle = excluded.upwind_angle, tack_angle = excluded.tack_angle, upwind_vmg = excluded.upwind_vmg
+                """,
+                new
+                {
+                    club = club.Number,
+                    sailor,
+                    number,
+                    wind = windFrom.Degrees,
+                    track.Metres,
+                    mean = track.Mean.MetresPerSecond,
+                    best = track.Best.MetresPerSecond,
+                    track.Legs,
+                    angle = track.UpwindAngle?.Degrees,
+                    tack = track.TackAngle?.Degrees,
+                    vmg = track.UpwindVmg?.MetresPerSecond,
+                }
+            ) == 1;
+    }
+
+    /// <summary>What a track said of a log; null when none was kept.</summary>
+    public async Task<(Angle WindFrom, TrackSummary Track)?> FindAsync(ClubId club, long number)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return
+            await connection.QuerySingleOrDefaultAsync<TrackRow>(
+                "select wind_from, metres, mean, best, legs, upwind_angle, tack_angle, "
+                    + "upwind_vmg from log_tracks where club_id = @club and log_id = @number",
+                new { club = club.Number, number }
+            )
+                is { } row
+            ? (
+                Angle.FromDegrees(row.WindFrom),
+                new(
+                    row.Metres,
+                    Speed.FromMetresPerSecond(row.Mean),
+                    Speed.FromMetresPerSecond(row.Best),
+                    row.Legs,
+                    row.UpwindAngle is { } angle ? Angle.FromDegrees(angle) : null,
+                    row.TackAngle is { } tack ? Angle.FromDegrees(tack) : null,
+                    row.UpwindVmg is { } vmg ? Speed.FromMetresPerSecond(vmg) : null
+                )
+            )
+            : null;
+    }
+
+    private sealed record TrackRow(
+        double WindFrom,
+        double Metres,
+        double Mean,
+        double Best,
+        int Legs,
+        double? UpwindAngle,
+        double? TackAngle,
+        double? UpwindVmg
+    );
+}

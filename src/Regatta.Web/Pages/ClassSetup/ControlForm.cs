@@ -1,0 +1,201 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
+using Regatta.Core;
+using Regatta.Core.Fleet;
+using Regatta.Core.Units;
+using Regatta.Web.Forms;
+
+namespace Regatta.Web.Pages.ClassSetup;
+
+/// <summary>The form of a control: what was typed, what was wrong, and the control it comes to.</summary>
+/// <param name="definition">The class.</param>
+/// <param name="before">The control as it stands; null when it is new.</param>
+/// <param name="typed">What was typed or prefilled, by field.</param>
+/// <param name="now">What the fields would say now, where somebody changed the class meanwhile; else empty.</param>
+public sealed partial class ControlForm(
+    ClassDefinition definition,
+    Control? before,
+    IReadOnlyDictionary<string, string> typed,
+    IReadOnlyDictionary<string, string> now
+)
+{
+    private static readonly IReadOnlyList<(string Word, WhenChanged When)> Whens =
+    [
+        ("ashore", WhenChanged.Ashore),
+        ("afloat", WhenChanged.Afloat),
+        ("while racing", WhenChanged.Racing),
+    ];
+
+    private static readonly IReadOnlyList<(string Word, AsWindBuilds Builds)> Directions =
+    [
+        ("either way", AsWindBuilds.Either),
+        ("to higher marks", AsWindBuilds.Up),
+        ("to lower marks", AsWindBuilds.Down),
+    ];
+
+    /// <summary>What was wrong, beside its field.</summary>
+    public FormReader Reader { get; } = new();
+
+    public ScaleForm Scale => new(typed);
+
+    public IEnumerable<Field> Naming =>
+        (
+            (Field[])
+                [
+                    new("name", "Name", ""),
+                    new("synonyms", "Also called", "") { Hint = "With commas between; found in search and on input." },
+                ]
+        )
+            .Filled(typed, Reader)
+            .Beside(now);
+
+    public IEnumerable<Field> ScaleFields => Scale.Fields.Filled(typed, Reader).Beside(now);
+
+    public IEnumerable<Field> Working =>
+        (
+            (Field[])
+                [
+                    new("datum", "From: the datum", "") { Hint = "Such as the front end cap of the boom." },
+                    new("readingPoint", "To: the reading point", "") { Hint = "Such as the front edge of the ring." },
+                    new("moreDoes", "What does more of it do?", ""),
+                    new("when", "Changed", Whens[0].Word) { Choices = [.. Whens.Select(when => when.Word)] },
+                    new("builds", "As wind builds it goes", Directions[0].Word)
+                    {
+                        Choices = [.. Directions.Select(direction => direction.Word)],
+                    },
+                    new("helm", "Degrees of rudder per unit more, if it balances the helm", "")
+                    {
+                        Hint = "A belief to start from, + weather helm; logs correct it. Empty: not used for balance.",
+                    },
+                    new("disturbs", "What does changing it disturb?", "")
+                    {
+                        Type = "textarea",
+                        Hint =
+                            "A line each: the control, a colon, how. Such as Jib lead: the clew moves. Where "
+                            + "they are changed together, end with how far it goes for each unit: ; follows 1 to 2",
+                    },
+                ]
+        )
+            .Filled(typed, Reader)
+            .Beside(now);
+
+    /// <summary>What a control says, as fields.</summary>
+    public static Dictionary<string, string> Typed(Control control) =>
+        new(ScaleForm.Typed(control.Scale))
+        {
+            ["name"] = control.Name,
+            ["synonyms"] = string.Join(", ", control.Synonyms),
+            ["datum"] = control.Datum,
+            ["readingPoint"] = control.ReadingPoint,
+            ["moreDoes"] = control.MoreDoes,
+            ["when"] = Whens.First(when => when.When == control.When).Word,
+            ["builds"] = Directions.First(direction => direction.Builds == control.AsWindBuilds).Word,
+            ["helm"] = control.HelmPerUnit?.ToString(CultureInfo.InvariantCulture) ?? "",
+            ["disturbs"] = string.Join(
+                "\n",
+                control.Disturbs.Select(coupling =>
+                    $"{coupling.Control}: {coupling.Why}" + (coupling.Follows is var (least, most) ? Following(least, most) : "")
+                )
+            ),
+        };
+
+    /// <summary>Reads the form; null when something is wrong, with a sentence beside it.</summary>
+    public Control? Read()
+    {
+        var name = Text("name", "What do sailors call it?");
+        var scale = Scale.Read(Reader);
+        var datum = Text("datum", "Where does the scale start?");
+        var point = Text("readingPoint", "What is read against the scale?");
+        var more = Text("moreDoes", "One sentence: what happens with more of it?");
+        var helm = Reader.May(
+            "helm",
+            typed.GetValueOrDefault("helm"),
+            text =>
+                NumberText
+                    .Read(text)
+                    .Then(read =>
+                        Math.Abs(read.Number) > 20
+                            ? Parsed<double>.Bad("No control turns the rudder by more than 20° a unit.")
+                            : Parsed<double>.Good(read.Number)
+                    )
+        );
+        var disturbs = (typed.GetValueOrDefault("disturbs") ?? "")
+            .Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+            .Select(ReadCoupling)
+            .ToList();
+        return Reader.Ok
+            ? new(
+                before?.Key ?? KeyOf(name!),
+                name!,
+                [
+                    .. typed
+                        .GetValueOrDefault("synonyms", "")
+                        .Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries),
+                ],
+                scale!,
+                datum!,
+                point!,
+                more!,
+                Whens.FirstOrDefault(when => when.Word == typed.GetValueOrDefault("when")).When,
+                Directions.FirstOrDefault(direction => direction.Word == typed.GetValueOrDefault("builds")).Builds,
+                helm
+            )
+            {
+                Disturbs = [.. disturbs.OfType<Coupling>()],
+            }
+            : null;
+    }
+
+    private Coupling? ReadCoupling(string line)
+    {
+        var parts = line.Split(':', 2, StringSplitOptions.TrimEntries);
+        var disturbed = definition.Controls.FirstOrDefault(control => control.IsCalled(parts[0]));
+        if (disturbed is null)
+        {
+            Reader.Refuse(
+                "disturbs",
+                $"“{parts[0]}” is no control of this class. There are "
+                    + $"{string.Join(", ", definition.Controls.Select(control => control.Name))}."
+            );
+        }
+
+        var (why, follows) = parts.Length > 1 ? ReadFollows(parts[1]) : ("", null);
+        return disturbed is null ? null : new(disturbed.Key, why) { Follows = follows };
+    }
+
+    private (string Why, (double Least, double Most)? Follows) ReadFollows(string text)
+    {
+        var match = Ratio().Match(text);
+        if (!match.Success)
+        {
+            return (text, null);
+        }
+
+        var least = Reader.Take("disturbs", NumberText.Read(match.Groups["least"].Value)).Number;
+        var most = match.Groups["most"].Success ? Reader.Take("disturbs", NumberText.Read(match.Groups["most"].Value)).Number : least;
+        return (match.Groups["why"].Value, (Math.Min(least, most), Math.Max(least, most)));
+    }
+
+    private string? Text(string field, string missing) =>
+        Reader.Need(
+            field,
+            typed.GetValueOrDefault(field),
+            missing,
+            text =>
+                text.Trim().Length <= Control.LongestText
+                    ? Parsed<string>.Good(text.Trim())
+                    : Parsed<string>.Bad($"Keep it under {Control.LongestText} letters.")
+        );
+
+    /// <summary>A key from a name; never the address of a new control.</summary>
+    public static ControlKey KeyOf(string name)
+    {
+        var key = Keys.Of(name);
+        return new(key == ControlEditorModel.NewControl ? "new-one" : key);
+    }
+
+    private static string Following(double least, double most) => $"; follows {NumberText.Plain(least, 3)} to {NumberText.Plain(most, 3)}";
+
+    [GeneratedRegex(@"^(?<why>.*?)\s*;\s*follows\s+(?<least>\S+)(?:\s+to\s+(?<most>\S+))?$", RegexOptions.IgnoreCase)]
+    private static partial Regex Ratio();
+}

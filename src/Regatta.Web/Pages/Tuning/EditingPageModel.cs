@@ -1,0 +1,125 @@
+using Microsoft.AspNetCore.Mvc;
+using Regatta.Application.Editing;
+using Regatta.Core.Matrices;
+using Regatta.Core.Units;
+using Regatta.Core.Wind;
+using Regatta.Store;
+using Regatta.Web.Access;
+using Regatta.Web.Drawings;
+using Regatta.Web.Forms;
+
+namespace Regatta.Web.Pages.Tuning;
+
+/// <summary>What the matrix shows, and how it answers: the bench with one cell open beside it, as a page or as the parts a script asked
+/// for.</summary>
+public abstract class EditingPageModel(ClubContext here, EditCells editCells, Cells cells, ClubClock clock)
+    : LayerPageModel(here, editCells),
+        ILanesPage
+{
+    private static readonly TimeSpan Recently = TimeSpan.FromMinutes(5);
+
+    /// <summary>The number of the band that is seen large.</summary>
+    [BindProperty(SupportsGet = true)]
+    public int? Zoom { get; set; }
+
+    [BindProperty(SupportsGet = true)]
+    public string? Cell { get; set; }
+
+    public CellDrawer? Drawer { get; protected set; }
+
+    public LaneDrawing Drawing => LaneDrawing.Kept(Layer, ZoomedBand);
+
+    public WindBand? ZoomedBand => Zoom is { } number ? Layer.Matrix.Bands.Find(new(number)) : null;
+
+    /// <summary>What the last edit did, for the status line.</summary>
+    public string? Status { get; protected set; }
+
+    /// <summary>The edge that was moved just now, and where it was, to put it back; null otherwise.</summary>
+    public (int Band, Speed Was)? MovedEdge { get; protected set; }
+
+    public bool MayEdit => Here.MayEdit;
+
+    /// <summary>The newest change somebody else made here, of the last minutes; null when there is none.</summary>
+    public (CellAddress Address, DraftCell Cell)? ByAnother =>
+        ClassView
+            .Draft.Cells.Where(cell =>
+                cell.Key.Layer == Layer.Layer
+                && cell.Value.EditedBy.Length > 0
+                && cell.Value.EditedBy != User.DisplayName()
+                && cell.Value.EditedAt > clock.Now - Recently
+            )
+            .OrderByDescending(cell => cell.Value.EditedAt)
+            .Select(cell => ((CellAddress, DraftCell)?)(cell.Key.Address, cell.Value))
+            .FirstOrDefault();
+
+    /// <summary>The query of this page with some of it changed; what is not named stays, but no cell is opened.</summary>
+    public string At(
+        string? view = null,
+        string? plan = null,
+        string? mode = null,
+        int? zoom = null,
+        string? cell = null,
+        bool whole = false
+    ) =>
+        $"?view={view ?? View}"
+        + (ClassView.Set.Layers.Plans.Count > 1 ? $"&plan={plan ?? Layer.Layer.Plan.Name}" : "")
+        + (ClassView.Set.Layers.Modes.Count > 1 ? $"&mode={mode ?? Layer.Layer.Mode.Name}" : "")
+        + ((zoom ?? (whole ? null : Zoom)) is { } band ? $"&zoom={band}" : "")
+        + (cell is null ? "" : $"&cell={cell}");
+
+    public string OfCell(string cell) => At(cell: cell);
+
+    public string Zoomed(int? band) => At(zoom: band, whole: true);
+
+    protected async Task OpenAsync()
+    {
+        await LoadAsync();
+        Drawer = CellDrawer.Of(Layer, Cell);
+    }
+
+    protected async Task OpenAnewAsync()
+    {
+        await LoadAnewAsync();
+        Drawer = CellDrawer.Of(Layer, Cell);
+    }
+
+    /// <summary>Shows what somebody else wrote beside what was typed; nothing is lost and nothing overwritten.</summary>
+    protected async Task<IActionResult> ConflictAsync(CellForm typed)
+    {
+        await OpenAnewAsync();
+        Drawer = Drawer is { } open ? open with { Form = typed, Theirs = open.Draft } : null;
+        return await AnswerAsync(
+            Drawer is null ? "The cell is not there any more: its band, control or sails were taken away. Nothing was saved." : "Not saved",
+            StatusCodes.Status409Conflict
+        );
+    }
+
+    protected async Task<IActionResult> WrittenAsync(string what)
+    {
+        await OpenAnewAsync();
+        return await AnswerAsync(what);
+    }
+
+    /// <summary>Shows the page, or the part of it a script asked for. Without a script what went well is answered by going back to the
+    /// page.</summary>
+    protected async Task<IActionResult> AnswerAsync(string status, int code = StatusCodes.Status200OK)
+    {
+        (Status, Response.StatusCode) = (status, code);
+        if (code == StatusCodes.Status200OK && !Request.ByFragment())
+        {
+            TempData[nameof(Status)] = Status;
+            return Redirect(Here.ClassPath + At(cell: Cell));
+        }
+
+        await TellHistoryAsync();
+        return Request.ByFragment() ? Partial("_EditReply", this) : Page();
+    }
+
+    protected async Task TellHistoryAsync() =>
+        Drawer = Drawer is null
+            ? null
+            : Drawer with
+            {
+                History = await cells.HistoryAsync(ClassView.Ref, Drawer.Place, CellDrawer.MostEvents),
+            };
+}
