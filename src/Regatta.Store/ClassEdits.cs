@@ -36,9 +36,7 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
 
         if (draft.Stamp.Revision != seen)
         {
-            return new EditOutcome.Stale(
-                await ListAsync(connection, transaction, one, "d.after is not null and d.revision > @seen", 10, seen)
-            );
+            return new EditOutcome.Stale(await ListAsync(connection, transaction, one, "d.revision > @seen", 10, seen));
         }
 
         var changed = change.On(draft.State, await Classes.UseAsync(connection, transaction, one));
@@ -49,6 +47,12 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
 
         var (after, what) = (changed.Value, change.What(draft.State));
         var difference = ClassJson.Difference(draft.Class, after.Definition);
+        var places = after.ChangedFrom(draft.State);
+        if (difference is null && places.Count == 0)
+        {
+            return new EditOutcome.Done(after, seen, what);
+        }
+
         var edit = await connection.ExecuteScalarAsync<long>(
             """
             update class_edits set state = 'dropped' where club_id = @club and class_id = @id and done_by = @by and state = 'undone';
@@ -68,7 +72,11 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
             },
             transaction
         );
-        await WriteCellsAsync(connection, transaction, one, draft.State, after, edit, by);
+        if (places.Count > 0)
+        {
+            await WriteCellsAsync(connection, transaction, one, draft.State, after, places, edit, by);
+        }
+
         await WriteAsync(connection, transaction, one, draft.Class, after.Definition);
         await transaction.CommitAsync();
         return new EditOutcome.Done(after, seen + 1, what);
@@ -116,19 +124,11 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
         ClassRef one,
         ClassState before,
         ClassState after,
+        IReadOnlyList<CellPlace> places,
         long edit,
         Guid by
     )
     {
-        var places = before
-            .Kept.Keys.Union(after.Kept.Keys)
-            .Where(place => before.Kept.GetValueOrDefault(place) != after.Kept.GetValueOrDefault(place))
-            .ToList();
-        if (places.Count == 0)
-        {
-            return;
-        }
-
         await connection.ExecuteAsync(
             """
             with want as (select * from unnest(@plans, @modes, @bands, @controls, @befores, @afters) as w (plan, mode, band, control,
@@ -181,7 +181,7 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
             id = one.Number,
             editor,
         };
-        var edit = await connection.QuerySingleOrDefaultAsync<EditRow>(
+        var edit = await connection.QuerySingleOrDefaultAsync<UndoneEdit>(
             $"""
             select id, what, {side.Expected} as expected, {side.Put} as put from class_edits
             where club_id = @club and class_id = @id and done_by = @editor and state = '{state.From}' order by id {order} limit 1
@@ -196,7 +196,7 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
 
         var ofDefinition = edit.Expected is null ? 0 : 1;
         var refusal = edit.Expected is null ? null : await TurnDefinitionAsync(connection, transaction, one, edit);
-        var cells = await connection.QuerySingleAsync<CellsRow>(
+        var cells = await connection.QuerySingleAsync<UndoneCells>(
             $"""
             with back as (
               update cells c set content = e.{side.Put}, edited_by = @editor, edited_at = @now, revision = c.revision + 1
@@ -224,11 +224,15 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
             transaction
         );
         await connection.ExecuteAsync(
-            "update class_edits set state = @to where club_id = @club and id = @edit",
+            """
+            update class_edits e set state = @to, revision = case when e.after is null then e.revision else k.revision end
+            from classes k where k.club_id = @club and k.id = @id and e.club_id = @club and e.id = @edit
+            """,
             new
             {
                 to = state.To,
                 keys.club,
+                keys.id,
                 edit = edit.Id,
             },
             transaction
@@ -242,7 +246,7 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
         NpgsqlConnection connection,
         NpgsqlTransaction transaction,
         ClassRef one,
-        EditRow edit
+        UndoneEdit edit
     )
     {
         var draft = (await Classes.ReadAsync(connection, transaction, one))!;
@@ -288,11 +292,4 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
                 transaction
             ),
         ];
-
-    private sealed record EditRow(long Id, string What, string? Expected, string? Put);
-
-    private sealed record CellsRow(long Done, long All, string? Plan, string? Mode, int? Band, string? Control)
-    {
-        public CellPlace? Place => Plan is null ? null : new(new(new(Plan), new(Mode!)), new(new(Band!.Value), new(Control!)));
-    }
 }

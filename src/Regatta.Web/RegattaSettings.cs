@@ -35,7 +35,10 @@ public sealed record RegattaSettings(
         new(
             configuration["REGATTA_DATABASE"]
                 ?? throw new InvalidOperationException("REGATTA_DATABASE holds no connection string. ./start sets it."),
-            (configuration["REGATTA_DEMO_BUNDLE"] ?? "demo/club.json").Split(Path.PathSeparator, StringSplitOptions.RemoveEmptyEntries),
+            (configuration["REGATTA_DEMO_BUNDLE"] ?? $"demo/wenlow.json{Path.PathSeparator}demo/tessick.json").Split(
+                Path.PathSeparator,
+                StringSplitOptions.RemoveEmptyEntries
+            ),
             Enum.Parse<DemoChoice>(configuration["REGATTA_DEMO"] ?? nameof(DemoChoice.IfEmpty), ignoreCase: true),
             configuration["REGATTA_ADDRESS"] is { Length: > 0 } address ? address.TrimEnd('/') : null,
             configuration["REGATTA_KEYS"],

@@ -37,6 +37,19 @@ public sealed class DefinitionTests(StoreFixture store)
     }
 
     [Fact]
+    public async Task A_change_that_changes_nothing_leaves_the_revision_and_others_undo_is_told()
+    {
+        var draft = await store.FreshClassAsync();
+        var edge = new MoveEdge(new(2), Speed.FromKnots(9.5));
+        var moved = await store.ChangeAsync(draft, edge, store.Ann);
+        Assert.Equal(moved.Stamp.Revision, (await store.ChangeAsync(moved, edge, store.Ben)).Stamp.Revision);
+        await store.Edits.UndoAsync(draft.Stamp.Class, store.Ann.Id);
+        var outcome = await store.Edits.ApplyAsync(draft.Stamp.Class, moved.Stamp.Revision, new SplitBand(Steady), store.Ben.Id);
+        var since = Assert.Single(Assert.IsType<EditOutcome.Stale>(outcome).Since);
+        Assert.Equal(("light ends at 9.5 kn", "Ann", "undone"), (since.What, since.By, since.State));
+    }
+
+    [Fact]
     public async Task Of_many_changes_at_once_one_lands_and_the_others_are_stale()
     {
         var draft = await store.FreshClassAsync();
@@ -236,7 +249,8 @@ public sealed class DefinitionTests(StoreFixture store)
                 }
                 else if (
                     await store.Edits.ApplyAsync(draft.Stamp.Class, seen.Stamp.Revision, Random(seen.Class, random), who.Id)
-                    is EditOutcome.Done
+                        is EditOutcome.Done done
+                    && done.Revision > seen.Stamp.Revision
                 )
                 {
                     Interlocked.Increment(ref landed);

@@ -1,3 +1,4 @@
+using System.IO.Compression;
 using System.Net;
 using AngleSharp.Dom;
 using AngleSharp.Html.Dom;
@@ -85,6 +86,31 @@ public sealed class ClubHost : WebApplicationFactory<Program>, IAsyncLifetime
         var another = new ClubHost("web_" + Guid.NewGuid().ToString("N"), demoChoice, ownsDatabase: true) { settings = settings };
         await another.StartOwnAsync();
         return another;
+    }
+
+    /// <summary>Another application over a database of an older shape, from a zipped dump.</summary>
+    /// <param name="dump">The dump.</param>
+    /// <param name="before">What is done to the old database before it is brought up.</param>
+    public static async Task<ClubHost> OverDumpAsync(string dump, string before)
+    {
+        var name = "web_" + Guid.NewGuid().ToString("N");
+        await using (var server = new NpgsqlConnection(TestServer))
+        {
+            await server.ExecuteAsync($"create database {name}");
+        }
+
+        var address = new NpgsqlConnectionStringBuilder(TestServer) { Database = name, Pooling = false }.ConnectionString;
+        await using (var old = new NpgsqlConnection(address))
+        {
+            await using var zipped = new GZipStream(File.OpenRead(dump), CompressionMode.Decompress);
+            using var text = new StreamReader(zipped);
+            await old.ExecuteAsync(await text.ReadToEndAsync(), commandTimeout: 120);
+            await old.ExecuteAsync("set search_path = public; " + before);
+        }
+
+        var over = new ClubHost(name, "Never", ownsDatabase: true);
+        over.StartServer();
+        return over;
     }
 
     /// <summary>Another start over the same database.</summary>

@@ -5,29 +5,29 @@ import { launchOptions, signIn } from "./chromium.mjs";
 
 const baseURL = process.env.BASE_URL ?? "http://127.0.0.1:8080";
 const folder = process.env.SHOTS ?? new URL("../../docs/screenshots", import.meta.url).pathname;
-const desk = { width: 1280, height: 800 };
+const desktop = { width: 1280, height: 800 };
 const phone = { width: 360, height: 740 };
 
 const shots = [
-  { name: "today", as: "odalys", path: "/wenlow/today", size: desk },
+  { name: "today", as: "odalys", path: "/wenlow/today", size: desktop },
   { name: "today-phone", as: "priya", path: "/wenlow/today?wind=18", size: phone },
-  { name: "fleet", as: "odalys", path: "/wenlow", size: desk },
-  { name: "matrix-lanes", as: "tamsin", path: "/wenlow/classes/quillet?cell=4.gooseneck", size: desk },
-  { name: "matrix-table", as: "odalys", path: "/wenlow/classes/orlop-9?view=table&plan=reef-1&cell=5.car", size: desk },
-  { name: "paste", as: "odalys", path: "/wenlow/classes/brannet/paste", size: desk, before: paste },
-  { name: "card-print", as: "odalys", path: "/wenlow/classes/tandry/card/print", size: desk },
-  { name: "controls", as: "tamsin", path: "/wenlow/classes/quillet/controls", size: desk },
-  { name: "boats", as: "tamsin", path: "/wenlow/classes/quillet/boats", size: desk },
+  { name: "fleet", as: "odalys", path: "/wenlow", size: desktop },
+  { name: "matrix-lanes", as: "tamsin", path: "/wenlow/classes/quillet?cell=4.gooseneck", size: desktop },
+  { name: "matrix-table", as: "odalys", path: "/wenlow/classes/orlop-9?view=table&plan=reef-1&cell=5.car", size: desktop },
+  { name: "paste", as: "odalys", path: "/wenlow/classes/brannet/paste", size: desktop, before: paste },
+  { name: "card-print", as: "odalys", path: "/wenlow/classes/tandry/card/print", size: desktop },
+  { name: "controls", as: "tamsin", path: "/wenlow/classes/quillet/controls", size: desktop },
+  { name: "boats", as: "tamsin", path: "/wenlow/classes/quillet/boats", size: desktop },
   { name: "measure-phone", as: "tamsin", path: "/wenlow/classes/quillet/boats", size: phone, before: measure },
-  { name: "strips", as: "tamsin", path: "/wenlow/classes/quillet/strips", size: desk },
-  { name: "new-class", as: "odalys", path: "/wenlow/new-class", size: desk },
-  { name: "versions", as: "odalys", path: "/wenlow/classes/ferrin-16/versions", size: desk },
-  { name: "bands", as: "tamsin", path: "/wenlow/classes/quillet/bands", size: desk },
+  { name: "strips", as: "tamsin", path: "/wenlow/classes/quillet/strips", size: desktop },
+  { name: "new-class", as: "odalys", path: "/wenlow/new-class", size: desktop },
+  { name: "versions", as: "odalys", path: "/wenlow/classes/ferrin-16/versions", size: desktop },
+  { name: "bands", as: "tamsin", path: "/wenlow/classes/quillet/bands", size: desktop },
   { name: "card-phone", as: "priya", path: "/wenlow/classes/quillet/card?wind=14", size: phone },
   { name: "log-phone", as: "priya", path: "/wenlow/classes/quillet/log?wind=14", size: phone, full: true },
   { name: "logbook-phone", as: "priya", path: "/wenlow/logbook", size: phone },
-  { name: "share", as: "tamsin", path: "/wenlow/classes/quillet/share", size: desk, before: makeLink },
-  { name: "sign-in", path: "/sign-in", size: desk },
+  { name: "history", as: "odalys", path: "/wenlow/classes/quillet/history", size: desktop, before: joinBands },
+  { name: "sign-in", path: "/sign-in", size: desktop },
 ];
 
 async function paste(page) {
@@ -36,10 +36,11 @@ async function paste(page) {
   await page.getByText("plain and ticked").waitFor();
 }
 
-async function makeLink(page) {
-  await page.getByLabel("Who or what is the link for?").fill("boat park board");
-  await page.getByRole("button", { name: "Make a link and its code" }).click();
-  await page.getByText("The new link").waitFor();
+async function joinBands(page) {
+  await page.goto("/wenlow/classes/quillet/bands");
+  await page.getByRole("button", { name: "Join with hard" }).click();
+  await page.getByRole("button", { name: "Join them" }).click();
+  await page.goto("/wenlow/classes/quillet/history");
 }
 
 async function measure(page) {

@@ -17,7 +17,7 @@ public sealed record FleetViews(IReadOnlyList<ClassView> Classes, IReadOnlyList<
 public sealed class ClassCache(IFusionCache cache, Classes classes, Logs logs, TimeProvider clock)
 {
     /// <summary>How many cells and logs the cache holds, over all clubs.</summary>
-    public const long MostHeld = 400_000;
+    public const long MostHeld = 150_000;
 
     private static readonly TimeSpan Unused = TimeSpan.FromMinutes(20);
 

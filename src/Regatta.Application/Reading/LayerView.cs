@@ -11,6 +11,8 @@ namespace Regatta.Application.Reading;
 public sealed class LayerView
 {
     private readonly Lazy<IReadOnlyList<Finding>> findings;
+    private readonly Lazy<IReadOnlyList<Proposal>> bestProposals;
+    private readonly Lazy<Dictionary<BandId, (double Mean, double Deviation)?>> expected;
 
     /// <summary>Joins the parts.</summary>
     /// <param name="whole">The class it is of.</param>
@@ -35,7 +37,12 @@ public sealed class LayerView
             .Where(IsNews)
             .ToDictionary(p => new CellAddress(p.Band.Id, p.Control.Key));
         findings = new(() => Judgement.Of(matrix, Evidence.Sessions));
+        bestProposals = new(() => [.. Proposer.BestPerBand().Where(one => Proposals.ContainsKey(new(one.Band.Id, one.Control.Key)))]);
+        expected = new(() => matrix.Bands.All.ToDictionary(band => band.Id, Proposer.Expected));
     }
+
+    /// <summary>Another for every view that is made: what was rendered of one may be kept under it.</summary>
+    public Guid Id { get; } = Guid.NewGuid();
 
     public ClassView Whole { get; }
 
@@ -57,11 +64,15 @@ public sealed class LayerView
     /// <summary>The proposals that wait for a decision.</summary>
     public IReadOnlyDictionary<CellAddress, Proposal> Proposals { get; }
 
+    /// <summary>Of those, the one in each band that is worth trying first.</summary>
+    public IReadOnlyList<Proposal> BestProposals => bestProposals.Value;
+
     /// <summary>What does not fit.</summary>
     public IReadOnlyList<Finding> Findings => findings.Value;
 
     /// <summary>The helm to expect in a band; null where a helm control has no mark, or nothing was ever logged in this layer.</summary>
-    public (double Mean, double Deviation)? Expected(WindBand band) => Evidence.Posterior.Rows > 0 ? Proposer.Expected(band) : null;
+    public (double Mean, double Deviation)? Expected(WindBand band) =>
+        Evidence.Posterior.Rows > 0 ? expected.Value.GetValueOrDefault(band.Id) : null;
 
     public CellPlace Place(CellAddress address) => new(Layer, address);
 

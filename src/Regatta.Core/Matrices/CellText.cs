@@ -140,10 +140,10 @@ public static partial class CellText
     [GeneratedRegex(@"^(?<mark>.+?)\s*(?:±|\+/-|\+-)\s*(?<by>.+)$")]
     private static partial Regex WithTolerance();
 
-    [GeneratedRegex(@"^(?<from>.*\d[^\d]*?|.*[½¼¾⅛⅜⅝⅞][^\d]*?)\s*(?:–|—|-|\bto\b|\.\.+|…)\s*(?<to>.+)$")]
+    [GeneratedRegex(@"^(?<from>.*[0-9][^0-9]*?|.*[½¼¾⅛⅜⅝⅞][^0-9]*?)\s*(?:–|—|-|\bto\b|\.\.+|…)\s*(?<to>.+)$")]
     private static partial Regex Range();
 
-    [GeneratedRegex(@"[^\d\s½¼¾⅛⅜⅝⅞/.,]+.*$")]
+    [GeneratedRegex(@"[^0-9\s½¼¾⅛⅜⅝⅞/.,]+.*$")]
     private static partial Regex Unit();
 
     [GeneratedRegex(@"^(?<said>[^()\[\]]+?)\s*[(\[](?<note>[^()\[\]]+)[)\]]$")]

@@ -16,7 +16,7 @@ public sealed record ClassState
         Set = new(definition.Layers, definition.Bands, definition.Controls, Cells);
     }
 
-    /// <summary>What the captain says of the class.</summary>
+    /// <summary>The definition.</summary>
     public ClassDefinition Definition { get; }
 
     /// <summary>Every cell, also those that have no place in the definition at the moment.</summary>
@@ -27,6 +27,10 @@ public sealed record ClassState
 
     /// <summary>The matrices, one for each sail plan in each mode.</summary>
     public MatrixSet Set { get; }
+
+    /// <summary>The places whose cells differ from another state's.</summary>
+    public IReadOnlyList<CellPlace> ChangedFrom(ClassState other) =>
+        [.. Kept.Keys.Union(other.Kept.Keys).Where(place => Kept.GetValueOrDefault(place) != other.Kept.GetValueOrDefault(place))];
 
     /// <summary>The same cells under another definition.</summary>
     public ClassState With(ClassDefinition definition) => new(definition, Kept);

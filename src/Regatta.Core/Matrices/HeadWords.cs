@@ -126,15 +126,15 @@ public static partial class HeadWords
     private static partial Regex InBrackets();
 
     [GeneratedRegex(
-        @"^(?:f|bft|force|beaufort)\s*(?<low>\d{1,2})(?:\s*(?:-|–|to)\s*(?<high>\d{1,2}))?$"
-            + @"|^(?<low>\d{1,2})(?:\s*(?:-|–|to)\s*(?<high>\d{1,2}))?\s*(?:bft|beaufort)$",
+        @"^(?:f|bft|force|beaufort)\s*(?<low>[0-9]{1,2})(?:\s*(?:-|–|to)\s*(?<high>[0-9]{1,2}))?$"
+            + @"|^(?<low>[0-9]{1,2})(?:\s*(?:-|–|to)\s*(?<high>[0-9]{1,2}))?\s*(?:bft|beaufort)$",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex Force();
 
     [GeneratedRegex(
         @"^(?<under><|≤|under|below|up to|to)?\s*(?<over>>|≥|over|above|from)?\s*"
-            + @"(?<one>\d{1,3}(?:[.,]\d)?)\s*(?:(?:-|–|—|to|\.\.)\s*(?<two>\d{1,3}(?:[.,]\d)?))?\s*(?<over>\+)?\s*"
+            + @"(?<one>[0-9]{1,3}(?:[.,][0-9])?)\s*(?:(?:-|–|—|to|\.\.)\s*(?<two>[0-9]{1,3}(?:[.,][0-9])?))?\s*(?<over>\+)?\s*"
             + @"(?<unit>[a-z]+(?:/[a-z]+)?)?\s*(?<over>\+)?$",
         RegexOptions.IgnoreCase
     )]

@@ -142,11 +142,11 @@ public static partial class NumberText
     }
 
     [GeneratedRegex(
-        @"^(?<sign>-)?\+?\s*(?:(?<whole>\d{1,9}(?:\.\d{1,12})?)(?!\s*/)(?:\s+(?<top>\d{1,3})\s*/\s*(?<bottom>\d{1,3}))?"
-            + @"|(?<top>\d{1,3})\s*/\s*(?<bottom>\d{1,3}))\s*(?<rest>[^\d\s].*)?$"
+        @"^(?<sign>-)?\+?\s*(?:(?<whole>[0-9]{1,9}(?:\.[0-9]{1,12})?)(?!\s*/)(?:\s+(?<top>[0-9]{1,3})\s*/\s*(?<bottom>[0-9]{1,3}))?"
+            + @"|(?<top>[0-9]{1,3})\s*/\s*(?<bottom>[0-9]{1,3}))\s*(?<rest>[^0-9\s].*)?$"
     )]
     private static partial Regex Shape();
 
-    [GeneratedRegex(@"(\d),(\d)")]
+    [GeneratedRegex(@"([0-9]),([0-9])")]
     private static partial Regex DecimalComma();
 }

@@ -36,9 +36,7 @@ public sealed class BandsModel(ClubContext here, DefinitionEditor editor, UnitPr
             band,
             [
                 .. FieldsOf(band)
-                    .Select(one =>
-                        editor.Since.Count > 0 ? one.Filled(typed, Form.Problems).Beside(one.Value) : one.Filled(typed, Form.Problems)
-                    ),
+                    .Select(one => editor.IsStale ? one.Filled(typed, Form.Problems).Beside(one.Value) : one.Filled(typed, Form.Problems)),
             ]
         ));
 

@@ -74,7 +74,7 @@ public sealed class ControlEditorModel(ClubContext here, DefinitionEditor editor
         }
 
         // What was typed stays; where the class says something else now, that stands beside it.
-        Form = new(Class, Before, typed, editor.Since.Count > 0 && Before is not null ? ControlForm.Typed(Before) : Nothing);
+        Form = new(Class, Before, typed, editor.IsStale && Before is not null ? ControlForm.Typed(Before) : Nothing);
         editor.TellBeside(Form.Reader, FieldOf(read));
         return Page();
     }

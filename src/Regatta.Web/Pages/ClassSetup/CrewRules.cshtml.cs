@@ -54,7 +54,7 @@ public sealed partial class CrewRulesModel(ClubContext here, DefinitionEditor ed
     public Field Field(string name, string label)
     {
         var field = new Field(name, label, "").Filled(typed, Form.Problems);
-        return editor.Since.Count > 0 && Now().TryGetValue(name, out var now) ? field.Beside(now) : field;
+        return editor.IsStale && Now().TryGetValue(name, out var now) ? field.Beside(now) : field;
     }
 
     public async Task OnGetAsync()
@@ -183,7 +183,7 @@ public sealed partial class CrewRulesModel(ClubContext here, DefinitionEditor ed
     }
 
     [GeneratedRegex(
-        @"^(?<from>\d{1,4}(?:\.\d)?)\s*(?:–|-|to)\s*(?<to>\d{1,4}(?:\.\d)?)\s*(?:kg|lb)?\s*:\s*(?<control>.+?)\s+(?<steps>[+−-]?\d{1,2})$"
+        @"^(?<from>[0-9]{1,4}(?:\.[0-9])?)\s*(?:–|-|to)\s*(?<to>[0-9]{1,4}(?:\.[0-9])?)\s*(?:kg|lb)?\s*:\s*(?<control>.+?)\s+(?<steps>[+−-]?[0-9]{1,2})$"
     )]
     private static partial Regex OffsetShape();
 }

@@ -52,7 +52,7 @@ public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, Uni
                         Hint = "A line each; they stand beside the card.",
                     },
                 ]
-        ).Select(one => editor.Since.Count > 0 ? one.Filled(typed, Form.Problems).Beside(one.Value) : one.Filled(typed, Form.Problems));
+        ).Select(one => editor.IsStale ? one.Filled(typed, Form.Problems).Beside(one.Value) : one.Filled(typed, Form.Problems));
 
     public async Task OnGetAsync() => Class = (await here.ClassAsync()).Class;
 

@@ -16,7 +16,10 @@ public sealed class DefinitionEditor(EditClass edit, ClubContext here)
     /// <summary>The revision the next save names: of the definition as this page shows it.</summary>
     public long Revision => here.Class.Revision;
 
-    /// <summary>What others did since the editor's page was made; empty while nothing stands in the way.</summary>
+    /// <summary>Whether the definition has another revision than the editor saw, so that nothing was written.</summary>
+    public bool IsStale { get; private set; }
+
+    /// <summary>What was done since the editor's page was made, newest first.</summary>
     public IReadOnlyList<ClassEdit> Since { get; private set; } = [];
 
     /// <summary>Why the change was refused; null when it was not.</summary>
@@ -53,7 +56,7 @@ public sealed class DefinitionEditor(EditClass edit, ClubContext here)
                 Done = done.What;
                 return true;
             case EditOutcome.Stale stale:
-                (Since, context.Response.StatusCode) = (stale.Since, StatusCodes.Status409Conflict);
+                (IsStale, Since, context.Response.StatusCode) = (true, stale.Since, StatusCodes.Status409Conflict);
                 return false;
             default:
                 (Problem, context.Response.StatusCode) = (((EditOutcome.Refused)outcome).Why, StatusCodes.Status422UnprocessableEntity);

@@ -2,7 +2,7 @@ using UglyToad.PdfPig;
 
 namespace Regatta.Web.Tests;
 
-public sealed class FittingOutTests(ClubHost host)
+public sealed class ClassSetupTests(ClubHost host)
 {
     [Fact]
     public async Task A_class_is_made_from_a_kit_with_its_controls_and_no_mark()

@@ -1,0 +1,69 @@
+namespace Regatta.Web.Tests.Matrices;
+
+/// <summary>Two editors of one definition: the later save writes nothing, keeps what was typed and shows what stands now beside it.</summary>
+public sealed class StaleDefinitionTests(ClubHost host) : MatrixPage(host)
+{
+    [Theory]
+    [InlineData("settings", "form.stack", "#about", "A boat for two.", "A boat for one.")]
+    [InlineData("crew", "form.stack", "#height", "2.5", "4.5")]
+    [InlineData("bands", ".bands-form", "[id^=name]", "ghosting", "drifter")]
+    [InlineData("plans", ".bands-form", "[id^=mode]", "to windward", "beating hard")]
+    [InlineData("controls/vang", "#control-form", "#name", "Kicker", "Vang tackle")]
+    public async Task The_second_save_is_shown_beside_the_first_and_lands_when_it_is_sent_again(
+        string at,
+        string form,
+        string field,
+        string theirs,
+        string mine
+    )
+    {
+        var (coordinator, path) = await NewClassAsync();
+        var address = $"{path}/{at}";
+        var seen = await coordinator.GetAsync(address);
+        var name = seen.Html.QuerySelector($"{form} {field}")!.Id!;
+        Assert.Equal(302, (int)(await coordinator.SendAsync(seen, form, address, (name, theirs))).Status);
+
+        var late = await coordinator.SendAsync(seen, form, address, (name, mine));
+
+        Assert.Equal(409, (int)late.Status);
+        Assert.Contains("nothing was saved", late.TextOf(".conflict"));
+        Assert.Single(late.Html.QuerySelectorAll(".conflict li"));
+        Assert.Contains("Odalys", late.TextOf(".conflict li"));
+        Assert.Equal((mine, $"It says now: {theirs}"), Beside(late, name));
+        Assert.Equal(theirs, (await coordinator.GetAsync(address)).Html.QuerySelector($"#{name}")!.TextOrValue());
+
+        Assert.Equal(302, (int)(await coordinator.SendAsync(late, form, address)).Status);
+        Assert.Equal(mine, (await coordinator.GetAsync(address)).Html.QuerySelector($"#{name}")!.TextOrValue());
+    }
+
+    [Fact]
+    public async Task An_edge_dragged_on_an_old_page_moves_nothing_and_a_mark_saved_meanwhile_stays()
+    {
+        var (coordinator, path) = await NewClassAsync();
+        var seen = await coordinator.GetAsync(path);
+        await WriteAsync(coordinator, path, "2.vang", "4");
+        var settings = await coordinator.GetAsync($"{path}/settings");
+        await coordinator.SendAsync(settings, "form.stack", $"{path}/settings", ("about", "Changed."));
+        var old = seen.Html.QuerySelector("#matrix")!.GetAttribute("data-revision")!;
+        var page = await coordinator.GetAsync($"{path}?cell=2.vang");
+        var edge = page.Html.QuerySelector("[data-edge]")!;
+        var moved = await coordinator
+            .Fragment()
+            .SendAsync(page, Form, $"{path}?handler=Edge", ("band", edge.GetAttribute("data-edge")!), ("wind", "6.5"), ("revision", old));
+        Assert.Contains("changed", moved.TextOf("#save-status"));
+        var after = await coordinator.GetAsync(path);
+        Assert.Equal(edge.GetAttribute("aria-valuenow"), after.Html.QuerySelector("[data-edge]")!.GetAttribute("aria-valuenow"));
+        Assert.Contains("strip 4", Label(after, "2.vang"));
+    }
+
+    private static (string Kept, string? Now) Beside(Answer page, string name)
+    {
+        var input = page.Html.QuerySelector($"#{name}")!;
+        return (input.TextOrValue(), input.ParentElement!.QuerySelector(".now-says")?.TextContent);
+    }
+}
+
+internal static class Inputs
+{
+    public static string TextOrValue(this AngleSharp.Dom.IElement input) => input.GetAttribute("value") ?? input.TextContent;
+}
