@@ -10,5 +10,7 @@ Alpine.data("gates", gates);
 Alpine.start();
 // An address that names a field goes on in it.
 if (location.hash.length > 1) document.getElementById(location.hash.slice(1))?.focus();
+// On a phone the tabs are one line that is scrolled: the page's own is in sight.
+document.querySelector(".class-tabs [aria-current]")?.scrollIntoView({ block: "nearest", inline: "center" });
 startMatrix(htmx);
 watchTheBoard(htmx);

@@ -32,6 +32,21 @@ public abstract record ClassChange
 
     private protected abstract Parsed<ClassState> Apply(ClassState before, ClassUse use);
 
+    /// <summary>What a change of settings says otherwise: short values before and after, of long ones only that they were edited.</summary>
+    private protected static string Told(ClassDefinition before, ClassDefinition after)
+    {
+        const int Short = 70;
+        var changes = DefinitionDiff
+            .Between(before, after)
+            .Select(change =>
+                change.Before.Length + change.After.Length <= Short && change is { Before.Length: > 0, After.Length: > 0 }
+                    ? $"{change.Member}: {change.Before} → {change.After}"
+                    : $"{change.Member} edited"
+            )
+            .ToList();
+        return changes.Count == 0 ? "nothing changed" : string.Join("; ", changes);
+    }
+
     private protected static Parsed<ClassState> Bad(string problem) => Parsed<ClassState>.Bad(problem);
 
     private protected static Parsed<ClassState> Good(ClassState state) => Parsed<ClassState>.Good(state);

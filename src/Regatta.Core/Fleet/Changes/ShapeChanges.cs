@@ -61,10 +61,11 @@ public sealed record BringBackMode(SailingMode Mode) : ClassChange
 public sealed record SetCrew(Length WindHeight, CrewReading Crew) : ClassChange
 {
     /// <inheritdoc/>
-    public override string What(ClassState before) => "crews and wind height edited";
+    public override string What(ClassState before) => Told(before.Definition, After(before.Definition));
 
-    private protected override Parsed<ClassState> Apply(ClassState before, ClassUse use) =>
-        Good(before.With(before.Definition with { WindHeight = WindHeight, Crew = Crew }));
+    private protected override Parsed<ClassState> Apply(ClassState before, ClassUse use) => Good(before.With(After(before.Definition)));
+
+    private ClassDefinition After(ClassDefinition before) => before with { WindHeight = WindHeight, Crew = Crew };
 }
 
 /// <summary>Says what the class is, which helm it aims at, what to look at and what to beware of.</summary>
@@ -77,10 +78,19 @@ public sealed record SetSettings(string Name, string About, HelmAim Helm, IReadO
     : ClassChange
 {
     /// <inheritdoc/>
-    public override string What(ClassState before) => "class settings edited";
+    public override string What(ClassState before) => Told(before.Definition, After(before.Definition));
 
-    private protected override Parsed<ClassState> Apply(ClassState before, ClassUse use) =>
-        Good(before.With(before.Definition with { Name = Name, About = About, Helm = Helm, Checks = Checks, Cautions = Cautions }));
+    private protected override Parsed<ClassState> Apply(ClassState before, ClassUse use) => Good(before.With(After(before.Definition)));
+
+    private ClassDefinition After(ClassDefinition before) =>
+        before with
+        {
+            Name = Name,
+            About = About,
+            Helm = Helm,
+            Checks = Checks,
+            Cautions = Cautions,
+        };
 }
 
 /// <summary>Makes the draft say what a version says: definition and cells. Controls that came since are retired, so that logs with marks

@@ -30,7 +30,7 @@ public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, Uni
             (Field[])
                 [
                     new("name", "Name", Class.Name),
-                    new("about", "One sentence on the boat", Class.About),
+                    new("about", "One sentence on the boat", Class.About) { Type = "textarea" },
                     new("target", "Helm aimed at, degrees of rudder", Plain(Class.Helm.Target.Degrees))
                     {
                         Hint = "+ weather helm, − lee helm; a light tug is 2 to 4.",
