@@ -117,6 +117,24 @@ public sealed class ArchitectureTests
         Assert.Equal([], longFiles);
     }
 
+    /// <summary>A pattern that goes back over what it has read can take seconds over one line somebody types.</summary>
+    [Fact]
+    public void No_pattern_goes_back_over_what_it_has_read()
+    {
+        // The quotes of a pasted table are found by looking one character back, which no other kind of pattern can.
+        string[] looksBack = ["TableText"];
+        var patterns = (
+            from assembly in new[] { typeof(Core.Units.Length).Assembly, typeof(Formats.Bundles.Bundle).Assembly, typeof(Program).Assembly }
+            from type in assembly.GetTypes()
+            from method in type.GetMethods(BindingFlags.Static | BindingFlags.NonPublic | BindingFlags.Public | BindingFlags.DeclaredOnly)
+            let pattern = method.GetCustomAttribute<GeneratedRegexAttribute>()
+            where pattern is not null && !looksBack.Contains(type.Name)
+            select (Name: $"{type.Name}.{method.Name}", pattern.Options)
+        ).ToList();
+        Assert.True(patterns.Count > 12, $"Only {patterns.Count} patterns were found.");
+        Assert.Equal([], patterns.Where(one => !one.Options.HasFlag(RegexOptions.NonBacktracking)).Select(one => one.Name));
+    }
+
     private static readonly string[] Stores =
     [
         "members",

@@ -59,6 +59,56 @@ public sealed class ClubTests(ClubHost host)
     }
 
     [Fact]
+    public async Task Further_clubs_are_founded_only_as_the_installation_lets()
+    {
+        await using var closed = await host.AnotherAsync("IfEmpty");
+        var ebbe = await closed.VisitAsAsync("ebbe");
+        Assert.Equal("/sign-in", (await ebbe.GetAsync("/found")).Location!.ToString());
+        Assert.Null((await ebbe.GetAsync("/tessick/people")).Html.QuerySelector("form[action*=InviteClub]"));
+
+        await using var open = await host.AnotherAsync("IfEmpty", ("REGATTA_FOUNDING", "Open"));
+        ebbe = await open.VisitAsAsync("ebbe");
+        var form = await ebbe.GetAsync("/found");
+        Assert.Null(form.Html.QuerySelector("#password"));
+        var taken = await ebbe.SendAsync(form, "form.stack", "/found", ("clubName", "Wenlow"), ("zone", "UTC"));
+        Assert.Contains("is here already", taken.TextOf("#clubName-problem"));
+        var founded = await ebbe.SendAsync(taken, "form.stack", "/found", ("clubName", "Ebb Creek"), ("zone", "UTC"));
+        Assert.Equal("/ebb-creek", founded.Location!.ToString());
+        Assert.Equal(
+            ["Ebb Creek", "Tessick Mere Model and Dinghy Club"],
+            (await ebbe.GetAsync("/")).Html.QuerySelectorAll(".links strong").Select(one => one.TextContent)
+        );
+    }
+
+    [Fact]
+    public async Task A_founding_address_founds_one_club_once()
+    {
+        await using var club = await host.AnotherAsync(
+            "IfEmpty",
+            ("REGATTA_FOUNDING", "ByInvitation"),
+            ("REGATTA_ADDRESS", "https://tuning.example")
+        );
+        var (odalys, stranger) = (await club.VisitAsAsync("odalys"), club.Visit());
+        Assert.Equal("/sign-in", (await stranger.GetAsync("/found?code=guessed")).Location!.ToString());
+        var people = await odalys.GetAsync("/wenlow/people");
+        var shown = await odalys.SendAsync(people, "form[action*=InviteClub]", "/wenlow/people?handler=InviteClub");
+        var address = new Uri(shown.TextOf(".thanks code")!);
+        Assert.Equal("tuning.example", address.Host);
+        var form = await stranger.GetAsync(address.PathAndQuery);
+        (string, string)[] typed =
+        [
+            ("clubName", "Ebb Creek"),
+            ("zone", "UTC"),
+            ("name", "Kim"),
+            ("signin", "kim"),
+            ("password", "long-enough-now"),
+        ];
+        Assert.Equal("/ebb-creek", (await stranger.SendAsync(form, "form.stack", "/found", typed)).Location!.ToString());
+        Assert.Equal("/sign-in", (await club.Visit().GetAsync(address.PathAndQuery)).Location!.ToString());
+        Assert.Equal(404, (int)(await stranger.GetAsync("/wenlow")).Status);
+    }
+
+    [Fact]
     public async Task A_demo_account_is_not_offered_to_a_club_that_is_no_demo()
     {
         await using var empty = await host.AnotherAsync("Never");

@@ -163,7 +163,7 @@ public sealed partial record CountScale : Scale
     [GeneratedRegex(
         @"^\s*(?:p|port)?\s*(?:hole|pin)?\s*(?<port>[0-9]{1,4})\s*(?:,?\s*(?:and|&|s|stb|starboard)\s*)+"
             + @"(?:hole|pin)?\s*(?<starboard>[0-9]{1,4})\s*$",
-        RegexOptions.IgnoreCase
+        RegexOptions.IgnoreCase | RegexOptions.NonBacktracking
     )]
     private static partial Regex Sides();
 }

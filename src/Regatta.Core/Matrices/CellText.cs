@@ -137,15 +137,15 @@ public static partial class CellText
     private static string WithUnitOf(string from, string to) =>
         Unit().Match(from).Success || Unit().Match(to) is not { Success: true } unit ? from : $"{from} {unit.Value}";
 
-    [GeneratedRegex(@"^(?<mark>.+?)\s*(?:±|\+/-|\+-)\s*(?<by>.+)$")]
+    [GeneratedRegex(@"^(?<mark>.+?)\s*(?:±|\+/-|\+-)\s*(?<by>.+)$", RegexOptions.NonBacktracking)]
     private static partial Regex WithTolerance();
 
-    [GeneratedRegex(@"^(?<from>.*[0-9][^0-9]*?|.*[½¼¾⅛⅜⅝⅞][^0-9]*?)\s*(?:–|—|-|\bto\b|\.\.+|…)\s*(?<to>.+)$")]
+    [GeneratedRegex(@"^(?<from>.*[0-9][^0-9]*?|.*[½¼¾⅛⅜⅝⅞][^0-9]*?)\s*(?:–|—|-|\bto\b|\.\.+|…)\s*(?<to>.+)$", RegexOptions.NonBacktracking)]
     private static partial Regex Range();
 
-    [GeneratedRegex(@"[^0-9\s½¼¾⅛⅜⅝⅞/.,]+.*$")]
+    [GeneratedRegex(@"[^0-9\s½¼¾⅛⅜⅝⅞/.,]+.*$", RegexOptions.NonBacktracking)]
     private static partial Regex Unit();
 
-    [GeneratedRegex(@"^(?<said>[^()\[\]]+?)\s*[(\[](?<note>[^()\[\]]+)[)\]]$")]
+    [GeneratedRegex(@"^(?<said>[^()\[\]]+?)\s*[(\[](?<note>[^()\[\]]+)[)\]]$", RegexOptions.NonBacktracking)]
     private static partial Regex WithRemark();
 }

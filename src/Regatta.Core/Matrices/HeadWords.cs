@@ -122,13 +122,13 @@ public static partial class HeadWords
     private static Speed Number(string text, SpeedUnit unit) =>
         Speed.From(double.Parse(text.Replace(',', '.'), System.Globalization.CultureInfo.InvariantCulture), unit);
 
-    [GeneratedRegex(@"[(\[](?<in>[^)\]]*)[)\]]")]
+    [GeneratedRegex(@"[(\[](?<in>[^)\]]*)[)\]]", RegexOptions.NonBacktracking)]
     private static partial Regex InBrackets();
 
     [GeneratedRegex(
         @"^(?:f|bft|force|beaufort)\s*(?<low>[0-9]{1,2})(?:\s*(?:-|–|to)\s*(?<high>[0-9]{1,2}))?$"
             + @"|^(?<low>[0-9]{1,2})(?:\s*(?:-|–|to)\s*(?<high>[0-9]{1,2}))?\s*(?:bft|beaufort)$",
-        RegexOptions.IgnoreCase
+        RegexOptions.IgnoreCase | RegexOptions.NonBacktracking
     )]
     private static partial Regex Force();
 
@@ -136,7 +136,7 @@ public static partial class HeadWords
         @"^(?<under><|≤|under|below|up to|to)?\s*(?<over>>|≥|over|above|from)?\s*"
             + @"(?<one>[0-9]{1,3}(?:[.,][0-9])?)\s*(?:(?:-|–|—|to|\.\.)\s*(?<two>[0-9]{1,3}(?:[.,][0-9])?))?\s*(?<over>\+)?\s*"
             + @"(?<unit>[a-z]+(?:/[a-z]+)?)?\s*(?<over>\+)?$",
-        RegexOptions.IgnoreCase
+        RegexOptions.IgnoreCase | RegexOptions.NonBacktracking
     )]
     private static partial Regex Wind();
 }

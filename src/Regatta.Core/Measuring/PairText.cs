@@ -76,6 +76,6 @@ public static partial class PairText
         return Parsed<IReadOnlyList<CalibrationPair>>.Good(pairs);
     }
 
-    [GeneratedRegex(@"\s*(?:\t|;|=|\s{2,})\s*")]
+    [GeneratedRegex(@"\s*(?:\t|;|=|\s{2,})\s*", RegexOptions.NonBacktracking)]
     private static partial Regex Between();
 }

@@ -142,11 +142,12 @@ public static partial class NumberText
     }
 
     [GeneratedRegex(
-        @"^(?<sign>-)?\+?\s*(?:(?<whole>[0-9]{1,9}(?:\.[0-9]{1,12})?)(?!\s*/)(?:\s+(?<top>[0-9]{1,3})\s*/\s*(?<bottom>[0-9]{1,3}))?"
-            + @"|(?<top>[0-9]{1,3})\s*/\s*(?<bottom>[0-9]{1,3}))\s*(?<rest>[^0-9\s].*)?$"
+        @"^(?<sign>-)?\+?\s*(?:(?<top>[0-9]{1,3})\s*/\s*(?<bottom>[0-9]{1,3})"
+            + @"|(?<whole>[0-9]{1,9}(?:\.[0-9]{1,12})?)(?:\s+(?<top>[0-9]{1,3})\s*/\s*(?<bottom>[0-9]{1,3}))?)\s*(?<rest>[^0-9\s/].*)?$",
+        RegexOptions.NonBacktracking
     )]
     private static partial Regex Shape();
 
-    [GeneratedRegex(@"([0-9]),([0-9])")]
+    [GeneratedRegex(@"([0-9]),([0-9])", RegexOptions.NonBacktracking)]
     private static partial Regex DecimalComma();
 }

@@ -79,6 +79,6 @@ public static partial class ControlJson
                     )
             );
 
-    [GeneratedRegex("^[a-z0-9]+(-[a-z0-9]+)*$")]
+    [GeneratedRegex("^[a-z0-9]+(-[a-z0-9]+)*$", RegexOptions.NonBacktracking)]
     internal static partial Regex KeyShape();
 }

@@ -15,7 +15,10 @@ public static class GpxTrack
     /// <summary>A day of seconds.</summary>
     public const int MostPoints = 100_000;
 
-    /// <summary>Reads all tracks of a file as one, by time; points without a time are left out.</summary>
+    /// <summary>The deepest nesting that is looked at; a track with extensions needs six.</summary>
+    private const int MostDepth = 10;
+
+    /// <summary>Reads all tracks of a file as one, by time, element by element; points without a time are left out.</summary>
     public static Parsed<IReadOnlyList<TrackPoint>> Read(Stream file)
     {
         try
@@ -30,34 +33,42 @@ public static class GpxTrack
                     MaxCharactersInDocument = MostBytes,
                 }
             );
-            var gpx = GpxFile.ReadFrom(xml, new() { IgnoreUnexpectedChildrenOfTopLevelElement = true });
-            var points = (
-                from track in gpx.Tracks
-                from segment in track.Segments
-                from point in segment.Waypoints
-                where point.TimestampUtc is not null
-                select point
-            )
-                .Select(point => new TrackPoint(
-                    new(DateTime.SpecifyKind(point.TimestampUtc!.Value, DateTimeKind.Utc)),
-                    point.Latitude.Value,
-                    point.Longitude.Value
-                ))
-                .OrderBy(point => point.At)
-                .ToList();
-            return points.Count switch
+            var points = new List<TrackPoint>();
+            (double Latitude, double Longitude)? here = null;
+            while (xml.Read())
             {
-                < 2 => Parsed<IReadOnlyList<TrackPoint>>.Bad("It holds no track with times."),
-                > MostPoints => Parsed<IReadOnlyList<TrackPoint>>.Bad(
-                    $"It has {points.Count} points; {MostPoints} are the most, a day of seconds."
-                ),
-                _ => Parsed<IReadOnlyList<TrackPoint>>.Good(points),
-            };
+                if (xml.Depth > MostDepth)
+                {
+                    return Bad("Its elements are nested deeper than any track’s.");
+                }
+
+                if (xml is { NodeType: XmlNodeType.Element, LocalName: "trkpt" })
+                {
+                    here = (Degrees(xml.GetAttribute("lat"), 90), Degrees(xml.GetAttribute("lon"), 180));
+                }
+                else if (xml is { NodeType: XmlNodeType.EndElement, LocalName: "trkpt" })
+                {
+                    here = null;
+                }
+                else if (xml is { NodeType: XmlNodeType.Element, LocalName: "time" } && here is { } at)
+                {
+                    xml.Read();
+                    points.Add(new(Time(xml.Value), at.Latitude, at.Longitude));
+                    here = null;
+                    if (points.Count > MostPoints)
+                    {
+                        return Bad($"It has more than {MostPoints} points, a day of seconds.");
+                    }
+                }
+            }
+
+            return points.Count < 2
+                ? Bad("It holds no track with times.")
+                : Parsed<IReadOnlyList<TrackPoint>>.Good([.. points.OrderBy(point => point.At)]);
         }
-        catch (Exception broken)
-            when (broken is XmlException or FormatException or ArgumentException or InvalidOperationException or OverflowException)
+        catch (Exception broken) when (broken is XmlException or FormatException)
         {
-            return Parsed<IReadOnlyList<TrackPoint>>.Bad("This is no GPX track, or a broken one.");
+            return Bad("This is no GPX track, or a broken one.");
         }
     }
 
@@ -68,6 +79,16 @@ public static class GpxTrack
         file.Tracks.Add(new GpxTrackBuilder(points).Track);
         return file.BuildString(new());
     }
+
+    private static Parsed<IReadOnlyList<TrackPoint>> Bad(string problem) => Parsed<IReadOnlyList<TrackPoint>>.Bad(problem);
+
+    private static double Degrees(string? text, double most) =>
+        double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var degrees) && Math.Abs(degrees) <= most
+            ? degrees
+            : throw new FormatException("Not an angle on the earth.");
+
+    private static DateTimeOffset Time(string text) =>
+        DateTimeOffset.Parse(text, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal | DateTimeStyles.AdjustToUniversal);
 
     private sealed class GpxTrackBuilder(IEnumerable<TrackPoint> points)
     {

@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Application.Membership;
 using Regatta.Store;
 using Regatta.Web.Access;
 
@@ -8,12 +9,16 @@ namespace Regatta.Web.Pages;
 
 /// <summary>The clubs of whoever is signed in; the only one opens by itself.</summary>
 [Authorize(Policies.Member)]
-public sealed class IndexModel(Clubs clubs) : PageModel
+public sealed class IndexModel(Clubs clubs, FoundClub found) : PageModel
 {
     public IReadOnlyList<Club> Clubs { get; private set; } = [];
 
+    /// <summary>Whether anybody may found a further club here.</summary>
+    public bool MayFound { get; private set; }
+
     public async Task<IActionResult> OnGetAsync()
     {
+        MayFound = await found.MayAsync(null);
         Clubs = await clubs.OfAsync(User.Id());
         return Clubs is [var only] ? Redirect("/" + only.Key) : Page();
     }

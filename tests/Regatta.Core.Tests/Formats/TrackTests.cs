@@ -89,6 +89,16 @@ public sealed class TrackTests
     )]
     public void A_file_that_is_no_track_is_refused_kindly(string text, string says) => Assert.Contains(says, Read(text).Problem);
 
+    [Theory]
+    [InlineData("", "")]
+    [InlineData("<trk><trkseg>", "</trkseg></trk>")]
+    [InlineData("<trk><trkseg><trkpt lat='1' lon='1'><extensions>", "</extensions></trkpt></trkseg></trk>")]
+    public void A_file_of_nothing_but_nesting_is_refused_at_once(string before, string after)
+    {
+        var nested = string.Concat(Enumerable.Repeat("<a>", 60_000)) + string.Concat(Enumerable.Repeat("</a>", 60_000));
+        Assert.Contains("nested deeper", Read($"<gpx xmlns='http://www.topografix.com/GPX/1/1'>{before}{nested}{after}</gpx>").Problem);
+    }
+
     [Fact]
     public void A_huge_track_is_refused()
     {

@@ -23,8 +23,11 @@ public sealed class FoundModel(FoundClub found, UserManager<Person> accounts, Si
     [BindProperty(SupportsGet = true)]
     public string Code { get; set; } = "";
 
+    private bool HasAccount { get; set; }
+
     public async Task<IActionResult> OnGetAsync()
     {
+        HasAccount = User.Identity?.IsAuthenticated == true;
         Fields = Describe(new Dictionary<string, string>(), new Dictionary<string, string>());
         return await found.MayAsync(Code) ? Page() : Redirect("/sign-in");
     }
@@ -36,35 +39,37 @@ public sealed class FoundModel(FoundClub found, UserManager<Person> accounts, Si
             return Redirect("/sign-in");
         }
 
+        HasAccount = User.Identity?.IsAuthenticated == true;
         var typed = Request.Typed();
         var form = new FormReader();
         var club = form.Need("clubName", typed.GetValueOrDefault("clubName"), "A club needs a name.", ReadName);
         var zone = form.Need("zone", typed.GetValueOrDefault("zone"), "Write the time zone, such as UTC.", ReadZone);
-        var name = form.Need("name", typed.GetValueOrDefault("name"), "Write your name.", ReadName);
-        var person =
-            User.Identity?.IsAuthenticated == true
-                ? await accounts.GetUserAsync(User)
-                : new Person { SignInName = typed.GetValueOrDefault("signin", "").Trim(), DisplayName = name ?? "" };
-        if (User.Identity?.IsAuthenticated != true)
-        {
-            await accounts.OpenAsync(person!, typed.GetValueOrDefault("password", ""), form);
-        }
-
+        var person = await accounts.GetUserAsync(User) ?? await OpenAsync(typed, form);
         if (form.Ok)
         {
-            var made = await found.RunAsync(club!, zone!, person!.Id, Code);
+            // The account holds whatever becomes of the club, so nobody opens one twice.
+            await signIn.SignInAsync(person, isPersistent: true);
+            var made = await found.RunAsync(club!, zone!, person.Id, Code);
             if (made.Ok)
             {
-                await signIn.SignInAsync(person, isPersistent: true);
                 return Redirect("/" + made.Value.Key);
             }
 
             form.Refuse("clubName", made.Problem!);
+            HasAccount = true;
         }
 
         Fields = Describe(typed, form.Problems);
         Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
         return Page();
+    }
+
+    private async Task<Person> OpenAsync(IReadOnlyDictionary<string, string> typed, FormReader form)
+    {
+        var name = form.Need("name", typed.GetValueOrDefault("name"), "Write your name.", ReadName);
+        var person = new Person { SignInName = typed.GetValueOrDefault("signin", "").Trim(), DisplayName = name ?? "" };
+        await accounts.OpenAsync(person, typed.GetValueOrDefault("password", ""), form);
+        return person;
     }
 
     private static Parsed<string> ReadName(string text) =>
@@ -75,12 +80,15 @@ public sealed class FoundModel(FoundClub found, UserManager<Person> accounts, Si
             ? Parsed<string>.Good(text.Trim())
             : Parsed<string>.Bad("That time zone is not known here. Use its name from the time-zone database, or UTC.");
 
-    private static IReadOnlyList<Field> Describe(IReadOnlyDictionary<string, string> typed, IReadOnlyDictionary<string, string> problems)
+    private IReadOnlyList<Field> Describe(IReadOnlyDictionary<string, string> typed, IReadOnlyDictionary<string, string> problems)
     {
-        Field[] fields =
+        Field[] club =
         [
             new("clubName", "Name of the club", ""),
             new("zone", "Its time zone", "UTC") { Hint = "Its name in the time-zone database, such as UTC." },
+        ];
+        Field[] account =
+        [
             new("name", "Your name", "") { Autocomplete = "name" },
             new("signin", "Name you sign in with", "") { Autocomplete = "username", Hint = "Letters and digits, no spaces." },
             new("password", "Password", "")
@@ -90,6 +98,6 @@ public sealed class FoundModel(FoundClub found, UserManager<Person> accounts, Si
                 Hint = "Ten letters or more.",
             },
         ];
-        return [.. fields.Select(field => field.Filled(typed, problems))];
+        return [.. club.Concat(HasAccount ? [] : account).Select(field => field.Filled(typed, problems))];
     }
 }

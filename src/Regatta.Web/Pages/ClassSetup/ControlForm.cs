@@ -196,6 +196,9 @@ public sealed partial class ControlForm(
 
     private static string Following(double least, double most) => $"; follows {NumberText.Plain(least, 3)} to {NumberText.Plain(most, 3)}";
 
-    [GeneratedRegex(@"^(?<why>.*?)\s*;\s*follows\s+(?<least>\S+)(?:\s+to\s+(?<most>\S+))?$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"^(?<why>.*?)\s*;\s*follows\s+(?<least>\S+)(?:\s+to\s+(?<most>\S+))?$",
+        RegexOptions.IgnoreCase | RegexOptions.NonBacktracking
+    )]
     private static partial Regex Ratio();
 }

@@ -183,7 +183,9 @@ public sealed partial class CrewRulesModel(ClubContext here, DefinitionEditor ed
     }
 
     [GeneratedRegex(
-        @"^(?<from>[0-9]{1,4}(?:\.[0-9])?)\s*(?:–|-|to)\s*(?<to>[0-9]{1,4}(?:\.[0-9])?)\s*(?:kg|lb)?\s*:\s*(?<control>.+?)\s+(?<steps>[+−-]?[0-9]{1,2})$"
+        @"^(?<from>[0-9]{1,4}(?:\.[0-9])?)\s*(?:–|-|to)\s*(?<to>[0-9]{1,4}(?:\.[0-9])?)\s*(?:kg|lb)?"
+            + @"\s*:\s*(?<control>.+?)\s+(?<steps>[+−-]?[0-9]{1,2})$",
+        RegexOptions.NonBacktracking
     )]
     private static partial Regex OffsetShape();
 }
