@@ -1,3 +1,6 @@
+using Microsoft.AspNetCore.Identity;
+using Microsoft.Extensions.DependencyInjection;
+
 namespace Regatta.Web.Tests;
 
 public sealed class AccessTests(ClubHost host)
@@ -11,7 +14,7 @@ public sealed class AccessTests(ClubHost host)
     [InlineData("/wenlow/classes/quillet/bundle.json")]
     [InlineData("/wenlow/logbook")]
     [InlineData("/wenlow/people")]
-    public async Task Unmatched_are_asked_to_sign_in_and_come_back(string address)
+    public async Task Whoever_is_not_signed_in_is_asked_to_and_comes_back(string address)
     {
         var answer = await host.Visit().GetAsync(address);
         Assert.Equal(302, (int)answer.Status);
@@ -90,6 +93,26 @@ public sealed class AccessTests(ClubHost host)
             "Too many tries",
             (await visitor.SendAsync(page, "form.stack", "/sign-in", ("name", "odalys"), ("password", "wrong-password"))).TextOf(".problem")
         );
+    }
+
+    [Fact]
+    public async Task A_session_that_holds_no_longer_ends_at_the_sign_in()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        await using var strict = club.WithWebHostBuilder(app =>
+            app.ConfigureServices(services =>
+                services.Configure<SecurityStampValidatorOptions>(options => options.ValidationInterval = TimeSpan.Zero)
+            )
+        );
+        var priya = new Visitor(strict.CreateClient(new() { AllowAutoRedirect = false, HandleCookies = true }));
+        await priya.SignInAsync("priya");
+        Assert.Equal(200, (int)(await priya.GetAsync("/wenlow")).Status);
+        await club.ScalarAsync<int>("update people set security_stamp = 'another' where sign_in_name = 'priya' returning 1");
+        var ended = await priya.GetAsync("/wenlow");
+        Assert.Equal((302, true), ((int)ended.Status, ended.Location!.ToString().Contains("/sign-in", StringComparison.Ordinal)));
+        Assert.Equal(200, (int)(await priya.GetAsync("/sign-in")).Status);
+        await priya.SignInAsync("priya");
+        Assert.Equal(200, (int)(await priya.GetAsync("/wenlow")).Status);
     }
 
     [Fact]

@@ -193,18 +193,22 @@ create table stations (
 create trigger versions_never_change before update on versions for each row execute function refuse_change();
 
 -- What tells caches and open pages apart; pages that have a class open hear that it changed.
+-- A write that inserts or updates wakes both triggers; the one without rows changes and tells nothing.
 create function raise_revision() returns trigger language plpgsql as $$
+declare
+  told bigint;
 begin
-  -- A write that inserts or updates wakes both triggers; one of them has nothing to tell.
-  if not exists (select from changed) then
-    return null;
-  end if;
   if tg_argv[0] = 'log' then
-    update classes c set log_revision = log_revision + 1 from (select distinct club_id, class_id from changed) x where (c.club_id, c.id) = (x.club_id, x.class_id);
+    with raised as (
+      update classes c set log_revision = log_revision + 1 from (select distinct club_id, class_id from changed) x
+      where (c.club_id, c.id) = (x.club_id, x.class_id) returning c.club_id, c.id)
+    select count(pg_notify('class_changed', club_id || ':' || id)) into told from raised;
   else
-    update classes c set matrix_revision = matrix_revision + 1 from (select distinct club_id, class_id from changed) x where (c.club_id, c.id) = (x.club_id, x.class_id);
+    with raised as (
+      update classes c set matrix_revision = matrix_revision + 1 from (select distinct club_id, class_id from changed) x
+      where (c.club_id, c.id) = (x.club_id, x.class_id) returning c.club_id, c.id)
+    select count(pg_notify('class_changed', club_id || ':' || id)) into told from raised;
   end if;
-  perform pg_notify('class_changed', club_id || ':' || class_id) from (select distinct club_id, class_id from changed) as c;
   return null;
 end $$;
 

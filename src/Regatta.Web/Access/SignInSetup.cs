@@ -24,11 +24,11 @@ internal static class SignInSetup
             .AddUserStore<PersonStore>()
             .AddClaimsPrincipalFactory<AccountClaims>()
             .AddSignInManager();
+        // All of the platform's cookies: whoever is refused is signed out of each of them, also of those that nobody has yet.
         services
             .AddAuthentication(IdentityConstants.ApplicationScheme)
-            .AddCookie(
-                IdentityConstants.ApplicationScheme,
-                options =>
+            .AddIdentityCookies(cookies =>
+                cookies.ApplicationCookie!.Configure(options =>
                 {
                     options.LoginPath = "/sign-in";
                     options.AccessDeniedPath = "/not-yours";
@@ -38,9 +38,9 @@ internal static class SignInSetup
                     options.Cookie.HttpOnly = true;
                     options.Cookie.SameSite = SameSiteMode.Lax;
                     options.Events.OnValidatePrincipal = SecurityStampValidator.ValidatePrincipalAsync;
-                }
+                })
             );
-        services.Configure<SecurityStampValidatorOptions>(options => options.ValidationInterval = TimeSpan.FromMinutes(1));
+        services.Configure<SecurityStampValidatorOptions>(options => options.ValidationInterval = TimeSpan.FromSeconds(10));
         services
             .AddAuthorizationBuilder()
             .AddPolicy(Policies.Member, new ClubAccess(here => !here.HasClub || here.IsMember, here => !here.HasClub || here.IsMember))
