@@ -56,22 +56,43 @@ public sealed class People(NpgsqlDataSource database)
         );
     }
 
-    /// <summary>Adds or rewrites an account.</summary>
+    /// <summary>Counts a wrong password, in one statement, so that none is lost among many at once.</summary>
+    /// <returns>How many there are since the last right one.</returns>
+    public async Task<int> CountFailureAsync(Guid id)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.ExecuteScalarAsync<int>(
+            "update people set access_failed_count = access_failed_count + 1 where id = @id returning access_failed_count",
+            new { id }
+        );
+    }
+
+    /// <summary>Begins to count wrong passwords anew.</summary>
+    public async Task ForgetFailuresAsync(Guid id)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync("update people set access_failed_count = 0 where id = @id", new { id });
+    }
+
+    /// <summary>Lets nobody sign in to an account before a moment; null ends that.</summary>
+    public async Task LockAsync(Guid id, DateTimeOffset? until)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync("update people set lockout_end = @until where id = @id", new { id, until });
+    }
+
+    /// <summary>Adds or rewrites an account, but for its count of wrong passwords and its lock.</summary>
     public async Task SaveAsync(Person person)
     {
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
             """
-            insert into people (id, sign_in_name, normalized_name, display_name, password_hash, security_stamp, access_failed_count,
-              lockout_end, is_demo, speed_unit, mass_unit)
-            values (@Id, @SignInName, @NormalizedName, @DisplayName, @PasswordHash, @SecurityStamp, @AccessFailedCount, @LockoutEnd,
-              @IsDemo, @SpeedUnit, @MassUnit)
+            insert into people (id, sign_in_name, normalized_name, display_name, password_hash, security_stamp, is_demo, speed_unit,
+              mass_unit)
+            values (@Id, @SignInName, @NormalizedName, @DisplayName, @PasswordHash, @SecurityStamp, @IsDemo, @SpeedUnit, @MassUnit)
             on conflict (id) do update set sign_in_name = excluded.sign_in_name, normalized_name = excluded.normalized_name,
-              display_name = excluded.display_name,
-              password_hash = excluded.password_hash, security_stamp = excluded.security_stamp,
-                access_failed_count = excluded.access_failed_count,
-              lockout_end = excluded.lockout_end, is_demo = excluded.is_demo, speed_unit = excluded.speed_unit,
-                mass_unit = excluded.mass_unit
+              display_name = excluded.display_name, password_hash = excluded.password_hash, security_stamp = excluded.security_stamp,
+              is_demo = excluded.is_demo, speed_unit = excluded.speed_unit, mass_unit = excluded.mass_unit
             """,
             new
             {
@@ -81,8 +102,6 @@ public sealed class People(NpgsqlDataSource database)
                 person.DisplayName,
                 person.PasswordHash,
                 person.SecurityStamp,
-                person.AccessFailedCount,
-                person.LockoutEnd,
                 person.IsDemo,
                 SpeedUnit = person.SpeedUnit.ToString(),
                 MassUnit = person.MassUnit.ToString(),

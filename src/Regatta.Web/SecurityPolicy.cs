@@ -18,5 +18,8 @@ internal static class SecurityPolicy
             .AddFrameOptionsDeny()
             .AddReferrerPolicyNoReferrer()
             .AddCrossOriginOpenerPolicy(policy => policy.SameOrigin())
+            .AddCrossOriginResourcePolicy(policy => policy.SameOrigin())
+            .AddPermissionsPolicyWithDefaultSecureDirectives()
+            .AddCustomHeader("X-Robots-Tag", "noindex")
             .RemoveServerHeader();
 }

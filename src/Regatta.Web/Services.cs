@@ -74,7 +74,7 @@ internal static class Services
         services.AddSingleton<ClassWatch>().AddHostedService(provider => provider.GetRequiredService<ClassWatch>());
         services.AddSingleton(stations).AddSingleton<StationStates>().AddHostedService<StationKeeper>().AddSingleton<TodayBoards>();
         services.AddRegattaSignIn();
-        services.AddRazorPages();
+        services.AddRazorPages().AddMvcOptions(options => options.Filters.Add<PrivateDownloads>());
         services.AddAntiforgery(options => options.HeaderName = "X-Form-Token");
         services.AddRouting(options => options.LowercaseUrls = true);
     }

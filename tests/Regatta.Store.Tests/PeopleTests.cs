@@ -15,17 +15,21 @@ public sealed class PeopleTests(StoreFixture store)
         await people.SaveAsync(person);
         person.SpeedUnit = SpeedUnit.Beaufort;
         person.MassUnit = MassUnit.Pound;
-        person.AccessFailedCount = 3;
-        person.LockoutEnd = StoreFixture.Now;
+        await people.CountFailureAsync(person.Id);
+        Assert.Equal(2, await people.CountFailureAsync(person.Id));
+        await people.LockAsync(person.Id, StoreFixture.Now);
+        // Saved by somebody who read it before: neither count nor lock is undone by that.
         await people.SaveAsync(person);
         foreach (var read in new[] { await people.FindAsync(person.Id), await people.FindByNameAsync(person.NormalizedName) })
         {
             Assert.Equal(
-                (person.Id, person.SignInName, SpeedUnit.Beaufort, MassUnit.Pound, 3, StoreFixture.Now),
+                (person.Id, person.SignInName, SpeedUnit.Beaufort, MassUnit.Pound, 2, StoreFixture.Now),
                 (read!.Id, read.SignInName, read.SpeedUnit, read.MassUnit, read.AccessFailedCount, read.LockoutEnd!.Value)
             );
         }
 
+        await people.ForgetFailuresAsync(person.Id);
+        Assert.Equal(0, (await people.FindAsync(person.Id))!.AccessFailedCount);
         Assert.Null(await people.FindAsync(Guid.NewGuid()));
     }
 

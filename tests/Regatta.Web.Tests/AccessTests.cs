@@ -96,6 +96,40 @@ public sealed class AccessTests(ClubHost host)
     }
 
     [Fact]
+    public async Task Many_wrong_passwords_at_once_are_all_counted()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var visitor = club.Visit();
+        var page = await visitor.GetAsync("/sign-in");
+        // Four short of the rest, all at the same moment; the fifth, by itself, brings it.
+        await Task.WhenAll(
+            Enumerable.Range(0, 4).Select(_ => visitor.SendAsync(page, "form.stack", "/sign-in", ("name", "tamsin"), ("password", "guess")))
+        );
+        Assert.Equal(4, await club.ScalarAsync<int>("select access_failed_count from people where sign_in_name = 'tamsin'"));
+        await Task.WhenAll(
+            Enumerable
+                .Range(0, 30)
+                .Select(_ => visitor.SendAsync(page, "form.stack", "/sign-in", ("name", "tamsin"), ("password", "guess")))
+        );
+        var right = await visitor.SendAsync(page, "form.stack", "/sign-in", ("name", "tamsin"), ("password", "wenlow-reach"));
+        Assert.Contains("Too many tries", right.TextOf(".problem"));
+    }
+
+    [Fact]
+    public async Task Downloads_are_not_kept_and_nothing_is_offered_to_search_engines()
+    {
+        var tamsin = await host.VisitAsAsync("tamsin");
+        foreach (var address in (string[])["/wenlow/classes/quillet/bundle.json", "/wenlow/classes/quillet/card.pdf"])
+        {
+            var answer = await tamsin.GetAsync(address);
+            Assert.Equal((200, "no-store"), ((int)answer.Status, answer.Message.Headers.CacheControl!.ToString()));
+            Assert.Equal("noindex", answer.Message.Headers.GetValues("X-Robots-Tag").Single());
+            Assert.Equal("same-origin", answer.Message.Headers.GetValues("Cross-Origin-Resource-Policy").Single());
+            Assert.Contains("geolocation=()", answer.Message.Headers.GetValues("Permissions-Policy").Single());
+        }
+    }
+
+    [Fact]
     public async Task A_session_that_holds_no_longer_ends_at_the_sign_in()
     {
         await using var club = await host.AnotherAsync("IfEmpty");

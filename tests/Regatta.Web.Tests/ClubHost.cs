@@ -121,7 +121,7 @@ public sealed class ClubHost : WebApplicationFactory<Program>, IAsyncLifetime
         return again;
     }
 
-    /// <summary>A browser of sorts: keeps cookies, does not follow redirects by itself.</summary>
+    /// <summary>A visitor who keeps cookies and does not follow redirects by itself.</summary>
     public Visitor Visit() => new(CreateClient(new() { AllowAutoRedirect = false, HandleCookies = true }));
 
     /// <summary>The same, signed in as one of the demo club's people.</summary>

@@ -30,7 +30,7 @@ test("on a phone a light crew's card reads for them", async ({ page }) => {
   await signIn(page, "priya", "/wenlow/today?wind=18");
   await expectNoSidewaysScroll(page);
   await page.getByRole("link", { name: "Quillet" }).click();
-  await page.getByText("Say how heavy you sail").click();
+  await page.getByText("Crew weight").click();
   await page.getByLabel("Crew, kg").fill("52");
   await page.getByRole("button", { name: "Save" }).click();
   await page.goto("/wenlow/classes/quillet/card?wind=15");

@@ -28,7 +28,8 @@ public sealed record Proposal(
     /// <summary>The change in positions.</summary>
     public double Change => To.Position - From.Position;
 
-    /// <summary>How many of a hundred such changes would be better: at most 99, for nobody is certain.</summary>
+    /// <summary>How many of a hundred such changes would be better. Shown as 1–99 of 100: the model’s own error is
+    /// larger than the rest.</summary>
     public int BetterOfHundred => (int)Math.Clamp(Math.Round(BetterProbability * 100), 1, 99);
 
     /// <summary>The proposal as a sailor would say it.</summary>

@@ -48,13 +48,20 @@ public sealed class PersonStore(People people) : IUserPasswordStore<Person>, IUs
     public Task<DateTimeOffset?> GetLockoutEndDateAsync(Person user, CancellationToken cancellationToken) =>
         Task.FromResult(user.LockoutEnd);
 
-    public Task SetLockoutEndDateAsync(Person user, DateTimeOffset? lockoutEnd, CancellationToken cancellationToken) =>
-        Set(() => user.LockoutEnd = lockoutEnd);
+    public async Task SetLockoutEndDateAsync(Person user, DateTimeOffset? lockoutEnd, CancellationToken cancellationToken)
+    {
+        user.LockoutEnd = lockoutEnd;
+        await people.LockAsync(user.Id, lockoutEnd);
+    }
 
-    public Task<int> IncrementAccessFailedCountAsync(Person user, CancellationToken cancellationToken) =>
-        Task.FromResult(++user.AccessFailedCount);
+    public async Task<int> IncrementAccessFailedCountAsync(Person user, CancellationToken cancellationToken) =>
+        user.AccessFailedCount = await people.CountFailureAsync(user.Id);
 
-    public Task ResetAccessFailedCountAsync(Person user, CancellationToken cancellationToken) => Set(() => user.AccessFailedCount = 0);
+    public async Task ResetAccessFailedCountAsync(Person user, CancellationToken cancellationToken)
+    {
+        user.AccessFailedCount = 0;
+        await people.ForgetFailuresAsync(user.Id);
+    }
 
     public Task<int> GetAccessFailedCountAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(user.AccessFailedCount);
 
