@@ -27,4 +27,7 @@ internal static class Retry
 
     /// <summary>Does the work, again after a deadlock or a serialization failure.</summary>
     public static async Task<T> RunAsync<T>(Func<Task<T>> work) => await Pipeline.ExecuteAsync(async _ => await work());
+
+    /// <summary>Does the work, again after a deadlock or a serialization failure.</summary>
+    public static async Task RunAsync(Func<Task> work) => await Pipeline.ExecuteAsync(async _ => await work());
 }

@@ -36,7 +36,7 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
 
         if (draft.Stamp.Revision != seen)
         {
-            return new EditOutcome.Stale(await ListAsync(connection, transaction, one, "d.revision > @seen", 10, seen));
+            return new EditOutcome.Stale(await ClassHistory.SinceAsync(connection, transaction, one, seen));
         }
 
         var changed = change.On(draft.State, await Classes.UseAsync(connection, transaction, one));
@@ -90,13 +90,6 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
     /// <summary>Does again what the editor undid last.</summary>
     /// <returns>What came of it; null when nothing of theirs waits to be redone.</returns>
     public Task<UndoResult?> RedoAsync(ClassRef one, Guid editor) => TurnAsync(one, editor, ("undone", "done"), ("before", "after"), "asc");
-
-    /// <summary>What was done to a class, newest first.</summary>
-    public async Task<IReadOnlyList<ClassEdit>> AllAsync(ClassRef one, int most)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        return await ListAsync(connection, null, one, "true", most, 0);
-    }
 
     private static async Task WriteAsync(
         NpgsqlConnection connection,
@@ -225,12 +218,13 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
         );
         await connection.ExecuteAsync(
             """
-            update class_edits e set state = @to, revision = case when e.after is null then e.revision else k.revision end
+            update class_edits e set state = @to, revision = case when @turned then k.revision else e.revision end
             from classes k where k.club_id = @club and k.id = @id and e.club_id = @club and e.id = @edit
             """,
             new
             {
                 to = state.To,
+                turned = ofDefinition == 1 && refusal is null,
                 keys.club,
                 keys.id,
                 edit = edit.Id,
@@ -264,32 +258,4 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
         await WriteAsync(connection, transaction, one, draft.Class, patched);
         return null;
     }
-
-    private static async Task<IReadOnlyList<ClassEdit>> ListAsync(
-        NpgsqlConnection connection,
-        NpgsqlTransaction? transaction,
-        ClassRef one,
-        string condition,
-        int most,
-        long seen
-    ) =>
-        [
-            .. await connection.QueryAsync<ClassEdit>(
-                $"""
-                select d.id, d.what, p.display_name as by, d.done_at as at, d.state,
-                  (select count(*) from cell_edits e where (e.club_id, e.edit_id) = (d.club_id, d.id)) as cells,
-                    d.after is not null as of_definition
-                from class_edits d join people p on p.id = d.done_by where d.club_id = @club and d.class_id = @id and {condition}
-                  order by d.id desc limit @most
-                """,
-                new
-                {
-                    club = one.Club.Number,
-                    id = one.Number,
-                    most,
-                    seen,
-                },
-                transaction
-            ),
-        ];
 }

@@ -28,6 +28,7 @@ internal static class Services
             .AddSingleton<People>()
             .AddSingleton<Classes>()
             .AddSingleton<ClassEdits>()
+            .AddSingleton<ClassHistory>()
             .AddSingleton<Cells>()
             .AddSingleton<Decisions>()
             .AddSingleton<Versions>()

@@ -38,6 +38,8 @@ public sealed class StoreFixture : IAsyncLifetime
 
     public ClassEdits Edits => new(Database, Clock);
 
+    public ClassHistory History => new(Database);
+
     public RemovedParts RemovedParts => new(Database, Clock);
 
     public BoatLogs BoatLogs => new(Database);

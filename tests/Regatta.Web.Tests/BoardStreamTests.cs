@@ -23,11 +23,11 @@ public sealed class BoardStreamTests(ClubHost host)
         Assert.Equal("data: new", await stream.ReadLineAsync(TestContext.Current.CancellationToken));
         Assert.Equal("", await stream.ReadLineAsync(TestContext.Current.CancellationToken));
         var next = stream.ReadLineAsync(TestContext.Current.CancellationToken).AsTask();
-        var desk = host.StationOf("wenlow");
+        var station = host.StationOf("wenlow");
         using var telling = new PeriodicTimer(TimeSpan.FromMilliseconds(200));
         while (!next.IsCompleted && await telling.WaitForNextTickAsync(TestContext.Current.CancellationToken))
         {
-            desk.Tell(StationState.Silent);
+            station.Tell(StationState.Silent);
         }
 
         Assert.Equal("event: wind", await next);
@@ -36,14 +36,14 @@ public sealed class BoardStreamTests(ClubHost host)
     [Fact]
     public async Task Whoever_waits_for_a_station_is_told_once_for_each_state()
     {
-        var desk = new ClubStation(TimeProvider.System);
-        var waiting = desk.NextAsync;
+        var station = new ClubStation(TimeProvider.System);
+        var waiting = station.NextAsync;
         Assert.False(waiting.IsCompleted);
-        desk.Tell(StationState.Silent with { Lost = 3 });
+        station.Tell(StationState.Silent with { Lost = 3 });
         await waiting;
-        Assert.Equal(3, desk.State.Lost);
-        Assert.False(desk.NextAsync.IsCompleted);
-        Assert.Null(desk.MeanAt(Length.FromMetres(3)));
+        Assert.Equal(3, station.State.Lost);
+        Assert.False(station.NextAsync.IsCompleted);
+        Assert.Null(station.MeanAt(Length.FromMetres(3)));
     }
 
     [Theory]

@@ -1,4 +1,6 @@
 using Dapper;
+using Microsoft.AspNetCore.Routing;
+using Microsoft.AspNetCore.Routing.Patterns;
 using Microsoft.Extensions.DependencyInjection;
 using Npgsql;
 using Regatta.Application.Reading;
@@ -78,6 +80,35 @@ public sealed class ClubTests(ClubHost host)
             ["Ebb Creek", "Tessick Mere Model and Dinghy Club"],
             (await ebbe.GetAsync("/")).Html.QuerySelectorAll(".links strong").Select(one => one.TextContent)
         );
+    }
+
+    /// <summary>A club's key is the first part of its addresses: one that is a page's could never be opened.</summary>
+    [Fact]
+    public async Task No_club_is_named_like_a_page()
+    {
+        await using var open = await host.AnotherAsync("IfEmpty", ("REGATTA_FOUNDING", "Open"));
+        var ebbe = await open.VisitAsAsync("ebbe");
+        var pages = open
+            .Services.GetRequiredService<EndpointDataSource>()
+            .Endpoints.OfType<RouteEndpoint>()
+            .Select(endpoint => endpoint.RoutePattern.PathSegments)
+            .Where(parts => parts is [{ Parts: [RoutePatternLiteralPart] }, ..])
+            .Select(parts => ((RoutePatternLiteralPart)parts[0].Parts[0]).Content)
+            .Where(first => !first.Contains('.', StringComparison.Ordinal))
+            .ToHashSet();
+        Assert.Superset(new HashSet<string> { "c", "found", "me", "sign-in", "theme" }, pages);
+        var form = await ebbe.GetAsync("/found");
+        var taken = new List<string>();
+        foreach (var page in pages)
+        {
+            var answer = await ebbe.SendAsync(form, "form.stack", "/found", ("clubName", page), ("zone", "UTC"));
+            if ((int)answer.Status != 422)
+            {
+                taken.Add(page);
+            }
+        }
+
+        Assert.Equal([], taken);
     }
 
     [Fact]

@@ -79,6 +79,15 @@ public sealed class TodayTests(ClubHost host)
     }
 
     [Fact]
+    public void What_one_instance_tells_another_reads_and_what_it_does_not_know_is_silence()
+    {
+        var state = StationState.Silent with { Now = Summary(6), ArrivedAt = Noon, Connected = true, Lost = 2 };
+        Assert.Equal(state, StationState.Read(state.Write()));
+        Assert.Equal(StationState.Silent, StationState.Read("""{"Now":"gale"}"""));
+        Assert.Equal(StationState.Silent, StationState.Read("null"));
+    }
+
+    [Fact]
     public void A_silent_station_has_no_wind_now()
     {
         var state = StationState.Silent with { Now = Summary(6), ArrivedAt = Noon };

@@ -5,11 +5,14 @@ using Regatta.Store;
 namespace Regatta.Application.Editing;
 
 /// <summary>Changes the definition of a class.</summary>
-public sealed class EditClass(ClassEdits edits, RemovedParts removedParts)
+public sealed class EditClass(ClassEdits edits, ClassHistory history, RemovedParts removedParts)
 {
     /// <summary>Makes the change if the definition still stands at the revision its editor saw.</summary>
     public Task<EditOutcome> RunAsync(Actor actor, ClassRef one, long seen, ClassChange change) =>
         Retry.RunAsync(() => edits.ApplyAsync(one, seen, change, actor.Person));
+
+    /// <summary>What was done to the definition since a revision, newest first.</summary>
+    public Task<IReadOnlyList<ClassEdit>> SinceAsync(ClassRef one, long seen) => history.SinceAsync(one, seen);
 
     /// <summary>Brings a band, plan or mode back that was taken away.</summary>
     /// <param name="actor">Who brings it back.</param>

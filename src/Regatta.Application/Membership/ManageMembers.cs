@@ -46,6 +46,7 @@ public sealed class FoundClub(Clubs clubs, Founding founding)
     private static readonly HashSet<string> Reserved =
     [
         "c",
+        "index",
         "found",
         "sign-in",
         "me",

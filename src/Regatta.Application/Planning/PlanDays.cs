@@ -9,15 +9,10 @@ namespace Regatta.Application.Planning;
 public sealed class PlanDays(Outings outings, TimeProvider clock)
 {
     /// <summary>Adds a day.</summary>
-    public Task AddAsync(Actor actor, Outing day) =>
-        Retry.RunAsync(async () =>
-        {
-            await outings.SaveAsync(actor.Club.Ref, [day]);
-            return 0;
-        });
+    public Task AddAsync(Actor actor, Outing day) => Retry.RunAsync(() => outings.SaveAsync(actor.Club.Ref, [day]));
 
     /// <summary>Removes a day; logs and wind stay.</summary>
-    public Task RemoveAsync(Actor actor, long number) => outings.RemoveAsync(actor.Club.Ref, number);
+    public Task RemoveAsync(Actor actor, long number) => Retry.RunAsync(() => outings.RemoveAsync(actor.Club.Ref, number));
 
     /// <summary>Adds the days of a calendar file; those whose uid is known are written anew.</summary>
     /// <param name="club">The club.</param>
@@ -31,7 +26,7 @@ public sealed class PlanDays(Outings outings, TimeProvider clock)
             return Parsed<int>.Bad(read.Problem!);
         }
 
-        await outings.SaveAsync(club.Ref, read.Value);
+        await Retry.RunAsync(() => outings.SaveAsync(club.Ref, read.Value));
         return Parsed<int>.Good(read.Value.Count);
     }
 }

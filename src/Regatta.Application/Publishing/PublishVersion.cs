@@ -23,12 +23,12 @@ public sealed class PublishVersion(Versions versions)
         var unfit = !meantSo && view.Findings.Any() ? "Mend it, or tick that it is meant so." : null;
         var problem = reason.Length switch
         {
+            _ when seenRevision != view.Stamp.MatrixRevision =>
+                "The draft changed while you were reading. Look at the changes above once more, then publish.",
             0 => "Say why. A changed mark without a reason is not trusted.",
             > PublishedVersion.LongestReason => $"Keep it under {PublishedVersion.LongestReason} letters.",
             _ when view.Newest is not null && view.Changes.Count == 0 =>
                 "There is nothing to publish: the draft says what the newest version says.",
-            _ when seenRevision != view.Stamp.MatrixRevision =>
-                "The draft changed while you were reading. Look at the changes above once more, then publish.",
             _ => null,
         };
         if (problem is not null || unfit is not null)

@@ -29,6 +29,9 @@ public sealed record ClassDefinition(
     /// <summary>The longest name of a class, in characters.</summary>
     public const int LongestName = 40;
 
+    /// <summary>The highest number a band gets; splitting once an hour for a century stays below.</summary>
+    public const int MostBandNumbers = 1_000_000;
+
     /// <summary>The most cautions, and the most checks.</summary>
     public const int MostSentences = 40;
 

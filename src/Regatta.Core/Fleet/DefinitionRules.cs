@@ -7,6 +7,7 @@ internal static class DefinitionRules
 {
     public static IEnumerable<string> Broken(ClassDefinition definition) =>
         Naming(definition)
+            .Concat(BandNumbers(definition))
             .Concat(ControlsKnown(definition))
             .Concat(Couplings(definition))
             .Concat(CrewKnown(definition))
@@ -39,6 +40,14 @@ internal static class DefinitionRules
         if (!(height.Metres >= heights.Lowest.Metres && height.Metres <= heights.Highest.Metres))
         {
             yield return $"A wind is meant between {heights.Lowest.Metres} and {heights.Highest.Metres} m above the water.";
+        }
+    }
+
+    private static IEnumerable<string> BandNumbers(ClassDefinition definition)
+    {
+        if (definition.LastBand > ClassDefinition.MostBandNumbers)
+        {
+            yield return $"A class has had at most {ClassDefinition.MostBandNumbers} bands.";
         }
 
         if (definition.Bands.All.Any(band => band.Id.Number > definition.LastBand || band.Id.Number < 1))

@@ -60,7 +60,7 @@ public sealed record Cell
     public Mark? Mark { get; private init; }
 
     /// <summary>How far to either side still counts as the mark, in positions of the scale; zero or more.</summary>
-    public double Tolerance { get; }
+    public double Tolerance { get; private init; }
 
     /// <summary>Whether the cell says "from … to …" and not "… give or take …".</summary>
     public bool IsRange { get; private init; }
@@ -69,7 +69,7 @@ public sealed record Cell
     public CellWord? Word { get; private init; }
 
     /// <summary>What to look for, in words; may be empty.</summary>
-    public string Target { get; }
+    public string Target { get; private init; }
 
     /// <summary>A remark; may be empty.</summary>
     public string Note { get; private init; }
@@ -104,25 +104,7 @@ public sealed record Cell
     public static Parsed<Cell> Saying(CellWord word, double tolerance, string target, string note, CellSource source) =>
         Of(new Mark(0), tolerance, target, note, source).Then(cell => Parsed<Cell>.Good(cell with { Mark = null, Word = word }));
 
-    /// <summary>A cell as it was kept or sent, with all its parts.</summary>
-    public static Parsed<Cell> Whole(
-        Mark? mark,
-        double tolerance,
-        bool isRange,
-        CellWord? word,
-        string target,
-        string note,
-        CellSource source,
-        string origin,
-        DateOnly? day
-    ) =>
-        origin.Length > LongestText
-            ? Parsed<Cell>.Bad($"Keep it under {LongestText} letters.")
-            : (word is { } said ? Saying(said, tolerance, target, note, source) : Of(mark, tolerance, target, note, source)).Then(cell =>
-                Parsed<Cell>.Good(cell with { IsRange = isRange && mark is not null, Origin = origin, Day = day })
-            );
-
-    /// <summary>A cell as it was kept: no rule is held against it any more.</summary>
+    /// <summary>A cell with all its parts, as it was kept: no rule is held against it any more.</summary>
     public static Cell Stored(
         Mark? mark,
         double tolerance,
@@ -141,6 +123,13 @@ public sealed record Cell
             Origin = origin,
             Day = day,
         };
+
+    /// <summary>The cell, held against the rules, as one that was sent has to be.</summary>
+    public Parsed<Cell> Checked() =>
+        Origin.Length > LongestText
+            ? Parsed<Cell>.Bad($"Keep it under {LongestText} letters.")
+            : Of(Word is null ? Mark : new Mark(0), Tolerance, Target, Note, Source)
+                .Then(cell => Parsed<Cell>.Good(cell with { Mark = Mark, Word = Word, IsRange = IsRange, Origin = Origin, Day = Day }));
 
     /// <summary>Whether another cell says the same: mark and tolerance to a billionth of a position, range, word, target and note. Who set
     /// it, and when, does not matter.</summary>
@@ -163,7 +152,7 @@ public sealed record Cell
     public Cell Noted(string note) => this with { Note = note.Trim() };
 
     /// <summary>The same cell with something to look for beside its mark.</summary>
-    public Parsed<Cell> Looking(string target) => Whole(Mark, Tolerance, IsRange, Word, target, Note, Source, Origin, Day);
+    public Parsed<Cell> Looking(string target) => (this with { Target = target }).Checked();
 
     /// <summary>The same cell at another mark, with its tolerance; a word gives way to the number.</summary>
     public Cell At(Mark mark) => this with { Mark = mark, Word = null };
@@ -198,17 +187,14 @@ public sealed record Cell
     /// <param name="scale">The control's scale.</param>
     /// <param name="halfSteps">By how many half steps to either side; negative for narrower.</param>
     public Cell Widened(Scale scale, int halfSteps) =>
-        Whole(
-            Mark,
-            Math.Clamp(Tolerance + (halfSteps * scale.Step / 2), 0, scale.Max.Position - scale.Min.Position),
-            IsRange,
-            null,
-            Target,
-            Note,
-            Source,
-            Origin,
-            Day
-        ).Value;
+        this with
+        {
+            Tolerance = Math.Clamp(Tolerance + (halfSteps * scale.Step / 2), 0, scale.Max.Position - scale.Min.Position),
+            Word = null,
+        };
+
+    /// <summary>The same mark, no range, with another tolerance in positions.</summary>
+    internal Cell Tolerating(double tolerance) => this with { Tolerance = tolerance, IsRange = false, Word = null };
 
     /// <summary>The same cell with what its word comes to.</summary>
     internal Cell Resolved(Mark? mark) => this with { Mark = mark };

@@ -209,22 +209,7 @@ public sealed class Judgement
                 $"Give or take {scale.ShowDistance(cell.Tolerance)} is finer than "
                     + $"anybody reads this scale (about {scale.ShowDistance(error)}).",
                 $"Give or take {scale.ShowDistance(scale.UsualTolerance)}",
-                [
-                    new(
-                        At(band, control),
-                        Cell.Whole(
-                            cell.Mark,
-                            scale.UsualTolerance,
-                            false,
-                            null,
-                            cell.Target,
-                            cell.Note,
-                            cell.Source,
-                            cell.Origin,
-                            cell.Day
-                        ).Value
-                    ),
-                ]
+                [new(At(band, control), cell.Tolerating(scale.UsualTolerance))]
             );
         }
     }

@@ -185,17 +185,18 @@ internal static class MatrixJson
             Spelling
                 .Read<CellSource>(document.Source ?? Spelling.Of(CellSource.Entered))
                 .Then(source =>
-                    Cell.Whole(
-                        mark,
-                        document.Tolerance ?? control.Scale.Step,
-                        document.Range == true,
-                        says,
-                        document.Target ?? "",
-                        document.Note ?? "",
-                        source,
-                        document.Origin ?? "",
-                        document.Day
-                    )
+                    Cell.Stored(
+                            mark,
+                            document.Tolerance ?? control.Scale.Step,
+                            document.Range == true,
+                            says,
+                            document.Target ?? "",
+                            document.Note ?? "",
+                            source,
+                            document.Origin ?? "",
+                            document.Day
+                        )
+                        .Checked()
                 )
         );
     }

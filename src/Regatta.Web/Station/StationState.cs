@@ -58,10 +58,19 @@ public sealed record StationState(
             )
         );
 
-    /// <summary>A state another instance told.</summary>
+    /// <summary>A state another instance told; silence where that instance is of another release and tells it otherwise.</summary>
     public static StationState Read(string json)
     {
-        var told = JsonSerializer.Deserialize<Told>(json)!;
+        Told told;
+        try
+        {
+            told = JsonSerializer.Deserialize<Told>(json) ?? throw new JsonException("Nothing was told.");
+        }
+        catch (JsonException)
+        {
+            return Silent;
+        }
+
         return new(
             told.Now is { } wind
                 ? new(

@@ -74,6 +74,9 @@ public sealed class ClassChangeTests
                     var upper = state.Definition.Bands.Above(lower)!;
                     var joined = new JoinBands(lower.Id, upper.Id).On(state, ClassUse.None).Value;
                     Assert.Null(joined.Definition.Bands.Find(upper.Id));
+                    // Each band has other marks here, so those of the stronger one go out of sight, where it has any.
+                    Assert.Equal(CellsIn(state, upper.Id).Count > 0, new JoinBands(lower.Id, upper.Id).Hides(state));
+                    Assert.False(new JoinBands(lower.Id, upper.Id).Hides(new(state.Definition, new Dictionary<CellPlace, Cell>())));
                     var back = new BringBackBand(upper).On(joined, ClassUse.None).Value;
                     Assert.Equal(upper, back.Definition.Bands.Find(upper.Id));
                     Assert.Equal(CellsIn(state, upper.Id), CellsIn(back, upper.Id));
@@ -140,6 +143,17 @@ public sealed class ClassChangeTests
         Assert.Single(old.Definition.Problems());
         Assert.True(new SplitBand(old.Definition.Bands.All[0].Id).On(old, ClassUse.None).Ok);
         Assert.False(new SetCrew(Length.FromMetres(-1), CrewReading.None).On(old, ClassUse.None).Ok);
+    }
+
+    [Fact]
+    public void The_numbers_of_bands_end_somewhere_and_say_so()
+    {
+        var state = Filled(StarterKits.All[0].Class);
+        var worn = state.With(state.Definition with { LastBand = ClassDefinition.MostBandNumbers });
+        Assert.Empty(worn.Definition.Problems());
+        Assert.Contains("at most 1000000 bands", new SplitBand(worn.Definition.Bands.All[0].Id).On(worn, ClassUse.None).Problem);
+        var beyond = state.Definition with { LastBand = int.MaxValue };
+        Assert.Contains("at most 1000000 bands", Assert.Single(beyond.Problems()));
     }
 
     [Fact]

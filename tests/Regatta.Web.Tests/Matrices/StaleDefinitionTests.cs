@@ -36,6 +36,59 @@ public sealed class StaleDefinitionTests(ClubHost host) : MatrixPage(host)
         Assert.Equal(mine, (await coordinator.GetAsync(address)).Html.QuerySelector($"#{name}")!.TextOrValue());
     }
 
+    /// <summary>A form that comes back for a slip of the pen must not take up what others did in the meantime as seen.</summary>
+    [Theory]
+    [InlineData("settings", "form.stack", "#target", "2.5", "a lot", "4")]
+    [InlineData("crew", "form.stack", "#height", "2.5", "tall", "4.5")]
+    [InlineData("bands", ".bands-form", "[id^=from]", "0.5", "calm", "1")]
+    [InlineData("plans", ".bands-form", "[id^=mode]:not([id$=place])", "to windward", "", "beating hard")]
+    [InlineData("controls/vang", "#control-form", "#name", "Kicker", "", "Vang tackle")]
+    public async Task A_slip_mended_after_somebody_else_saved_is_stale_all_the_same(
+        string at,
+        string form,
+        string field,
+        string theirs,
+        string slip,
+        string mine
+    )
+    {
+        var (coordinator, path) = await NewClassAsync();
+        var address = $"{path}/{at}";
+        var seen = await coordinator.GetAsync(address);
+        var name = seen.Html.QuerySelector($"{form} {field}")!.Id!;
+        var slipped = await coordinator.SendAsync(seen, form, address, (name, slip));
+        Assert.Equal(422, (int)slipped.Status);
+        Assert.Equal(302, (int)(await coordinator.SendAsync(seen, form, address, (name, theirs))).Status);
+
+        Assert.Equal(409, (int)(await coordinator.SendAsync(slipped, form, address, (name, mine))).Status);
+
+        // A slip on a page that is old already is told after what others did, and again nothing is taken as seen before it was shown.
+        var both = await coordinator.SendAsync(seen, form, address, (name, slip));
+        Assert.Equal(409, (int)both.Status);
+        Assert.Single(both.Html.QuerySelectorAll(".conflict li"));
+        Assert.Equal(slip, both.Html.QuerySelector($"#{name}")!.TextOrValue());
+        Assert.Equal(302, (int)(await coordinator.SendAsync(both, form, address, (name, mine))).Status);
+    }
+
+    [Fact]
+    public async Task Publishing_tells_that_the_draft_changed_before_anything_else()
+    {
+        var (coordinator, path) = await NewClassAsync();
+        await WriteAsync(coordinator, path, "1.vang", "2");
+        var seen = await coordinator.GetAsync($"{path}/versions");
+        await WriteAsync(coordinator, path, "2.vang", "4");
+        var told = await coordinator.SendAsync(seen, ".draft-changes form", $"{path}/versions", ("reason", ""), ("unfit", "yes"));
+        Assert.Contains("The draft changed while you were reading", told.TextOf("#reason-problem"));
+        var published = await coordinator.SendAsync(
+            told,
+            ".draft-changes form",
+            $"{path}/versions",
+            ("reason", "Tried."),
+            ("unfit", "yes")
+        );
+        Assert.Equal(302, (int)published.Status);
+    }
+
     [Fact]
     public async Task An_edge_dragged_on_an_old_page_moves_nothing_and_a_mark_saved_meanwhile_stays()
     {

@@ -126,6 +126,12 @@ public sealed record JoinBands(BandId Lower, BandId Upper) : ClassChange
         return before.Definition.Crew.Rule?.FromBand == Upper ? $"{said}; the crew rule holds from {bands.Find(Lower)?.Name} on now" : said;
     }
 
+    /// <summary>Whether a cell of the stronger band would go out of sight that says something else than the lighter one's.</summary>
+    public bool Hides(ClassState before) =>
+        before.Cells.Any(cell =>
+            cell.Key.Address.Band == Upper && before.Cells.TryGetValue(InLower(cell.Key), out var stays) && !stays.SaysSame(cell.Value)
+        );
+
     private protected override Parsed<ClassState> Apply(ClassState before, ClassUse use)
     {
         var definition = before.Definition;
@@ -146,13 +152,15 @@ public sealed record JoinBands(BandId Lower, BandId Upper) : ClassChange
         var cells = before.Kept.ToDictionary();
         foreach (var (place, cell) in before.Cells.Where(cell => cell.Key.Address.Band == Upper))
         {
-            cells.TryAdd(place with { Address = place.Address with { Band = Lower } }, cell);
+            cells.TryAdd(InLower(place), cell);
         }
 
         var crew =
             definition.Crew.Rule is { } rule && rule.FromBand == Upper ? CrewReading.By(rule with { FromBand = Lower }) : definition.Crew;
         return bands.Then(joined => Good(new(definition with { Bands = joined, Crew = crew }, cells)));
     }
+
+    private CellPlace InLower(CellPlace place) => place with { Address = place.Address with { Band = Lower } };
 }
 
 /// <summary>Brings a band back that was joined away: the band its wind lies in gives up that part again.</summary>

@@ -32,13 +32,7 @@ public sealed class BandsModel(ClubContext here, DefinitionEditor editor, UnitPr
     public (WindBand Lower, WindBand Upper)? Asked { get; private set; }
 
     public IEnumerable<BandRow> Rows =>
-        Class.Bands.All.Select(band => new BandRow(
-            band,
-            [
-                .. FieldsOf(band)
-                    .Select(one => editor.IsStale ? one.Filled(typed, Form.Problems).Beside(one.Value) : one.Filled(typed, Form.Problems)),
-            ]
-        ));
+        Class.Bands.All.Select(band => new BandRow(band, [.. FieldsOf(band).Select(one => editor.Fill(one, typed, Form))]));
 
     public Task OnGetAsync() => LoadAsync();
 
@@ -47,40 +41,32 @@ public sealed class BandsModel(ClubContext here, DefinitionEditor editor, UnitPr
         await LoadAsync();
         typed = Request.Typed();
         var bands = Class.Bands.All.Select(Read).ToList();
-        if (!Form.Ok)
-        {
-            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
-            return Page();
-        }
-
-        return await editor.SaveAsync(HttpContext, new SetBands(bands!)) ? Redirect(here.ClassPath) : Page();
+        return await editor.SaveAsync(Form.Ok ? new SetBands(bands!) : null) ? Redirect(here.ClassPath) : Page();
     }
 
     public async Task<IActionResult> OnPostSplitAsync(int band)
     {
         await LoadAsync();
-        return await editor.SaveAsync(HttpContext, new SplitBand(new(band))) ? RedirectToPage() : Page();
+        return await editor.SaveAsync(new SplitBand(new(band))) ? RedirectToPage() : Page();
     }
 
     /// <summary>Joins two bands; asks first where cells of the stronger one would go out of sight.</summary>
     public async Task<IActionResult> OnPostJoinAsync(int band, int upper, string? sure)
     {
-        var view = await LoadAsync();
-        if (sure is null && Class.Bands.Find(new(band)) is { } lower && Class.Bands.Find(new(upper)) is { } stronger)
+        var draft = await LoadAsync();
+        var join = new JoinBands(new(band), new(upper));
+        if (
+            sure is null
+            && join.Hides(draft.State)
+            && Class.Bands.Find(join.Lower) is { } lower
+            && Class.Bands.Find(join.Upper) is { } stronger
+        )
         {
-            var hidden = view.State.Cells.Count(cell =>
-                cell.Key.Address.Band == stronger.Id
-                && view.State.Cells.TryGetValue(cell.Key with { Address = cell.Key.Address with { Band = lower.Id } }, out var stays)
-                && !stays.SaysSame(cell.Value)
-            );
-            if (hidden > 0)
-            {
-                Asked = (lower, stronger);
-                return Page();
-            }
+            Asked = (lower, stronger);
+            return Page();
         }
 
-        return await editor.SaveAsync(HttpContext, new JoinBands(new(band), new(upper))) ? RedirectToPage() : Page();
+        return await editor.SaveAsync(join) ? RedirectToPage() : Page();
     }
 
     private async Task<Store.ClassDraft> LoadAsync()

@@ -62,20 +62,27 @@ public sealed class ControlEditorModel(ClubContext here, DefinitionEditor editor
 
         var typed = Request.Typed();
         Form = new(Class, Before, typed, Nothing);
-        if (Form.Read() is not { } read)
+        var read = Form.Read();
+        ClassChange? change =
+            read is null ? null
+            : Before is null ? new AddControl(read)
+            : new EditControl(read);
+        if (await editor.SaveAsync(change))
         {
-            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
-            return Page();
-        }
-
-        if (await editor.SaveAsync(HttpContext, Before is null ? new AddControl(read) : new EditControl(read)))
-        {
-            return Redirect($"{here.ClassPath}/controls#{read.Key}");
+            return Redirect($"{here.ClassPath}/controls#{read!.Key}");
         }
 
         // What was typed stays; where the class says something else now, that stands beside it.
-        Form = new(Class, Before, typed, editor.IsStale && Before is not null ? ControlForm.Typed(Before) : Nothing);
-        editor.TellBeside(Form.Reader, FieldOf(read));
+        if (editor.IsStale && Before is not null)
+        {
+            Form = new(Class, Before, typed, ControlForm.Typed(Before));
+        }
+
+        if (read is not null)
+        {
+            editor.TellBeside(Form.Reader, FieldOf(read));
+        }
+
         return Page();
     }
 

@@ -50,7 +50,7 @@ public sealed class ControlListModel(ClubContext here, DefinitionEditor editor) 
             return NotFound();
         }
 
-        return await editor.SaveAsync(HttpContext, change)
+        return await editor.SaveAsync(change)
             ? Redirect($"{here.ClassPath}/controls#{(act == "retire" ? "retired-head" : control)}")
             : Page();
     }

@@ -51,17 +51,9 @@ public sealed partial class CrewRulesModel(ClubContext here, DefinitionEditor ed
                 }),
             ];
 
-    public Field Field(string name, string label)
-    {
-        var field = new Field(name, label, "").Filled(typed, Form.Problems);
-        return editor.IsStale && Now().TryGetValue(name, out var now) ? field.Beside(now) : field;
-    }
+    public Field Field(string name, string label) => editor.Fill(new(name, label, Now()[name]), typed, Form);
 
-    public async Task OnGetAsync()
-    {
-        await LoadAsync();
-        typed = Now();
-    }
+    public Task OnGetAsync() => LoadAsync();
 
     public async Task<IActionResult> OnPostAsync()
     {
@@ -74,13 +66,7 @@ public sealed partial class CrewRulesModel(ClubContext here, DefinitionEditor ed
             2 => ReadOffsets(),
             _ => CrewReading.None,
         };
-        if (!Form.Ok)
-        {
-            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
-            return Page();
-        }
-
-        return await editor.SaveAsync(HttpContext, new SetCrew(height, crew)) ? RedirectToPage() : Page();
+        return await editor.SaveAsync(Form.Ok ? new SetCrew(height, crew) : null) ? RedirectToPage() : Page();
     }
 
     /// <summary>What the class says, as its fields.</summary>

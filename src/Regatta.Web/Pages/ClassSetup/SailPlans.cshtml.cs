@@ -49,13 +49,7 @@ public sealed class SailPlansModel(ClubContext here, DefinitionEditor editor) : 
             Form.Refuse($"plan-{Another}", joined.Problem!);
         }
 
-        if (!Form.Ok)
-        {
-            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
-            return Page();
-        }
-
-        return await editor.SaveAsync(HttpContext, new SetLayers(joined.Value)) ? Redirect(here.ClassPath) : Page();
+        return await editor.SaveAsync(Form.Ok ? new SetLayers(joined.Value) : null) ? Redirect(here.ClassPath) : Page();
     }
 
     private IEnumerable<(Field Name, Field Place)> FieldsOf(string kind, IReadOnlyList<(string Key, string Name)> known) =>
@@ -64,8 +58,8 @@ public sealed class SailPlansModel(ClubContext here, DefinitionEditor editor) : 
             .Append((Key: Another, Name: "", Place: (known.Count + 1).ToString(CultureInfo.InvariantCulture), Label: "Another"))
             .Select(one =>
                 (
-                    new Field($"{kind}-{one.Key}", one.Label, one.Name).Filled(typed, Form.Problems).Beside(one.Name),
-                    new Field($"{kind}-{one.Key}-place", "Place", one.Place) { InputMode = "numeric" }.Filled(typed, Form.Problems)
+                    editor.Fill(new($"{kind}-{one.Key}", one.Label, one.Name), typed, Form),
+                    editor.Fill(new($"{kind}-{one.Key}-place", "Place", one.Place) { InputMode = "numeric" }, typed, Form)
                 )
             );
 

@@ -52,7 +52,7 @@ public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, Uni
                         Hint = "A line each; they stand beside the card.",
                     },
                 ]
-        ).Select(one => editor.IsStale ? one.Filled(typed, Form.Problems).Beside(one.Value) : one.Filled(typed, Form.Problems));
+        ).Select(one => editor.Fill(one, typed, Form));
 
     public async Task OnGetAsync() => Class = (await here.ClassAsync()).Class;
 
@@ -72,20 +72,16 @@ public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, Uni
                     : WindRange.ReadSpeed(text, units.Wind)
         );
         var perHeel = Form.Need("perHeel", typed.GetValueOrDefault("perHeel"), "Write 0 if nobody knows.", Number);
-        if (!Form.Ok)
-        {
-            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
-            return Page();
-        }
-
-        var change = new SetSettings(
-            typed.GetValueOrDefault("name", "").Trim(),
-            typed.GetValueOrDefault("about", "").Trim(),
-            new(target, Angle.FromDegrees(tolerance), reference, perHeel),
-            Lines("checks"),
-            Lines("cautions")
-        );
-        return await editor.SaveAsync(HttpContext, change) ? RedirectToPage() : Page();
+        var change = Form.Ok
+            ? new SetSettings(
+                typed.GetValueOrDefault("name", "").Trim(),
+                typed.GetValueOrDefault("about", "").Trim(),
+                new(target, Angle.FromDegrees(tolerance), reference, perHeel),
+                Lines("checks"),
+                Lines("cautions")
+            )
+            : null;
+        return await editor.SaveAsync(change) ? RedirectToPage() : Page();
     }
 
     private static string Plain(double number) => NumberText.Plain(number, 3);

@@ -59,9 +59,9 @@ public sealed class CalendarPageModel(
                 ]
         ).Filled(typed, Form);
 
-    public bool Ticked(string key) => typed.ContainsKey("class-" + key);
+    public bool Ticked(string classKey) => typed.ContainsKey("class-" + classKey);
 
-    public string NameOf(string key) => Fleet.FirstOrDefault(line => line.Key == key)?.Name ?? key;
+    public string NameOf(string classKey) => Fleet.FirstOrDefault(line => line.Key == classKey)?.Name ?? classKey;
 
     public async Task OnGetAsync() => await LoadAsync();
 

@@ -37,7 +37,7 @@ public sealed class OneDayModel(
 
     public bool Over => Day.Outing.To < clock.Now;
 
-    public string NameOf(string key) => fleet.FirstOrDefault(line => line.Key == key)?.Name ?? key;
+    public string NameOf(string classKey) => fleet.FirstOrDefault(line => line.Key == classKey)?.Name ?? classKey;
 
     public async Task<IActionResult> OnGetAsync(long number)
     {

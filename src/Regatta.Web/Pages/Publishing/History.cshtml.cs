@@ -13,7 +13,7 @@ namespace Regatta.Web.Pages.Publishing;
 /// <summary>What was done to a class, by whom and when, and what was taken away and can come back; members read, who may change the class
 /// undoes and restores.</summary>
 [Authorize(Policies.ReadsClass)]
-public sealed class HistoryModel(ClubContext here, ClassEdits edits, RemovedParts removedParts, UndoEdits undo, DefinitionEditor editor)
+public sealed class HistoryModel(ClubContext here, ClassHistory history, RemovedParts removedParts, UndoEdits undo, DefinitionEditor editor)
     : PageModel
 {
     private const int Most = 200;
@@ -44,7 +44,7 @@ public sealed class HistoryModel(ClubContext here, ClassEdits edits, RemovedPart
     public async Task<IActionResult> OnPostRestoreAsync(string part)
     {
         await LoadAsync();
-        if (!await editor.BringBackAsync(HttpContext, part))
+        if (!await editor.BringBackAsync(part))
         {
             return Page();
         }
@@ -62,7 +62,7 @@ public sealed class HistoryModel(ClubContext here, ClassEdits edits, RemovedPart
     private async Task LoadAsync()
     {
         ClassView = await here.ClassAsync();
-        Edits = await edits.AllAsync(ClassView.Ref, Most);
+        Edits = await history.AllAsync(ClassView.Ref, Most);
         Removed = await removedParts.AllAsync(ClassView.Ref, ClassView.Class);
     }
 }

@@ -54,7 +54,7 @@ public sealed class VersionsModel(ClubContext here, Versions versions, PublishVe
             return NotFound();
         }
 
-        if (!await editor.SaveAsync(HttpContext, new RestoreVersion(older)))
+        if (!await editor.SaveAsync(new RestoreVersion(older)))
         {
             return Page();
         }

@@ -8,13 +8,14 @@ namespace Regatta.Web.Pages.Shared;
 
 /// <summary>The one way a page changes the definition of its class: names the revision its editor saw, and shows what came of it. A page
 /// keeps what was typed, and <c>_Stale</c> tells who changed what meanwhile.</summary>
-public sealed class DefinitionEditor(EditClass edit, ClubContext here)
+public sealed class DefinitionEditor(EditClass edit, ClubContext here, IHttpContextAccessor request)
 {
     /// <summary>The field that carries the revision.</summary>
     public const string RevisionField = "revision";
 
-    /// <summary>The revision the next save names: of the definition as this page shows it.</summary>
-    public long Revision => here.Class.Revision;
+    /// <summary>The revision the next save names. A form that comes back for a slip is still of the revision its editor saw; only one
+    /// that was told what others did is of the newest.</summary>
+    public long Revision => !IsStale && Seen is { } seen ? seen : here.Class.Revision;
 
     /// <summary>Whether the definition has another revision than the editor saw, so that nothing was written.</summary>
     public bool IsStale { get; private set; }
@@ -28,13 +29,42 @@ public sealed class DefinitionEditor(EditClass edit, ClubContext here)
     /// <summary>What was done, for the next page's status line.</summary>
     public string Done { get; private set; } = "";
 
+    private HttpContext Context => request.HttpContext!;
+
+    private long? Seen =>
+        Context.Request.HasFormContentType && long.TryParse(Context.Request.Form[RevisionField], out var seen) ? seen : null;
+
     /// <summary>Makes the change; false leaves the answer's status at 409 or 422 and the reason here.</summary>
-    public async Task<bool> SaveAsync(HttpContext context, ClassChange change) =>
-        Take(context, await edit.RunAsync(here.Actor, here.Class.Class, SeenIn(context), change));
+    /// <param name="change">The change; null where the form could not be read as one, which is told after what others did.</param>
+    public async Task<bool> SaveAsync(ClassChange? change)
+    {
+        if (change is not null)
+        {
+            return Take(await edit.RunAsync(here.Actor, here.Class.Class, Seen ?? 0, change));
+        }
+
+        if (Seen != here.Class.Revision)
+        {
+            return Take(new EditOutcome.Stale(await edit.SinceAsync(here.Class.Class, Seen ?? 0)));
+        }
+
+        Context.Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        return false;
+    }
 
     /// <summary>Brings back what was taken away, by its name.</summary>
-    public async Task<bool> BringBackAsync(HttpContext context, string name) =>
-        Take(context, await edit.BringBackAsync(here.Actor, here.Class.Class, (await here.ClassAsync()).Class, SeenIn(context), name));
+    public async Task<bool> BringBackAsync(string name) =>
+        Take(await edit.BringBackAsync(here.Actor, here.Class.Class, (await here.ClassAsync()).Class, Seen ?? 0, name));
+
+    /// <summary>A field with what was typed in it and what was wrong; where others changed the class meanwhile, what it says now stands
+    /// beside, and what they added is shown as it is.</summary>
+    /// <param name="field">The field as the class has it now.</param>
+    /// <param name="typed">What was typed; nothing where nobody typed yet.</param>
+    /// <param name="form">What was wrong.</param>
+    public Field Fill(Field field, IReadOnlyDictionary<string, string> typed, FormReader form) =>
+        !IsStale ? field.Filled(typed, form.Problems)
+        : typed.ContainsKey(field.Name) ? field.Filled(typed, form.Problems).Beside(field.Value)
+        : field;
 
     /// <summary>Moves the reason of a refusal beside the field it speaks of.</summary>
     public void TellBeside(FormReader form, string field)
@@ -46,9 +76,7 @@ public sealed class DefinitionEditor(EditClass edit, ClubContext here)
         }
     }
 
-    private static long SeenIn(HttpContext context) => long.TryParse(context.Request.Form[RevisionField], out var revision) ? revision : 0;
-
-    private bool Take(HttpContext context, EditOutcome outcome)
+    private bool Take(EditOutcome outcome)
     {
         switch (outcome)
         {
@@ -56,10 +84,10 @@ public sealed class DefinitionEditor(EditClass edit, ClubContext here)
                 Done = done.What;
                 return true;
             case EditOutcome.Stale stale:
-                (IsStale, Since, context.Response.StatusCode) = (true, stale.Since, StatusCodes.Status409Conflict);
+                (IsStale, Since, Context.Response.StatusCode) = (true, stale.Since, StatusCodes.Status409Conflict);
                 return false;
             default:
-                (Problem, context.Response.StatusCode) = (((EditOutcome.Refused)outcome).Why, StatusCodes.Status422UnprocessableEntity);
+                (Problem, Context.Response.StatusCode) = (((EditOutcome.Refused)outcome).Why, StatusCodes.Status422UnprocessableEntity);
                 return false;
         }
     }
