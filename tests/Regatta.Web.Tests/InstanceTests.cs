@@ -120,6 +120,8 @@ public sealed class InstanceTests(ClubHost host)
         var coordinator = await club.VisitAsAsync("odalys");
         var broken = await coordinator.GetAsync("/wenlow/classes/tandry");
         Assert.Equal((HttpStatusCode.InternalServerError, "This class cannot be read"), (broken.Status, broken.TextOf("h1")));
+        Assert.Contains("does not have the shape of schema", broken.TextOf("main p"));
+        Assert.DoesNotContain("Regatta.", broken.TextOf("main p"));
         Assert.Contains("bands", broken.TextOf("main p"));
         Assert.Contains("cannot be read", (await coordinator.GetAsync("/wenlow")).TextOf(".fleet"));
         var today = await coordinator.GetAsync("/wenlow/today?wind=12");

@@ -95,7 +95,7 @@ public sealed class ClassCache(IFusionCache cache, Classes classes, Logs logs, T
             // Whatever a class says, only its own page may fail for it.
             throw new UnreadableClassException(
                 stamp.Class.Number.ToString(System.Globalization.CultureInfo.InvariantCulture),
-                broken.Message,
+                "what it says does not fit together",
                 broken
             );
         }

@@ -34,7 +34,7 @@ internal static class ClassJson
         catch (Exception wrong) when (wrong is not OutOfMemoryException)
         {
             // Whatever a document does to its reader, it is that document which cannot be read.
-            throw new UnreadableClassException(key, wrong.Message, wrong);
+            throw Unreadable(key, schema, wrong);
         }
     }
 
@@ -55,7 +55,7 @@ internal static class ClassJson
         }
         catch (Exception wrong) when (wrong is not OutOfMemoryException)
         {
-            throw new UnreadableClassException(definition.Key, wrong.Message, wrong);
+            throw Unreadable(definition.Key, schema, wrong);
         }
     }
 
@@ -109,6 +109,24 @@ internal static class ClassJson
 
     /// <summary>The modes of a member that was kept in a history; none for null.</summary>
     public static IEnumerable<SailingMode> Modes(string? member) => Member<SailingMode>(member);
+
+    /// <summary>The reason in words for whoever opens the page, with the members the reader missed or the place it stopped at, as far as it
+    /// tells them; all it said goes to the log.</summary>
+    private static UnreadableClassException Unreadable(string key, int schema, Exception wrong)
+    {
+        const string Lacking = "including: ";
+        var place = (wrong, wrong.Message.IndexOf(Lacking, StringComparison.Ordinal)) switch
+        {
+            (JsonException, var at and >= 0) => $"; it lacks {wrong.Message[(at + Lacking.Length)..].TrimEnd('.')}",
+            (JsonException { Path: { Length: > 1 } path }, _) => $" at {path}",
+            _ => "",
+        };
+        return new(
+            key,
+            schema > Schema ? $"its schema {schema} is newer than this program" : $"it does not have the shape of schema {schema}{place}",
+            wrong
+        );
+    }
 
     private static IReadOnlyList<T> Member<T>(string? json) =>
         json is null ? [] : JsonSerializer.Deserialize<IReadOnlyList<T>>(json, StoredValues.Options) ?? [];

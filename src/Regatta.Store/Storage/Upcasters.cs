@@ -11,7 +11,7 @@ internal static class Upcasters
         {
             1 => Upcast1To2.Definition(document),
             ClassJson.Schema => document,
-            _ => throw new InvalidOperationException($"its schema {schema} is newer than this program"),
+            _ => throw new ArgumentOutOfRangeException(nameof(schema)),
         };
 
     public static JsonArray Cells(int schema, ClassDefinition definition, JsonArray cells) =>
@@ -19,6 +19,6 @@ internal static class Upcasters
         {
             1 => Upcast1To2.Cells(definition, cells),
             ClassJson.Schema => cells,
-            _ => throw new InvalidOperationException($"its schema {schema} is newer than this program"),
+            _ => throw new ArgumentOutOfRangeException(nameof(schema)),
         };
 }

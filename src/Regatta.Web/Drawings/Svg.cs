@@ -14,9 +14,13 @@ public static class Svg
     /// <summary>An opacity, to the hundredth.</summary>
     public static string Opacity(double part) => part.ToString("0.##", CultureInfo.InvariantCulture);
 
-    /// <summary>Breaks words into lines of at most so many letters; what does not fit ends in an ellipsis.</summary>
-    public static IReadOnlyList<string> Wrap(string text, int letters, int lines)
+    /// <summary>Breaks words into lines; what does not fit ends in an ellipsis.</summary>
+    /// <param name="text">The words.</param>
+    /// <param name="room">The most letters of a line; where there is room for none, a letter and an ellipsis stand out of it.</param>
+    /// <param name="lines">The most lines, 1 or more.</param>
+    public static IReadOnlyList<string> Wrap(string text, int room, int lines)
     {
+        var letters = Math.Max(room, 2);
         var wrapped = new List<string>();
         foreach (var word in text.Split(' ', StringSplitOptions.RemoveEmptyEntries))
         {
@@ -26,7 +30,7 @@ public static class Svg
             }
             else
             {
-                wrapped.Add(word.Length <= letters ? word : word[..Math.Max(1, letters - 1)] + "…");
+                wrapped.Add(word.Length <= letters ? word : word[..(letters - 1)] + "…");
             }
         }
 

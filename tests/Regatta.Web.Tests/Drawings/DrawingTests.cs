@@ -1,3 +1,4 @@
+using CsCheck;
 using Regatta.Application.Reading;
 using Regatta.Core.Checks;
 using Regatta.Core.Evidence;
@@ -240,6 +241,23 @@ public sealed class DrawingTests
         // A window of 800 less what stands above the lanes, at a scale of 877 to 900.
         Assert.True(12 * LaneSize.Low.Height * 877 / LaneDrawing.Width < 800 - 276);
     }
+
+    /// <summary>A band split often enough is narrower than a letter; its class is drawn all the same.</summary>
+    [Fact]
+    public void Words_are_broken_into_whatever_room_there_is() =>
+        Gen.Select(Gen.String[Gen.Char[" abcmn–½"], 0, 40], Gen.Int[-3, 30], Gen.Int[1, 4])
+            .Sample(
+                (text, room, lines) =>
+                {
+                    var wrapped = Svg.Wrap(text, room, lines);
+                    Assert.True(wrapped.Count <= lines);
+                    Assert.All(wrapped, line => Assert.InRange(line.Length, 1, Math.Max(room, 2)));
+                    if (text.Trim().Length <= room)
+                    {
+                        Assert.Equal(string.Join(' ', text.Split(' ', StringSplitOptions.RemoveEmptyEntries)), string.Join(' ', wrapped));
+                    }
+                }
+            );
 
     private static LaneDrawing Lanes(LayerView view) => LaneDrawing.Of(view, null);
 

@@ -71,6 +71,38 @@ public sealed class StaleDefinitionTests(ClubHost host) : MatrixPage(host)
     }
 
     [Fact]
+    public async Task A_mark_for_a_cell_whose_band_went_meanwhile_is_told_with_what_was_written()
+    {
+        var (coordinator, path) = await NewClassAsync();
+        var seen = await coordinator.GetAsync($"{path}?cell=6.vang");
+        var bands = await coordinator.GetAsync($"{path}/bands");
+        (string, string)[] joined = [("band", "5"), ("upper", "6"), ("sure", "yes")];
+        Assert.Equal(302, (int)(await coordinator.SendAsync(bands, "form[action*=Join]", $"{path}/bands?handler=Join", joined)).Status);
+        var late = await coordinator.Fragment().SendAsync(seen, Form, $"{path}?handler=Cell&act=write&cell=6.vang", ("text", "4"));
+        Assert.Equal(409, (int)late.Status);
+        Assert.Contains("not there any more", late.TextOf("#save-status"));
+        Assert.Contains("you wrote “4”", late.TextOf("#save-status"));
+    }
+
+    [Fact]
+    public async Task A_class_of_very_narrow_bands_is_shown()
+    {
+        var (coordinator, path) = await NewClassAsync();
+        for (var splits = 0; splits < 7; splits++)
+        {
+            var bands = await coordinator.GetAsync($"{path}/bands");
+            Assert.Equal(302, (int)(await coordinator.SendAsync(bands, "form[action*=Split]", $"{path}/bands?handler=Split")).Status);
+        }
+
+        await WriteAsync(coordinator, path, "1.vang", "4");
+        await WriteAsync(coordinator, path, "1.sheeting", "boom over the corner");
+        foreach (var view in (string[])["lanes", "table"])
+        {
+            Assert.Equal(13, (await coordinator.GetAsync($"{path}?view={view}")).Html.QuerySelectorAll("[data-cell$='.vang']").Length);
+        }
+    }
+
+    [Fact]
     public async Task Publishing_tells_that_the_draft_changed_before_anything_else()
     {
         var (coordinator, path) = await NewClassAsync();

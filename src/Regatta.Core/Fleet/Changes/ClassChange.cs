@@ -35,7 +35,7 @@ public abstract record ClassChange
     /// <summary>What a change of settings says otherwise: short values before and after, of long ones only that they were edited.</summary>
     private protected static string Told(ClassDefinition before, ClassDefinition after)
     {
-        const int Short = 70;
+        const int Short = 140;
         var changes = DefinitionDiff
             .Between(before, after)
             .Select(change =>

@@ -87,9 +87,23 @@ public abstract class EditingPageModel(ClubContext here, EditCells editCells, Ce
     protected async Task<IActionResult> ConflictAsync(CellForm typed)
     {
         await OpenAnewAsync();
-        Drawer = Drawer is { } open ? open with { Form = typed, Theirs = open.Draft } : null;
-        return await AnswerAsync(
-            Drawer is null ? "The cell is not there any more: its band, control or sails were taken away. Nothing was saved." : "Not saved",
+        if (Drawer is not { } open)
+        {
+            return await GoneAsync();
+        }
+
+        Drawer = open with { Form = typed, Theirs = open.Draft };
+        return await AnswerAsync("Not saved", StatusCodes.Status409Conflict);
+    }
+
+    /// <summary>Tells that the cell is gone, and what was typed for it.</summary>
+    protected Task<IActionResult> GoneAsync()
+    {
+        var typed = Request.Typed();
+        var written = typed.GetValueOrDefault("text", typed.GetValueOrDefault("mark", ""));
+        return AnswerAsync(
+            "The cell is not there any more: its band, control or sails were taken away. Nothing was saved"
+                + (written.Length > 0 ? $"; you wrote “{written}”." : "."),
             StatusCodes.Status409Conflict
         );
     }

@@ -57,9 +57,10 @@ public sealed class MatrixModel(
     public async Task<IActionResult> OnPostCellAsync(string? act, int revision)
     {
         await OpenAsync();
-        if (Drawer is not { } drawer || CellOrder.Read(act, drawer, Request.Typed()) is not { } order)
+        var order = Drawer is null ? null : CellOrder.Read(act, Drawer, Request.Typed());
+        if (Drawer is not { } drawer || order is null)
         {
-            return NotFound();
+            return Drawer is null ? await GoneAsync() : NotFound();
         }
 
         if (order.Problem is not null)
@@ -91,10 +92,8 @@ public sealed class MatrixModel(
         if (outcome is not EditOutcome.Done)
         {
             await OpenAnewAsync();
-            var (lower, upper) = (
-                Layer.Matrix.Bands.Find(new(band)),
-                Layer.Matrix.Bands.Find(new(band)) is { } now ? Layer.Matrix.Bands.Above(now) : null
-            );
+            var lower = Layer.Matrix.Bands.Find(new(band));
+            var upper = lower is null ? null : Layer.Matrix.Bands.Above(lower);
             return outcome switch
             {
                 EditOutcome.Stale => await AnswerAsync(
