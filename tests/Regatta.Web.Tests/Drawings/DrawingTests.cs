@@ -14,31 +14,11 @@ namespace Regatta.Web.Tests.Drawings;
 
 public sealed class DrawingTests
 {
-    private static readonly Control Slide = new(
-        new("slide"),
-        "Slide",
-        [],
-        new LengthScale(LengthUnit.Centimetre, Length.FromMillimetres(0), Length.FromMillimetres(200), Length.FromMillimetres(10)),
-        "band",
-        "eye",
-        "Forward.",
-        WhenChanged.Ashore,
-        AsWindBuilds.Up,
-        HelmPerUnit: -0.5
+    private static readonly Control Slide = TestControls.Slide(
+        new LengthScale(LengthUnit.Centimetre, Length.FromMillimetres(0), Length.FromMillimetres(200), Length.FromMillimetres(10))
     );
 
-    private static readonly Control Look = new(
-        new("look"),
-        "Leech",
-        [],
-        new TargetScale(),
-        "behind",
-        "batten",
-        "Open.",
-        WhenChanged.Racing,
-        AsWindBuilds.Either,
-        null
-    );
+    private static readonly Control Look = TestControls.Look;
 
     private static readonly WindBands Bands = WindBands
         .Of([

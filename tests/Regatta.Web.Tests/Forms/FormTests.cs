@@ -13,36 +13,16 @@ namespace Regatta.Web.Tests.Forms;
 
 public sealed class FormTests
 {
-    private static readonly Control Slide = new(
-        new("slide"),
-        "Slide",
-        [],
+    private static readonly Control Slide = TestControls.Slide(
         new LengthScale(
             LengthUnit.Inch,
             Length.From(10, LengthUnit.Inch),
             Length.From(20, LengthUnit.Inch),
             Length.From(0.5, LengthUnit.Inch)
-        ),
-        "band",
-        "eye",
-        "Forward.",
-        WhenChanged.Ashore,
-        AsWindBuilds.Up,
-        HelmPerUnit: -0.5
+        )
     );
 
-    private static readonly Control Look = new(
-        new("look"),
-        "Leech",
-        [],
-        new TargetScale(),
-        "behind",
-        "batten",
-        "Open.",
-        WhenChanged.Racing,
-        AsWindBuilds.Either,
-        null
-    );
+    private static readonly Control Look = TestControls.Look;
 
     private static readonly ClassDefinition Class = new(
         "t",
