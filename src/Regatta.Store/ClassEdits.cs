@@ -79,7 +79,7 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
 
         await WriteAsync(connection, transaction, one, draft.Class, after.Definition);
         await transaction.CommitAsync();
-        return new EditOutcome.Done(after, seen + 1, what);
+        return new EditOutcome.Done(after, seen + 1, what, difference?.Before, difference?.After);
     }
 
     /// <summary>Undoes the editor's newest edit that stands.</summary>

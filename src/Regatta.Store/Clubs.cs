@@ -1,11 +1,16 @@
-using System.Security.Cryptography;
 using Dapper;
 using Npgsql;
 
 namespace Regatta.Store;
 
 /// <summary>A club as the database knows it.</summary>
-public sealed record Club(long Id, string Key, string Name, string TimeZone, bool IsDemo)
+/// <param name="Id">Its number.</param>
+/// <param name="Key">Its part of addresses.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="TimeZone">Its time zone's name.</param>
+/// <param name="IsDemo">Whether its people and boats are made up.</param>
+/// <param name="SecondFactorRequired">Whether its coordinators must have a passkey or a second factor.</param>
+public sealed record Club(long Id, string Key, string Name, string TimeZone, bool IsDemo, bool SecondFactorRequired)
 {
     /// <summary>What everything of the club is asked for with.</summary>
     public ClubId Ref => new(Id);
@@ -14,16 +19,16 @@ public sealed record Club(long Id, string Key, string Name, string TimeZone, boo
 /// <summary>Everything a request needs to know before it may go on: its club, what its person may do there, and its class's
 /// stamp.</summary>
 /// <param name="Club">The club of the address.</param>
-/// <param name="Roles">The person's roles there; null when they are no member.</param>
+/// <param name="Roles">The person's roles there; null when they are no member, or suspended.</param>
 /// <param name="IsCaptain">Whether they are captain of the class of the address.</param>
+/// <param name="HasSecondFactor">Whether they have a passkey or a second factor.</param>
 /// <param name="Class">The class of the address as it stands; null when the address names none, or there is none of that key.</param>
-public sealed record Admission(Club Club, IReadOnlyList<string>? Roles, bool IsCaptain, ClassStamp? Class);
+public sealed record Admission(Club Club, IReadOnlyList<string>? Roles, bool IsCaptain, bool HasSecondFactor, ClassStamp? Class);
 
 /// <summary>The clubs of the installation, and the one question each request asks about them.</summary>
 public sealed class Clubs(NpgsqlDataSource database, TimeProvider clock)
 {
-    private const int CodeBytes = 20;
-    private const string Columns = "c.id, c.key, c.name, c.time_zone, c.is_demo";
+    private const string Columns = "c.id, c.key, c.name, c.time_zone, c.is_demo, c.second_factor_required";
 
     /// <summary>All clubs by name.</summary>
     public async Task<IReadOnlyList<Club>> AllAsync()
@@ -39,7 +44,26 @@ public sealed class Clubs(NpgsqlDataSource database, TimeProvider clock)
         return
         [
             .. await connection.QueryAsync<Club>(
-                $"select {Columns} from clubs c join memberships m on m.club_id = c.id where m.person_id = @person order by c.name, c.id",
+                $"select {Columns} from clubs c join memberships m on m.club_id = c.id "
+                    + "where m.person_id = @person and m.suspended_at is null order by c.name, c.id",
+                new { person }
+            ),
+        ];
+    }
+
+    /// <summary>The clubs that have no coordinator but this one.</summary>
+    public async Task<IReadOnlyList<Club>> OnlyCoordinatedByAsync(Guid person)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return
+        [
+            .. await connection.QueryAsync<Club>(
+                $"""
+                select {Columns} from clubs c join memberships m on m.club_id = c.id
+                where m.person_id = @person and 'coordinator' = any(m.roles) and not exists (
+                  select from memberships o where o.club_id = c.id and o.person_id <> @person and 'coordinator' = any(o.roles)
+                    and o.suspended_at is null)
+                """,
                 new { person }
             ),
         ];
@@ -72,9 +96,12 @@ public sealed class Clubs(NpgsqlDataSource database, TimeProvider clock)
                 $"""
                 select {Columns}, array_to_string(m.roles, ',') as roles, k.id as class_id, k.revision, k.structure, k.matrix_revision,
                   k.log_revision, database_epoch() as epoch,
-                  exists (select from class_captains p where (p.club_id, p.class_id, p.person_id) = (c.id, k.id, @person)) as is_captain
+                  exists (select from class_captains p where (p.club_id, p.class_id, p.person_id) = (c.id, k.id, @person)) as is_captain,
+                  c.second_factor_required and (
+                    exists (select from people p where p.id = @person and p.second_factor)
+                    or exists (select from passkeys p where p.person_id = @person)) as has_second_factor
                 from clubs c
-                  left join memberships m on m.club_id = c.id and m.person_id = @person
+                  left join memberships m on m.club_id = c.id and m.person_id = @person and m.suspended_at is null
                   left join classes k on k.club_id = c.id and k.key = @classKey
                 where c.key = @club
                 """,
@@ -115,7 +142,7 @@ public sealed class Clubs(NpgsqlDataSource database, TimeProvider clock)
             code is not null
             && await connection.ExecuteAsync(
                 "update founding_codes set used_at = @now where hash = @hash and used_at is null",
-                new { hash = Hash(code), now = clock.GetUtcNow() },
+                new { hash = Secrets.Hash(code), now = clock.GetUtcNow() },
                 transaction
             ) == 0
         )
@@ -126,7 +153,7 @@ public sealed class Clubs(NpgsqlDataSource database, TimeProvider clock)
         var club = await connection.QuerySingleOrDefaultAsync<Club>(
             """
             insert into clubs (key, name, time_zone, is_demo, founded_at) values (@key, @name, @timeZone, @isDemo, @now)
-            on conflict do nothing returning id, key, name, time_zone, is_demo
+            on conflict do nothing returning id, key, name, time_zone, is_demo, second_factor_required
             """,
             new
             {
@@ -162,15 +189,15 @@ public sealed class Clubs(NpgsqlDataSource database, TimeProvider clock)
     }
 
     /// <summary>Makes a code that founds one further club, and returns it; it cannot be read again later.</summary>
-    public async Task<string> MakeFoundingCodeAsync(Guid by)
+    public async Task<string> MakeFoundingCodeAsync(Guid? by)
     {
-        var code = Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(CodeBytes));
+        var code = Secrets.New();
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
             "insert into founding_codes (hash, made_by, made_at) values (@hash, @by, @now)",
             new
             {
-                hash = Hash(code),
+                hash = Secrets.Hash(code),
                 by,
                 now = clock.GetUtcNow(),
             }
@@ -184,7 +211,17 @@ public sealed class Clubs(NpgsqlDataSource database, TimeProvider clock)
         await using var connection = await database.OpenConnectionAsync();
         return await connection.ExecuteScalarAsync<bool>(
             "select exists (select from founding_codes where hash = @hash and used_at is null)",
-            new { hash = Hash(code) }
+            new { hash = Secrets.Hash(code) }
+        );
+    }
+
+    /// <summary>Says whether a club's coordinators must have a passkey or a second factor.</summary>
+    public async Task RequireSecondFactorAsync(ClubId club, bool required)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync(
+            "update clubs set second_factor_required = @required where id = @Number",
+            new { club.Number, required }
         );
     }
 
@@ -214,14 +251,13 @@ public sealed class Clubs(NpgsqlDataSource database, TimeProvider clock)
         await transaction.CommitAsync();
     }
 
-    private static byte[] Hash(string code) => SHA256.HashData(System.Text.Encoding.UTF8.GetBytes(code));
-
     private sealed record Row(
         long Id,
         string Key,
         string Name,
         string TimeZone,
         bool IsDemo,
+        bool SecondFactorRequired,
         string? Roles,
         long? ClassId,
         long? Revision,
@@ -229,14 +265,16 @@ public sealed class Clubs(NpgsqlDataSource database, TimeProvider clock)
         long? MatrixRevision,
         long? LogRevision,
         string Epoch,
-        bool IsCaptain
+        bool IsCaptain,
+        bool HasSecondFactor
     )
     {
         public Admission ToAdmission() =>
             new(
-                new(Id, Key, Name, TimeZone, IsDemo),
+                new(Id, Key, Name, TimeZone, IsDemo, SecondFactorRequired),
                 Roles?.Split(',', StringSplitOptions.RemoveEmptyEntries),
                 IsCaptain,
+                HasSecondFactor,
                 ClassId is { } number
                     ? new(new(new(Id), number), Epoch, Revision!.Value, Structure!.Value, MatrixRevision!.Value, LogRevision!.Value)
                     : null

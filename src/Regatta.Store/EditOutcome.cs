@@ -8,7 +8,12 @@ public abstract record EditOutcome
     private EditOutcome() { }
 
     /// <summary>It is changed.</summary>
-    public sealed record Done(ClassState State, long Revision, string What) : EditOutcome;
+    /// <param name="State">The class as it is now.</param>
+    /// <param name="Revision">Its revision.</param>
+    /// <param name="What">What was done.</param>
+    /// <param name="Before">What the members it changed said before, as JSON; null where only cells changed.</param>
+    /// <param name="After">What they say now.</param>
+    public sealed record Done(ClassState State, long Revision, string What, string? Before = null, string? After = null) : EditOutcome;
 
     /// <summary>Somebody changed the definition since the editor saw it; nothing was written.</summary>
     /// <param name="Since">What was done since, newest first.</param>

@@ -20,9 +20,28 @@ public sealed class Person
 
     public string SecurityStamp { get; set; } = "";
 
-    public int AccessFailedCount { get; set; }
+    /// <summary>Where mail reaches them; null for nowhere.</summary>
+    public string? Email { get; set; }
 
-    public DateTimeOffset? LockoutEnd { get; set; }
+    /// <summary>A junior's whole name, which only a coordinator reads; everybody else reads the shortened
+    /// <see cref="DisplayName"/>.</summary>
+    public string? FullName { get; set; }
+
+    public bool IsJunior { get; set; }
+
+    public string? GuardianEmail { get; set; }
+
+    /// <summary>Whether a code is asked for beside the password.</summary>
+    public bool SecondFactor { get; set; }
+
+    /// <summary>What the codes are made from, encrypted; null before there was one.</summary>
+    public string? AuthenticatorKey { get; set; }
+
+    /// <summary>Whether exported bundles may carry their notes and the time of day of their logs.</summary>
+    public bool SharesNotes { get; set; }
+
+    /// <summary>When the account was removed; what it made stays, nameless.</summary>
+    public DateTimeOffset? RemovedAt { get; set; }
 
     public bool IsDemo { get; set; }
 
@@ -35,11 +54,14 @@ public sealed class Person
 public sealed record DemoAccount(string SignInName, string DisplayName, string Club, string Role);
 
 /// <summary>Accounts: one a person for the whole installation.</summary>
-public sealed class People(NpgsqlDataSource database)
+public sealed class People(NpgsqlDataSource database, TimeProvider clock)
 {
+    /// <summary>What stands where the name of somebody stood whose account was removed.</summary>
+    public const string Gone = "somebody who left";
+
     private const string Columns =
-        "id, sign_in_name, normalized_name, display_name, password_hash, security_stamp, "
-        + "access_failed_count, lockout_end, is_demo, speed_unit, mass_unit";
+        "id, sign_in_name, normalized_name, display_name, password_hash, security_stamp, email, full_name, is_junior, guardian_email, "
+        + "second_factor, authenticator_key, shares_notes, removed_at, is_demo, speed_unit, mass_unit";
 
     public async Task<Person?> FindAsync(Guid id)
     {
@@ -56,43 +78,36 @@ public sealed class People(NpgsqlDataSource database)
         );
     }
 
-    /// <summary>Counts a wrong password, in one statement, so that none is lost among many at once.</summary>
-    /// <returns>How many there are since the last right one.</returns>
-    public async Task<int> CountFailureAsync(Guid id)
+    /// <summary>The accounts a mail address belongs to, oldest first: a family may share one.</summary>
+    public async Task<IReadOnlyList<Person>> FindByEmailAsync(string email)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await connection.ExecuteScalarAsync<int>(
-            "update people set access_failed_count = access_failed_count + 1 where id = @id returning access_failed_count",
-            new { id }
-        );
+        return
+        [
+            .. await connection.QueryAsync<Person>(
+                $"select {Columns} from people where lower(email) = lower(@email) order by id",
+                new { email }
+            ),
+        ];
     }
 
-    /// <summary>Begins to count wrong passwords anew.</summary>
-    public async Task ForgetFailuresAsync(Guid id)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync("update people set access_failed_count = 0 where id = @id", new { id });
-    }
-
-    /// <summary>Lets nobody sign in to an account before a moment; null ends that.</summary>
-    public async Task LockAsync(Guid id, DateTimeOffset? until)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync("update people set lockout_end = @until where id = @id", new { id, until });
-    }
-
-    /// <summary>Adds or rewrites an account, but for its count of wrong passwords and its lock.</summary>
+    /// <summary>Adds or rewrites an account.</summary>
     public async Task SaveAsync(Person person)
     {
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
             """
-            insert into people (id, sign_in_name, normalized_name, display_name, password_hash, security_stamp, is_demo, speed_unit,
-              mass_unit)
-            values (@Id, @SignInName, @NormalizedName, @DisplayName, @PasswordHash, @SecurityStamp, @IsDemo, @SpeedUnit, @MassUnit)
+            insert into people (id, sign_in_name, normalized_name, display_name, password_hash, security_stamp, email, full_name, is_junior,
+              guardian_email, second_factor, authenticator_key, shares_notes, is_demo, speed_unit, mass_unit)
+            values (@Id, @SignInName, @NormalizedName, @DisplayName, @PasswordHash, @SecurityStamp, @Email, @FullName, @IsJunior,
+              @GuardianEmail, @SecondFactor, @AuthenticatorKey, @SharesNotes, @IsDemo, @SpeedUnit, @MassUnit)
             on conflict (id) do update set sign_in_name = excluded.sign_in_name, normalized_name = excluded.normalized_name,
               display_name = excluded.display_name, password_hash = excluded.password_hash, security_stamp = excluded.security_stamp,
-              is_demo = excluded.is_demo, speed_unit = excluded.speed_unit, mass_unit = excluded.mass_unit
+              email = excluded.email, full_name = excluded.full_name, is_junior = excluded.is_junior,
+              guardian_email = excluded.guardian_email, second_factor = excluded.second_factor,
+              authenticator_key = excluded.authenticator_key, shares_notes = excluded.shares_notes, is_demo = excluded.is_demo,
+              speed_unit = excluded.speed_unit, mass_unit = excluded.mass_unit
+              where people.removed_at is null
             """,
             new
             {
@@ -102,11 +117,49 @@ public sealed class People(NpgsqlDataSource database)
                 person.DisplayName,
                 person.PasswordHash,
                 person.SecurityStamp,
+                person.Email,
+                person.FullName,
+                person.IsJunior,
+                person.GuardianEmail,
+                person.SecondFactor,
+                person.AuthenticatorKey,
+                person.SharesNotes,
                 person.IsDemo,
                 SpeedUnit = person.SpeedUnit.ToString(),
                 MassUnit = person.MassUnit.ToString(),
             }
         );
+    }
+
+    /// <summary>Removes an account in one transaction: what says who they are, their notes, crew weights and ways in go; their logs and
+    /// edits stay as somebody's who left.</summary>
+    public async Task RemoveAsync(Guid id)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await using var transaction = await connection.BeginTransactionAsync();
+        await connection.ExecuteAsync(
+            """
+            delete from memberships where person_id = @id;
+            delete from body_measures where person_id = @id;
+            delete from passkeys where person_id = @id;
+            delete from recovery_codes where person_id = @id;
+            delete from sign_ins where person_id = @id;
+            delete from log_tracks t using session_logs l where (t.club_id, t.log_id) = (l.club_id, l.id) and l.sailor_id = @id;
+            update session_logs set note = '', crew_mass = null where sailor_id = @id;
+            update people set sign_in_name = id::text, normalized_name = id::text, display_name = @Gone, password_hash = null,
+              security_stamp = gen_random_uuid()::text, email = null, full_name = null, is_junior = false, guardian_email = null,
+              second_factor = false, authenticator_key = null, shares_notes = false, removed_at = @now
+            where id = @id;
+            """,
+            new
+            {
+                id,
+                Gone,
+                now = clock.GetUtcNow(),
+            },
+            transaction
+        );
+        await transaction.CommitAsync();
     }
 
     /// <summary>Somebody's own hand, fist and forearm, as far as they measured them. Private: read for their owner alone.</summary>

@@ -1,6 +1,3 @@
-using System.Buffers.Text;
-using System.Security.Cryptography;
-using System.Text;
 using Dapper;
 using Npgsql;
 
@@ -15,12 +12,10 @@ public sealed record SharedClass(ClassRef Class, bool Withdrawn);
 /// <summary>Makes, finds and withdraws public links.</summary>
 public sealed class ShareLinks(NpgsqlDataSource database, TimeProvider clock)
 {
-    private const int TokenBytes = 24;
-
     /// <summary>Makes a link and returns its token, which cannot be read again later.</summary>
     public async Task<string> CreateAsync(ClassRef one, string label, Guid by)
     {
-        var token = Base64Url.EncodeToString(RandomNumberGenerator.GetBytes(TokenBytes));
+        var token = Secrets.New();
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
             "insert into share_links (club_id, id, class_id, token_hash, label, created_by, "
@@ -30,7 +25,7 @@ public sealed class ShareLinks(NpgsqlDataSource database, TimeProvider clock)
                 club = one.Club.Number,
                 id = Guid.CreateVersion7(),
                 classId = one.Number,
-                hash = Hash(token),
+                hash = Secrets.Hash(token),
                 label,
                 by,
                 now = clock.GetUtcNow(),
@@ -46,7 +41,7 @@ public sealed class ShareLinks(NpgsqlDataSource database, TimeProvider clock)
         return
             await connection.QuerySingleOrDefaultAsync<(long Club, long Class, bool Withdrawn)?>(
                 "select club_id, class_id, withdrawn_at is not null from share_links where token_hash = @hash",
-                new { hash = Hash(token) }
+                new { hash = Secrets.Hash(token) }
             )
                 is var (club, one, withdrawn)
             ? new(new(new(club), one), withdrawn)
@@ -86,6 +81,4 @@ public sealed class ShareLinks(NpgsqlDataSource database, TimeProvider clock)
             }
         );
     }
-
-    private static byte[] Hash(string token) => SHA256.HashData(Encoding.UTF8.GetBytes(token));
 }

@@ -26,6 +26,13 @@ public sealed class DemoLoader(
     /// <summary>Does what the settings ask for.</summary>
     public async Task PrepareAsync()
     {
+        if (settings.Demo == DemoChoice.Reset && (await clubs.AllAsync()).FirstOrDefault(club => !club.IsDemo) is { } real)
+        {
+            throw new InvalidOperationException(
+                $"The demo is not reset: {real.Name} lives in this database, and it is no demo. Start the demo over a database of its own."
+            );
+        }
+
         if (settings.Demo == DemoChoice.Reset || (settings.Demo == DemoChoice.IfEmpty && await clubs.HasHalfLoadedDemoAsync()))
         {
             await clubs.RemoveDemoAsync();

@@ -1,5 +1,3 @@
-using Microsoft.AspNetCore.HttpOverrides;
-using Microsoft.AspNetCore.ResponseCompression;
 using Regatta.Store;
 using Regatta.Web;
 using Regatta.Web.Access;
@@ -8,29 +6,28 @@ using Regatta.Web.Station;
 using Serilog;
 
 var builder = WebApplication.CreateBuilder(args);
-builder.Host.UseSerilog((context, log) => log.ReadFrom.Configuration(context.Configuration));
+builder.Host.UseSerilog((context, log) => log.ReadFrom.Configuration(context.Configuration).Enrich.FromLogContext());
 
 var settings = RegattaSettings.From(builder.Configuration);
+DemoGuard.Check(settings, builder.Configuration);
 builder.Services.AddSingleton(settings);
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddStore(settings.Database);
 builder.Services.AddUseCases();
-builder.Services.AddPages(StationSettings.From(builder.Configuration));
-builder.Services.AddDatabaseKeyRing();
-builder.Services.AddResponseCompression(options =>
-{
-    options.EnableForHttps = true;
-    options.MimeTypes = [.. ResponseCompressionDefaults.MimeTypes, "image/svg+xml"];
-});
+builder.Services.AddPages(settings, StationSettings.From(builder.Configuration));
+builder.Services.AddDatabaseKeyRing(settings);
+builder.Services.AddEdge(settings);
+builder.WebHost.ConfigureKestrel(Edge.Limit);
 
 var app = builder.Build();
-app.UseForwardedHeaders(new() { ForwardedHeaders = ForwardedHeaders.XForwardedProto });
-app.UseResponseCompression();
-app.UseExceptionHandler("/trouble");
-app.UseStatusCodePagesWithReExecute("/trouble", "?status={0}");
-app.UseSecurityHeaders(SecurityPolicy.Headers());
+app.UseEdge(settings);
+app.UseTroublePages();
+app.UseSecurityHeaders(SecurityPolicy.Headers(settings));
 app.UseRouting();
 app.UseAuthentication();
+app.UseMiddleware<RequestLog>();
+app.UseMiddleware<Auditing>();
+app.UseRateLimiter();
 app.UseMiddleware<ClubAdmission>();
 app.UseAuthorization();
 app.MapStaticAssets().AllowAnonymous();
@@ -46,6 +43,7 @@ await Database.WithAdvisoryLockAsync(
         using var scope = app.Services.CreateScope();
         DatabaseKeyRing.Adopt(scope.ServiceProvider.GetRequiredService<DataProtectionKeys>(), settings.OldKeys);
         await scope.ServiceProvider.GetRequiredService<DemoLoader>().PrepareAsync();
+        await scope.ServiceProvider.GetRequiredService<FirstClub>().OfferAsync();
         await scope
             .ServiceProvider.GetRequiredService<StationSettings>()
             .KeepAsync(scope.ServiceProvider.GetRequiredService<Clubs>(), scope.ServiceProvider.GetRequiredService<Stations>());

@@ -1,4 +1,5 @@
 using Regatta.Application.Membership;
+using Regatta.Web.Mail;
 
 namespace Regatta.Web;
 
@@ -22,15 +23,29 @@ public enum DemoChoice
 /// <param name="Address">Where the outside finds the app, such as <c>https://tuning.example</c>; null to take it from each request.</param>
 /// <param name="OldKeys">A folder with the keys of an installation from before they were kept in the database; null for none.</param>
 /// <param name="Founding">Who may found a further club.</param>
+/// <param name="Mail">How mail is sent.</param>
+/// <param name="Proxies">The addresses of the proxies that are believed what they say of a request.</param>
+/// <param name="KeyCertificate">The file of the certificate that encrypts the keys in the database; null leaves them plain.</param>
+/// <param name="SignInCheck">How long a cookie is believed before it is asked whether its sign-in still holds.</param>
 public sealed record RegattaSettings(
     string Database,
     IReadOnlyList<string> DemoBundles,
     DemoChoice Demo,
     string? Address,
     string? OldKeys,
-    Founding Founding
+    Founding Founding,
+    MailSettings Mail,
+    IReadOnlyList<string> Proxies,
+    string? KeyCertificate,
+    TimeSpan SignInCheck
 )
 {
+    /// <summary>Whether the outside finds the app by https.</summary>
+    public bool IsSecure => Address?.StartsWith("https://", StringComparison.Ordinal) == true;
+
+    /// <summary>The names the app answers to: that of its address, and this machine's own.</summary>
+    public IReadOnlyList<string> Hosts => [.. Address is null ? [] : new[] { new Uri(Address).Host }, "localhost", "127.0.0.1", "[::1]"];
+
     public static RegattaSettings From(IConfiguration configuration) =>
         new(
             configuration["REGATTA_DATABASE"]
@@ -39,10 +54,14 @@ public sealed record RegattaSettings(
                 Path.PathSeparator,
                 StringSplitOptions.RemoveEmptyEntries
             ),
-            Enum.Parse<DemoChoice>(configuration["REGATTA_DEMO"] ?? nameof(DemoChoice.IfEmpty), ignoreCase: true),
+            Enum.Parse<DemoChoice>(configuration["REGATTA_DEMO"] ?? nameof(DemoChoice.Never), ignoreCase: true),
             configuration["REGATTA_ADDRESS"] is { Length: > 0 } address ? address.TrimEnd('/') : null,
             configuration["REGATTA_KEYS"],
-            Enum.Parse<Founding>(configuration["REGATTA_FOUNDING"] ?? nameof(Founding.Closed), ignoreCase: true)
+            Enum.Parse<Founding>(configuration["REGATTA_FOUNDING"] ?? nameof(Founding.Closed), ignoreCase: true),
+            MailSettings.From(configuration),
+            (configuration["REGATTA_PROXIES"] ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries),
+            configuration["REGATTA_KEY_CERTIFICATE"] is { Length: > 0 } certificate ? certificate : null,
+            TimeSpan.FromSeconds(configuration.GetValue("REGATTA_SIGN_IN_CHECK_SECONDS", 10))
         );
 
     /// <summary>Where links begin that are read outside this app.</summary>

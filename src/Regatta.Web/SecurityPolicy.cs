@@ -3,7 +3,7 @@ namespace Regatta.Web;
 /// <summary>The headers every answer carries: nothing inline, nothing from another origin.</summary>
 internal static class SecurityPolicy
 {
-    public static HeaderPolicyCollection Headers() =>
+    public static HeaderPolicyCollection Headers(RegattaSettings settings) =>
         new HeaderPolicyCollection()
             .AddContentSecurityPolicy(policy =>
             {
@@ -13,6 +13,10 @@ internal static class SecurityPolicy
                 policy.AddBaseUri().Self();
                 policy.AddFormAction().Self();
                 policy.AddFrameAncestors().None();
+                if (settings.IsSecure)
+                {
+                    policy.AddUpgradeInsecureRequests();
+                }
             })
             .AddContentTypeOptionsNoSniff()
             .AddFrameOptionsDeny()

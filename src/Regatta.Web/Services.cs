@@ -10,6 +10,7 @@ using Regatta.Application.Reading;
 using Regatta.Store;
 using Regatta.Web.Access;
 using Regatta.Web.Live;
+using Regatta.Web.Mail;
 using Regatta.Web.Pages.Shared;
 using Regatta.Web.Pages.Weather;
 using Regatta.Web.Station;
@@ -42,7 +43,14 @@ internal static class Services
             .AddSingleton<Outings>()
             .AddSingleton<Imports>()
             .AddSingleton<WindLog>()
-            .AddSingleton<Stations>();
+            .AddSingleton<Stations>()
+            .AddSingleton<SignIns>()
+            .AddSingleton<Tries>()
+            .AddSingleton<Credentials>()
+            .AddSingleton<Invitations>()
+            .AddSingleton<CalendarFeeds>()
+            .AddSingleton<PersonalData>()
+            .AddSingleton<AuditTrail>();
 
     public static void AddUseCases(this IServiceCollection services)
     {
@@ -62,21 +70,36 @@ internal static class Services
             .AddSingleton<ImportClasses>()
             .AddSingleton<ExportClass>()
             .AddSingleton<ManageMembers>()
+            .AddSingleton<InvitePeople>()
             .AddSingleton(provider => new FoundClub(
                 provider.GetRequiredService<Clubs>(),
                 provider.GetRequiredService<RegattaSettings>().Founding
             ));
     }
 
-    public static void AddPages(this IServiceCollection services, StationSettings stations)
+    public static void AddPages(this IServiceCollection services, RegattaSettings settings, StationSettings stations)
     {
         services.AddHttpContextAccessor();
-        services.AddScoped<ClubClock>().AddScoped<UnitPreferences>().AddScoped<DefinitionEditor>().AddScoped<DemoLoader>();
+        services
+            .AddScoped<ClubClock>()
+            .AddScoped<UnitPreferences>()
+            .AddScoped<DefinitionEditor>()
+            .AddScoped<DemoLoader>()
+            .AddScoped<FirstClub>();
         services.AddSingleton<ClassWatch>().AddHostedService(provider => provider.GetRequiredService<ClassWatch>());
         services.AddSingleton(stations).AddSingleton<StationStates>().AddHostedService<StationKeeper>().AddSingleton<TodayBoards>();
-        services.AddRegattaSignIn();
-        services.AddRazorPages().AddMvcOptions(options => options.Filters.Add<PrivateDownloads>());
-        services.AddAntiforgery(options => options.HeaderName = "X-Form-Token");
+        services.AddRegattaSignIn(settings);
+        services.AddRequestLimits();
+        services.AddHostedService<Housekeeping>();
+        services.AddSingleton<PostOffice>().AddSingleton<IMail>(provider => provider.GetRequiredService<PostOffice>());
+        services.AddSingleton<PasswordLetters>();
+        services
+            .AddRazorPages()
+            .AddMvcOptions(options =>
+            {
+                options.Filters.Add<PrivateDownloads>();
+                options.Filters.Add<CheckedForms>();
+            });
         services.AddRouting(options => options.LowercaseUrls = true);
     }
 }

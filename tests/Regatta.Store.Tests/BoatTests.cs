@@ -111,7 +111,7 @@ public sealed class BoatTests(StoreFixture store)
     [Fact]
     public async Task Hands_are_kept_for_their_owner_and_forgotten_when_left_out()
     {
-        var people = new People(store.Database);
+        var people = new People(store.Database, store.Clock);
         await people.SaveHandsAsync(
             store.Ann.Id,
             new Dictionary<BodyMeasure, Length>

@@ -96,7 +96,7 @@ public sealed class StoreFixture : IAsyncLifetime
                     Regatta.Store.Database.WithAdvisoryLockAsync(Connection, () => Regatta.Store.Database.MigrateAsync(Connection))
                 )
         );
-        var people = new People(Database);
+        var people = new People(Database, Clock);
         await people.SaveAsync(Ann);
         await people.SaveAsync(Ben);
         Club = await LoadAsync("wenlow");

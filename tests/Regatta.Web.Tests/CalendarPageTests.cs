@@ -184,15 +184,34 @@ public sealed class CalendarPageTests(ClubHost host)
     }
 
     [Fact]
-    public async Task Calendars_read_the_feed_without_an_account_and_only_by_its_whole_address()
+    public async Task Calendars_read_a_members_feed_without_an_account_until_it_is_withdrawn()
     {
-        var sailor = await host.VisitAsAsync("priya");
-        var feed = (await sailor.GetAsync("/wenlow/calendar")).Html.QuerySelector(".link-text")!.GetAttribute("href")!;
-        var stranger = host.Visit();
-        var days = await stranger.GetAsync(feed);
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var (sailor, stranger) = (await club.VisitAsAsync("priya"), club.Visit());
+        await club.ScalarAsync<int>("update outings set notes = 'The duty officer is Joss' returning 1");
+        var first = await MakeAsync();
+        var days = await stranger.GetAsync(first);
         Assert.Equal("text/calendar", days.Message.Content.Headers.ContentType!.MediaType);
         Assert.Contains("SUMMARY:Wednesday evening training", days.Text);
-        Assert.Equal(404, (int)(await stranger.GetAsync(feed.Replace(".ics", "x.ics", StringComparison.Ordinal))).Status);
+        Assert.DoesNotContain("Joss", days.Text);
+        Assert.Equal(404, (int)(await stranger.GetAsync(first.Replace(".ics", "x.ics", StringComparison.Ordinal))).Status);
         Assert.Equal(302, (int)(await stranger.GetAsync("/wenlow/calendar")).Status);
+        Assert.DoesNotContain(first.Split('/')[2].Split('.')[0], (await sailor.GetAsync("/wenlow/calendar/feed")).Text);
+
+        var second = await MakeAsync();
+        Assert.Equal((404, 200), ((int)(await stranger.GetAsync(first)).Status, (int)(await stranger.GetAsync(second)).Status));
+        await sailor.SendAsync(
+            await sailor.GetAsync("/wenlow/calendar/feed"),
+            "form[action*=Withdraw]",
+            "/wenlow/calendar/feed?handler=Withdraw"
+        );
+        Assert.Equal(404, (int)(await stranger.GetAsync(second)).Status);
+
+        async Task<string> MakeAsync() =>
+            new Uri(
+                (await sailor.SendAsync(await sailor.GetAsync("/wenlow/calendar/feed"), "form.stack", "/wenlow/calendar/feed")).TextOf(
+                    ".feed-address"
+                )!
+            ).PathAndQuery;
     }
 }

@@ -45,9 +45,9 @@ public sealed class MeasureBoats(Boats boats, BoatLogs logs)
             return Parsed<int>.Bad(pairs.Count == 1 ? "That pair is taken already." : "All of these are taken already.");
         }
 
-        if (known.Count + news.Count > Calibration.MostPairs)
+        if (known.Count + news.Count > Limits.Pairs)
         {
-            return Parsed<int>.Bad($"That makes more than {Calibration.MostPairs} pairs; no strip needs so many. Remove some first.");
+            return Parsed<int>.Bad($"That makes more than {Limits.Pairs} pairs; no strip needs so many. Remove some first.");
         }
 
         await boats.MeasureAsync(one, boat, control.Key, news, actor.Person);

@@ -1,97 +1,53 @@
-using Regatta.Core;
 using Regatta.Store;
 
 namespace Regatta.Application.Membership;
 
-/// <summary>The roles somebody may have in a club.</summary>
-public static class Roles
+/// <summary>What a coordinator does with the members of the club. Each answers null when it was done, else the reason it was not.</summary>
+public sealed class ManageMembers(Members members, SignIns signIns, People people)
 {
-    public const string Coordinator = "coordinator";
-    public const string Captain = "captain";
-    public const string Sailor = "sailor";
-}
+    private const string LastCoordinator = "The club would have no coordinator then. Hand over first, or make somebody else one.";
 
-/// <summary>Makes people members of a club.</summary>
-public sealed class ManageMembers(Members members)
-{
-    /// <summary>Makes somebody with an account a sailor of the club, and perhaps captain of one of its classes.</summary>
-    /// <param name="club">The club.</param>
-    /// <param name="person">Their account.</param>
-    /// <param name="captainOf">The class's key; null for none.</param>
-    public Task AddAsync(ClubId club, Guid person, string? captainOf) =>
-        members.SetAsync(
-            club,
-            person,
-            captainOf is null ? [Roles.Sailor] : [Roles.Captain, Roles.Sailor],
-            captainOf is null ? [] : [captainOf]
-        );
-}
+    /// <summary>Gives a member other roles and captaincies.</summary>
+    public async Task<string?> ChangeRolesAsync(ClubId club, Guid person, bool coordinates, IReadOnlyList<string> captainOf) =>
+        await Retry.RunAsync(() => members.SetAsync(club, person, Roles.Of(coordinates, captainOf.Count > 0), captainOf))
+            ? null
+            : LastCoordinator;
 
-/// <summary>Who may found a club in an installation that has one already.</summary>
-public enum Founding
-{
-    /// <summary>Nobody.</summary>
-    Closed,
-
-    /// <summary>Who has a code from a coordinator.</summary>
-    ByInvitation,
-
-    /// <summary>Anybody.</summary>
-    Open,
-}
-
-/// <summary>Founds clubs.</summary>
-public sealed class FoundClub(Clubs clubs, Founding founding)
-{
-    private static readonly HashSet<string> Reserved =
-    [
-        "c",
-        "index",
-        "found",
-        "sign-in",
-        "me",
-        "theme",
-        "trouble",
-        "pulse",
-        "not-yours",
-        "calendar",
-        "classes",
-        "dist",
-        "lib",
-        "clubs",
-        "health",
-    ];
-
-    /// <summary>Whether a club may be founded now, with this code or without one.</summary>
-    public async Task<bool> MayAsync(string? code) =>
-        await clubs.CountAsync() == 0
-        || founding == Founding.Open
-        || (founding == Founding.ByInvitation && code is { Length: > 0 } && await clubs.KnowsFoundingCodeAsync(code));
-
-    /// <summary>Founds a club with its first coordinator.</summary>
-    public async Task<Parsed<Club>> RunAsync(string name, string timeZone, Guid coordinator, string? code)
+    /// <summary>Suspends a member, or lets them in again. Whoever may enter no club any more is signed out everywhere.</summary>
+    public async Task<string?> SuspendAsync(ClubId club, Guid person, bool suspended)
     {
-        var key = Keys.Of(name);
-        if (Reserved.Contains(key))
+        if (!await Retry.RunAsync(() => members.SuspendAsync(club, person, suspended)))
         {
-            return Parsed<Club>.Bad("That name is taken by a page of this place. Write the club’s name in full.");
+            return LastCoordinator;
         }
 
-        var needsCode = founding == Founding.ByInvitation && await clubs.CountAsync() > 0;
-        return
-            await Retry.RunAsync(() =>
-                clubs.FoundAsync(
-                    key,
-                    name,
-                    timeZone,
-                    isDemo: false,
-                    coordinator,
-                    mayBeFurther: founding == Founding.Open || needsCode,
-                    needsCode ? code ?? "" : null
-                )
-            )
-                is { } club
-            ? Parsed<Club>.Good(club)
-            : Parsed<Club>.Bad("A club of that name is here already, or clubs are not founded here any more.");
+        if (suspended && (await members.CountAsync(club, person)).MayEnter == 0)
+        {
+            await signIns.EndAllAsync(person, but: null);
+        }
+
+        return null;
     }
+
+    /// <summary>Takes a member out of the club; an account that belongs to no other club goes with it. What they made stays,
+    /// nameless.</summary>
+    public async Task<string?> RemoveAsync(ClubId club, Guid person)
+    {
+        var elsewhere = (await members.CountAsync(club, person)).Elsewhere;
+        if (!await Retry.RunAsync(() => members.RemoveAsync(club, person)))
+        {
+            return LastCoordinator;
+        }
+
+        if (elsewhere == 0)
+        {
+            await Retry.RunAsync(() => people.RemoveAsync(person));
+        }
+
+        return null;
+    }
+
+    /// <summary>Makes another member the coordinator in the actor's place.</summary>
+    public async Task<string?> HandOverAsync(Actor actor, Guid to) =>
+        await Retry.RunAsync(() => members.HandOverAsync(actor.Club.Ref, actor.Person, to)) ? null : LastCoordinator;
 }

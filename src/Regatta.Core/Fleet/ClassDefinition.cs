@@ -32,9 +32,6 @@ public sealed record ClassDefinition(
     /// <summary>The highest number a band gets; splitting once an hour for a century stays below.</summary>
     public const int MostBandNumbers = 1_000_000;
 
-    /// <summary>The most cautions, and the most checks.</summary>
-    public const int MostSentences = 40;
-
     /// <summary>The height bands are meant at where nobody said: about the boom of a dinghy, or a hand held up (ours).</summary>
     public static readonly Length UsualWindHeight = Length.FromMetres(3);
 

@@ -83,9 +83,9 @@ internal static class DefinitionRules
 
     private static IEnumerable<string> Sentences(string what, IReadOnlyList<string> sentences)
     {
-        if (sentences.Count > ClassDefinition.MostSentences)
+        if (sentences.Count > Limits.Sentences)
         {
-            yield return $"A class has at most {ClassDefinition.MostSentences} {what}s.";
+            yield return $"A class has at most {Limits.Sentences} {what}s.";
         }
 
         if (sentences.Any(sentence => string.IsNullOrWhiteSpace(sentence) || sentence.Length > Control.LongestText))

@@ -11,9 +11,6 @@ public readonly record struct CalibrationPair(double Reading, Length Length);
 /// pairs, carried on by one step at most beyond them. Source: models M2.</summary>
 public sealed class Calibration
 {
-    /// <summary>A strip needs no more pairs than this.</summary>
-    public const int MostPairs = 200;
-
     private readonly CalibrationPair[] pairs;
     private readonly double reach;
 
@@ -28,9 +25,9 @@ public sealed class Calibration
     /// <returns>The calibration, or what is wrong: too few or too many, one reading with two lengths, or lengths that go back.</returns>
     public static Parsed<Calibration> Of(IReadOnlyCollection<CalibrationPair> measured, double reach)
     {
-        if (measured.Count > MostPairs)
+        if (measured.Count > Limits.Pairs)
         {
-            return Parsed<Calibration>.Bad($"{measured.Count} pairs are more than a strip needs; {MostPairs} at the most.");
+            return Parsed<Calibration>.Bad($"{measured.Count} pairs are more than a strip needs; {Limits.Pairs} at the most.");
         }
 
         var pairs = measured.Distinct().OrderBy(pair => pair.Reading).ThenBy(pair => pair.Length).ToArray();

@@ -48,10 +48,10 @@ public static partial class PairText
             lines.RemoveAt(0);
         }
 
-        if (lines.Count > Calibration.MostPairs)
+        if (lines.Count > Limits.Pairs)
         {
             return Parsed<IReadOnlyList<CalibrationPair>>.Bad(
-                $"{lines.Count} lines are more than a strip needs; {Calibration.MostPairs} "
+                $"{lines.Count} lines are more than a strip needs; {Limits.Pairs} "
                     + "at the most. Both ends and where it bends are enough."
             );
         }

@@ -62,7 +62,7 @@ internal static class BoatJson
         pairs switch
         {
             _ when controls.All(known => known.Key.Name != control) => $"“{control}” was measured, and the class has no such control.",
-            { Count: > Calibration.MostPairs } => $"“{control}” has {pairs.Count} measured pairs; {Calibration.MostPairs} are the most.",
+            { Count: > Limits.Pairs } => $"“{control}” has {pairs.Count} measured pairs; {Limits.Pairs} are the most.",
             _ when pairs.Any(pair => pair.Count != 2 || pair.Any(number => Math.Abs(number) > 1e6)) =>
                 $"A measured pair of “{control}” is a reading and a length in mm.",
             _ => null,

@@ -10,9 +10,6 @@ namespace Regatta.Formats.Bundles;
 /// <summary>Reads a bundle. Nothing of a bundle with a problem is used.</summary>
 public static class BundleReader
 {
-    /// <summary>A bundle is no larger than this.</summary>
-    public const int MostBytes = 16 * 1024 * 1024;
-
     private const int MostProblems = 20;
 
     /// <summary>Reads UTF-8 JSON.</summary>
@@ -20,9 +17,9 @@ public static class BundleReader
     /// <param name="now">To refuse logs of the future.</param>
     public static BundleReading Read(ReadOnlySpan<byte> json, DateTimeOffset now)
     {
-        if (json.Length > MostBytes)
+        if (json.Length > Limits.BundleBytes)
         {
-            return Refused("the file", $"It is larger than {MostBytes / 1024 / 1024} MiB.");
+            return Refused("the file", $"It is larger than {Limits.BundleBytes / 1024 / 1024} MiB.");
         }
 
         try

@@ -13,12 +13,6 @@ namespace Regatta.Formats.Calendars;
 /// club.</summary>
 public static class CalendarFile
 {
-    /// <summary>A calendar file is no larger than this.</summary>
-    public const int MostBytes = 1024 * 1024;
-
-    /// <summary>No more days than these are taken from one file.</summary>
-    public const int MostOutings = 500;
-
     private static readonly TimeSpan Ahead = TimeSpan.FromDays(400);
 
     /// <summary>Writes days on the water.</summary>
@@ -88,10 +82,10 @@ public static class CalendarFile
                 }
 
                 outings.Add(read.Value);
-                if (outings.Count > MostOutings)
+                if (outings.Count > Limits.CalendarDays)
                 {
                     return Parsed<IReadOnlyList<Outing>>.Bad(
-                        $"It has more than {MostOutings} days in the next year; that is no club’s calendar."
+                        $"It has more than {Limits.CalendarDays} days in the next year; that is no club’s calendar."
                     );
                 }
             }

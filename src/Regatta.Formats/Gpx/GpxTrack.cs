@@ -9,15 +9,6 @@ namespace Regatta.Formats.Gpx;
 /// <summary>GPX 1.1 tracks, in and out.</summary>
 public static class GpxTrack
 {
-    /// <summary>A track file is no larger than this.</summary>
-    public const int MostBytes = 8 * 1024 * 1024;
-
-    /// <summary>A day of seconds.</summary>
-    public const int MostPoints = 100_000;
-
-    /// <summary>The deepest nesting that is looked at; a track with extensions needs six.</summary>
-    private const int MostDepth = 10;
-
     /// <summary>Reads all tracks of a file as one, by time, element by element; points without a time are left out.</summary>
     public static Parsed<IReadOnlyList<TrackPoint>> Read(Stream file)
     {
@@ -30,14 +21,14 @@ public static class GpxTrack
                 {
                     DtdProcessing = DtdProcessing.Prohibit,
                     XmlResolver = null,
-                    MaxCharactersInDocument = MostBytes,
+                    MaxCharactersInDocument = Limits.TrackBytes,
                 }
             );
             var points = new List<TrackPoint>();
             (double Latitude, double Longitude)? here = null;
             while (xml.Read())
             {
-                if (xml.Depth > MostDepth)
+                if (xml.Depth > Limits.TrackDepth)
                 {
                     return Bad("Its elements are nested deeper than any track’s.");
                 }
@@ -55,9 +46,9 @@ public static class GpxTrack
                     xml.Read();
                     points.Add(new(Time(xml.Value), at.Latitude, at.Longitude));
                     here = null;
-                    if (points.Count > MostPoints)
+                    if (points.Count > Limits.TrackPoints)
                     {
-                        return Bad($"It has more than {MostPoints} points, a day of seconds.");
+                        return Bad($"It has more than {Limits.TrackPoints} points, a day of seconds.");
                     }
                 }
             }

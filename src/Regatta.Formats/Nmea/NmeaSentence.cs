@@ -9,9 +9,6 @@ namespace Regatta.Formats.Nmea;
 /// <param name="Fields">What stands between the commas after the type.</param>
 public sealed record NmeaSentence(string Talker, string Type, IReadOnlyList<string> Fields)
 {
-    /// <summary>A sentence has 82 characters by the standard; some instruments write a little more.</summary>
-    public const int Longest = 120;
-
     /// <summary>The XOR of the characters between $ and *.</summary>
     public static byte Checksum(ReadOnlySpan<char> between)
     {
@@ -29,7 +26,7 @@ public sealed record NmeaSentence(string Talker, string Type, IReadOnlyList<stri
     {
         var start = line.LastIndexOf('$');
         var star = line.LastIndexOf('*');
-        if (start < 0 || star < start || line.Length - start > Longest)
+        if (start < 0 || star < start || line.Length - start > Limits.SentenceLetters)
         {
             return Parsed<NmeaSentence>.Bad("This is no sentence.");
         }

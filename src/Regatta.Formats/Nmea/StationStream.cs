@@ -1,4 +1,5 @@
 using System.Text;
+using Regatta.Core;
 using Regatta.Core.Station;
 
 namespace Regatta.Formats.Nmea;
@@ -39,7 +40,7 @@ public sealed class StationStream(bool byStationClock)
 
                 line.Clear();
             }
-            else if (line.Length < NmeaSentence.Longest * 4)
+            else if (line.Length < Limits.SentenceLetters * 4)
             {
                 line.Append((char)one);
             }

@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Text.RegularExpressions;
 using CsvHelper;
 using CsvHelper.Configuration;
+using Regatta.Core;
 
 namespace Regatta.Formats.Tables;
 
@@ -9,12 +10,6 @@ namespace Regatta.Formats.Tables;
 /// between).</summary>
 public static partial class TableText
 {
-    /// <summary>No pasted table is longer, in characters.</summary>
-    public const int MostLetters = 4_000_000;
-
-    /// <summary>The most columns that are read.</summary>
-    public const int MostColumns = 200;
-
     private const int LinesLookedAt = 20;
 
     /// <summary>The rows of a table, each as many cells as it has; quotes taken off, nothing else changed.</summary>
@@ -32,7 +27,7 @@ public static partial class TableText
         var rows = new List<IReadOnlyList<string>>();
         while (parser.Read())
         {
-            rows.Add([.. parser.Record!.Take(MostColumns).Select(cell => cell.Trim())]);
+            rows.Add([.. parser.Record!.Take(Limits.TableColumns).Select(cell => cell.Trim())]);
         }
 
         return rows;

@@ -10,6 +10,9 @@ namespace Regatta.Web.Access;
 public sealed class AccountClaims(UserManager<Person> users, IOptions<IdentityOptions> options)
     : UserClaimsPrincipalFactory<Person>(users, options)
 {
+    /// <summary>The number of the sign-in.</summary>
+    public const string Session = "sign-in";
+
     public const string DisplayName = "display-name";
     public const string SpeedUnit = "speed-unit";
     public const string MassUnit = "mass-unit";

@@ -8,13 +8,16 @@ namespace Regatta.Web.Access;
 
 /// <summary>The club and the class of this request, and what its person may do with them: resolved once, from the route alone. No page
 /// takes a club or a class from anywhere else.</summary>
-public sealed class ClubContext(ClassCache cache)
+public sealed class ClubContext(ClassCache cache, ActNote note)
 {
     private Admission? admission;
     private ClaimsPrincipal user = new();
 
     /// <summary>Whether the address lies in a club.</summary>
     public bool HasClub => admission is not null;
+
+    /// <summary>What whoever acts tells the trail of it.</summary>
+    public ActNote Note => note;
 
     /// <summary>The club.</summary>
     /// <exception cref="InvalidOperationException">The address lies in no club.</exception>
@@ -33,11 +36,17 @@ public sealed class ClubContext(ClassCache cache)
     /// <summary>Whether they coordinate the club's fleet.</summary>
     public bool IsCoordinator => admission?.Roles?.Contains(Roles.Coordinator) == true;
 
+    /// <summary>Whether the club asks its coordinators for more than a password, and this one has nothing more.</summary>
+    public bool LacksSecondFactor => IsCoordinator && Club.SecondFactorRequired && !Admission.HasSecondFactor;
+
     /// <summary>Whether they may change the class: its captain and the coordinator.</summary>
     public bool MayEdit => HasClass && (IsCoordinator || (IsMember && Admission.IsCaptain));
 
     /// <summary>Where the club's pages begin.</summary>
     public string Path => "/" + Club.Key;
+
+    /// <summary>The class's key in the address; empty when it names none.</summary>
+    public string ClassKey { get; private set; } = "";
 
     /// <summary>Where the class's pages begin.</summary>
     public string ClassPath { get; private set; } = "";
@@ -51,6 +60,7 @@ public sealed class ClubContext(ClassCache cache)
     public void Enter(Admission known, ClaimsPrincipal asking, string? classKey)
     {
         (admission, user) = (known, asking);
+        ClassKey = classKey ?? "";
         ClassPath = classKey is null ? "" : $"{Path}/classes/{classKey}";
     }
 
@@ -87,6 +97,12 @@ internal sealed class ClubAdmission(RequestDelegate next)
             if (signedIn && (!here.IsMember || (classKey is not null && !here.HasClass)))
             {
                 context.Response.StatusCode = StatusCodes.Status404NotFound;
+                return;
+            }
+
+            if (here.HasClub && here.LacksSecondFactor)
+            {
+                context.Response.Redirect("/me/security?because=club");
                 return;
             }
         }

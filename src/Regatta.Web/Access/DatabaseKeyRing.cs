@@ -1,3 +1,4 @@
+using System.Security.Cryptography.X509Certificates;
 using System.Xml.Linq;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.DataProtection.KeyManagement;
@@ -31,10 +32,17 @@ internal sealed class DatabaseKeyRing(DataProtectionKeys keys) : IXmlRepository
 /// <summary>Wires the key ring in.</summary>
 internal static class DatabaseKeyRingSetup
 {
-    public static void AddDatabaseKeyRing(this IServiceCollection services)
+    public static void AddDatabaseKeyRing(this IServiceCollection services, RegattaSettings settings)
     {
         services.AddSingleton<DataProtectionKeys>();
-        services.AddDataProtection().SetApplicationName("Regatta");
+        var protection = services.AddDataProtection().SetApplicationName("Regatta");
+        if (settings.KeyCertificate is { } file)
+        {
+            // Whoever reads the database, or a copy of it, cannot sign cookies without the certificate.
+            var certificate = X509CertificateLoader.LoadPkcs12FromFile(file, password: null);
+            protection.ProtectKeysWithCertificate(certificate).UnprotectKeysWithAnyCertificate(certificate);
+        }
+
         services
             .AddOptions<KeyManagementOptions>()
             .Configure<DataProtectionKeys>((options, keys) => options.XmlRepository = new DatabaseKeyRing(keys));

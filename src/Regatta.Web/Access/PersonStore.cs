@@ -1,10 +1,17 @@
+using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Identity;
 using Regatta.Store;
 
 namespace Regatta.Web.Access;
 
-/// <summary>Lets ASP.NET Core Identity keep its accounts in the club's own table.</summary>
-public sealed class PersonStore(People people) : IUserPasswordStore<Person>, IUserSecurityStampStore<Person>, IUserLockoutStore<Person>
+/// <summary>Lets ASP.NET Core Identity keep its accounts in the installation's own table.</summary>
+public sealed partial class PersonStore(People people, Credentials credentials, IDataProtectionProvider protection)
+    : IUserPasswordStore<Person>,
+        IUserSecurityStampStore<Person>,
+        IUserTwoFactorStore<Person>,
+        IUserAuthenticatorKeyStore<Person>,
+        IUserTwoFactorRecoveryCodeStore<Person>,
+        IUserPasskeyStore<Person>
 {
     public Task<string> GetUserIdAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(user.Id.ToString());
 
@@ -23,8 +30,11 @@ public sealed class PersonStore(People people) : IUserPasswordStore<Person>, IUs
 
     public Task<IdentityResult> UpdateAsync(Person user, CancellationToken cancellationToken) => SaveAsync(user);
 
-    public Task<IdentityResult> DeleteAsync(Person user, CancellationToken cancellationToken) =>
-        Task.FromResult(IdentityResult.Failed(new IdentityError { Description = "Accounts are not deleted here." }));
+    public async Task<IdentityResult> DeleteAsync(Person user, CancellationToken cancellationToken)
+    {
+        await people.RemoveAsync(user.Id);
+        return IdentityResult.Success;
+    }
 
     public Task<Person?> FindByIdAsync(string userId, CancellationToken cancellationToken) =>
         Guid.TryParse(userId, out var id) ? people.FindAsync(id) : Task.FromResult<Person?>(null);
@@ -44,31 +54,6 @@ public sealed class PersonStore(People people) : IUserPasswordStore<Person>, IUs
 
     public Task<string?> GetSecurityStampAsync(Person user, CancellationToken cancellationToken) =>
         Task.FromResult<string?>(user.SecurityStamp);
-
-    public Task<DateTimeOffset?> GetLockoutEndDateAsync(Person user, CancellationToken cancellationToken) =>
-        Task.FromResult(user.LockoutEnd);
-
-    public async Task SetLockoutEndDateAsync(Person user, DateTimeOffset? lockoutEnd, CancellationToken cancellationToken)
-    {
-        user.LockoutEnd = lockoutEnd;
-        await people.LockAsync(user.Id, lockoutEnd);
-    }
-
-    public async Task<int> IncrementAccessFailedCountAsync(Person user, CancellationToken cancellationToken) =>
-        user.AccessFailedCount = await people.CountFailureAsync(user.Id);
-
-    public async Task ResetAccessFailedCountAsync(Person user, CancellationToken cancellationToken)
-    {
-        user.AccessFailedCount = 0;
-        await people.ForgetFailuresAsync(user.Id);
-    }
-
-    public Task<int> GetAccessFailedCountAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(user.AccessFailedCount);
-
-    public Task<bool> GetLockoutEnabledAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(true);
-
-    // Every account locks after repeated failures; there is no switch to turn it off.
-    public Task SetLockoutEnabledAsync(Person user, bool enabled, CancellationToken cancellationToken) => Task.CompletedTask;
 
     public void Dispose() { }
 

@@ -7,7 +7,10 @@ namespace Regatta.Web.Access;
 /// <summary>Accounts, cookie and who may do what.</summary>
 internal static class SignInSetup
 {
-    public static void AddRegattaSignIn(this IServiceCollection services)
+    /// <summary>How long the address holds at which a new password is set.</summary>
+    public static readonly TimeSpan ResetHolds = TimeSpan.FromHours(2);
+
+    public static void AddRegattaSignIn(this IServiceCollection services, RegattaSettings settings)
     {
         services
             .AddIdentityCore<Person>(options =>
@@ -18,29 +21,46 @@ internal static class SignInSetup
                     options.Password.RequireLowercase =
                     options.Password.RequireNonAlphanumeric =
                         false;
-                options.Lockout.MaxFailedAccessAttempts = 5;
                 options.User.RequireUniqueEmail = false;
             })
             .AddUserStore<PersonStore>()
             .AddClaimsPrincipalFactory<AccountClaims>()
-            .AddSignInManager();
+            .AddPasswordValidator<PasswordRules>()
+            .AddTokenProvider<DataProtectorTokenProvider<Person>>(TokenOptions.DefaultProvider)
+            .AddTokenProvider<AuthenticatorTokenProvider<Person>>(TokenOptions.DefaultAuthenticatorProvider)
+            .AddSignInManager<RegattaSignIn>();
+        services.AddScoped<ISecurityStampValidator, SignInValidator>().AddScoped<PasswordWords>().AddScoped<ActNote>();
+        services.AddScoped<Guessing>();
+        services.Configure<DataProtectionTokenProviderOptions>(options => options.TokenLifespan = ResetHolds);
+        services.Configure<IdentityPasskeyOptions>(options =>
+        {
+            // A passkey is of a name, never of a number: on 127.0.0.1 there are none, on localhost there are.
+            options.ServerDomain = settings.Address is { } address ? new Uri(address).Host : null;
+            options.UserVerificationRequirement = "required";
+            options.ResidentKeyRequirement = "preferred";
+        });
         // All of the platform's cookies: whoever is refused is signed out of each of them, also of those that nobody has yet.
         services
             .AddAuthentication(IdentityConstants.ApplicationScheme)
             .AddIdentityCookies(cookies =>
+            {
                 cookies.ApplicationCookie!.Configure(options =>
                 {
                     options.LoginPath = "/sign-in";
                     options.AccessDeniedPath = "/not-yours";
                     options.ReturnUrlParameter = "back";
-                    options.ExpireTimeSpan = TimeSpan.FromDays(30);
-                    options.Cookie.Name = "regatta";
-                    options.Cookie.HttpOnly = true;
-                    options.Cookie.SameSite = SameSiteMode.Lax;
+                    options.ExpireTimeSpan = SignIns.Idle;
                     options.Events.OnValidatePrincipal = SecurityStampValidator.ValidatePrincipalAsync;
-                })
-            );
-        services.Configure<SecurityStampValidatorOptions>(options => options.ValidationInterval = TimeSpan.FromSeconds(10));
+                    SafeCookies.Set(options.Cookie, "regatta", settings);
+                });
+                cookies.TwoFactorUserIdCookie!.Configure(options => SafeCookies.Set(options.Cookie, "regatta-second", settings));
+            });
+        services.AddAntiforgery(options =>
+        {
+            options.HeaderName = "X-Form-Token";
+            SafeCookies.Set(options.Cookie, "regatta-form", settings);
+        });
+        services.Configure<SecurityStampValidatorOptions>(options => options.ValidationInterval = settings.SignInCheck);
         services
             .AddAuthorizationBuilder()
             .AddPolicy(Policies.Member, new ClubAccess(here => !here.HasClub || here.IsMember, here => !here.HasClub || here.IsMember))
@@ -54,4 +74,18 @@ internal static class SignInSetup
 
     private static AuthorizationBuilder AddPolicy(this AuthorizationBuilder builder, string name, ClubAccess access) =>
         builder.AddPolicy(name, policy => policy.RequireAuthenticatedUser().AddRequirements(access));
+}
+
+/// <summary>How every cookie is made: unread by scripts, and bound to the host where the app is found by https.</summary>
+internal static class SafeCookies
+{
+    public static void Set(CookieBuilder cookie, string name, RegattaSettings settings)
+    {
+        cookie.Name = settings.IsSecure ? "__Host-" + name : name;
+        cookie.SecurePolicy = settings.IsSecure ? CookieSecurePolicy.Always : CookieSecurePolicy.SameAsRequest;
+        cookie.HttpOnly = true;
+        cookie.SameSite = SameSiteMode.Lax;
+        cookie.Path = "/";
+        cookie.Domain = null;
+    }
 }

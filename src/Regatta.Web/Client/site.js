@@ -3,6 +3,7 @@ import htmx from "htmx.org";
 import { startMatrix } from "./matrix.js";
 import { watchTheBoard } from "./board.js";
 import { gates, tiller } from "./log.js";
+import { offerPasskeys } from "./passkeys.js";
 
 window.htmx = htmx;
 Alpine.data("tiller", tiller);
@@ -14,3 +15,4 @@ if (location.hash.length > 1) document.getElementById(location.hash.slice(1))?.f
 document.querySelector(".class-tabs [aria-current]")?.scrollIntoView({ block: "nearest", inline: "center" });
 startMatrix(htmx);
 watchTheBoard(htmx);
+offerPasskeys();

@@ -73,7 +73,7 @@ public sealed class HostileBundleTests
     [Fact]
     public void A_file_too_large_or_too_deep_is_refused_unread()
     {
-        Assert.Contains("larger than", BundleReader.Read(new byte[BundleReader.MostBytes + 1], Now).Problems[0].What);
+        Assert.Contains("larger than", BundleReader.Read(new byte[Limits.BundleBytes + 1], Now).Problems[0].What);
         Assert.Null(BundleReader.Read(Encoding.UTF8.GetBytes(new string('[', 10_000)), Now).Bundle);
     }
 

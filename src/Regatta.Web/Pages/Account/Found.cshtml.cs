@@ -2,8 +2,10 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.AspNetCore.RateLimiting;
 using Regatta.Application.Membership;
 using Regatta.Core;
+using Regatta.Core.People;
 using Regatta.Store;
 using Regatta.Web.Access;
 using Regatta.Web.Forms;
@@ -13,15 +15,24 @@ namespace Regatta.Web.Pages.Account;
 /// <summary>Founds a club with its coordinator: the first page of an empty database, and later for whom the installation lets. For
 /// anybody.</summary>
 [AllowAnonymous]
-public sealed class FoundModel(FoundClub found, UserManager<Person> accounts, SignInManager<Person> signIn) : PageModel
+[EnableRateLimiting(RequestLimits.Doors)]
+public sealed class FoundModel(
+    FoundClub found,
+    Clubs clubs,
+    UserManager<Person> accounts,
+    RegattaSignIn signIn,
+    PasswordWords words,
+    ActNote note
+) : PageModel
 {
-    private const int LongestName = 100;
-
     public IReadOnlyList<Field> Fields { get; private set; } = [];
 
     /// <summary>The code of an invitation; empty without one.</summary>
     [BindProperty(SupportsGet = true)]
     public string Code { get; set; } = "";
+
+    /// <summary>Whether there is no club yet and the code that the start printed is not in the address.</summary>
+    public bool NeedsCode { get; private set; }
 
     private bool HasAccount { get; set; }
 
@@ -29,20 +40,20 @@ public sealed class FoundModel(FoundClub found, UserManager<Person> accounts, Si
     {
         HasAccount = User.Identity?.IsAuthenticated == true;
         Fields = Describe(new Dictionary<string, string>(), new Dictionary<string, string>());
-        return await found.MayAsync(Code) ? Page() : Redirect("/sign-in");
+        return await found.MayAsync(Code) ? Page() : await AwayAsync();
     }
 
     public async Task<IActionResult> OnPostAsync()
     {
         if (!await found.MayAsync(Code))
         {
-            return Redirect("/sign-in");
+            return await AwayAsync();
         }
 
         HasAccount = User.Identity?.IsAuthenticated == true;
         var typed = Request.Typed();
         var form = new FormReader();
-        var club = form.Need("clubName", typed.GetValueOrDefault("clubName"), "A club needs a name.", ReadName);
+        var club = form.Need("clubName", typed.GetValueOrDefault("clubName"), "A club needs a name.", PersonName.Read);
         var zone = form.Need("zone", typed.GetValueOrDefault("zone"), "Write the time zone, such as UTC.", ReadZone);
         var person = await accounts.GetUserAsync(User) ?? await OpenAsync(typed, form);
         if (form.Ok)
@@ -64,16 +75,28 @@ public sealed class FoundModel(FoundClub found, UserManager<Person> accounts, Si
         return Page();
     }
 
+    /// <summary>Whoever may not found signs in; where there is no club yet, they are told how to come by the code.</summary>
+    private async Task<IActionResult> AwayAsync()
+    {
+        if (await clubs.CountAsync() > 0)
+        {
+            return Redirect("/sign-in");
+        }
+
+        NeedsCode = true;
+        Response.StatusCode = StatusCodes.Status403Forbidden;
+        return Page();
+    }
+
     private async Task<Person> OpenAsync(IReadOnlyDictionary<string, string> typed, FormReader form)
     {
-        var name = form.Need("name", typed.GetValueOrDefault("name"), "Write your name.", ReadName);
+        var name = form.Need("name", typed.GetValueOrDefault("name"), "Write your name.", PersonName.Read);
         var person = new Person { SignInName = typed.GetValueOrDefault("signin", "").Trim(), DisplayName = name ?? "" };
+        words.Further.AddRange(typed.GetValueOrDefault("clubName", "").Split(' '));
+        note.Of(person.Id);
         await accounts.OpenAsync(person, typed.GetValueOrDefault("password", ""), form);
         return person;
     }
-
-    private static Parsed<string> ReadName(string text) =>
-        text.Trim().Length <= LongestName ? Parsed<string>.Good(text.Trim()) : Parsed<string>.Bad($"Keep it under {LongestName} letters.");
 
     private static Parsed<string> ReadZone(string text) =>
         TimeZoneInfo.TryFindSystemTimeZoneById(text.Trim(), out _)
@@ -95,7 +118,7 @@ public sealed class FoundModel(FoundClub found, UserManager<Person> accounts, Si
             {
                 Type = "password",
                 Autocomplete = "new-password",
-                Hint = "Ten letters or more.",
+                Hint = "Ten letters or more; four or five words are easy to keep.",
             },
         ];
         return [.. club.Concat(HasAccount ? [] : account).Select(field => field.Filled(typed, problems))];

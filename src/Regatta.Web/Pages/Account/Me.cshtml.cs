@@ -12,7 +12,7 @@ namespace Regatta.Web.Pages.Account;
 
 /// <summary>A member's own units, and the way out.</summary>
 [Authorize(Policies.Member)]
-public sealed class MeModel(SignInManager<Person> signIn, UserManager<Person> accounts, People people) : PageModel
+public sealed class MeModel(RegattaSignIn signIn, UserManager<Person> accounts, People people) : PageModel
 {
     public static readonly IReadOnlyList<string> WindUnits = [.. Enum.GetValues<SpeedUnit>().Select(unit => unit.Symbol())];
 
@@ -76,6 +76,7 @@ public sealed class MeModel(SignInManager<Person> signIn, UserManager<Person> ac
     public async Task<IActionResult> OnPostSignOutAsync()
     {
         await signIn.SignOutAsync();
+        Response.Headers["Clear-Site-Data"] = "\"cache\", \"cookies\", \"storage\"";
         return Redirect("/sign-in");
     }
 

@@ -1,60 +1,68 @@
 using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Regatta.Application.Membership;
-using Regatta.Core;
+using Regatta.Core.People;
 using Regatta.Store;
 using Regatta.Web.Access;
 using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.Account;
 
-/// <summary>Who is in the club and what they may do there; for the coordinator.</summary>
+/// <summary>Who is in the club and who is asked in; for the coordinator.</summary>
 [Authorize(Policies.Coordinator)]
 public sealed class PeopleModel(
     ClubContext here,
     Members members,
-    ManageMembers manage,
+    Invitations invitations,
+    InvitePeople invite,
     Classes classes,
-    UserManager<Person> accounts,
     Clubs clubs,
+    IMail mail,
+    ActNote note,
     RegattaSettings settings
 ) : PageModel
 {
-    private const string NoClass = "";
-
     private IReadOnlyDictionary<string, string> typed = new Dictionary<string, string>();
 
     public FormReader Form { get; } = new();
 
     public IReadOnlyList<Member> Members { get; private set; } = [];
 
+    /// <summary>Invitations nobody took up yet.</summary>
+    public IReadOnlyList<Invitation> Asked { get; private set; } = [];
+
     /// <summary>The classes somebody may be captain of; two may share a name, so they are chosen by key.</summary>
     public IReadOnlyList<FleetLine> Fleet { get; private set; } = [];
 
-    public string Captain => typed.GetValueOrDefault("captain", NoClass);
+    /// <summary>What somebody is asked to be: <c>sailor</c>, <c>coordinator</c>, or <c>captain/</c> and a class's key.</summary>
+    public string As => typed.GetValueOrDefault("as", Roles.Sailor);
+
+    public bool IsJunior => typed.ContainsKey("junior");
 
     /// <summary>Whether clubs are founded by invitation here.</summary>
     public bool Invites => settings.Founding == Founding.ByInvitation;
 
+    /// <summary>Whether letters lie in a folder that this page shows.</summary>
+    public bool ShowsLetters => !mail.Delivers && HttpContext.IsLocal();
+
     /// <summary>The address a further club is founded at, shown once; null before one was made.</summary>
     public string? FoundingAddress { get; private set; }
 
+    /// <summary>The invitation made just now.</summary>
+    public MadeInvitation? Made { get; private set; }
+
+    public string Invited { get; private set; } = "";
+
     public IEnumerable<Field> Fields =>
-        (
-            (Field[])
-                [
-                    new("name", "Name", ""),
-                    new("signin", "Name they sign in with", "") { Hint = "Letters and digits, no spaces." },
-                    new("password", "First password", "")
-                    {
-                        Type = "password",
-                        Autocomplete = "new-password",
-                        Hint = "Ten letters or more; tell them in person.",
-                    },
-                ]
-        ).Filled(typed, Form);
+        ((Field[])[new("name", "Whole name", ""), new("email", "Mail address", "") { Type = "email" }]).Filled(typed, Form);
+
+    public Field Guardian =>
+        new Field("guardian", "A junior’s guardian’s mail address", "")
+        {
+            Type = "email",
+            Hint = "For juniors only. Others read a junior’s first name and one letter.",
+        }.Filled(typed, Form.Problems);
 
     public Task OnGetAsync() => LoadAsync();
 
@@ -62,22 +70,50 @@ public sealed class PeopleModel(
     {
         typed = Request.Typed();
         await LoadAsync();
-        var name = Form.Need("name", typed.GetValueOrDefault("name"), "Write their name.", Parsed<string>.Good);
-        if (Captain != NoClass && Fleet.All(line => line.Key != Captain))
+        var name = Form.Need("name", typed.GetValueOrDefault("name"), "Write their name.", PersonName.Read);
+        var email = Form.Need("email", typed.GetValueOrDefault("email"), "Write where the invitation goes.", PersonName.ReadEmail);
+        var guardian = IsJunior
+            ? Form.Need("guardian", typed.GetValueOrDefault("guardian"), "A junior needs a guardian’s address.", PersonName.ReadEmail)
+            : null;
+        var captainOf = As.StartsWith("captain/", StringComparison.Ordinal) ? As["captain/".Length..] : null;
+        if (As is not (Roles.Sailor or Roles.Coordinator) && Fleet.All(line => line.Key != captainOf))
         {
-            Form.Refuse("captain", "The club has no such class.");
+            Form.Refuse("as", "The club has no such class.");
         }
 
-        var person = new Person { SignInName = typed.GetValueOrDefault("signin", "").Trim(), DisplayName = name?.Trim() ?? "" };
-        await accounts.OpenAsync(person, typed.GetValueOrDefault("password", ""), Form);
+        if (Form.Ok)
+        {
+            var who = new Invited(name!, email!, IsJunior, guardian, Roles.Of(As == Roles.Coordinator, captainOf is not null), captainOf);
+            Made = Form.Take("email", await invite.RunAsync(here.Actor, who, settings.AddressOf(Request)));
+            note.Tell($"{name}, {email}, as {As}{(IsJunior ? ", junior" : "")}");
+        }
+
         if (!Form.Ok)
         {
             Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
             return Page();
         }
 
-        await manage.AddAsync(here.Club.Ref, person.Id, Captain == NoClass ? null : Captain);
+        Invited = name!;
+        typed = new Dictionary<string, string>();
+        await LoadAsync();
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPostWithdrawAsync(Guid id)
+    {
+        note.Tell(id.ToString());
+        return await invitations.WithdrawAsync(here.Club.Ref, id) ? RedirectToPage() : NotFound();
+    }
+
+    /// <summary>Says whether coordinators need more than a password.</summary>
+    public async Task<IActionResult> OnPostFactorAsync(bool required)
+    {
+        note.Tell("second factor for coordinators", Said(here.Club.SecondFactorRequired), Said(required));
+        await clubs.RequireSecondFactorAsync(here.Club.Ref, required);
         return RedirectToPage();
+
+        static string Said(bool required) => required ? "required" : "as each likes";
     }
 
     /// <summary>Makes the address at which somebody founds another club.</summary>
@@ -93,5 +129,10 @@ public sealed class PeopleModel(
         return Page();
     }
 
-    private async Task LoadAsync() => (Members, Fleet) = (await members.AllAsync(here.Club.Ref), await classes.FleetAsync(here.Club.Ref));
+    private async Task LoadAsync() =>
+        (Members, Fleet, Asked) = (
+            await members.AllAsync(here.Club.Ref),
+            await classes.FleetAsync(here.Club.Ref),
+            await invitations.OpenAsync(here.Club.Ref)
+        );
 }

@@ -2,14 +2,28 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.AspNetCore.RateLimiting;
 using Regatta.Store;
+using Regatta.Web.Access;
 
 namespace Regatta.Web.Pages.Account;
 
 /// <summary>Sign-in, for anybody; with the demo club loaded, one account of each role is offered.</summary>
 [AllowAnonymous]
-public sealed class SignInModel(SignInManager<Person> signIn, UserManager<Person> accounts, People people, Clubs clubs) : PageModel
+[EnableRateLimiting(RequestLimits.Doors)]
+public sealed class SignInModel(
+    RegattaSignIn signIn,
+    UserManager<Person> accounts,
+    People people,
+    Clubs clubs,
+    Guessing guessing,
+    ActNote note,
+    RegattaSettings settings
+) : PageModel
 {
+    /// <summary>What a password is compared with where there is no account, so that the answer takes as long.</summary>
+    private static readonly string NobodysHash = new PasswordHasher<Person>().HashPassword(new(), Guid.NewGuid().ToString());
+
     [BindProperty(SupportsGet = true)]
     public string? Back { get; set; }
 
@@ -19,6 +33,12 @@ public sealed class SignInModel(SignInManager<Person> signIn, UserManager<Person
 
     public IReadOnlyList<DemoAccount> DemoAccounts { get; private set; } = [];
 
+    /// <summary>Whether the address is a number: then no passkey is of it.</summary>
+    public bool TakesPasskeys => !System.Net.IPAddress.TryParse(Request.Host.Host.Trim('[', ']'), out _);
+
+    /// <summary>Where this page lies under a name, for passkeys.</summary>
+    public string NamedAddress => $"{Request.Scheme}://localhost:{Request.Host.Port}/sign-in";
+
     public async Task<IActionResult> OnGetAsync()
     {
         if (await clubs.CountAsync() == 0)
@@ -26,35 +46,87 @@ public sealed class SignInModel(SignInManager<Person> signIn, UserManager<Person
             return Redirect("/found");
         }
 
-        DemoAccounts = await people.DemoAccountsAsync();
+        await OfferAsync();
         return Page();
     }
 
     public async Task<IActionResult> OnPostAsync(string? name, string? password)
     {
-        var result = await signIn.PasswordSignInAsync((name ?? "").Trim(), password ?? "", isPersistent: true, lockoutOnFailure: true);
-        if (result.Succeeded)
+        Name = (name ?? "").Trim();
+        var person = await accounts.FindByNameAsync(Name);
+        note.Of(person?.Id);
+        if (!await guessing.MayAsync(Name))
+        {
+            return await RefuseAsync("Too many tries. Wait five minutes, then try again.", StatusCodes.Status429TooManyRequests);
+        }
+
+        if (!await IsRightAsync(person, password ?? "") || person is null)
+        {
+            return await RefuseAsync("No account has that name and password.", StatusCodes.Status422UnprocessableEntity);
+        }
+
+        await guessing.RightAsync(Name);
+        if (!await signIn.CanSignInAsync(person))
+        {
+            return await RefuseAsync("That account is suspended. Ask your club’s coordinator.", StatusCodes.Status403Forbidden);
+        }
+
+        var entered = await signIn.EnterAsync(person);
+        return entered.RequiresTwoFactor ? RedirectToPage("/Account/SecondFactor", new { Back }) : GoBack();
+    }
+
+    public async Task<IActionResult> OnPostPasskeyOptionsAsync() =>
+        Content(await signIn.MakePasskeyRequestOptionsAsync(null), "application/json");
+
+    public async Task<IActionResult> OnPostPasskeyAsync(string? credential)
+    {
+        var entered = credential is { Length: > 0 } ? await signIn.TryPasskeyAsync(credential) : null;
+        if (entered?.Succeeded == true)
         {
             return GoBack();
         }
 
-        Name = name ?? "";
-        Problem = result.IsLockedOut ? "Too many tries. Wait five minutes, then try again." : "No account has that name and password.";
-        DemoAccounts = await people.DemoAccountsAsync();
-        return Page();
+        return await RefuseAsync("That passkey opens no account here.", StatusCodes.Status422UnprocessableEntity);
     }
 
     public async Task<IActionResult> OnPostDemoAsync(string? name)
     {
-        var offered = (await people.DemoAccountsAsync()).FirstOrDefault(account => account.SignInName == name);
-        if (offered is null || await accounts.FindByNameAsync(offered.SignInName) is not { } person)
+        await OfferAsync();
+        var offered = DemoAccounts.FirstOrDefault(account => account.SignInName == name);
+        if (offered is null || await accounts.FindByNameAsync(offered.SignInName) is not { } person || !await signIn.CanSignInAsync(person))
         {
             return NotFound();
         }
 
+        note.Of(person.Id);
         await signIn.SignInAsync(person, isPersistent: true);
         return GoBack();
     }
+
+    /// <summary>Whether the password is right; it takes as long for a name nobody has.</summary>
+    private async Task<bool> IsRightAsync(Person? person, string password)
+    {
+        var known = password.Length > PasswordRules.Longest ? "" : password;
+        if (person?.PasswordHash is null)
+        {
+            accounts.PasswordHasher.VerifyHashedPassword(new(), NobodysHash, known);
+            return false;
+        }
+
+        return await accounts.CheckPasswordAsync(person, known);
+    }
+
+    private async Task<PageResult> RefuseAsync(string problem, int status)
+    {
+        Problem = problem;
+        note.Refuse(problem);
+        Response.StatusCode = status;
+        await OfferAsync();
+        return Page();
+    }
+
+    private async Task OfferAsync() =>
+        DemoAccounts = settings.Demo != DemoChoice.Never && HttpContext.IsLocal() ? await people.DemoAccountsAsync() : [];
 
     private LocalRedirectResult GoBack() => LocalRedirect(Url.IsLocalUrl(Back) ? Back : "/");
 }

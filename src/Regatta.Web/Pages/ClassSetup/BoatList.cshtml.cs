@@ -114,6 +114,7 @@ public sealed class BoatListModel(ClubContext here, Boats boats, MeasureBoats me
             var added = await measure.AddAsync(view.Ref, name, typed.GetValueOrDefault("note", "").Trim());
             if (added.Ok)
             {
+                here.Note.Tell($"{here.ClassKey}: {name}");
                 return Redirect($"{here.ClassPath}/boats/{added.Value}");
             }
 

@@ -56,6 +56,7 @@ public sealed class NewClassModel(ClubContext here, ImportClasses import) : Page
             var made = await import.FromKitAsync(here.Club.Ref, kit!, name!, about);
             if (made.Ok)
             {
+                here.Note.Tell(name!);
                 return Redirect($"{here.Path}/classes/{made.Value}/controls");
             }
 

@@ -48,6 +48,7 @@ public sealed class OneBoatModel(ClubContext here, Boats boats, MeasureBoats mea
 
         typed = Request.Typed();
         var name = BoatNaming.Read(typed, form);
+        here.Note.Tell(here.ClassKey, $"{Boat.Name}: {Boat.Note}", $"{name}: {typed.GetValueOrDefault("note", "").Trim()}");
         if (
             form.Ok
             && form.Take("name", await measure.RenameAsync(view.Ref, boat, name, typed.GetValueOrDefault("note", "").Trim())) == boat
@@ -68,6 +69,7 @@ public sealed class OneBoatModel(ClubContext here, Boats boats, MeasureBoats mea
             return NotFound();
         }
 
+        here.Note.Tell($"{here.ClassKey}: {Boat.Name}");
         var removed = await measure.RemoveAsync(view.Ref, boat);
         if (removed.Ok)
         {

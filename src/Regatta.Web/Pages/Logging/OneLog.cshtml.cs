@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.AspNetCore.RateLimiting;
 using Regatta.Application.Logbook;
 using Regatta.Application.Reading;
 using Regatta.Core;
@@ -18,6 +19,8 @@ namespace Regatta.Web.Pages.Logging;
 
 /// <summary>One of a member's own sessions; another's is as if it were not there.</summary>
 [Authorize(Policies.Member)]
+[RequestSizeLimit(Limits.TrackBytes + Limits.FormBytes)]
+[EnableRateLimiting(RequestLimits.Uploads)]
 public sealed class OneLogModel(
     ClubContext here,
     Logs logs,
@@ -89,13 +92,13 @@ public sealed class OneLogModel(
 
         WindTyped = direction ?? "";
         var points =
-            track is null || track.Length is 0 or > GpxTrack.MostBytes
+            track is null || track.Length is 0 or > Limits.TrackBytes
                 ? TrackForm.Take(
                     "track",
                     Parsed<IReadOnlyList<TrackPoint>>.Bad(
                         track is null || track.Length == 0
                             ? "Choose a GPX file first."
-                            : $"It is larger than {GpxTrack.MostBytes / 1024 / 1024} MiB."
+                            : $"It is larger than {Limits.TrackBytes / 1024 / 1024} MiB."
                     )
                 )
                 : TrackForm.Take("track", GpxTrack.Read(track.OpenReadStream()));

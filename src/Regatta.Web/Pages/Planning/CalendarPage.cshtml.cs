@@ -1,8 +1,8 @@
 using System.Text;
 using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.AspNetCore.RateLimiting;
 using Regatta.Application.Planning;
 using Regatta.Core;
 using Regatta.Core.Outings;
@@ -16,15 +16,15 @@ namespace Regatta.Web.Pages.Planning;
 
 /// <summary>The club's days on the water, for members; the coordinator plans them and brings calendar files in.</summary>
 [Authorize(Policies.ReadsClub)]
+[RequestSizeLimit(Limits.CalendarBytes + Limits.FormBytes)]
+[EnableRateLimiting(RequestLimits.Uploads)]
 public sealed class CalendarPageModel(
     ClubContext here,
     Outings outings,
     PlanDays plan,
     Classes classes,
     ClubClock clock,
-    UnitPreferences units,
-    IDataProtectionProvider protection,
-    RegattaSettings settings
+    UnitPreferences units
 ) : PageModel
 {
     private static readonly TimeSpan Past = TimeSpan.FromDays(14);
@@ -38,9 +38,6 @@ public sealed class CalendarPageModel(
     public IReadOnlyList<PlannedOuting> Days { get; private set; } = [];
 
     public IReadOnlyList<FleetLine> Fleet { get; private set; } = [];
-
-    /// <summary>Where calendars find the days: unguessable, and without a name of anybody.</summary>
-    public string FeedAddress => settings.AddressOf(Request) + CalendarFeedModel.PathFor(protection, here.Club.Ref);
 
     public IEnumerable<Field> Fields =>
         (
@@ -91,6 +88,7 @@ public sealed class CalendarPageModel(
             );
             if (Form.Take(typed.GetValueOrDefault("title", "").Trim().Length == 0 ? "title" : "to", read) is { } outing)
             {
+                here.Note.Tell($"{outing.Title}, {clock.Field(outing.From)}");
                 await plan.AddAsync(here.Actor, outing);
                 return RedirectToPage();
             }
@@ -103,13 +101,13 @@ public sealed class CalendarPageModel(
     public async Task<IActionResult> OnPostFileAsync(IFormFile? file)
     {
         await LoadAsync();
-        if (file is null || file.Length is 0 or > CalendarFile.MostBytes)
+        if (file is null || file.Length is 0 or > Limits.CalendarBytes)
         {
             Form.Refuse(
                 "file",
                 file is null || file.Length == 0
                     ? "Choose a calendar file first."
-                    : $"It is larger than {CalendarFile.MostBytes / 1024 / 1024} MiB."
+                    : $"It is larger than {Limits.CalendarBytes / 1024 / 1024} MiB."
             );
         }
         else
@@ -119,6 +117,7 @@ public sealed class CalendarPageModel(
             Form.Take("file", read);
             if (read.Ok)
             {
+                here.Note.Tell($"{read.Value} days");
                 return RedirectToPage();
             }
         }

@@ -55,7 +55,9 @@ public sealed class HistoryModel(ClubContext here, ClassHistory history, Removed
 
     private RedirectToPageResult Tell(UndoResult? result, string done, string nothing)
     {
-        TempData[nameof(Status)] = UndoWords.Tell(result, done, nothing);
+        var told = UndoWords.Tell(result, done, nothing);
+        here.Note.Tell($"{here.ClassKey}: {told}");
+        TempData[nameof(Status)] = told;
         return RedirectToPage();
     }
 

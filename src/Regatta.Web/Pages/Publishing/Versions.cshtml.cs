@@ -36,8 +36,9 @@ public sealed class VersionsModel(ClubContext here, Versions versions, PublishVe
         await LoadAsync();
         Reason = reason?.Trim() ?? "";
         var outcome = await publish.RunAsync(here.Actor, ClassView, seen, Reason, meantSo: unfit is not null);
-        if (outcome.Number is not null)
+        if (outcome.Number is { } number)
         {
+            here.Note.Tell($"{here.ClassKey}, version {number}: {Reason}");
             return RedirectToPage();
         }
 

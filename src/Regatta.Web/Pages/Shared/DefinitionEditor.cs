@@ -82,6 +82,7 @@ public sealed class DefinitionEditor(EditClass edit, ClubContext here, IHttpCont
         {
             case EditOutcome.Done done:
                 Done = done.What;
+                here.Note.Tell($"{here.ClassKey}: {done.What}", done.Before, done.After);
                 return true;
             case EditOutcome.Stale stale:
                 (IsStale, Since, Context.Response.StatusCode) = (true, stale.Since, StatusCodes.Status409Conflict);

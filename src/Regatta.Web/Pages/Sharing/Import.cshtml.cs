@@ -1,7 +1,9 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.AspNetCore.RateLimiting;
 using Regatta.Application.Exchange;
+using Regatta.Core;
 using Regatta.Formats.Bundles;
 using Regatta.Web.Access;
 
@@ -9,7 +11,8 @@ namespace Regatta.Web.Pages.Sharing;
 
 /// <summary>Imports a bundle, all or nothing; for the coordinator.</summary>
 [Authorize(Policies.Coordinator)]
-[RequestSizeLimit(BundleReader.MostBytes + 65536)]
+[RequestSizeLimit(Limits.BundleBytes + Limits.FormBytes)]
+[EnableRateLimiting(RequestLimits.Uploads)]
 public sealed class ImportModel(ClubContext here, ImportClasses import, TimeProvider clock) : PageModel
 {
     public IReadOnlyList<BundleProblem> Problems { get; private set; } = [];
@@ -21,11 +24,12 @@ public sealed class ImportModel(ClubContext here, ImportClasses import, TimeProv
         if (bundle is null || bundle.Length == 0)
         {
             Problems = [new("the file", "Choose a bundle file first.")];
+            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
             return Page();
         }
 
         using var memory = new MemoryStream();
-        await bundle.CopyToAsync(memory);
+        await bundle.CopyToAsync(memory, HttpContext.RequestAborted);
         var reading = BundleReader.Read(memory.GetBuffer().AsSpan(0, (int)memory.Length), clock.GetUtcNow());
         if (reading.Bundle is { } read)
         {
@@ -33,6 +37,12 @@ public sealed class ImportModel(ClubContext here, ImportClasses import, TimeProv
         }
 
         Problems = reading.Problems;
+        here.Note.Tell(string.Join(", ", reading.Bundle?.Classes.Select(one => one.Class.Key) ?? []));
+        if (Problems.Count > 0)
+        {
+            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        }
+
         return Page();
     }
 }

@@ -45,6 +45,7 @@ public sealed class ShareModel(ClubContext here, ShareLinks links, ShareCard sha
             return Page();
         }
 
+        here.Note.Tell($"{here.ClassKey}: {Label}");
         var path = "/c/" + made.Value;
         var address = settings.AddressOf(Request) + path;
         using var generator = new QRCodeGenerator();
@@ -58,6 +59,8 @@ public sealed class ShareModel(ClubContext here, ShareLinks links, ShareCard sha
 
     public async Task<IActionResult> OnPostWithdrawAsync(Guid id)
     {
+        await LoadAsync();
+        here.Note.Tell($"{here.ClassKey}: {Links.FirstOrDefault(link => link.Id == id)?.Label}");
         await share.WithdrawAsync(here.Class.Class, id);
         return RedirectToPage();
     }

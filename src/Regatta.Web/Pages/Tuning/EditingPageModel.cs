@@ -119,6 +119,7 @@ public abstract class EditingPageModel(ClubContext here, EditCells editCells, Ce
     protected async Task<IActionResult> AnswerAsync(string status, int code = StatusCodes.Status200OK)
     {
         (Status, Response.StatusCode) = (status, code);
+        Here.Note.Tell($"{Here.ClassKey}: {status}");
         if (code == StatusCodes.Status200OK && !Request.ByFragment())
         {
             TempData[nameof(Status)] = Status;

@@ -1,6 +1,8 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.RateLimiting;
 using Regatta.Application.Editing;
+using Regatta.Core;
 using Regatta.Core.Matrices;
 using Regatta.Formats.Tables;
 using Regatta.Web.Access;
@@ -12,9 +14,11 @@ namespace Regatta.Web.Pages.Tuning;
 /// change the class.</summary>
 [Authorize(Policies.EditsClass)]
 [RequestFormLimits(ValueLengthLimit = MostBytes)]
+[RequestSizeLimit(MostBytes + Limits.FormBytes)]
+[EnableRateLimiting(RequestLimits.Uploads)]
 public sealed class PasteModel(ClubContext here, EditCells editCells, UnitPreferences units) : LayerPageModel(here, editCells)
 {
-    private const int MostBytes = 4 * TableText.MostLetters;
+    private const int MostBytes = 4 * Limits.TableLetters;
 
     /// <summary>The fields that say what a heading is: <c>c3</c>, <c>r5</c>.</summary>
     private const string Columns = "c";
@@ -77,11 +81,11 @@ public sealed class PasteModel(ClubContext here, EditCells editCells, UnitPrefer
             .ToDictionary();
         var read = Text.Trim().Length switch
         {
-            0 => Core.Parsed<PastedTable>.Bad(
-                "Paste a table first: copy the cells in your spreadsheet, with their headings, and paste them Here."
+            0 => Parsed<PastedTable>.Bad(
+                "Paste a table first: copy the cells in your spreadsheet, with their headings, and paste them here."
             ),
-            > TableText.MostLetters => Core.Parsed<PastedTable>.Bad(
-                $"That is more than {TableText.MostLetters / 1_000_000} million letters. Copy the part with the matrix only."
+            > Limits.TableLetters => Parsed<PastedTable>.Bad(
+                $"That is more than {Limits.TableLetters / 1_000_000} million letters. Copy the part with the matrix only."
             ),
             _ => Understood(TableText.Rows(Text), corner),
         };
@@ -93,7 +97,7 @@ public sealed class PasteModel(ClubContext here, EditCells editCells, UnitPrefer
     }
 
     /// <summary>A table with headings by its headings; a bare block copied from a matrix by where it was pasted.</summary>
-    private Core.Parsed<PastedTable> Understood(IReadOnlyList<IReadOnlyList<string>> rows, string? corner)
+    private Parsed<PastedTable> Understood(IReadOnlyList<IReadOnlyList<string>> rows, string? corner)
     {
         var byHeads = PastedTable.Read(Layer.Matrix, rows, units.Wind, Chosen);
         return byHeads.Ok || CellNames.Read(corner) is not { } first || PastedTable.WithHeads(Layer.Matrix, rows, first) is not { } headed

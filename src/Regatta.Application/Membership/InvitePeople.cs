@@ -1,0 +1,63 @@
+using System.Globalization;
+using Regatta.Core;
+using Regatta.Core.People;
+using Regatta.Store;
+
+namespace Regatta.Application.Membership;
+
+/// <summary>An invitation that was made.</summary>
+/// <param name="Address">Where it is taken up.</param>
+/// <param name="Sent">Whether it went by mail.</param>
+public sealed record MadeInvitation(string Address, bool Sent);
+
+/// <summary>Asks people into a club by a link that is theirs alone.</summary>
+public sealed class InvitePeople(Invitations invitations, IMail mail)
+{
+    /// <summary>Makes an invitation and sends it: a junior's to the guardian as well.</summary>
+    /// <param name="actor">Who asks.</param>
+    /// <param name="who">Who is asked, and as what.</param>
+    /// <param name="address">Where the app is found from outside.</param>
+    public async Task<Parsed<MadeInvitation>> RunAsync(Actor actor, Invited who, string address)
+    {
+        if (actor.Club.IsDemo)
+        {
+            return Parsed<MadeInvitation>.Bad(
+                "This is a demo club: its people are made up and their password is known. "
+                    + "Found a club of your own, then invite people there."
+            );
+        }
+
+        var link = $"{address}/invitation?token={await invitations.MakeAsync(actor.Club.Ref, who, actor.Person)}";
+        var text = $"""
+            {actor.Name} invites {who.Name} to {actor.Club.Name}.
+
+            Open this address to take the invitation up; it holds for {Invitations.Lasts.Days.ToString(
+                CultureInfo.InvariantCulture
+            )} days and works once:
+
+            {link}
+
+            If you expect nothing of the kind, do nothing.
+            """;
+        var sent = await mail.SendAsync(new(who.Email, who.Name, $"Invitation to {actor.Club.Name}", text, actor.Club.Id));
+        if (who.GuardianEmail is { } guardian)
+        {
+            sent &= await mail.SendAsync(
+                new(
+                    guardian,
+                    $"Guardian of {who.Name}",
+                    $"{PersonName.Shorten(who.Name)} is invited to {actor.Club.Name}",
+                    $"{actor.Name} invites {who.Name} to {actor.Club.Name} as a junior. "
+                        + $"Others there read the name as {PersonName.Shorten(who.Name)}. If you do not agree, answer the club.",
+                    actor.Club.Id
+                )
+            );
+        }
+
+        return Parsed<MadeInvitation>.Good(new(link, sent && mail.Delivers));
+    }
+
+    /// <summary>Takes an invitation up for somebody with an account; false when it holds no longer.</summary>
+    public Task<bool> AcceptAsync(Invitation invitation, Guid person) =>
+        Retry.RunAsync(() => invitations.AcceptAsync(invitation.Club, invitation.Id, person));
+}

@@ -1,0 +1,105 @@
+namespace Regatta.Core;
+
+/// <summary>How much of each thing is taken, in one place. docs/operations.md lists them, and a test holds the two together. What a person
+/// types is measured against these before it is read, matched, drawn or kept.</summary>
+public static class Limits
+{
+    /// <summary>The bytes of a usual form.</summary>
+    public const int FormBytes = 512 * 1024;
+
+    /// <summary>The fields of a form.</summary>
+    public const int FormFields = 4096;
+
+    /// <summary>The letters of a field's name.</summary>
+    public const int FormNameLetters = 200;
+
+    /// <summary>The letters of one field.</summary>
+    public const int FormValueLetters = 4 * 1024 * 1024;
+
+    /// <summary>The bytes of a request's headers.</summary>
+    public const int HeaderBytes = 32 * 1024;
+
+    /// <summary>The connections open at once.</summary>
+    public const int Connections = 2000;
+
+    /// <summary>The bytes of a bundle.</summary>
+    public const int BundleBytes = 16 * 1024 * 1024;
+
+    /// <summary>The classes in a bundle.</summary>
+    public const int BundleClasses = 50;
+
+    /// <summary>The logs in a bundle.</summary>
+    public const int BundleLogs = 25_000;
+
+    /// <summary>The boats of a class.</summary>
+    public const int Boats = 500;
+
+    /// <summary>The measured pairs of one control of a boat.</summary>
+    public const int Pairs = 200;
+
+    /// <summary>The bands of a class.</summary>
+    public const int Bands = 40;
+
+    /// <summary>The controls of a class, retired ones among them.</summary>
+    public const int Controls = 80;
+
+    /// <summary>The stops of a scale.</summary>
+    public const int Stops = 200;
+
+    /// <summary>The other names of a control or a stop.</summary>
+    public const int Synonyms = 20;
+
+    /// <summary>The sail plans of a class, and its modes.</summary>
+    public const int Layers = 12;
+
+    /// <summary>The sentences of a class: its cautions, its checks.</summary>
+    public const int Sentences = 40;
+
+    /// <summary>The versions of a class in a bundle.</summary>
+    public const int Versions = 200;
+
+    /// <summary>The metres a control is long.</summary>
+    public const double ControlMetres = 50;
+
+    /// <summary>The steps from one end of a scale to the other.</summary>
+    public const int Steps = 100_000;
+
+    /// <summary>The letters of a name of anything.</summary>
+    public const int NameLetters = 100;
+
+    /// <summary>The letters of a line that is typed into a cell, a mark, a wind or a number.</summary>
+    public const int LineLetters = 300;
+
+    /// <summary>The letters of a note or a reason.</summary>
+    public const int NoteLetters = 1000;
+
+    /// <summary>The letters of a table that is pasted.</summary>
+    public const int TableLetters = 4_000_000;
+
+    /// <summary>The columns of a table that is pasted.</summary>
+    public const int TableColumns = 200;
+
+    /// <summary>The bytes of a calendar file.</summary>
+    public const int CalendarBytes = 1024 * 1024;
+
+    /// <summary>The days on the water a calendar file makes.</summary>
+    public const int CalendarDays = 500;
+
+    /// <summary>The bytes of a track.</summary>
+    public const int TrackBytes = 8 * 1024 * 1024;
+
+    /// <summary>The points of a track.</summary>
+    public const int TrackPoints = 100_000;
+
+    /// <summary>How deep the elements of a track lie in each other.</summary>
+    public const int TrackDepth = 10;
+
+    /// <summary>The letters of a sentence of an instrument.</summary>
+    public const int SentenceLetters = 120;
+
+    /// <summary>The live pages a person has open at once.</summary>
+    public const int StreamsOfPerson = 8;
+
+    /// <summary>The live pages open at once from one network address.</summary>
+    public const int StreamsOfAddress = 100;
+}

@@ -1,0 +1,232 @@
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.AspNetCore.Mvc.RazorPages.Infrastructure;
+using Regatta.Store;
+
+namespace Regatta.Web.Access;
+
+/// <summary>What the act of this request was about, as whoever does it tells the trail.</summary>
+public sealed class ActNote
+{
+    /// <summary>What it was about; empty where the act says all.</summary>
+    public string What { get; private set; } = "";
+
+    /// <summary>What was there before.</summary>
+    public string? Before { get; private set; }
+
+    /// <summary>What is there now.</summary>
+    public string? After { get; private set; }
+
+    /// <summary>Whose account it is about, where nobody is signed in.</summary>
+    public Guid? Person { get; private set; }
+
+    /// <summary>Whether it was refused although the answer's status does not say so.</summary>
+    public bool IsRefused { get; private set; }
+
+    /// <summary>Tells what it was about.</summary>
+    public void Tell(string what, string? before = null, string? after = null) => (What, Before, After) = (what, before, after);
+
+    /// <summary>Tells whose account it is about.</summary>
+    public void Of(Guid? person) => Person = person;
+
+    /// <summary>Tells that it was refused.</summary>
+    public void Refuse(string why) => (What, IsRefused) = (why, true);
+}
+
+/// <summary>Writes every act into the trail: whatever is sent, and whatever is refused. It stands around everything that can refuse, so a
+/// new page is in the trail without doing anything for it.</summary>
+internal sealed class Auditing(RequestDelegate next, ILogger<Auditing> log)
+{
+    private static readonly object Written = new();
+
+    public async Task InvokeAsync(HttpContext context, AuditTrail trail, ActNote note, ClubContext here)
+    {
+        // An answer to what broke runs through here once more.
+        if (!context.Items.TryAdd(Written, true))
+        {
+            await next(context);
+            return;
+        }
+
+        var broke = true;
+        try
+        {
+            await next(context);
+            broke = false;
+        }
+        finally
+        {
+            var outcome = broke ? AuditOutcome.Broken : OutcomeOf(context, note);
+            if (IsAct(context) ? !AuditWords.IsOfNoWeight(context) : outcome == AuditOutcome.Refused && IsKnown(context))
+            {
+                await WriteAsync(context, trail, note, here, outcome);
+            }
+        }
+    }
+
+    private async Task WriteAsync(HttpContext context, AuditTrail trail, ActNote note, ClubContext here, AuditOutcome outcome)
+    {
+        try
+        {
+            await trail.AddAsync(
+                new(
+                    here.HasClub ? here.Club.Ref : null,
+                    IsKnown(context) ? context.User.Id() : note.Person,
+                    context.Address(),
+                    context.TraceIdentifier,
+                    AuditWords.Of(context),
+                    note.What.Length > 0 ? note.What : AuditWords.Subject(context),
+                    note.Before,
+                    note.After,
+                    outcome
+                )
+            );
+        }
+        catch (Exception trouble) when (trouble is Npgsql.NpgsqlException or TimeoutException)
+        {
+            log.LogError(trouble, "An act is not in the trail: {Act} by {Person}", AuditWords.Of(context), note.Person);
+        }
+    }
+
+    private static AuditOutcome OutcomeOf(HttpContext context, ActNote note) =>
+        note.IsRefused || context.Response.StatusCode >= 400 || IsTurnedAway(context) ? AuditOutcome.Refused : AuditOutcome.Done;
+
+    private static bool IsTurnedAway(HttpContext context) =>
+        context.Response.Headers.Location.ToString().Contains("/not-yours", StringComparison.Ordinal);
+
+    private static bool IsAct(HttpContext context) =>
+        !HttpMethods.IsGet(context.Request.Method) && !HttpMethods.IsHead(context.Request.Method);
+
+    private static bool IsKnown(HttpContext context) => context.User.Identity?.IsAuthenticated == true;
+}
+
+/// <summary>What acts are called in the trail.</summary>
+public static class AuditWords
+{
+    private static readonly Dictionary<string, string> Words = new()
+    {
+        ["Account/Audit"] = "Look at the trail",
+        ["Account/Data"] = "Change consent and mail address",
+        ["Account/Data:Remove"] = "Remove the own account",
+        ["Account/Forgot"] = "Ask for a new password",
+        ["Account/Found"] = "Found a club",
+        ["Account/Invitation"] = "Take an invitation up",
+        ["Account/Invitation:Open"] = "Open an account for an invitation",
+        ["Account/Me"] = "Change units",
+        ["Account/Me:Hands"] = "Change body measures",
+        ["Account/Me:SignOut"] = "Sign out",
+        ["Account/Member"] = "Change roles",
+        ["Account/Member:HandOver"] = "Hand the club over",
+        ["Account/Member:Let"] = "Let a member in again",
+        ["Account/Member:Password"] = "Send a member a new password’s address",
+        ["Account/Member:Remove"] = "Remove a member",
+        ["Account/Member:Suspend"] = "Suspend a member",
+        ["Account/People"] = "Invite somebody",
+        ["Account/People:Factor"] = "Change whether coordinators need a second factor",
+        ["Account/People:InviteClub"] = "Invite a club",
+        ["Account/People:Withdraw"] = "Withdraw an invitation",
+        ["Account/Prove"] = "Show the password again",
+        ["Account/Reset"] = "Set a new password",
+        ["Account/SecondFactor"] = "Give a second factor",
+        ["Account/SecondFactor:Recover"] = "Give a recovery code",
+        ["Account/Security"] = "Change the password",
+        ["Account/Security:Codes"] = "Make recovery codes",
+        ["Account/Security:End"] = "End a sign-in",
+        ["Account/Security:EndOthers"] = "End all other sign-ins",
+        ["Account/Security:Passkey"] = "Add a passkey",
+        ["Account/Security:PasskeyOptions"] = "Begin to add a passkey",
+        ["Account/Security:RemovePasskey"] = "Remove a passkey",
+        ["Account/SetUpFactor"] = "Set a second factor up",
+        ["Account/SetUpFactor:Off"] = "Turn the second factor off",
+        ["Account/SignIn"] = "Sign in",
+        ["Account/SignIn:Demo"] = "Sign in as one of the demo’s people",
+        ["Account/SignIn:Passkey"] = "Sign in by passkey",
+        ["Account/SignIn:PasskeyOptions"] = "Begin to sign in by passkey",
+        ["Cards/MemberCard:Crew"] = "Change the own crew weight",
+        ["ClassSetup/Bands"] = "Change bands",
+        ["ClassSetup/Bands:Join"] = "Join bands",
+        ["ClassSetup/Bands:Split"] = "Split a band",
+        ["ClassSetup/BoatList"] = "Add a boat",
+        ["ClassSetup/ControlEditor"] = "Change a control",
+        ["ClassSetup/ControlEditor:Kind"] = "Choose a control’s kind",
+        ["ClassSetup/ControlList"] = "Change the list of controls",
+        ["ClassSetup/CrewRules"] = "Change the crew reading",
+        ["ClassSetup/Measure"] = "Measure a boat",
+        ["ClassSetup/Measure:Anew"] = "Measure a boat anew",
+        ["ClassSetup/Measure:Remove"] = "Remove a measured pair",
+        ["ClassSetup/Measure:Table"] = "Measure a boat by a table",
+        ["ClassSetup/NewClass"] = "Make a class",
+        ["ClassSetup/OneBoat"] = "Change a boat",
+        ["ClassSetup/OneBoat:Remove"] = "Remove a boat",
+        ["ClassSetup/SailPlans"] = "Change sail plans and modes",
+        ["ClassSetup/Settings"] = "Change the class",
+        ["Logging/Log"] = "Log a session",
+        ["Logging/Logbook:BringBack"] = "Bring a log back",
+        ["Logging/OneLog"] = "Remove a log",
+        ["Logging/OneLog:Track"] = "Add a track to a log",
+        ["Planning/CalendarPage"] = "Plan a day",
+        ["Planning/MyFeed"] = "Make a calendar address",
+        ["Planning/CalendarPage:File"] = "Import a calendar",
+        ["Planning/MyFeed:Withdraw"] = "Withdraw a calendar address",
+        ["Planning/OneDay"] = "Change a day",
+        ["Publishing/History:Redo"] = "Redo an edit",
+        ["Publishing/History:Restore"] = "Bring back what was taken away",
+        ["Publishing/History:Undo"] = "Undo an edit",
+        ["Publishing/Versions"] = "Publish a version",
+        ["Publishing/Versions:Restore"] = "Restore a version",
+        ["Sharing/Import"] = "Import classes",
+        ["Sharing/Share"] = "Make a public link",
+        ["Sharing/Share:Withdraw"] = "Withdraw a public link",
+        ["Theme"] = "Choose a theme",
+        ["Tuning/Copy:Band"] = "Copy a band",
+        ["Tuning/Copy:Layer"] = "Copy a matrix",
+        ["Tuning/Matrix:Build"] = "Change many cells",
+        ["Tuning/Matrix:Cell"] = "Change a cell",
+        ["Tuning/Matrix:Decide"] = "Decide a proposal",
+        ["Tuning/Matrix:Edge"] = "Move the edge of a band",
+        ["Tuning/Matrix:Mend"] = "Mend a cell",
+        ["Tuning/Matrix:Redo"] = "Redo an edit",
+        ["Tuning/Matrix:Undo"] = "Undo an edit",
+        ["Tuning/Paste"] = "Look a pasted table over",
+        ["Tuning/Paste:Take"] = "Paste a table",
+    };
+
+    /// <summary>What is sent but changes nothing that anybody else could ask after.</summary>
+    private static readonly HashSet<string> OfNoWeight =
+    [
+        "Theme",
+        "Account/Me",
+        "Tuning/Paste",
+        "ClassSetup/ControlEditor:Kind",
+        "Account/Security:PasskeyOptions",
+        "Account/SignIn:PasskeyOptions",
+    ];
+
+    /// <summary>Whether an act of this name has words; a test holds that every one has.</summary>
+    public static bool Has(string page, string handler) => Words.ContainsKey(Name(page, handler));
+
+    /// <summary>What the act of a request is called.</summary>
+    public static string Of(HttpContext context) =>
+        NameOf(context) is { } name && Words.TryGetValue(name, out var words) && !HttpMethods.IsGet(context.Request.Method)
+            ? words
+            : $"{(HttpMethods.IsGet(context.Request.Method) ? "Look at" : "Send to")} {context.Request.Path}";
+
+    /// <summary>What an act is about where nobody said: what the address names.</summary>
+    public static string Subject(HttpContext context) =>
+        string.Join(
+            ", ",
+            context
+                .Request.RouteValues.Where(part => part.Key is not ("page" or "club" or "handler"))
+                .Select(part => $"{(part.Key == "key" ? "class" : part.Key)} {part.Value}")
+        );
+
+    /// <summary>Whether an act is not kept.</summary>
+    public static bool IsOfNoWeight(HttpContext context) => NameOf(context) is { } name && OfNoWeight.Contains(name);
+
+    private static string? NameOf(HttpContext context) =>
+        context.GetEndpoint()?.Metadata.GetMetadata<PageActionDescriptor>() is { } page
+            ? Name(page.ViewEnginePath, context.Request.Query["handler"].ToString())
+            : null;
+
+    private static string Name(string page, string handler) =>
+        page.TrimStart('/') + (handler.Length > 0 ? ":" + char.ToUpperInvariant(handler[0]) + handler[1..] : "");
+}

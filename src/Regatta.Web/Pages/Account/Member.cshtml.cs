@@ -1,0 +1,119 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Application.Membership;
+using Regatta.Store;
+using Regatta.Web.Access;
+
+namespace Regatta.Web.Pages.Account;
+
+/// <summary>One member: roles, suspension, removal, handing over; for the coordinator, who has just shown a password.</summary>
+[Authorize(Policies.Coordinator)]
+[NeedsProof]
+public sealed class MemberModel(
+    ClubContext here,
+    Members members,
+    ManageMembers manage,
+    Classes classes,
+    PasswordLetters letters,
+    RegattaSettings settings,
+    ActNote note
+) : PageModel
+{
+    public Member Member { get; private set; } = null!;
+
+    public IReadOnlyList<FleetLine> Fleet { get; private set; } = [];
+
+    public bool IsSelf => Member.Id == User.Id();
+
+    public bool Coordinates => Member.Roles.Contains(Roles.Coordinator, StringComparison.Ordinal);
+
+    public string? Problem { get; private set; }
+
+    [TempData]
+    public string? Done { get; set; }
+
+    public string Name => Member.FullName ?? Member.DisplayName;
+
+    public bool IsCaptainOf(string key) => Member.CaptainOfKeys.Split(',').Contains(key);
+
+    public async Task<IActionResult> OnGetAsync(Guid person) => await LoadAsync(person) ? Page() : NotFound();
+
+    public async Task<IActionResult> OnPostAsync(Guid person, bool coordinates, string[] captain) =>
+        await DoAsync(
+            person,
+            () => manage.ChangeRolesAsync(here.Club.Ref, person, coordinates, captain),
+            $"{(coordinates ? "coordinator, " : "")}captain of {string.Join(", ", captain)}",
+            "The roles are changed."
+        );
+
+    public Task<IActionResult> OnPostSuspendAsync(Guid person) =>
+        DoAsync(person, () => manage.SuspendAsync(here.Club.Ref, person, suspended: true), "suspended", "They are suspended.");
+
+    public Task<IActionResult> OnPostLetAsync(Guid person) =>
+        DoAsync(person, () => manage.SuspendAsync(here.Club.Ref, person, suspended: false), "let in", "They may come in again.");
+
+    public async Task<IActionResult> OnPostRemoveAsync(Guid person)
+    {
+        var answer = await DoAsync(person, () => manage.RemoveAsync(here.Club.Ref, person), "removed", "");
+        return answer is RedirectToPageResult ? RedirectToPage("/Account/People") : answer;
+    }
+
+    public async Task<IActionResult> OnPostHandOverAsync(Guid person)
+    {
+        var answer = await DoAsync(person, () => manage.HandOverAsync(here.Actor, person), "coordinator", "");
+        return answer is RedirectToPageResult ? Redirect(here.Path) : answer;
+    }
+
+    /// <summary>Sends the member the address at which to set a new password.</summary>
+    public async Task<IActionResult> OnPostPasswordAsync(Guid person) =>
+        await DoAsync(
+            person,
+            async () =>
+                Member.Email is null ? "They have no mail address here."
+                : await letters.SendAsync(person, settings.AddressOf(Request), here.Club.Id) ? null
+                : "The letter could not be sent. Try again later.",
+            "address for a new password sent",
+            "A letter with the address is on its way."
+        );
+
+    private async Task<IActionResult> DoAsync(Guid person, Func<Task<string?>> act, string after, string done)
+    {
+        if (!await LoadAsync(person))
+        {
+            return NotFound();
+        }
+
+        note.Tell(Name, Member.CaptainOf.Length > 0 ? $"{Member.Roles} of {Member.CaptainOf}" : Member.Roles, after);
+        if (here.Club.IsDemo)
+        {
+            Problem = "The demo club’s people stay as they are: others try the demo too.";
+        }
+        else
+        {
+            Problem = await act();
+        }
+
+        if (Problem is null)
+        {
+            Done = done;
+            return RedirectToPage(new { person });
+        }
+
+        note.Refuse(Problem);
+        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        return Page();
+    }
+
+    private async Task<bool> LoadAsync(Guid person)
+    {
+        Fleet = await classes.FleetAsync(here.Club.Ref);
+        if ((await members.AllAsync(here.Club.Ref)).FirstOrDefault(member => member.Id == person) is not { } found)
+        {
+            return false;
+        }
+
+        Member = found;
+        return true;
+    }
+}

@@ -1,0 +1,47 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.AspNetCore.RateLimiting;
+using Regatta.Store;
+using Regatta.Web.Access;
+
+namespace Regatta.Web.Pages.Account;
+
+/// <summary>Asks for the password once more before a grave act.</summary>
+[Authorize(Policies.Member)]
+[EnableRateLimiting(RequestLimits.Doors)]
+public sealed class ProveModel(UserManager<Person> accounts, SignIns signIns, Guessing guessing, ActNote note) : PageModel
+{
+    private const string Tries = "password again";
+
+    [BindProperty(SupportsGet = true)]
+    public string? Back { get; set; }
+
+    public string? Problem { get; private set; }
+
+    public void OnGet() { }
+
+    public async Task<IActionResult> OnPostAsync(string? password)
+    {
+        var person = await accounts.GetUserAsync(User);
+        var may = await guessing.MayAsync(Tries, User.Id());
+        if (
+            may
+            && person is not null
+            && User.Session() is { } session
+            && password is { Length: > 0 and <= PasswordRules.Longest }
+            && await accounts.CheckPasswordAsync(person, password)
+        )
+        {
+            await guessing.RightAsync(Tries, person.Id);
+            await signIns.ProveAsync(session);
+            return LocalRedirect(Url.IsLocalUrl(Back) ? Back : "/me");
+        }
+
+        Problem = may ? "That is not your password." : "Too many tries. Wait five minutes, then try again.";
+        note.Refuse(Problem);
+        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        return Page();
+    }
+}

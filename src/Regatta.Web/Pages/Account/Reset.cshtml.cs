@@ -1,0 +1,54 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.AspNetCore.RateLimiting;
+using Regatta.Store;
+using Regatta.Web.Access;
+
+namespace Regatta.Web.Pages.Account;
+
+/// <summary>Sets a new password by the link of a letter, once; every sign-in of the account ends. For anybody.</summary>
+[AllowAnonymous]
+[EnableRateLimiting(RequestLimits.Doors)]
+public sealed class ResetModel(UserManager<Person> accounts, SignIns signIns, Guessing guessing, ActNote note) : PageModel
+{
+    [BindProperty(SupportsGet = true)]
+    public string Who { get; set; } = "";
+
+    [BindProperty(SupportsGet = true)]
+    public string Token { get; set; } = "";
+
+    public string Name { get; private set; } = "";
+
+    public string? Problem { get; private set; }
+
+    public async Task<IActionResult> OnGetAsync()
+    {
+        Name = (await accounts.FindByIdAsync(Who))?.SignInName ?? "";
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPostAsync(string? password)
+    {
+        var person = await accounts.FindByIdAsync(Who);
+        note.Of(person?.Id);
+        Name = person?.SignInName ?? "";
+        var set = person is { RemovedAt: null }
+            ? await accounts.ResetPasswordAsync(person, Token, password ?? "")
+            : IdentityResult.Failed(accounts.ErrorDescriber.InvalidToken());
+        if (!set.Succeeded)
+        {
+            Problem = set.Errors.Any(error => error.Code == nameof(IdentityErrorDescriber.InvalidToken))
+                ? "This link holds no longer: it is older than two hours, or was used. Ask for another."
+                : string.Join(" ", set.Errors.Select(error => error.Description));
+            note.Refuse(Problem);
+            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+            return Page();
+        }
+
+        await signIns.EndAllAsync(person!.Id, but: null);
+        await guessing.RightAsync(person.SignInName);
+        return RedirectToPage("/Account/SignIn");
+    }
+}

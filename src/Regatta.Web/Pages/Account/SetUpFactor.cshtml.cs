@@ -1,0 +1,87 @@
+using System.Text.Encodings.Web;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using QRCoder;
+using Regatta.Store;
+using Regatta.Web.Access;
+
+namespace Regatta.Web.Pages.Account;
+
+/// <summary>Sets a second factor up: a code that an authenticator app makes anew every half minute.</summary>
+[Authorize(Policies.Member)]
+[NeedsProof]
+public sealed class SetUpFactorModel(UserManager<Person> accounts, RegattaSignIn signIn, Guessing guessing, ActNote note) : PageModel
+{
+    private const string Tries = "setting a second factor up";
+    private const string ServiceName = "Regatta";
+
+    public bool IsOn { get; private set; }
+
+    /// <summary>What the app makes its codes from, in groups for typing.</summary>
+    public string Key { get; private set; } = "";
+
+    /// <summary>The same as a picture for the app's camera.</summary>
+    public string Picture { get; private set; } = "";
+
+    public string? Problem { get; private set; }
+
+    public IReadOnlyList<string> NewCodes { get; private set; } = [];
+
+    public async Task OnGetAsync() => await LoadAsync();
+
+    public async Task<IActionResult> OnPostAsync(string? code)
+    {
+        var me = await LoadAsync();
+        var digits = new string([.. (code ?? "").Where(char.IsAsciiDigit)]);
+        var isRight =
+            await guessing.MayAsync(Tries, me.Id)
+            && digits.Length == 6
+            && await accounts.VerifyTwoFactorTokenAsync(me, TokenOptions.DefaultAuthenticatorProvider, digits);
+        if (!isRight)
+        {
+            Problem = "That is not the code of this key. See that the clock of your device is right, and type the code it shows now.";
+            note.Refuse(Problem);
+            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+            return Page();
+        }
+
+        await accounts.SetTwoFactorEnabledAsync(me, true);
+        NewCodes = [.. await accounts.GenerateNewTwoFactorRecoveryCodesAsync(me, SecurityModel.Codes) ?? []];
+        await signIn.RefreshSignInAsync(me);
+        IsOn = true;
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPostOffAsync()
+    {
+        var me = await LoadAsync();
+        await accounts.SetTwoFactorEnabledAsync(me, false);
+        await accounts.ResetAuthenticatorKeyAsync(me);
+        await accounts.GenerateNewTwoFactorRecoveryCodesAsync(me, 0);
+        await signIn.RefreshSignInAsync(me);
+        return RedirectToPage("/Account/Security");
+    }
+
+    private async Task<Person> LoadAsync()
+    {
+        var me = await accounts.GetUserAsync(User) ?? throw new InvalidOperationException("The account is gone.");
+        IsOn = me.SecondFactor;
+        if (!IsOn && await accounts.GetAuthenticatorKeyAsync(me) is null)
+        {
+            await accounts.ResetAuthenticatorKeyAsync(me);
+            await signIn.RefreshSignInAsync(me);
+        }
+
+        var key = await accounts.GetAuthenticatorKeyAsync(me) ?? "";
+        Key = string.Join(' ', key.Chunk(4).Select(part => new string(part))).ToLowerInvariant();
+        var name = UrlEncoder.Default.Encode($"{ServiceName}:{me.SignInName}");
+        using var code = QRCodeGenerator.GenerateQrCode(
+            $"otpauth://totp/{name}?secret={key}&issuer={ServiceName}&digits=6",
+            QRCodeGenerator.ECCLevel.Q
+        );
+        Picture = Convert.ToBase64String(new PngByteQRCode(code).GetGraphic(6));
+        return me;
+    }
+}

@@ -1,0 +1,33 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Store;
+using Regatta.Web.Access;
+
+namespace Regatta.Web.Pages.Planning;
+
+/// <summary>A member's own address of the club's days: made, shown once, made anew, withdrawn.</summary>
+[Authorize(Policies.Member)]
+public sealed class MyFeedModel(ClubContext here, CalendarFeeds feeds, RegattaSettings settings) : PageModel
+{
+    /// <summary>Since when there is an address; null when there is none.</summary>
+    public DateTimeOffset? MadeAt { get; private set; }
+
+    /// <summary>The address, shown this once; null unless it was made just now.</summary>
+    public string? Address { get; private set; }
+
+    public async Task OnGetAsync() => MadeAt = await feeds.MadeAtAsync(here.Club.Ref, User.Id());
+
+    public async Task<IActionResult> OnPostAsync()
+    {
+        Address = $"{settings.AddressOf(Request)}/calendar/{await feeds.MakeAsync(here.Club.Ref, User.Id())}.ics";
+        await OnGetAsync();
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPostWithdrawAsync()
+    {
+        await feeds.WithdrawAsync(here.Club.Ref, User.Id());
+        return RedirectToPage();
+    }
+}

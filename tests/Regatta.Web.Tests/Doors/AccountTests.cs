@@ -1,0 +1,391 @@
+using System.Buffers.Binary;
+using System.Security.Cryptography;
+
+namespace Regatta.Web.Tests.Doors;
+
+/// <summary>An account from the invitation to its removal.</summary>
+public sealed class AccountTests(ClubHost host)
+{
+    private const string IdasPassword = "violet anchor biscuit lane";
+
+    [Fact]
+    public async Task An_invitation_is_taken_up_once_with_its_role_and_can_be_withdrawn()
+    {
+        await using var club = await EmptyAsync();
+        var kim = await club.FoundAsync("Ebb Creek");
+        await KitAsync(kim);
+        var link = await InviteAsync(kim, "Ida Marsh", ("as", "captain/skiff"));
+        Assert.Contains("Ida Marsh", (await kim.GetAsync("/ebb-creek/people")).TextOf("#asked-head + ul"));
+        Assert.Contains(link, (await kim.GetAsync("/ebb-creek/letters")).Text);
+
+        var ida = club.Visit();
+        var asked = await ida.GetAsync(link);
+        Assert.Contains("captain of Skiff", asked.TextOf("main"));
+        var weak = await ida.SendAsync(asked, "form.stack", "/invitation?handler=Open", ("signin", "ida"), ("password", "ebb-creek-ida"));
+        Assert.Contains("guessed soon", weak.TextOf("#password-problem"));
+        Assert.Equal("ida", weak.Html.QuerySelector("#signin")!.GetAttribute("value"));
+        var taken = await ida.SendAsync(asked, "form.stack", "/invitation?handler=Open", ("signin", "kim"), ("password", IdasPassword));
+        Assert.Contains("already taken", taken.TextOf("#signin-problem"));
+        var joined = await ida.SendAsync(asked, "form.stack", "/invitation?handler=Open", ("signin", "ida"), ("password", IdasPassword));
+        Assert.Equal("/ebb-creek", joined.Location!.ToString());
+        Assert.Equal(200, (int)(await ida.GetAsync("/ebb-creek/classes/skiff/bands")).Status);
+        Assert.Equal(410, (int)(await club.Visit().GetAsync(link)).Status);
+
+        var other = await InviteAsync(kim, "Joss Reed");
+        var asking = await kim.GetAsync("/ebb-creek/people");
+        var id = asking.Html.QuerySelector("#asked-head ~ ul button[name=id]")!.GetAttribute("value")!;
+        await kim.SendAsync(asking, "#asked-head ~ ul form", "/ebb-creek/people?handler=Withdraw", ("id", id));
+        Assert.Equal(410, (int)(await club.Visit().GetAsync(other)).Status);
+
+        // Somebody with an account joins with that.
+        var third = await InviteAsync(kim, "Ida Marsh", ("as", "coordinator"));
+        var again = await ida.GetAsync(third);
+        Assert.Equal("/ebb-creek", (await ida.SendAsync(again, "form.stack", "/invitation")).Location!.ToString());
+        Assert.Equal(200, (int)(await ida.GetAsync("/ebb-creek/people")).Status);
+        Assert.Equal(200, (int)(await ida.GetAsync("/ebb-creek/classes/skiff/bands")).Status);
+    }
+
+    [Fact]
+    public async Task A_demo_club_invites_nobody_and_says_what_it_is_and_no_demo_starts_beside_a_real_club()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var odalys = await club.VisitAsAsync("odalys");
+        var people = await odalys.GetAsync("/wenlow/people");
+        Assert.Equal("demo", people.TextOf(".demo-mark"));
+        var refused = await odalys.SendAsync(people, "form.stack", "/wenlow/people", ("name", "Ida Marsh"), ("email", "ida@club.example"));
+        Assert.Equal(422, (int)refused.Status);
+        Assert.Contains("Found a club of your own", refused.TextOf("#email-problem"));
+        Assert.Equal("Ida Marsh", refused.Html.QuerySelector("#name")!.GetAttribute("value"));
+
+        await using var real = await EmptyAsync();
+        await real.FoundAsync("Ebb Creek");
+        var reset = Assert.Throws<InvalidOperationException>(() => real.Again("Reset"));
+        Assert.Contains("Ebb Creek lives in this database", reset.Message);
+        var open = Assert.Throws<InvalidOperationException>(() => real.Again("IfEmpty", ("urls", "http://0.0.0.0:8080")));
+        Assert.Contains("known to everybody", open.Message);
+    }
+
+    [Fact]
+    public async Task A_suspended_member_is_out_at_once_and_back_when_let_in_again()
+    {
+        await using var club = await EmptyAsync();
+        var kim = await club.FoundAsync("Ebb Creek");
+        var ida = await JoinAsync(club, kim);
+        Assert.Equal(200, (int)(await ida.GetAsync("/ebb-creek")).Status);
+        var page = await MemberAsync(kim, "Ida");
+        await kim.SendAsync(page.Page, "form[action*=Suspend]", page.Address + "?handler=Suspend");
+        Assert.Equal(404, (int)(await ida.GetAsync("/ebb-creek")).Status);
+        Assert.Equal(
+            0L,
+            await club.ScalarAsync<long>(
+                "select count(*) from sign_ins s join people p on p.id = s.person_id where p.sign_in_name = 'ida' and s.ended_at is null"
+            )
+        );
+        var tried = await SignInAsync(club.Visit(), "ida", IdasPassword);
+        Assert.Equal(403, (int)tried.Status);
+        Assert.Contains("suspended", tried.TextOf(".problem"));
+
+        page = await MemberAsync(kim, "Ida");
+        await kim.SendAsync(page.Page, "form[action*=Let]", page.Address + "?handler=Let");
+        Assert.Equal(302, (int)(await SignInAsync(club.Visit(), "ida", IdasPassword)).Status);
+
+        // The only coordinator can neither be suspended nor go.
+        page = await MemberAsync(kim, "Kim");
+        var alone = await kim.SendAsync(page.Page, "form[action*=Suspend]", page.Address + "?handler=Suspend");
+        Assert.Contains("no coordinator", alone.TextOf("[role=alert]"));
+        var stays = await kim.SendAsync(
+            await kim.GetAsync("/me/data"),
+            "form[action*=Remove]",
+            "/me/data?handler=Remove",
+            ("sure", "true")
+        );
+        Assert.Contains("only coordinator of Ebb Creek", stays.TextOf("[role=alert]"));
+        page = await MemberAsync(kim, "Ida");
+        Assert.Equal(
+            "/ebb-creek",
+            (await kim.SendAsync(page.Page, "form[action*=HandOver]", page.Address + "?handler=HandOver")).Location!.ToString()
+        );
+        Assert.Contains("/not-yours", (await kim.GetAsync("/ebb-creek/people")).Location!.ToString());
+    }
+
+    [Fact]
+    public async Task A_removed_account_leaves_its_logs_without_a_name_and_nothing_else()
+    {
+        await using var club = await EmptyAsync();
+        var kim = await club.FoundAsync("Ebb Creek");
+        await KitAsync(kim);
+        var ida = await JoinAsync(club, kim, ("as", "captain/skiff"));
+        var settings = await ida.GetAsync("/ebb-creek/classes/skiff/settings");
+        await ida.SendAsync(settings, "form.stack", "/ebb-creek/classes/skiff/settings", ("about", "A boat for two."));
+        await ida.SendAsync(await ida.GetAsync("/me"), "form[action*=Hands]", "/me?handler=Hands", ("Fist", "100"));
+        var json = (await ida.GetAsync("/me/data?handler=json")).Text;
+        Assert.Contains("ida@club.example", json);
+        Assert.DoesNotContain("password", json);
+        Assert.DoesNotContain("stamp", json);
+        Assert.StartsWith("at,class", (await ida.GetAsync("/me/data?handler=logs")).Text);
+
+        var data = await ida.GetAsync("/me/data");
+        Assert.Equal(422, (int)(await ida.SendAsync(data, "form[action*=Remove]", "/me/data?handler=Remove")).Status);
+        var gone = await ida.SendAsync(data, "form[action*=Remove]", "/me/data?handler=Remove", ("sure", "true"));
+        Assert.Equal("/sign-in", gone.Location!.ToString());
+        Assert.Contains("storage", gone.Message.Headers.GetValues("Clear-Site-Data").Single());
+        Assert.Equal(422, (int)(await SignInAsync(club.Visit(), "ida", IdasPassword)).Status);
+        var history = await kim.GetAsync("/ebb-creek/classes/skiff/history");
+        Assert.Contains("somebody who left", history.TextOf("main"));
+        Assert.DoesNotContain("Ida", history.Text);
+        Assert.Equal(
+            0L,
+            await club.ScalarAsync<long>(
+                "select (select count(*) from body_measures) + (select count(*) from people where email is not null and sign_in_name <> 'kim')"
+            )
+        );
+    }
+
+    [Fact]
+    public async Task A_juniors_whole_name_is_read_by_the_coordinator_alone()
+    {
+        await using var club = await EmptyAsync();
+        var kim = await club.FoundAsync("Ebb Creek");
+        var people = await kim.GetAsync("/ebb-creek/people");
+        (string, string)[] junior = [("name", "Robin Tallow"), ("email", "robin@club.example"), ("junior", "true")];
+        var refused = await kim.SendAsync(people, "form.stack", "/ebb-creek/people", junior);
+        Assert.Contains("guardian", refused.TextOf("#guardian-problem"));
+        var robin = await JoinAsync(club, kim, [.. junior, ("guardian", "parent@club.example")]);
+        Assert.Contains("Robin T.", (await robin.GetAsync("/ebb-creek")).TextOf("nav"));
+        Assert.Contains("Robin Tallow", (await kim.GetAsync("/ebb-creek/people")).TextOf(".people"));
+        Assert.Contains("parent@club.example", (await kim.GetAsync("/ebb-creek/letters")).Text);
+        Assert.Equal("Robin T.", await club.ScalarAsync<string>("select display_name from people where is_junior"));
+    }
+
+    [Fact]
+    public async Task A_forgotten_password_is_set_anew_by_a_letter_once_and_ends_every_sign_in()
+    {
+        await using var club = await EmptyAsync();
+        var kim = await club.FoundAsync("Ebb Creek");
+        await JoinAsync(club, kim);
+        var stranger = club.Visit();
+        var known = await stranger.SendAsync(await stranger.GetAsync("/forgot"), "form.stack", "/forgot", ("email", "ida@club.example"));
+        var unknown = await stranger.SendAsync(await stranger.GetAsync("/forgot"), "form.stack", "/forgot", ("email", "no@club.example"));
+        Assert.Equal(known.TextOf("main"), unknown.TextOf("main"));
+
+        var page = await MemberAsync(kim, "Ida");
+        await kim.SendAsync(page.Page, "form[action*=Password]", page.Address + "?handler=Password");
+        var link = Link((await kim.GetAsync("/ebb-creek/letters")).Text, "/reset?who=");
+        var form = await stranger.GetAsync(link);
+        var common = await stranger.SendAsync(form, "form.stack", "/reset", ("password", "password1234"));
+        Assert.Contains("guessed soon", common.TextOf("#password-problem"));
+        Assert.Equal(
+            "/sign-in",
+            (await stranger.SendAsync(form, "form.stack", "/reset", ("password", "walnut kettle prairie ox"))).Location!.ToString()
+        );
+        Assert.Contains(
+            "holds no longer",
+            (await stranger.SendAsync(form, "form.stack", "/reset", ("password", "another walnut kettle ox"))).TextOf("#password-problem")
+        );
+        Assert.Equal(422, (int)(await SignInAsync(club.Visit(), "ida", IdasPassword)).Status);
+        Assert.Equal(302, (int)(await SignInAsync(club.Visit(), "ida", "walnut kettle prairie ox")).Status);
+        Assert.Equal(
+            1L,
+            await club.ScalarAsync<long>(
+                "select count(*) from sign_ins s join people p on p.id = s.person_id where p.sign_in_name = 'ida' and s.ended_at is null"
+            )
+        );
+    }
+
+    [Fact]
+    public async Task A_second_factor_is_asked_for_once_set_up_its_codes_hold_once_and_a_recovery_code_stands_in()
+    {
+        await using var club = await EmptyAsync();
+        var kim = await club.FoundAsync("Ebb Creek");
+        var setUp = await kim.GetAsync("/me/second-factor");
+        var key = setUp.TextOf(".factor-key")!.Replace(" ", "", StringComparison.Ordinal);
+        var wrong = await kim.SendAsync(setUp, "form.stack", "/me/second-factor", ("code", "000000"));
+        Assert.Equal(422, (int)wrong.Status);
+        var on = await kim.SendAsync(setUp, "form.stack", "/me/second-factor", ("code", Code(key, 0)));
+        var codes = on.Html.QuerySelectorAll(".recovery-codes code").Select(one => one.TextContent).ToList();
+        Assert.Equal(10, codes.Count);
+
+        var second = club.Visit();
+        var asked = await SignInAsync(second, "kim", ClubHost.KimsPassword);
+        Assert.StartsWith("/second-factor", asked.Location!.ToString());
+        Assert.Contains("/sign-in", (await second.GetAsync("/ebb-creek")).Location!.ToString());
+        var form = await second.GetAsync("/second-factor");
+        Assert.Equal(422, (int)(await second.SendAsync(form, "form.stack", "/second-factor", ("code", "000000"))).Status);
+        var code = Code(key, 1);
+        Assert.Equal("/", (await second.SendAsync(form, "form.stack", "/second-factor", ("code", code))).Location!.ToString());
+
+        // Whoever looked over the shoulder cannot use it again; a recovery code holds once.
+        var third = club.Visit();
+        await SignInAsync(third, "kim", ClubHost.KimsPassword);
+        form = await third.GetAsync("/second-factor");
+        Assert.Contains(
+            "used already",
+            (await third.SendAsync(form, "form.stack", "/second-factor", ("code", code))).TextOf("#code-problem")
+        );
+        Assert.Equal(
+            "/",
+            (
+                await third.SendAsync(form, "form[action*=Recover]", "/second-factor?handler=Recover", ("recovery", codes[0]))
+            ).Location!.ToString()
+        );
+        var fourth = club.Visit();
+        await SignInAsync(fourth, "kim", ClubHost.KimsPassword);
+        form = await fourth.GetAsync("/second-factor");
+        Assert.Equal(
+            422,
+            (int)(await fourth.SendAsync(form, "form[action*=Recover]", "/second-factor?handler=Recover", ("recovery", codes[0]))).Status
+        );
+        Assert.DoesNotContain(
+            key,
+            await club.ScalarAsync<string>("select coalesce(authenticator_key, '') from people"),
+            StringComparison.OrdinalIgnoreCase
+        );
+    }
+
+    [Fact]
+    public async Task A_club_may_ask_its_coordinators_for_more_than_a_password()
+    {
+        await using var club = await EmptyAsync();
+        var kim = await club.FoundAsync("Ebb Creek");
+        var people = await kim.GetAsync("/ebb-creek/people");
+        await kim.SendAsync(people, "form[action*=Factor]", "/ebb-creek/people?handler=Factor", ("required", "true"));
+        Assert.Equal("/me/security?because=club", (await kim.GetAsync("/ebb-creek")).Location!.ToString());
+        Assert.Contains("more than a password", (await kim.GetAsync("/me/security?because=club")).TextOf("[role=alert]"));
+        var setUp = await kim.GetAsync("/me/second-factor");
+        var key = setUp.TextOf(".factor-key")!.Replace(" ", "", StringComparison.Ordinal);
+        await kim.SendAsync(setUp, "form.stack", "/me/second-factor", ("code", Code(key, 0)));
+        Assert.Equal(200, (int)(await kim.GetAsync("/ebb-creek/people")).Status);
+    }
+
+    [Fact]
+    public async Task Grave_pages_ask_for_the_password_again_after_ten_minutes()
+    {
+        await using var club = await EmptyAsync();
+        var kim = await club.FoundAsync("Ebb Creek");
+        Assert.Equal(200, (int)(await kim.GetAsync("/me/security")).Status);
+        await club.ScalarAsync<int>("update sign_ins set proved_at = now() - interval '11 minutes' returning 1");
+        var sent = await kim.GetAsync("/me/security");
+        Assert.Equal("/prove?back=%2Fme%2Fsecurity", sent.Location!.ToString());
+        var prove = await kim.GetAsync(sent.Location.ToString());
+        Assert.Equal(422, (int)(await kim.SendAsync(prove, "form.stack", "/prove", ("password", "wrong"))).Status);
+        Assert.Equal(
+            "/me/security",
+            (await kim.SendAsync(prove, "form.stack", "/prove", ("password", ClubHost.KimsPassword))).Location!.ToString()
+        );
+        Assert.Equal(200, (int)(await kim.GetAsync("/me/security")).Status);
+    }
+
+    [Fact]
+    public async Task Signing_out_ends_the_sign_in_at_the_server_and_others_can_be_ended_from_afar()
+    {
+        await using var club = await EmptyAsync(strict: true);
+        var kim = await club.FoundAsync("Ebb Creek");
+        var (phone, jar) = club.VisitWithCookies();
+        await SignInAsync(phone, "kim", ClubHost.KimsPassword);
+        var stolen = club.VisitWith(jar);
+        Assert.Equal(200, (int)(await stolen.GetAsync("/ebb-creek")).Status);
+        var out_ = await phone.SendAsync(await phone.GetAsync("/me"), "form[action*=SignOut]", "/me?handler=SignOut");
+        Assert.Contains("cookies", out_.Message.Headers.GetValues("Clear-Site-Data").Single());
+        Assert.Equal(1L, await club.ScalarAsync<long>("select count(*) from sign_ins where ended_at is null"));
+
+        var second = club.Visit();
+        await SignInAsync(second, "kim", ClubHost.KimsPassword);
+        var security = await kim.GetAsync("/me/security");
+        Assert.Equal(2, security.Html.QuerySelectorAll("#devices-head + ul li").Length);
+        await kim.SendAsync(security, "form[action*=EndOthers]", "/me/security?handler=EndOthers");
+        await Task.Delay(TimeSpan.FromSeconds(1), TestContext.Current.CancellationToken);
+        Assert.Contains("/sign-in", (await second.GetAsync("/ebb-creek")).Location!.ToString());
+        Assert.Equal(200, (int)(await kim.GetAsync("/ebb-creek")).Status);
+    }
+
+    /// <summary>The code an authenticator shows (RFC 6238, SHA-1, thirty seconds).</summary>
+    /// <param name="key">The key in base 32.</param>
+    /// <param name="ahead">How many codes ahead.</param>
+    private static string Code(string key, int ahead)
+    {
+        var bits = string.Concat(
+            key.ToUpperInvariant()
+                .Select(letter =>
+                    Convert.ToString("ABCDEFGHIJKLMNOPQRSTUVWXYZ234567".IndexOf(letter, StringComparison.Ordinal), 2).PadLeft(5, '0')
+                )
+        );
+        var bytes = Enumerable.Range(0, bits.Length / 8).Select(at => Convert.ToByte(bits.Substring(at * 8, 8), 2)).ToArray();
+        var counter = new byte[8];
+        BinaryPrimitives.WriteInt64BigEndian(counter, (DateTimeOffset.UtcNow.ToUnixTimeSeconds() / 30) + ahead);
+#pragma warning disable CA5350 // The algorithm of RFC 6238.
+        var hash = HMACSHA1.HashData(bytes, counter);
+#pragma warning restore CA5350
+        var number = BinaryPrimitives.ReadInt32BigEndian(hash.AsSpan(hash[^1] & 15)) & int.MaxValue;
+        return (number % 1_000_000).ToString("D6", System.Globalization.CultureInfo.InvariantCulture);
+    }
+
+    private Task<ClubHost> EmptyAsync(bool strict = false) =>
+        host.AnotherAsync(
+            "Never",
+            [
+                ("REGATTA_MAIL_FOLDER", Directory.CreateTempSubdirectory("mail").FullName),
+                .. strict ? [("REGATTA_SIGN_IN_CHECK_SECONDS", "0")] : Array.Empty<(string, string)>(),
+            ]
+        );
+
+    private static async Task KitAsync(Visitor kim)
+    {
+        var made = await kim.SendAsync(
+            await kim.GetAsync("/ebb-creek/new-class"),
+            "form:has(.kits)",
+            "/ebb-creek/new-class",
+            ("name", "Skiff"),
+            ("kit", "sloop-dinghy")
+        );
+        Assert.Equal(302, (int)made.Status);
+    }
+
+    private static async Task<string> InviteAsync(Visitor kim, string name, params (string, string)[] more)
+    {
+        var people = await kim.GetAsync("/ebb-creek/people");
+        (string, string)[] usual = [("name", name), ("email", name.Split(' ')[0].ToLowerInvariant() + "@club.example")];
+        var invited = await kim.SendAsync(
+            people,
+            "form.stack",
+            "/ebb-creek/people",
+            [.. usual.Where(one => more.All(other => other.Item1 != one.Item1)), .. more]
+        );
+        return Link(invited.Text, "/invitation?token=");
+    }
+
+    private static async Task<Visitor> JoinAsync(ClubHost club, Visitor kim, params (string, string)[] more)
+    {
+        var link = await InviteAsync(kim, more.FirstOrDefault(one => one.Item1 == "name").Item2 ?? "Ida Marsh", more);
+        var visitor = club.Visit();
+        var name = (await visitor.GetAsync(link)).Html.QuerySelector("#name")!.GetAttribute("value")!.Split(' ')[0].ToLowerInvariant();
+        var joined = await visitor.SendAsync(
+            await visitor.GetAsync(link),
+            "form.stack",
+            "/invitation?handler=Open",
+            ("signin", name),
+            ("password", IdasPassword)
+        );
+        Assert.Equal(302, (int)joined.Status);
+        return visitor;
+    }
+
+    private static async Task<(Answer Page, string Address)> MemberAsync(Visitor kim, string name)
+    {
+        var address = (await kim.GetAsync("/ebb-creek/people"))
+            .Html.QuerySelectorAll(".people th a")
+            .First(link => link.TextContent.StartsWith(name, StringComparison.Ordinal))
+            .GetAttribute("href")!;
+        return (await kim.GetAsync(address), address);
+    }
+
+    private static async Task<Answer> SignInAsync(Visitor visitor, string name, string password) =>
+        await visitor.SendAsync(await visitor.GetAsync("/sign-in"), "form.stack", "/sign-in", ("name", name), ("password", password));
+
+    private static string Link(string text, string begins)
+    {
+        var decoded = System.Net.WebUtility.HtmlDecode(text);
+        var at = decoded.IndexOf(begins, StringComparison.Ordinal);
+        Assert.True(at >= 0, $"No {begins} in the text.");
+        return new string([.. decoded[at..].TakeWhile(letter => !char.IsWhiteSpace(letter) && letter is not ('<' or '"'))]);
+    }
+}

@@ -1,0 +1,74 @@
+using Dapper;
+using Microsoft.Extensions.DependencyInjection;
+using Npgsql;
+using Regatta.Web.Access;
+
+namespace Regatta.Web.Tests.Doors;
+
+/// <summary>Every act leaves a line that nobody can change.</summary>
+public sealed class AuditTests(ClubHost host)
+{
+    [Fact]
+    public void Every_act_the_app_knows_has_words()
+    {
+        var acts = Endpoints.All(host).Where(one => one.Method == "POST" && one.Page != "Trouble").ToList();
+        Assert.True(acts.Count > 60);
+        Assert.Equal([], acts.Where(one => !AuditWords.Has(one.Page, one.Handler)).Select(one => one.Name));
+    }
+
+    [Fact]
+    public async Task What_was_done_and_what_was_refused_is_read_by_the_coordinator_alone_and_taken_away_as_a_table()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var (captain, sailor) = (await club.VisitAsAsync("tamsin"), await club.VisitAsAsync("priya"));
+        var settings = await captain.GetAsync("/wenlow/classes/quillet/settings");
+        await captain.SendAsync(settings, "form.stack", "/wenlow/classes/quillet/settings", ("about", "=HYPERLINK(1)"));
+        await sailor.GetAsync("/wenlow/people");
+        var stranger = club.Visit();
+        await stranger.SendAsync(await stranger.GetAsync("/sign-in"), "form.stack", "/sign-in", ("name", "tamsin"), ("password", "wrong"));
+
+        var coordinator = await club.VisitAsAsync("odalys");
+        var trail = await coordinator.GetAsync("/wenlow/audit");
+        var lines = trail.Html.QuerySelectorAll(".audit tbody tr").Select(row => row.TextContent.ReplaceLineEndings(" ")).ToList();
+        var change = Assert.Single(lines, line => line.Contains("Change the class", StringComparison.Ordinal));
+        Assert.Contains("Tamsin", change);
+        Assert.Contains("→", change);
+        Assert.Contains(lines, line => line.Contains("Look at /wenlow/people (refused)", StringComparison.Ordinal));
+        Assert.Contains(
+            lines,
+            line => line.Contains("Tamsin", StringComparison.Ordinal) && line.Contains("Sign in (refused)", StringComparison.Ordinal)
+        );
+
+        var refused = await coordinator.GetAsync("/wenlow/audit?outcome=refused&who=priya");
+        Assert.All(refused.Html.QuerySelectorAll(".audit tbody th").Select(one => one.TextContent), who => Assert.Contains("Priya", who));
+        Assert.NotEmpty(refused.Html.QuerySelectorAll(".audit tbody tr"));
+        var csv = (await coordinator.GetAsync("/wenlow/audit?handler=csv&act=change+the+class")).Text;
+        Assert.StartsWith("at,who,from,act,about,before,after,outcome,request", csv);
+        Assert.Contains("Change the class", csv);
+        Assert.DoesNotContain(",=HYPERLINK", csv);
+
+        // The other club's coordinator reads nothing of it.
+        var other = await (await club.VisitAsAsync("ebbe")).GetAsync("/tessick/audit");
+        Assert.DoesNotContain("Tamsin", other.Text);
+    }
+
+    [Fact]
+    public async Task Lines_are_added_only()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        await club.VisitAsAsync("odalys");
+        foreach (var change in (string[])["update audit set what = ''", "delete from audit", "truncate audit"])
+        {
+            var refused = await Assert.ThrowsAsync<PostgresException>(() => club.ScalarAsync<int>(change));
+            Assert.Contains("only added to", refused.MessageText);
+        }
+
+        await using var connection = await club
+            .Services.GetRequiredService<NpgsqlDataSource>()
+            .OpenConnectionAsync(TestContext.Current.CancellationToken);
+        await connection.ExecuteAsync(
+            "insert into audit (at, address, request, act, what, outcome) values (now() - interval '500 days', '', '', 'Old', '', 'done')"
+        );
+        Assert.Equal(1, await club.Services.GetRequiredService<Regatta.Store.AuditTrail>().ForgetOldAsync());
+    }
+}
