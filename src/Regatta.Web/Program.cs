@@ -6,7 +6,10 @@ using Regatta.Web.Station;
 using Serilog;
 
 var builder = WebApplication.CreateBuilder(args);
-builder.Host.UseSerilog((context, log) => log.ReadFrom.Configuration(context.Configuration).Enrich.FromLogContext());
+builder.Host.UseSerilog(
+    (context, services, log) =>
+        log.ReadFrom.Configuration(context.Configuration).Enrich.With(new RequestLog(services.GetRequiredService<IHttpContextAccessor>()))
+);
 
 var settings = RegattaSettings.From(builder.Configuration);
 DemoGuard.Check(settings, builder.Configuration);
@@ -25,7 +28,6 @@ app.UseTroublePages();
 app.UseSecurityHeaders(SecurityPolicy.Headers(settings));
 app.UseRouting();
 app.UseAuthentication();
-app.UseMiddleware<RequestLog>();
 app.UseMiddleware<Auditing>();
 app.UseRateLimiter();
 app.UseMiddleware<ClubAdmission>();

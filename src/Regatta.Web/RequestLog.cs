@@ -1,17 +1,23 @@
 using Regatta.Web.Access;
-using Serilog.Context;
+using Serilog.Core;
+using Serilog.Events;
 
 namespace Regatta.Web;
 
 /// <summary>Gives every line of the server's log the request's id and the account's.</summary>
-internal sealed class RequestLog(RequestDelegate next)
+internal sealed class RequestLog(IHttpContextAccessor http) : ILogEventEnricher
 {
-    public async Task InvokeAsync(HttpContext context)
+    public void Enrich(LogEvent logEvent, ILogEventPropertyFactory propertyFactory)
     {
-        using (LogContext.PushProperty("Request", context.TraceIdentifier))
-        using (LogContext.PushProperty("Account", context.User.Identity?.IsAuthenticated == true ? context.User.Id() : null))
+        if (http.HttpContext is not { } context)
         {
-            await next(context);
+            return;
+        }
+
+        logEvent.AddPropertyIfAbsent(propertyFactory.CreateProperty("Request", context.TraceIdentifier));
+        if (context.User.Identity?.IsAuthenticated == true)
+        {
+            logEvent.AddPropertyIfAbsent(propertyFactory.CreateProperty("Account", context.User.Id()));
         }
     }
 }

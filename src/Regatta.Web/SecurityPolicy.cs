@@ -23,7 +23,11 @@ internal static class SecurityPolicy
             .AddReferrerPolicyNoReferrer()
             .AddCrossOriginOpenerPolicy(policy => policy.SameOrigin())
             .AddCrossOriginResourcePolicy(policy => policy.SameOrigin())
-            .AddPermissionsPolicyWithDefaultSecureDirectives()
+            .AddPermissionsPolicy(policy =>
+            {
+                policy.AddDefaultSecureDirectives();
+                policy.AddPublickeyCredentialsGet().Self();
+            })
             .AddCustomHeader("X-Robots-Tag", "noindex")
             .RemoveServerHeader();
 }

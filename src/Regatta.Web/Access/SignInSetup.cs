@@ -38,6 +38,9 @@ internal static class SignInSetup
             options.ServerDomain = settings.Address is { } address ? new Uri(address).Host : null;
             options.UserVerificationRequirement = "required";
             options.ResidentKeyRequirement = "preferred";
+            // The browser says by itself where the passkey was made; the header it is compared with by usage is hidden by the referrer policy.
+            options.ValidateOrigin = made =>
+                ValueTask.FromResult(!made.CrossOrigin && made.Origin == settings.AddressOf(made.HttpContext.Request));
         });
         // All of the platform's cookies: whoever is refused is signed out of each of them, also of those that nobody has yet.
         services

@@ -56,7 +56,7 @@ public sealed class MemberModel(
     public async Task<IActionResult> OnPostRemoveAsync(Guid person)
     {
         var answer = await DoAsync(person, () => manage.RemoveAsync(here.Club.Ref, person), "removed", "");
-        return answer is RedirectToPageResult ? RedirectToPage("/Account/People") : answer;
+        return answer is RedirectToPageResult ? Redirect(here.Path + "/people") : answer;
     }
 
     public async Task<IActionResult> OnPostHandOverAsync(Guid person)
