@@ -25,6 +25,8 @@ public sealed record ImportedClass(
 /// <summary>Adds whole classes to a club.</summary>
 public sealed class Imports(NpgsqlDataSource database, TimeProvider clock)
 {
+    private const int LogsAtOnce = 1000;
+
     /// <summary>Adds classes, all or none. A class whose key the club has already stays as it is.</summary>
     /// <returns>For each class, whether it was added.</returns>
     public async Task<IReadOnlyList<bool>> AddAsync(ClubId club, IReadOnlyList<ImportedClass> classes)
@@ -113,11 +115,15 @@ public sealed class Imports(NpgsqlDataSource database, TimeProvider clock)
             }
         }
 
-        foreach (var (sailor, boat, log) in imported.Logs)
+        foreach (var some in imported.Logs.Chunk(LogsAtOnce))
         {
             // Marks that come in are the class's own, whatever the boat read.
-            var sailed = new SailedMarks(boat is null ? null : numbers[boat], log.Marks.Keys.ToHashSet());
-            await Logs.InsertAsync(connection, transaction, one, sailor, sailed, log, now);
+            var rows = some.Select(entry => new SentLog(
+                entry.Sailor,
+                new(entry.Boat is null ? null : numbers[entry.Boat], entry.Log.Marks.Keys.ToHashSet()),
+                entry.Log
+            ));
+            await Logs.InsertAsync(connection, transaction, one, [.. rows], now);
         }
 
         return true;

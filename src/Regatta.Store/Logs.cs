@@ -1,3 +1,4 @@
+using System.Text.Json;
 using Dapper;
 using Npgsql;
 using Regatta.Core.Checks;
@@ -34,7 +35,7 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
-        var number = await InsertAsync(connection, transaction, one, sailor, sailed, log, clock.GetUtcNow());
+        var number = await InsertAsync(connection, transaction, one, new SentLog(sailor, sailed, log), clock.GetUtcNow());
         await transaction.CommitAsync();
         return number
             ?? await connection.ExecuteScalarAsync<long>(
@@ -121,63 +122,56 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
             ) == 1;
     }
 
-    internal static Task<long?> InsertAsync(
+    internal static async Task<long?> InsertAsync(
         NpgsqlConnection connection,
         NpgsqlTransaction transaction,
         ClassRef one,
-        Guid? sailor,
-        SailedMarks sailed,
-        SessionLog log,
+        SentLog log,
+        DateTimeOffset now
+    ) => (await InsertAsync(connection, transaction, one, [log], now)) is [var id] ? id : null;
+
+    /// <summary>Adds logs with their marks in one statement; those that are there already are left as they are.</summary>
+    /// <returns>The numbers of those that were added.</returns>
+    internal static async Task<IReadOnlyList<long>> InsertAsync(
+        NpgsqlConnection connection,
+        NpgsqlTransaction transaction,
+        ClassRef one,
+        IReadOnlyList<SentLog> logs,
         DateTimeOffset now
     ) =>
-        connection.ExecuteScalarAsync<long?>(
-            """
-            with added as (
-              insert into session_logs (club_id, class_id, sailor_id, boat_id, key, sailed_at, wind_from, wind_to, gust, crew_mass,
-                helm_port, helm_starboard, heel,
-                rudder_centred, steady_full_speed, flat, trimmed, luffing, felt, note, version, plan, mode, logged_at)
-              values (@club, @classId, @sailor, @Boat, @Key, @SailedAt, @WindFrom, @WindTo, @Gust, @CrewMass, @HelmPort, @HelmStarboard,
-                @Heel,
-                @RudderCentred, @SteadyFullSpeed, @Flat, @Trimmed, @Luffing, @Felt, @Note, @Version, @Plan, @Mode, @now)
-              on conflict do nothing
-              returning id),
-            marked as (
-              insert into log_marks (club_id, log_id, control, mark, measured)
-              select @club, added.id, m.* from added, unnest(@controls, @marks, @measured) as m)
-            select id from added
-            """,
-            new
-            {
-                club = one.Club.Number,
-                classId = one.Number,
-                sailor,
-                sailed.Boat,
-                log.Key,
-                SailedAt = log.SailedAt.ToUniversalTime(),
-                WindFrom = log.Wind.From.MetresPerSecond,
-                WindTo = log.Wind.To.MetresPerSecond,
-                Gust = log.Wind.Gust?.MetresPerSecond,
-                CrewMass = log.CrewMass?.Kilograms,
-                HelmPort = log.Check?.Helm.Port?.Degrees,
-                HelmStarboard = log.Check?.Helm.Starboard?.Degrees,
-                Heel = log.Check?.Heel?.Degrees,
-                RudderCentred = log.Check?.Gates.RudderCentred ?? false,
-                SteadyFullSpeed = log.Check?.Gates.SteadyFullSpeed ?? false,
-                Flat = log.Check?.Gates.Flat ?? false,
-                Trimmed = log.Check?.Gates.Trimmed ?? false,
-                Luffing = log.Luffing.ToString(),
-                Felt = log.Felt.ToString(),
-                log.Note,
-                log.Version,
-                Plan = log.Layer.Plan.Name,
-                Mode = log.Layer.Mode.Name,
-                now,
-                controls = log.Marks.Keys.Select(key => key.Name).ToArray(),
-                marks = log.Marks.Values.Select(mark => mark.Position).ToArray(),
-                measured = log.Marks.Keys.Select(sailed.Measured.Contains).ToArray(),
-            },
-            transaction
-        );
+        [
+            .. await connection.QueryAsync<long>(
+                """
+                with sent as (
+                  select distinct on (sailor, key) * from jsonb_to_recordset(@rows::jsonb) as r (sailor uuid, boat bigint, key uuid,
+                    sailed_at timestamptz, wind_from float8, wind_to float8, gust float8, crew_mass float8, helm_port float8,
+                    helm_starboard float8, heel float8, rudder_centred boolean, steady_full_speed boolean, flat boolean, trimmed boolean,
+                    luffing text, felt text, note text, version int, plan text, mode text, marks jsonb)),
+                added as (
+                  insert into session_logs (club_id, class_id, sailor_id, boat_id, key, sailed_at, wind_from, wind_to, gust, crew_mass,
+                    helm_port, helm_starboard, heel, rudder_centred, steady_full_speed, flat, trimmed, luffing, felt, note, version, plan,
+                    mode, logged_at)
+                  select @club, @classId, sailor, boat, key, sailed_at, wind_from, wind_to, gust, crew_mass, helm_port, helm_starboard,
+                    heel, rudder_centred, steady_full_speed, flat, trimmed, luffing, felt, note, version, plan, mode, @now from sent
+                  on conflict do nothing
+                  returning id, sailor_id, key),
+                marked as (
+                  insert into log_marks (club_id, log_id, control, mark, measured)
+                  select @club, added.id, m.control, m.mark, m.measured
+                  from added join sent on sent.key = added.key and sent.sailor is not distinct from added.sailor_id,
+                    jsonb_to_recordset(sent.marks) as m (control text, mark float8, measured boolean))
+                select id from added
+                """,
+                new
+                {
+                    club = one.Club.Number,
+                    classId = one.Number,
+                    rows = JsonSerializer.Serialize(logs.Select(log => log.ToJson())),
+                    now,
+                },
+                transaction
+            ),
+        ];
 
     private async Task<IEnumerable<(long Number, SessionLog Log)>> NamelessAsync(ClassRef one)
     {

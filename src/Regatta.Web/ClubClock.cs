@@ -9,6 +9,8 @@ namespace Regatta.Web;
 /// <summary>Time as the club of the request reads it: stored in UTC, shown and typed in the club's zone.</summary>
 public sealed class ClubClock(TimeProvider time, ClubContext here)
 {
+    private const int FirstYear = 1990;
+    private const int LastYear = 2100;
     private const string FieldFormat = "yyyy-MM-dd'T'HH:mm";
 
     public DateTimeOffset Now => time.GetUtcNow();
@@ -34,6 +36,11 @@ public sealed class ClubClock(TimeProvider time, ClubContext here)
         )
         {
             return Parsed<DateTimeOffset>.Bad("Write the day and time like 2026-05-31 14:30.");
+        }
+
+        if (local.Year is < FirstYear or > LastYear)
+        {
+            return Parsed<DateTimeOffset>.Bad($"Write a year between {FirstYear} and {LastYear}.");
         }
 
         return Zone.IsInvalidTime(local)

@@ -86,7 +86,10 @@ internal static class Services
             .AddScoped<DefinitionEditor>()
             .AddScoped<DemoLoader>()
             .AddScoped<FirstClub>();
-        services.AddSingleton<ClassWatch>().AddHostedService(provider => provider.GetRequiredService<ClassWatch>());
+        services
+            .AddSingleton<OpenStreams>()
+            .AddSingleton<ClassWatch>()
+            .AddHostedService(provider => provider.GetRequiredService<ClassWatch>());
         services.AddSingleton(stations).AddSingleton<StationStates>().AddHostedService<StationKeeper>().AddSingleton<TodayBoards>();
         services.AddRegattaSignIn(settings);
         services.AddRequestLimits();

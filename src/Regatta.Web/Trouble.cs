@@ -13,6 +13,10 @@ internal static class Trouble
     /// <summary>The sentence that says what was wrong; null where nobody said.</summary>
     public static string? Explanation(this HttpContext context) => context.Items[Sentence] as string;
 
+    /// <summary>Whether the request was answered with trouble already, and this is the page that tells of it.</summary>
+    public static bool IsToldOfTrouble(this HttpContext context) =>
+        context.Features.Get<IExceptionHandlerFeature>() is not null || context.Features.Get<IStatusCodeReExecuteFeature>() is not null;
+
     /// <summary>Answers in plain text when the page that tells of trouble fails as well, and pages for the rest.</summary>
     public static void UseTroublePages(this WebApplication app)
     {

@@ -1,5 +1,6 @@
 using System.Globalization;
 using Regatta.Application;
+using Regatta.Core;
 using Regatta.Core.Units;
 using Regatta.Web.Access;
 
@@ -42,5 +43,5 @@ public sealed class UnitPreferences(IHttpContextAccessor http, ClubContext here)
     public string Day(DateTimeOffset at) => TimeZoneInfo.ConvertTime(at, Zone).ToString("d MMM yyyy", CultureInfo.InvariantCulture);
 
     private T Claimed<T>(string claim, T otherwise)
-        where T : struct, Enum => Enum.TryParse<T>(Context.User.FindFirst(claim)?.Value, out var value) ? value : otherwise;
+        where T : struct, Enum => Named.Read<T>(Context.User.FindFirst(claim)?.Value) ?? otherwise;
 }

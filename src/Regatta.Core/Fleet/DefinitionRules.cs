@@ -6,7 +6,9 @@ namespace Regatta.Core.Fleet;
 internal static class DefinitionRules
 {
     public static IEnumerable<string> Broken(ClassDefinition definition) =>
-        Naming(definition)
+        DefinitionSizes
+            .Broken(definition)
+            .Concat(Naming(definition))
             .Concat(BandNumbers(definition))
             .Concat(ControlsKnown(definition))
             .Concat(Couplings(definition))

@@ -7,7 +7,7 @@ public sealed record Layers
     public const int LongestName = 30;
 
     /// <summary>The most plans, and the most modes.</summary>
-    public const int Most = 12;
+    public const int Most = Limits.Layers;
 
     private Layers(IReadOnlyList<SailPlan> plans, IReadOnlyList<SailingMode> modes) => (Plans, Modes) = (plans, modes);
 

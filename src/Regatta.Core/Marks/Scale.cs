@@ -123,7 +123,7 @@ public abstract record Scale
             || !(max > min)
             || !(step > 0)
             || step > max - min
-            || (max - min) / step > 100_000
+            || (max - min) / step > Limits.Steps
         )
         {
             throw new ArgumentException($"{what} needs a highest mark above its lowest, and a step between zero and its whole length.");

@@ -22,6 +22,11 @@ public static partial class NumberText
     /// <returns>The number and the trimmed rest, or a sentence: not a number, or a fraction no rule is marked in.</returns>
     public static Parsed<(double Number, string Tail)> Read(string text)
     {
+        if (text.Length > Limits.LineLetters)
+        {
+            return Parsed<(double Number, string Tail)>.Bad($"Keep it under {Limits.LineLetters} letters.");
+        }
+
         var plain = Normalise(text);
         var match = Shape().Match(DecimalComma().Replace(plain, "$1.$2"));
         if (!match.Success)

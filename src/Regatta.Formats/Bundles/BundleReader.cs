@@ -12,6 +12,9 @@ public static class BundleReader
 {
     private const int MostProblems = 20;
 
+    /// <summary>The bytes of a text, some of whose letters are written as escapes.</summary>
+    private const int LongestText = 6 * Limits.NoteLetters;
+
     /// <summary>Reads UTF-8 JSON.</summary>
     /// <param name="json">The whole text.</param>
     /// <param name="now">To refuse logs of the future.</param>
@@ -27,12 +30,13 @@ public static class BundleReader
             var document = JsonSerializer.Deserialize<BundleDocument>(SkipByteOrderMark(json), BundleDocument.Options);
             return document switch
             {
-                _ when HasNullInArray(json) => Refused("the file", "A list in it holds null."),
+                _ when Unfit(json) is { } unfit => Refused("the file", unfit),
                 null or { Format: not BundleDocument.FormatName } => Refused("format", $"This is no {BundleDocument.FormatName}."),
                 { Version: not BundleDocument.CurrentVersion } => Refused(
                     "version",
                     $"Version {document.Version} is not known here; version {BundleDocument.CurrentVersion} is."
                 ),
+                _ when TooMany(document) is { } many => Refused("the file", many),
                 _ => Understand(document, now),
             };
         }
@@ -48,11 +52,12 @@ public static class BundleReader
     private static ReadOnlySpan<byte> SkipByteOrderMark(ReadOnlySpan<byte> json) =>
         json.StartsWith((byte[])[0xEF, 0xBB, 0xBF]) ? json[3..] : json;
 
-    /// <summary>The deserialiser keeps null out of properties, but lets it into lists.</summary>
-    private static bool HasNullInArray(ReadOnlySpan<byte> json)
+    /// <summary>What the deserialiser would let pass: null in lists, control characters, texts longer than any the app writes.</summary>
+    private static string? Unfit(ReadOnlySpan<byte> json)
     {
         var reader = new Utf8JsonReader(SkipByteOrderMark(json));
         var open = new Stack<JsonTokenType>();
+        var member = "";
         while (reader.Read())
         {
             switch (reader.TokenType)
@@ -64,12 +69,30 @@ public static class BundleReader
                     open.Pop();
                     break;
                 case JsonTokenType.Null when open.TryPeek(out var inside) && inside == JsonTokenType.StartArray:
-                    return true;
+                    return "A list in it holds null.";
+                case JsonTokenType.PropertyName:
+                    member = reader.GetString()!;
+                    break;
+                case JsonTokenType.String when reader.ValueSpan.Length > LongestText:
+                    return $"A text of “{PlainText.Shown(member)}” is longer than {Limits.NoteLetters} letters.";
+                case JsonTokenType.String when PlainText.HasControls(reader.GetString()):
+                    return $"A text of “{PlainText.Shown(member)}” holds a control character.";
             }
         }
 
-        return false;
+        return null;
     }
+
+    private static string? TooMany(BundleDocument document) =>
+        document switch
+        {
+            { Classes.Count: > Limits.BundleClasses } => $"It holds more than {Limits.BundleClasses} classes.",
+            _ when document.Classes.Sum(one => one.Logs?.Count ?? 0) > Limits.BundleLogs => $"It holds more than {Limits.BundleLogs} logs.",
+            _ when document.Classes.Any(one => one.Boats?.Count > Limits.Boats) => $"A class in it has more than {Limits.Boats} boats.",
+            _ when document.Classes.Any(one => one.Versions?.Count > Limits.Versions) =>
+                $"A class in it has more than {Limits.Versions} versions.",
+            _ => null,
+        };
 
     private static BundleReading Understand(BundleDocument document, DateTimeOffset now)
     {

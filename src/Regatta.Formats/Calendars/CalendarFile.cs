@@ -3,6 +3,7 @@ using System.Runtime.Serialization;
 using Ical.Net;
 using Ical.Net.CalendarComponents;
 using Ical.Net.DataTypes;
+using Ical.Net.Evaluation;
 using Ical.Net.Serialization;
 using Regatta.Core;
 using Regatta.Core.Outings;
@@ -13,6 +14,9 @@ namespace Regatta.Formats.Calendars;
 /// club.</summary>
 public static class CalendarFile
 {
+    /// <summary>A rule that finds no day for so long finds none.</summary>
+    private static readonly EvaluationOptions Patience = new() { MaxUnmatchedIncrementsLimit = 1000 };
+
     private static readonly TimeSpan Ahead = TimeSpan.FromDays(400);
 
     /// <summary>Writes days on the water.</summary>
@@ -52,13 +56,27 @@ public static class CalendarFile
     {
         try
         {
+            if (PlainText.HasControls(text))
+            {
+                return Parsed<IReadOnlyList<Outing>>.Bad("It holds control characters, so it is no calendar file, or a broken one.");
+            }
+
             if (Ical.Net.Calendar.Load(text) is not { } calendar)
             {
                 return Parsed<IReadOnlyList<Outing>>.Bad("This is no calendar file.");
             }
 
+            if (calendar.Events.Any(one => one.RecurrenceRule?.Frequency < FrequencyType.Daily))
+            {
+                return Parsed<IReadOnlyList<Outing>>.Bad(
+                    "A day on the water that comes again every hour or oftener is none. Repeat it by days or weeks."
+                );
+            }
+
             var outings = new List<Outing>();
-            foreach (var occurrence in calendar.GetOccurrences<CalendarEvent>(new CalDateTime(now.UtcDateTime.AddDays(-2), "UTC")))
+            foreach (
+                var occurrence in calendar.GetOccurrences<CalendarEvent>(new CalDateTime(now.UtcDateTime.AddDays(-2), "UTC"), Patience)
+            )
             {
                 var from = Utc(occurrence.Period.StartTime, zone);
                 if (from > now + Ahead)
@@ -102,6 +120,7 @@ public static class CalendarFile
                         or InvalidOperationException
                         or NullReferenceException
                         or OverflowException
+                        or EvaluationLimitExceededException
             )
         {
             return Parsed<IReadOnlyList<Outing>>.Bad("This is no calendar file, or a broken one.");

@@ -17,7 +17,11 @@ internal sealed class CheckedForms : IAsyncPageFilter
 
     public async Task OnPageHandlerExecutionAsync(PageHandlerExecutingContext context, PageHandlerExecutionDelegate next)
     {
-        if (Controls(context.HttpContext.Request) is { } bad)
+        if (context.HttpContext.IsToldOfTrouble())
+        {
+            await next();
+        }
+        else if (Controls(context.HttpContext.Request) is { } bad)
         {
             Refuse(context, $"The field “{PlainText.Shown(bad)}” holds a control character, which no keyboard makes. Type it anew.");
         }

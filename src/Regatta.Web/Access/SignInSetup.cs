@@ -38,7 +38,7 @@ internal static class SignInSetup
             options.ServerDomain = settings.Address is { } address ? new Uri(address).Host : null;
             options.UserVerificationRequirement = "required";
             options.ResidentKeyRequirement = "preferred";
-            // The browser says by itself where the passkey was made; the header it is compared with by usage is hidden by the referrer policy.
+            // What the browser says inside of it; the header it is usually compared with is hidden by the referrer policy.
             options.ValidateOrigin = made =>
                 ValueTask.FromResult(!made.CrossOrigin && made.Origin == settings.AddressOf(made.HttpContext.Request));
         });

@@ -14,18 +14,27 @@ public sealed class FormReader
     public IReadOnlyDictionary<string, string> Problems => problems;
 
     /// <summary>Reads a field that must be there.</summary>
-    public T? Need<T>(string field, string? text, string missing, Func<string, Parsed<T>> read) =>
-        string.IsNullOrWhiteSpace(text) ? Refuse<T>(field, missing) : Take(field, read(text));
+    public T? Need<T>(string field, string? text, string missing, Func<string, Parsed<T>> read, int longest = Limits.NoteLetters) =>
+        string.IsNullOrWhiteSpace(text) ? Refuse<T>(field, missing)
+        : TooLong(text, longest) is { } problem ? Refuse<T>(field, problem)
+        : Take(field, read(text));
 
     /// <summary>Reads a field that may be left empty.</summary>
     public T? May<T>(string field, string? text, Func<string, Parsed<T>> read)
-        where T : struct => string.IsNullOrWhiteSpace(text) ? null : Take(field, read(text).Then(value => Parsed<T?>.Good(value)));
+        where T : struct =>
+        string.IsNullOrWhiteSpace(text) ? null
+        : TooLong(text, Limits.NoteLetters) is { } problem ? Refuse<T?>(field, problem)
+        : Take(field, read(text).Then(value => Parsed<T?>.Good(value)));
 
     /// <summary>Keeps a value, or its problem beside the field.</summary>
     public T? Take<T>(string field, Parsed<T> parsed) => parsed.Ok ? parsed.Value : Refuse<T>(field, parsed.Problem!);
 
     /// <summary>Keeps a problem beside a field.</summary>
     public void Refuse(string field, string problem) => problems.TryAdd(field, problem);
+
+    /// <summary>What is too long is not even looked at.</summary>
+    private static string? TooLong(string text, int longest) =>
+        text.Length > longest ? $"Keep it under {longest} letters; it has {text.Length}." : null;
 
     private T? Refuse<T>(string field, string problem)
     {

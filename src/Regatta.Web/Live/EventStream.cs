@@ -1,3 +1,6 @@
+using System.Diagnostics;
+using Regatta.Web.Access;
+
 namespace Regatta.Web.Live;
 
 /// <summary>Server-sent events that tell an open page that there is something new to look at. They say hardly more: the page asks for
@@ -5,7 +8,10 @@ namespace Regatta.Web.Live;
 internal static class EventStream
 {
     /// <summary>A line that says nothing for longer is cut by what stands between.</summary>
-    private static readonly TimeSpan Heartbeat = TimeSpan.FromSeconds(25);
+    private static readonly TimeSpan Heartbeat = TimeSpan.FromSeconds(20);
+
+    /// <summary>So often a stream asks again whether its person may still hear it.</summary>
+    private static readonly TimeSpan RightsHold = TimeSpan.FromSeconds(10);
 
     /// <summary>Tells one page until it goes, or the app stops: at once, and then whenever there is news.</summary>
     /// <param name="context">The page's request.</param>
@@ -23,21 +29,56 @@ internal static class EventStream
         Func<Task<string>> tell
     )
     {
+        using var place = context.RequestServices.GetRequiredService<OpenStreams>().Enter(context);
+        if (place is null)
+        {
+            context.Response.StatusCode = StatusCodes.Status429TooManyRequests;
+            context.Response.Headers.RetryAfter = "60";
+            return;
+        }
+
         context.Response.ContentType = "text/event-stream";
         context.Response.Headers.CacheControl = "no-store";
         using var gone = CancellationTokenSource.CreateLinkedTokenSource(context.RequestAborted, life.ApplicationStopping);
         try
         {
+            var (asked, said) = (Stopwatch.GetTimestamp(), Stopwatch.GetTimestamp());
             while (!gone.IsCancellationRequested)
             {
                 var news = next();
                 await SayAsync($"event: {name}\ndata: {await tell()}\n\n");
+                said = Stopwatch.GetTimestamp();
                 await Task.Delay(atMostEvery, gone.Token);
-                while (await Task.WhenAny(news, Task.Delay(Heartbeat, gone.Token)) != news)
+                while (await Task.WhenAny(news, Task.Delay(RightsHold, gone.Token)) != news)
                 {
                     gone.Token.ThrowIfCancellationRequested();
-                    await SayAsync(": still here\n\n");
+                    if (!await MayAsync())
+                    {
+                        return;
+                    }
+
+                    if (Stopwatch.GetElapsedTime(said) >= Heartbeat)
+                    {
+                        await SayAsync(": still here\n\n");
+                        said = Stopwatch.GetTimestamp();
+                    }
                 }
+
+                if (!await MayAsync())
+                {
+                    return;
+                }
+            }
+
+            async Task<bool> MayAsync()
+            {
+                if (Stopwatch.GetElapsedTime(asked) < RightsHold)
+                {
+                    return true;
+                }
+
+                asked = Stopwatch.GetTimestamp();
+                return await context.StillMayAsync();
             }
         }
         catch (OperationCanceledException) { }

@@ -23,7 +23,7 @@ public sealed class TroubleModel : PageModel
     {
         var error = HttpContext.Features.Get<IExceptionHandlerFeature>()?.Error;
         // Whoever opens this page by its address has no trouble.
-        var isTold = error is not null || HttpContext.Features.Get<IStatusCodeReExecuteFeature>() is not null;
+        var isTold = HttpContext.IsToldOfTrouble();
         var status =
             !isTold ? StatusCodes.Status404NotFound
             : said is >= 400 and < 600 ? said.Value

@@ -52,10 +52,9 @@ public sealed class AccountTests(ClubHost host)
         var odalys = await club.VisitAsAsync("odalys");
         var people = await odalys.GetAsync("/wenlow/people");
         Assert.Equal("demo", people.TextOf(".demo-mark"));
-        var refused = await odalys.SendAsync(people, "form.stack", "/wenlow/people", ("name", "Ida Marsh"), ("email", "ida@club.example"));
+        var refused = await odalys.SendAsync(people, "form.looks", "/wenlow/people", ("name", "Ida Marsh"), ("email", "ida@club.example"));
         Assert.Equal(422, (int)refused.Status);
         Assert.Contains("Found a club of your own", refused.TextOf("#email-problem"));
-        Assert.Equal("Ida Marsh", refused.Html.QuerySelector("#name")!.GetAttribute("value"));
 
         await using var real = await EmptyAsync();
         await real.FoundAsync("Ebb Creek");

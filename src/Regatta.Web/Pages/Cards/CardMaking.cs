@@ -1,4 +1,5 @@
 using Regatta.Application.Reading;
+using Regatta.Core;
 using Regatta.Core.Fleet;
 using Regatta.Core.Matrices;
 using Regatta.Core.Sheets;
@@ -31,7 +32,7 @@ public sealed record CardMaking(PublishedVersion Version, SailPlan Plan, BoatCho
 
         var choice = await readings.ForAsync(here.Class.Class, here.Actor.Person, ask.Boat ?? BoatChoice.OfTheClass);
         var plan = version.Set.Layers.Find(version.Set.Layers.Nearest(ask.Plan, null).Plan)!;
-        var look = Enum.TryParse<CardLook>(ask.Look, ignoreCase: true, out var asked) && Enum.IsDefined(asked) ? asked : CardLook.Tinted;
+        var look = Named.Read<CardLook>(ask.Look) ?? CardLook.Tinted;
         return new(
             version,
             plan,

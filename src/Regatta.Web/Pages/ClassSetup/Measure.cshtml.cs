@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Regatta.Application.Measuring;
 using Regatta.Application.Reading;
+using Regatta.Core;
 using Regatta.Core.Fleet;
 using Regatta.Core.Marks;
 using Regatta.Core.Measuring;
@@ -105,7 +106,13 @@ public sealed class MeasureModel(ClubContext here, Boats boats, MeasureBoats mea
         }
 
         typed = Request.Typed();
-        var pairs = form.Need("table", typed.GetValueOrDefault("table"), "Write a pair a line.", text => PairText.ReadTable(Control, text));
+        var pairs = form.Need(
+            "table",
+            typed.GetValueOrDefault("table"),
+            "Write a pair a line.",
+            text => PairText.ReadTable(Control, text),
+            Limits.TableLetters
+        );
         return await TakeAsync("table", pairs ?? []);
     }
 

@@ -104,6 +104,8 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
         var mass = reader.May("crewMass", this["crewMass"], text => SessionLog.ReadCrewMass(text, massUnit));
         var marks = ReadMarks(boatClass, readings);
         var check = ReadCheck();
+        var luffing = reader.May("luffing", this["luffing"], One<Luffing>);
+        var felt = reader.May("felt", this["felt"], One<Felt>);
         var note = this["note"].Trim();
         if (note.Length > SessionLog.LongestNote)
         {
@@ -118,8 +120,8 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
                 mass,
                 marks,
                 check,
-                Enum.TryParse<Luffing>(this["luffing"], out var luffing) ? luffing : Luffing.NotLookedAt,
-                Enum.TryParse<Felt>(this["felt"], out var felt) ? felt : Felt.NotSaid,
+                luffing ?? Luffing.NotLookedAt,
+                felt ?? Felt.NotSaid,
                 note,
                 int.TryParse(this["version"], out var version) ? version : null
             )
@@ -128,6 +130,9 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
             }
             : null;
     }
+
+    private static Parsed<T> One<T>(string text)
+        where T : struct, Enum => Named.Read<T>(text) is { } one ? Parsed<T>.Good(one) : Parsed<T>.Bad("Choose one of the answers.");
 
     /// <summary>What was seen wins over what was prefilled.</summary>
     private WindRange? ReadWind(SpeedUnit unit)

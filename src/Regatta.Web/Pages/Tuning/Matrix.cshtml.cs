@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Regatta.Application.Editing;
+using Regatta.Core;
 using Regatta.Core.Fleet.Changes;
 using Regatta.Core.Matrices;
 using Regatta.Core.Units;
@@ -147,11 +148,7 @@ public sealed class MatrixModel(
     public async Task<IActionResult> OnPostDecideAsync(int revision, string decision, string? to, string? reason)
     {
         await OpenAsync();
-        if (
-            Drawer is not { Proposal: { } proposal } drawer
-            || !Enum.TryParse<DecisionKind>(decision, ignoreCase: true, out var kind)
-            || !Enum.IsDefined(kind)
-        )
+        if (Drawer is not { Proposal: { } proposal } drawer || Named.Read<DecisionKind>(decision) is not { } kind)
         {
             return await AnswerAsync("The proposal has changed meanwhile. Look at it again.");
         }

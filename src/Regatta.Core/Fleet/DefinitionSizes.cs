@@ -1,0 +1,62 @@
+using Regatta.Core.Marks;
+
+namespace Regatta.Core.Fleet;
+
+/// <summary>How large a class may be. What is larger would be slow to draw and to fit for everybody who looks at it.</summary>
+internal static class DefinitionSizes
+{
+    public static IEnumerable<string> Broken(ClassDefinition definition)
+    {
+        if (definition.Bands.All.Count > Limits.Bands)
+        {
+            yield return $"A class has at most {Limits.Bands} bands.";
+        }
+
+        if (definition.Known.Count() > Limits.Controls)
+        {
+            yield return $"A class has at most {Limits.Controls} controls, those no longer used among them.";
+        }
+
+        foreach (var problem in definition.Known.SelectMany(Broken).Concat(Unprintable(definition)))
+        {
+            yield return problem;
+        }
+    }
+
+    private static IEnumerable<string> Broken(Control control)
+    {
+        if (control.Synonyms.Count > Limits.Synonyms)
+        {
+            yield return $"{control.Name}: a control has at most {Limits.Synonyms} other names.";
+        }
+
+        if (control.Scale.Choices?.Count > Limits.Stops)
+        {
+            yield return $"{control.Name}: a scale has at most {Limits.Stops} stops.";
+        }
+
+        if (control.Scale is LengthScale scale && scale.Max.Position - scale.Min.Position > Limits.ControlMetres * 1000)
+        {
+            yield return $"{control.Name}: a control is at most {Limits.ControlMetres} m long.";
+        }
+
+        if (Texts(control).Any(text => text.Length > Control.LongestText))
+        {
+            yield return $"A control’s name, datum and sentences have at most {Control.LongestText} letters each.";
+        }
+    }
+
+    /// <summary>Control characters close pages and files for whoever looks next.</summary>
+    private static IEnumerable<string> Unprintable(ClassDefinition definition) =>
+        definition
+            .Known.SelectMany(Texts)
+            .Concat([definition.Name, definition.About, definition.Family])
+            .Concat(definition.Cautions)
+            .Concat(definition.Checks)
+            .Concat(definition.Bands.All.Select(band => band.Name))
+            .Where(PlainText.HasControls)
+            .Select(text => $"“{PlainText.Shown(text)}” holds a control character.");
+
+    private static IEnumerable<string> Texts(Control control) =>
+        [control.Name, control.Datum, control.ReadingPoint, control.MoreDoes, .. control.Synonyms, .. control.Scale.Choices ?? []];
+}

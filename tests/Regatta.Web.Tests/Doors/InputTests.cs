@@ -1,0 +1,257 @@
+using System.Text;
+using Regatta.Core;
+
+namespace Regatta.Web.Tests.Doors;
+
+/// <summary>Whatever is sent to whatever address: it is answered as the sender's, never as ours.</summary>
+public sealed class InputTests(ClubHost host)
+{
+    /// <summary>What no form of the app sends: control characters, numbers that are none, other scripts' digits, absurd days, much of it.</summary>
+    private static readonly string[] Odd =
+    [
+        "NaN",
+        "-1",
+        "99999999999999999999999999",
+        "१२",
+        "0001-01-01T00:00",
+        "77",
+        "../../etc",
+        "' or 1=1 --",
+        "ゲート\u202e🛶",
+        new string('9', 20_000),
+    ];
+
+    [Fact]
+    public async Task Odd_values_in_every_field_of_every_handler_are_never_an_error_of_ours()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var coordinator = await club.VisitAsAsync("odalys");
+        var page = await coordinator.GetAsync("/sign-in");
+        var wrong = new List<string>();
+        foreach (
+            var one in Endpoints
+                .All(club)
+                .Where(one => one is { Method: "POST", Page: not ("Account/SignIn" or "Trouble"), Handler: not "SignOut" })
+        )
+        {
+            foreach (var value in Odd.Append("a\0b"))
+            {
+                var address = Address(one);
+                var answer = await coordinator.SendAsync(page, "form.looks", address, [.. Fields.Select(field => (field, value))]);
+                if ((int)answer.Status >= 500 || (value == "a\0b" && (int)answer.Status is not (400 or 429) && !IsTurnedAway(answer)))
+                {
+                    wrong.Add($"{one.Name} answered {(int)answer.Status} to {value[..Math.Min(12, value.Length)]}");
+                }
+            }
+        }
+
+        Assert.Equal([], wrong);
+        var named = await coordinator.SendAsync(page, "form.looks", "/wenlow/calendar", ("title", "Cup\u0001"));
+        Assert.Contains("“title” holds a control character", named.TextOf("main"));
+    }
+
+    [Fact]
+    public async Task Odd_values_in_every_query_are_never_an_error_of_ours()
+    {
+        var coordinator = await host.VisitAsAsync("odalys");
+        var wrong = new List<string>();
+        foreach (
+            var one in Endpoints.All(host).Where(one => one.Method == "GET" && !one.Pattern.EndsWith("stream", StringComparison.Ordinal))
+        )
+        {
+            foreach (var value in Odd.Append("a\0b").Where(value => value.Length < 1000))
+            {
+                var query = string.Join('&', Queries.Select(name => $"{name}={Uri.EscapeDataString(value)}"));
+                var (status, _) = await coordinator.StatusAsync($"{Address(one).Split('?')[0]}?handler={one.Handler}&{query}");
+                if (status >= 500)
+                {
+                    wrong.Add($"{one.Name} answered {status} to {value}");
+                }
+            }
+        }
+
+        Assert.Equal([], wrong);
+    }
+
+    [Fact]
+    public async Task A_form_of_thousands_of_fields_is_refused_as_the_senders()
+    {
+        var sailor = await host.VisitAsAsync("priya");
+        var page = await sailor.GetAsync("/wenlow/logbook");
+        var answer = await sailor.SendAsync(page, "form.looks", "/theme", [.. Enumerable.Range(0, 5000).Select(at => ($"f{at}", "x"))]);
+        Assert.Equal(400, (int)answer.Status);
+        Assert.Contains("could not be taken", answer.TextOf("h1"));
+    }
+
+    [Fact]
+    public async Task A_feeling_nobody_can_choose_is_refused_beside_the_question()
+    {
+        var sailor = await host.VisitAsAsync("priya");
+        var form = await sailor.GetAsync("/wenlow/classes/quillet/log?wind=14");
+        var refused = await sailor.SendAsync(form, ".log-form", "/wenlow/classes/quillet/log", ("felt", "77"), ("note", "kept"));
+        Assert.Equal(422, (int)refused.Status);
+        Assert.Contains("kept", refused.Html.QuerySelector("#note")!.TextContent);
+    }
+
+    [Fact]
+    public async Task Of_nine_live_pages_of_one_person_eight_stay_open_and_all_end_with_the_membership()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var sailor = await club.VisitAsAsync("priya");
+        var open = new List<Stream>();
+        for (var at = 0; at < Limits.StreamsOfPerson; at++)
+        {
+            open.Add(await sailor.StreamAsync("/wenlow/today/stream"));
+        }
+
+        Assert.Equal(429, (await sailor.StatusAsync("/wenlow/classes/quillet/stream")).Status);
+        Assert.Equal(200, (await (await club.VisitAsAsync("tamsin")).StatusAsync("/wenlow/today/stream")).Status);
+        await club.ScalarAsync<int>(
+            "update memberships m set suspended_at = now() from people p where p.id = m.person_id and p.sign_in_name = 'priya' returning 1"
+        );
+        using var reader = new StreamReader(open[0], Encoding.UTF8);
+        var ended = reader.ReadToEndAsync(TestContext.Current.CancellationToken);
+        await ended.WaitAsync(TimeSpan.FromSeconds(40), TestContext.Current.CancellationToken);
+        Assert.Contains("event: wind", await ended);
+        open.ForEach(one => one.Dispose());
+    }
+
+    [Fact]
+    public async Task A_host_the_app_is_not_found_at_is_not_answered()
+    {
+        var client = host.CreateClient();
+        using var request = new HttpRequestMessage(HttpMethod.Get, "/sign-in");
+        request.Headers.Host = "elsewhere.example";
+        Assert.Equal(400, (int)(await client.SendAsync(request, TestContext.Current.CancellationToken)).StatusCode);
+    }
+
+    [Fact]
+    public async Task Behind_https_cookies_are_bound_to_the_host_and_the_browser_is_told_to_stay_with_it()
+    {
+        await using var club = await host.AnotherAsync("Never", ("REGATTA_ADDRESS", "https://localhost"));
+        using var client = club.CreateClient(new() { BaseAddress = new("https://localhost"), AllowAutoRedirect = false });
+        var answer = await client.GetAsync(
+            new Uri(await club.FoundingAddressAsync(), UriKind.Relative),
+            TestContext.Current.CancellationToken
+        );
+        Assert.All(answer.Headers.GetValues("Set-Cookie"), cookie => Assert.Matches("^__Host-.*secure.*httponly", cookie));
+        Assert.False(answer.Headers.Contains("Server"));
+        Assert.Contains("upgrade-insecure-requests", answer.Headers.GetValues("Content-Security-Policy").Single());
+    }
+
+    private static readonly string[] Fields =
+    [
+        "name",
+        "text",
+        "mark",
+        "corner",
+        "act",
+        "revision",
+        "seen",
+        "reason",
+        "unfit",
+        "label",
+        "wind",
+        "title",
+        "from",
+        "to",
+        "kind",
+        "venue",
+        "forecast",
+        "notes",
+        "band",
+        "upper",
+        "part",
+        "pair",
+        "version",
+        "control",
+        "id",
+        "crew",
+        "mass",
+        "over",
+        "cell",
+        "decision",
+        "by",
+        "tolerance",
+        "note",
+        "sailedAt",
+        "windFrom",
+        "windTo",
+        "gust",
+        "helmPort",
+        "helmStarboard",
+        "heel",
+        "felt",
+        "luffing",
+        "logKey",
+        "boat",
+        "email",
+        "guardian",
+        "as",
+        "junior",
+        "signin",
+        "password",
+        "old",
+        "code",
+        "recovery",
+        "token",
+        "who",
+        "credential",
+        "zone",
+        "clubName",
+        "kit",
+        "about",
+        "table",
+        "reading",
+        "tape",
+        "height",
+        "target",
+        "perHeel",
+        "reference",
+        "cautions",
+        "checks",
+        "take",
+        "direction",
+    ];
+
+    private static readonly string[] Queries =
+    [
+        "cell",
+        "plan",
+        "mode",
+        "view",
+        "wind",
+        "unit",
+        "boat",
+        "from",
+        "to",
+        "version",
+        "paper",
+        "look",
+        "crew",
+        "who",
+        "act",
+        "outcome",
+        "back",
+        "token",
+        "code",
+        "status",
+    ];
+
+    private static bool IsTurnedAway(Answer answer) => (int)answer.Status is 302 or 403 or 404;
+
+    private static string Address(AppHandler one) =>
+        Endpoints.Filled(
+            one.Pattern,
+            new Dictionary<string, string>
+            {
+                ["club"] = "wenlow",
+                ["key"] = "quillet",
+                ["boat"] = "1",
+                ["number"] = "1",
+                ["control"] = "gooseneck",
+                ["token"] = "no-such-token",
+                ["person"] = Guid.Empty.ToString(),
+            }
+        ) + $"?handler={one.Handler}&cell=2.gooseneck";
+}
