@@ -3,6 +3,8 @@
 // Each board waits on the stream and asks for itself when told, as a browser does. Reports the app's resident memory as a
 // ratio to the first minute's, and its processor seconds as a ratio to the seconds gone by.
 import { readFileSync } from "node:fs";
+import { sql } from "./database.mjs";
+import { Visitor } from "./visitor.mjs";
 
 const base = process.env.BASE_URL ?? "http://127.0.0.1:8080";
 const [boards, minutes] = [Number(process.argv[2] ?? 200), Number(process.argv[3] ?? 10)];
@@ -12,26 +14,33 @@ const status = () => ({
   cpu: readFileSync(`/proc/${pid}/stat`, "utf8").split(") ")[1].split(" ").slice(11, 13).map(Number).reduce((a, b) => a + b) / 100,
 });
 
-const signInPage = await fetch(`${base}/sign-in`);
-const cookies = signInPage.headers.getSetCookie().map((one) => one.split(";")[0]);
-const token = /name="__RequestVerificationToken" type="hidden" value="([^"]+)"/.exec(await signInPage.text())[1];
-const entered = await fetch(`${base}/sign-in?handler=Demo`, {
-  method: "POST", redirect: "manual", headers: { cookie: cookies.join("; ") }, body: new URLSearchParams({ name: "priya", __RequestVerificationToken: token }),
-});
-const cookie = [...cookies, ...entered.headers.getSetCookie().map((one) => one.split(";")[0])].join("; ");
+// One person has a few boards open at the most, so there are people enough.
+const boardsOfPerson = 8;
+const people = Math.ceil(boards / boardsOfPerson);
+sql(`
+  insert into people (id, sign_in_name, normalized_name, display_name, password_hash, security_stamp)
+    select gen_random_uuid(), 'watcher-' || n, 'WATCHER-' || n, 'Watcher ' || n, p.password_hash, 'stamp' from generate_series(1, ${people}) n, people p where p.sign_in_name = 'odalys';
+  insert into memberships (club_id, person_id, roles) select c.id, p.id, '{sailor}' from clubs c, people p where c.key = 'wenlow' and p.sign_in_name like 'watcher-%';
+`);
+const watchers = [];
+for (let at = 1; at <= people; at += 1) {
+  watchers.push(new Visitor(base));
+  await watchers.at(-1).signIn(`watcher-${at}`, "wenlow-reach");
+}
 
 let looks = 0;
 const stop = new AbortController();
-const watch = async () => {
-  const stream = await fetch(`${base}/wenlow/today/stream`, { headers: { cookie }, signal: stop.signal });
+const watch = async (watcher) => {
+  const stream = await watcher.ask("/wenlow/today/stream", { signal: stop.signal });
+  if (stream.status !== 200) throw new Error(`The stream answered ${stream.status}`);
   const decoder = new TextDecoder();
   for await (const piece of stream.body) {
     if (!decoder.decode(piece).includes("event: wind")) continue;
-    await (await fetch(`${base}/wenlow/today`, { headers: { cookie, "HX-Request": "true" }, signal: stop.signal })).arrayBuffer();
+    await (await watcher.ask("/wenlow/today", { headers: { "HX-Request": "true" }, signal: stop.signal })).arrayBuffer();
     looks += 1;
   }
 };
-const open = Array.from({ length: boards }, () => watch().catch(() => {}));
+const open = Array.from({ length: boards }, (_, at) => watch(watchers[at % people]).catch(() => {}));
 const rows = [];
 let before = status();
 for (let minute = 1; minute <= minutes; minute += 1) {

@@ -1,19 +1,15 @@
 // 1,000 clubs of six classes against one: cold and warm class page, sign-in and Today, each as a ratio of medians.
 //   ./bench clubs [clubs]
 // Cold is the first look at a class after it changed. All clubs' classes are looked at in between, and memory told.
-import { execFileSync } from "node:child_process";
 import { readFileSync } from "node:fs";
+import { sql } from "./database.mjs";
+import { Visitor, median } from "./visitor.mjs";
 
 const base = process.env.BASE_URL;
 const clubs = Number(process.argv[2] ?? 1000);
 const rounds = 120;
 const password = "wenlow-reach";
 const keys = ["quillet", "ferrin-16", "brannet", "tandry", "skellow", "marrick-24"];
-
-const settings = Object.fromEntries(process.env.REGATTA_DATABASE.split(";").map((part) => part.split("=")));
-const sql = (text) => execFileSync("psql", ["-qAtX", "-v", "ON_ERROR_STOP=1", "-h", settings.Host, "-p", settings.Port, "-U", settings.Username, "-d", settings.Database, "-c", text], {
-  env: { ...process.env, PGPASSWORD: settings.Password }, encoding: "utf8",
-}).trim();
 
 // Clubs from..to, each with a coordinator of its own and copies of six demo classes with their cells, versions and some logs.
 function addClubs(from, to) {
@@ -42,42 +38,11 @@ function addClubs(from, to) {
   `);
 }
 
-class Visitor {
-  cookies = new Map();
-
-  async ask(path, options = {}) {
-    const answer = await fetch(base + path, { redirect: "manual", ...options, headers: { cookie: [...this.cookies].map(([name, value]) => `${name}=${value}`).join("; "), ...options.headers } });
-    for (const cookie of answer.headers.getSetCookie()) {
-      const [, name, value] = /^([^=]+)=([^;]*)/.exec(cookie);
-      this.cookies.set(name, value);
-    }
-    return answer;
-  }
-
-  async page(path) {
-    const start = performance.now();
-    const answer = await this.ask(path);
-    await answer.arrayBuffer();
-    if (answer.status !== 200) throw new Error(`${path} answered ${answer.status}`);
-    return performance.now() - start;
-  }
-
-  async signIn(name) {
-    const token = /name="__RequestVerificationToken" type="hidden" value="([^"]+)"/.exec(await (await this.ask("/sign-in")).text())[1];
-    const start = performance.now();
-    const answer = await this.ask("/sign-in", { method: "POST", body: new URLSearchParams({ name, password, __RequestVerificationToken: token }) });
-    await answer.arrayBuffer();
-    if (answer.status !== 302) throw new Error(`sign-in answered ${answer.status}`);
-    return performance.now() - start;
-  }
-}
-
-const median = (numbers) => numbers.sort((a, b) => a - b)[Math.floor(numbers.length / 2)];
 const memory = () => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${process.env.APP_PID}/status`, "utf8"))[1]) / 1024;
 
 async function measure() {
-  const visitor = new Visitor();
-  await visitor.signIn("person-1");
+  const visitor = new Visitor(base);
+  await visitor.signIn("person-1", password);
   const times = { cold: [], warm: [], signIn: [], today: [] };
   const id = sql("select k.id from classes k join clubs c on c.id = k.club_id where c.key = 'club-1' and k.key = 'quillet'");
   for (let round = -20; round < rounds; round += 1) {
@@ -90,7 +55,7 @@ async function measure() {
     times.cold.push(cold);
     times.warm.push(warm);
     times.today.push(today);
-    if (round % 4 === 0) times.signIn.push(await new Visitor().signIn("person-1"));
+    if (round % 4 === 0) times.signIn.push(await new Visitor(base).signIn("person-1", password));
   }
   return Object.fromEntries(Object.entries(times).map(([what, all]) => [what, median(all)]));
 }
@@ -103,13 +68,13 @@ addClubs(2, clubs);
 sql("analyze");
 
 const remembered = [memory()];
-const looker = Array.from({ length: 8 }, () => new Visitor());
+const looker = Array.from({ length: 8 }, () => new Visitor(base));
 let next = 1;
 await Promise.all(looker.map(async (visitor) => {
   while (next <= clubs) {
     const club = next;
     next += 1;
-    await visitor.signIn(`person-${club}`);
+    await visitor.signIn(`person-${club}`, password);
     for (const key of keys) await visitor.page(`/club-${club}/classes/${key}`);
     if (club % Math.ceil(clubs / 5) === 0) remembered.push(memory());
   }

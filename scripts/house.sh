@@ -49,6 +49,22 @@ postgres_up() { # folder, then extra settings for the server
 
 postgres_down() { (cd "$1" && as_owner "$(pg_bin)/pg_ctl" -D "$1/data" -m fast -w stop >/dev/null 2>&1) || true; }
 
+# A database and the role that owns it, which is no superuser: the app gets by with its own tables.
+app_database() { # name
+  app_sql() { PGPASSWORD=$pg_password "$(pg_bin)/psql" -qtAX -v ON_ERROR_STOP=1 -h 127.0.0.1 -p "$pg_port" -U regatta "$@"; }
+  if [ ! -s "$folder/app-password" ]; then (umask 077; node -e 'console.log(require("crypto").randomBytes(24).toString("hex"))' >"$folder/app-password"); fi
+  app_password=$(cat "$folder/app-password")
+  app_sql -d postgres -c "select 1 from pg_roles where rolname = 'regatta_app'" | grep -q 1 || app_sql -d postgres -c "create role regatta_app login"
+  app_sql -d postgres -c "alter role regatta_app nosuperuser nocreatedb nocreaterole password '$app_password'"
+  if ! app_sql -d postgres -c "select 1 from pg_database where datname = '$1'" | grep -q 1; then
+    app_sql -d postgres -c "create database $1 owner regatta_app"
+  fi
+  app_sql -d postgres -c "alter database $1 owner to regatta_app"
+  app_sql -d "$1" <"$root/scripts/owner.sql"
+}
+
+app_connection() { printf 'Host=127.0.0.1;Port=%s;Username=regatta_app;Password=%s;Database=%s' "$pg_port" "$app_password" "$1"; }
+
 postgres_connection() { printf 'Host=127.0.0.1;Port=%s;Username=regatta;Password=%s;Database=%s' "$pg_port" "$pg_password" "$1"; }
 
 client_build() {

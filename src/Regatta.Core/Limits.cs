@@ -101,5 +101,5 @@ public static class Limits
     public const int StreamsOfPerson = 8;
 
     /// <summary>The live pages open at once from one network address.</summary>
-    public const int StreamsOfAddress = 100;
+    public const int StreamsOfAddress = 400;
 }

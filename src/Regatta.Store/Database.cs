@@ -11,6 +11,9 @@ public static class Database
 {
     private const int MostPrepared = 100;
 
+    /// <summary>The connections one instance holds at most: two instances leave a usual server some to spare.</summary>
+    private const int MostConnections = 40;
+
     // Advisory lock id; arbitrary, but the same in every instance.
     private const long StartLock = 7_240_117;
 
@@ -22,13 +25,13 @@ public static class Database
         SqlMapper.RemoveTypeMap(typeof(DateTimeOffset?));
         SqlMapper.AddTypeHandler(new UtcTime());
         // A statement used again and again is planned once a connection and not once a use.
-        return NpgsqlDataSource.Create(
-            new NpgsqlConnectionStringBuilder(connectionString)
-            {
-                MaxAutoPrepare = MostPrepared,
-                Options = "-c plan_cache_mode=force_generic_plan",
-            }.ConnectionString
-        );
+        var settings = new NpgsqlConnectionStringBuilder(connectionString)
+        {
+            MaxAutoPrepare = MostPrepared,
+            Options = "-c plan_cache_mode=force_generic_plan",
+        };
+        settings.MaxPoolSize = Math.Min(settings.MaxPoolSize, MostConnections);
+        return NpgsqlDataSource.Create(settings.ConnectionString);
     }
 
     /// <summary>Does what must be done by one instance at a time while several start together.</summary>

@@ -123,7 +123,7 @@ public sealed class Imports(NpgsqlDataSource database, TimeProvider clock)
                 new(entry.Boat is null ? null : numbers[entry.Boat], entry.Log.Marks.Keys.ToHashSet()),
                 entry.Log
             ));
-            await Logs.InsertAsync(connection, transaction, one, [.. rows], now);
+            await SentLog.InsertAsync(connection, transaction, one, [.. rows], now);
         }
 
         return true;

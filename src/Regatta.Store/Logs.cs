@@ -1,4 +1,3 @@
-using System.Text.Json;
 using Dapper;
 using Npgsql;
 using Regatta.Core.Checks;
@@ -35,10 +34,11 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
-        var number = await InsertAsync(connection, transaction, one, new SentLog(sailor, sailed, log), clock.GetUtcNow());
+        var added = await SentLog.InsertAsync(connection, transaction, one, [new(sailor, sailed, log)], clock.GetUtcNow());
         await transaction.CommitAsync();
-        return number
-            ?? await connection.ExecuteScalarAsync<long>(
+        return added is [var number]
+            ? number
+            : await connection.ExecuteScalarAsync<long>(
                 "select id from session_logs where club_id = @club and class_id = "
                     + "@classId and sailor_id is not distinct from @sailor and key = @Key",
                 new
@@ -55,8 +55,22 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
     public async Task<IReadOnlyList<SessionEvidence>> EvidenceAsync(ClassRef one) =>
         [.. (await NamelessAsync(one)).Select(log => log.Log.Evidence(log.Number))];
 
-    /// <summary>The logs of a class for exporting, oldest first: nobody's name and nobody's mass.</summary>
-    public async Task<IReadOnlyList<SessionLog>> AllAsync(ClassRef one) => [.. (await NamelessAsync(one)).Select(log => log.Log)];
+    /// <summary>The logs of a class for exporting, oldest first: nobody's name and nobody's mass, and notes and times of day only of those
+    /// who share them.</summary>
+    public async Task<IReadOnlyList<SessionLog>> AllAsync(ClassRef one)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        var shared = (
+            await connection.QueryAsync<long>(
+                """
+                select l.id from session_logs l join people p on p.id = l.sailor_id
+                where l.club_id = @club and l.class_id = @classId and p.shares_notes
+                """,
+                new { club = one.Club.Number, classId = one.Number }
+            )
+        ).ToHashSet();
+        return [.. (await NamelessAsync(one)).Select(log => shared.Contains(log.Number) ? log.Log : log.Log.ForOthers())];
+    }
 
     /// <summary>A sailor's own logs, newest first.</summary>
     public async Task<IReadOnlyList<OwnLog>> OwnAsync(ClubId club, Guid sailor)
@@ -121,57 +135,6 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
                 }
             ) == 1;
     }
-
-    internal static async Task<long?> InsertAsync(
-        NpgsqlConnection connection,
-        NpgsqlTransaction transaction,
-        ClassRef one,
-        SentLog log,
-        DateTimeOffset now
-    ) => (await InsertAsync(connection, transaction, one, [log], now)) is [var id] ? id : null;
-
-    /// <summary>Adds logs with their marks in one statement; those that are there already are left as they are.</summary>
-    /// <returns>The numbers of those that were added.</returns>
-    internal static async Task<IReadOnlyList<long>> InsertAsync(
-        NpgsqlConnection connection,
-        NpgsqlTransaction transaction,
-        ClassRef one,
-        IReadOnlyList<SentLog> logs,
-        DateTimeOffset now
-    ) =>
-        [
-            .. await connection.QueryAsync<long>(
-                """
-                with sent as (
-                  select distinct on (sailor, key) * from jsonb_to_recordset(@rows::jsonb) as r (sailor uuid, boat bigint, key uuid,
-                    sailed_at timestamptz, wind_from float8, wind_to float8, gust float8, crew_mass float8, helm_port float8,
-                    helm_starboard float8, heel float8, rudder_centred boolean, steady_full_speed boolean, flat boolean, trimmed boolean,
-                    luffing text, felt text, note text, version int, plan text, mode text, marks jsonb)),
-                added as (
-                  insert into session_logs (club_id, class_id, sailor_id, boat_id, key, sailed_at, wind_from, wind_to, gust, crew_mass,
-                    helm_port, helm_starboard, heel, rudder_centred, steady_full_speed, flat, trimmed, luffing, felt, note, version, plan,
-                    mode, logged_at)
-                  select @club, @classId, sailor, boat, key, sailed_at, wind_from, wind_to, gust, crew_mass, helm_port, helm_starboard,
-                    heel, rudder_centred, steady_full_speed, flat, trimmed, luffing, felt, note, version, plan, mode, @now from sent
-                  on conflict do nothing
-                  returning id, sailor_id, key),
-                marked as (
-                  insert into log_marks (club_id, log_id, control, mark, measured)
-                  select @club, added.id, m.control, m.mark, m.measured
-                  from added join sent on sent.key = added.key and sent.sailor is not distinct from added.sailor_id,
-                    jsonb_to_recordset(sent.marks) as m (control text, mark float8, measured boolean))
-                select id from added
-                """,
-                new
-                {
-                    club = one.Club.Number,
-                    classId = one.Number,
-                    rows = JsonSerializer.Serialize(logs.Select(log => log.ToJson())),
-                    now,
-                },
-                transaction
-            ),
-        ];
 
     private async Task<IEnumerable<(long Number, SessionLog Log)>> NamelessAsync(ClassRef one)
     {

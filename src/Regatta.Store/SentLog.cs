@@ -1,3 +1,7 @@
+using System.Text.Json;
+using Dapper;
+using Npgsql;
+using Regatta.Core.Fleet;
 using Regatta.Core.Logbook;
 
 namespace Regatta.Store;
@@ -37,4 +41,47 @@ internal sealed record SentLog(Guid? Sailor, SailedMarks Sailed, SessionLog Log)
                 measured = Sailed.Measured.Contains(mark.Key),
             }),
         };
+
+    /// <summary>Adds logs with their marks in one statement; those that are there already are left as they are.</summary>
+    /// <returns>The numbers of those that were added.</returns>
+    public static async Task<IReadOnlyList<long>> InsertAsync(
+        NpgsqlConnection connection,
+        NpgsqlTransaction transaction,
+        ClassRef one,
+        IReadOnlyList<SentLog> logs,
+        DateTimeOffset now
+    ) =>
+        [
+            .. await connection.QueryAsync<long>(
+                """
+                with sent as (
+                  select distinct on (sailor, key) * from jsonb_to_recordset(@rows::jsonb) as r (sailor uuid, boat bigint, key uuid,
+                    sailed_at timestamptz, wind_from float8, wind_to float8, gust float8, crew_mass float8, helm_port float8,
+                    helm_starboard float8, heel float8, rudder_centred boolean, steady_full_speed boolean, flat boolean, trimmed boolean,
+                    luffing text, felt text, note text, version int, plan text, mode text, marks jsonb)),
+                added as (
+                  insert into session_logs (club_id, class_id, sailor_id, boat_id, key, sailed_at, wind_from, wind_to, gust, crew_mass,
+                    helm_port, helm_starboard, heel, rudder_centred, steady_full_speed, flat, trimmed, luffing, felt, note, version, plan,
+                    mode, logged_at)
+                  select @club, @classId, sailor, boat, key, sailed_at, wind_from, wind_to, gust, crew_mass, helm_port, helm_starboard,
+                    heel, rudder_centred, steady_full_speed, flat, trimmed, luffing, felt, note, version, plan, mode, @now from sent
+                  on conflict do nothing
+                  returning id, sailor_id, key),
+                marked as (
+                  insert into log_marks (club_id, log_id, control, mark, measured)
+                  select @club, added.id, m.control, m.mark, m.measured
+                  from added join sent on sent.key = added.key and sent.sailor is not distinct from added.sailor_id,
+                    jsonb_to_recordset(sent.marks) as m (control text, mark float8, measured boolean))
+                select id from added
+                """,
+                new
+                {
+                    club = one.Club.Number,
+                    classId = one.Number,
+                    rows = JsonSerializer.Serialize(logs.Select(log => log.ToJson())),
+                    now,
+                },
+                transaction
+            ),
+        ];
 }

@@ -27,6 +27,7 @@ public enum DemoChoice
 /// <param name="Proxies">The addresses of the proxies that are believed what they say of a request.</param>
 /// <param name="KeyCertificate">The file of the certificate that encrypts the keys in the database; null leaves them plain.</param>
 /// <param name="SignInCheck">How long a cookie is believed before it is asked whether its sign-in still holds.</param>
+/// <param name="DoorsAMinute">How many forms one network address may send in a minute to the pages at which one comes in.</param>
 public sealed record RegattaSettings(
     string Database,
     IReadOnlyList<string> DemoBundles,
@@ -37,7 +38,8 @@ public sealed record RegattaSettings(
     MailSettings Mail,
     IReadOnlyList<string> Proxies,
     string? KeyCertificate,
-    TimeSpan SignInCheck
+    TimeSpan SignInCheck,
+    int DoorsAMinute
 )
 {
     /// <summary>Whether the outside finds the app by https.</summary>
@@ -61,7 +63,8 @@ public sealed record RegattaSettings(
             MailSettings.From(configuration),
             (configuration["REGATTA_PROXIES"] ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries),
             configuration["REGATTA_KEY_CERTIFICATE"] is { Length: > 0 } certificate ? certificate : null,
-            TimeSpan.FromSeconds(configuration.GetValue("REGATTA_SIGN_IN_CHECK_SECONDS", 10))
+            TimeSpan.FromSeconds(configuration.GetValue("REGATTA_SIGN_IN_CHECK_SECONDS", 10)),
+            configuration.GetValue("REGATTA_DOORS_A_MINUTE", 60)
         );
 
     /// <summary>Where links begin that are read outside this app.</summary>

@@ -92,7 +92,7 @@ internal static class Services
             .AddHostedService(provider => provider.GetRequiredService<ClassWatch>());
         services.AddSingleton(stations).AddSingleton<StationStates>().AddHostedService<StationKeeper>().AddSingleton<TodayBoards>();
         services.AddRegattaSignIn(settings);
-        services.AddRequestLimits();
+        services.AddRequestLimits(settings);
         services.AddHostedService<Housekeeping>();
         services.AddSingleton<PostOffice>().AddSingleton<IMail>(provider => provider.GetRequiredService<PostOffice>());
         services.AddSingleton<PasswordLetters>();

@@ -4,9 +4,13 @@ using Regatta.Store;
 
 namespace Regatta.Application.Exchange;
 
-/// <summary>Gathers a class up as a bundle, without names and crew masses.</summary>
+/// <summary>Gathers a class up as a bundle that may leave the club: without names, crew masses, and notes and times of day of those who did
+/// not agree to share them.</summary>
 public sealed class ExportClass(Classes classes, Boats boats, Versions versions, Logs logs)
 {
+    /// <summary>Who published, as others read it.</summary>
+    private const string TheClub = "the club";
+
     /// <summary>The bundle; null when the class is gone.</summary>
     public async Task<Bundle?> RunAsync(ClassRef one)
     {
@@ -22,7 +26,7 @@ public sealed class ExportClass(Classes classes, Boats boats, Versions versions,
                 new(
                     new(draft.Class, draft.State.Cells),
                     [.. (await boats.AllAsync(one)).Select(boat => new BundledBoat(boat.Name, boat.Note, boat.Measured))],
-                    [.. (await versions.AllAsync(one)).Reverse()],
+                    [.. (await versions.AllAsync(one)).Reverse().Select(version => version with { By = TheClub })],
                     [.. (await logs.AllAsync(one)).Select(log => new BundledLog(null, null, log))]
                 ),
             ]

@@ -35,7 +35,7 @@ public sealed record SessionLog(
     public Layer Layer { get; init; } = Layer.Usual;
 
     /// <summary>The longest note, in characters.</summary>
-    public const int LongestNote = 1000;
+    public const int LongestNote = Limits.NoteLetters;
 
     /// <summary>Phones' clocks differ by so much at the most; beyond it a session lies in the future.</summary>
     public static readonly TimeSpan ClockSlack = TimeSpan.FromMinutes(10);
@@ -45,6 +45,9 @@ public sealed record SessionLog(
 
     /// <summary>What the fit may know of it: everything but who sailed and how heavy they were.</summary>
     public SessionEvidence Evidence(long number) => new(number, SailedAt, Wind, Marks, Check, Felt) { Layer = Layer };
+
+    /// <summary>What may leave the club without its sailor's leave: the day instead of the minute, in UTC, and no note.</summary>
+    public SessionLog ForOthers() => this with { SailedAt = new(SailedAt.UtcDateTime.Date, TimeSpan.Zero), Note = "" };
 
     /// <summary>Refuses a session that has not been sailed yet.</summary>
     public static Parsed<DateTimeOffset> CheckTime(DateTimeOffset sailedAt, DateTimeOffset now) =>

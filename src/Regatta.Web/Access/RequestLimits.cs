@@ -12,11 +12,10 @@ internal static class RequestLimits
     /// <summary>Sending files: a few at once for all, one at once for each person.</summary>
     public const string Uploads = nameof(Uploads);
 
-    private const int DoorsAMinute = 60;
     private const int UploadsAtOnce = 4;
     private const int UploadsWaiting = 8;
 
-    public static void AddRequestLimits(this IServiceCollection services) =>
+    public static void AddRequestLimits(this IServiceCollection services, RegattaSettings settings) =>
         services.AddRateLimiter(options =>
         {
             options.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
@@ -33,7 +32,7 @@ internal static class RequestLimits
                     Sends(context) && !IsDemo(context)
                         ? RateLimitPartition.GetFixedWindowLimiter(
                             context.Address(),
-                            _ => new FixedWindowRateLimiterOptions { PermitLimit = DoorsAMinute, Window = TimeSpan.FromMinutes(1) }
+                            _ => new FixedWindowRateLimiterOptions { PermitLimit = settings.DoorsAMinute, Window = TimeSpan.FromMinutes(1) }
                         )
                         : RateLimitPartition.GetNoLimiter("")
             );

@@ -157,6 +157,24 @@ public sealed class AccountTests(ClubHost host)
     }
 
     [Fact]
+    public async Task Notes_and_times_of_day_leave_the_club_only_when_their_sailor_agrees()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var (sailor, coordinator) = (await club.VisitAsAsync("priya"), await club.VisitAsAsync("odalys"));
+        var form = await sailor.GetAsync("/wenlow/classes/quillet/log?wind=14");
+        (string, string)[] said = [("note", "my sore knee"), ("sailedAt", "2026-05-31T14:37")];
+        Assert.Equal(302, (int)(await sailor.SendAsync(form, ".log-form", "/wenlow/classes/quillet/log", said)).Status);
+        var bundle = (await coordinator.GetAsync("/wenlow/classes/quillet/bundle.json")).Text;
+        Assert.DoesNotContain("my sore knee", bundle);
+        Assert.DoesNotContain(":37:00", bundle);
+        Assert.DoesNotContain("Tamsin", bundle);
+        await sailor.SendAsync(await sailor.GetAsync("/me/data"), "form.stack", "/me/data", ("shares", "true"));
+        bundle = (await coordinator.GetAsync("/wenlow/classes/quillet/bundle.json")).Text;
+        Assert.Contains("my sore knee", bundle);
+        Assert.Contains(":37:00", bundle);
+    }
+
+    [Fact]
     public async Task A_forgotten_password_is_set_anew_by_a_letter_once_and_ends_every_sign_in()
     {
         await using var club = await EmptyAsync();
