@@ -29,7 +29,7 @@ public static class Limits
     public const int BundleClasses = 50;
 
     /// <summary>The logs in a bundle.</summary>
-    public const int BundleLogs = 25_000;
+    public const int BundleLogs = 8_000;
 
     /// <summary>The boats of a class.</summary>
     public const int Boats = 500;

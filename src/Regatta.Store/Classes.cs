@@ -164,6 +164,23 @@ public sealed class Classes(NpgsqlDataSource database)
             : null;
     }
 
+    /// <summary>Deletes a class and all that hangs on it, logs among them.</summary>
+    public async Task DeleteAsync(ClassRef one)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await using var transaction = await connection.BeginTransactionAsync();
+        await LockAsync(connection, transaction, one);
+        await connection.ExecuteAsync(
+            """
+            delete from session_logs where club_id = @club and class_id = @id;
+            delete from classes where club_id = @club and id = @id;
+            """,
+            new { club = one.Club.Number, id = one.Number },
+            transaction
+        );
+        await transaction.CommitAsync();
+    }
+
     /// <summary>Holds off every other change of a class until the transaction ends.</summary>
     /// <returns>The revision of all it holds; null when it is gone.</returns>
     internal static Task<long?> LockAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one) =>

@@ -25,8 +25,6 @@ public sealed record ImportedClass(
 /// <summary>Adds whole classes to a club.</summary>
 public sealed class Imports(NpgsqlDataSource database, TimeProvider clock)
 {
-    private const int LogsAtOnce = 1000;
-
     /// <summary>Adds classes, all or none. A class whose key the club has already stays as it is.</summary>
     /// <returns>For each class, whether it was added.</returns>
     public async Task<IReadOnlyList<bool>> AddAsync(ClubId club, IReadOnlyList<ImportedClass> classes)
@@ -115,17 +113,13 @@ public sealed class Imports(NpgsqlDataSource database, TimeProvider clock)
             }
         }
 
-        foreach (var some in imported.Logs.Chunk(LogsAtOnce))
-        {
-            // Marks that come in are the class's own, whatever the boat read.
-            var rows = some.Select(entry => new SentLog(
-                entry.Sailor,
-                new(entry.Boat is null ? null : numbers[entry.Boat], entry.Log.Marks.Keys.ToHashSet()),
-                entry.Log
-            ));
-            await SentLog.InsertAsync(connection, transaction, one, [.. rows], now);
-        }
-
+        // Marks that come in are the class's own, whatever the boat read.
+        var logs = imported.Logs.Select(entry => new SentLog(
+            entry.Sailor,
+            new(entry.Boat is null ? null : numbers[entry.Boat], entry.Log.Marks.Keys.ToHashSet()),
+            entry.Log
+        ));
+        await SentLog.CopyAsync(connection, transaction, one, logs, now);
         return true;
     }
 }

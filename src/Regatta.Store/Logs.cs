@@ -34,11 +34,10 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
-        var added = await SentLog.InsertAsync(connection, transaction, one, [new(sailor, sailed, log)], clock.GetUtcNow());
+        var number = await new SentLog(sailor, sailed, log).InsertAsync(connection, transaction, one, clock.GetUtcNow());
         await transaction.CommitAsync();
-        return added is [var number]
-            ? number
-            : await connection.ExecuteScalarAsync<long>(
+        return number
+            ?? await connection.ExecuteScalarAsync<long>(
                 "select id from session_logs where club_id = @club and class_id = "
                     + "@classId and sailor_id is not distinct from @sailor and key = @Key",
                 new

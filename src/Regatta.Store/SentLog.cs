@@ -1,6 +1,6 @@
-using System.Text.Json;
 using Dapper;
 using Npgsql;
+using NpgsqlTypes;
 using Regatta.Core.Fleet;
 using Regatta.Core.Logbook;
 
@@ -9,79 +9,121 @@ namespace Regatta.Store;
 /// <summary>A log on its way into the database: whose, on which boat's marks.</summary>
 internal sealed record SentLog(Guid? Sailor, SailedMarks Sailed, SessionLog Log)
 {
-    /// <summary>The row by the names of its columns, for a statement that takes many at once.</summary>
-    public object ToJson() =>
-        new
-        {
-            sailor = Sailor,
-            boat = Sailed.Boat,
-            key = Log.Key,
-            sailed_at = Log.SailedAt.ToUniversalTime(),
-            wind_from = Log.Wind.From.MetresPerSecond,
-            wind_to = Log.Wind.To.MetresPerSecond,
-            gust = Log.Wind.Gust?.MetresPerSecond,
-            crew_mass = Log.CrewMass?.Kilograms,
-            helm_port = Log.Check?.Helm.Port?.Degrees,
-            helm_starboard = Log.Check?.Helm.Starboard?.Degrees,
-            heel = Log.Check?.Heel?.Degrees,
-            rudder_centred = Log.Check?.Gates.RudderCentred ?? false,
-            steady_full_speed = Log.Check?.Gates.SteadyFullSpeed ?? false,
-            flat = Log.Check?.Gates.Flat ?? false,
-            trimmed = Log.Check?.Gates.Trimmed ?? false,
-            luffing = Log.Luffing.ToString(),
-            felt = Log.Felt.ToString(),
-            note = Log.Note,
-            version = Log.Version,
-            plan = Log.Layer.Plan.Name,
-            mode = Log.Layer.Mode.Name,
-            marks = Log.Marks.Select(mark => new
-            {
-                control = mark.Key.Name,
-                mark = mark.Value.Position,
-                measured = Sailed.Measured.Contains(mark.Key),
-            }),
-        };
+    /// <summary>Its columns by name, with their types, in the order in which they are written.</summary>
+    private static readonly (string Name, NpgsqlDbType Type, Func<SentLog, object?> Value)[] Columns =
+    [
+        ("sailor_id", NpgsqlDbType.Uuid, sent => sent.Sailor),
+        ("boat_id", NpgsqlDbType.Bigint, sent => sent.Sailed.Boat),
+        ("key", NpgsqlDbType.Uuid, sent => sent.Log.Key),
+        ("sailed_at", NpgsqlDbType.TimestampTz, sent => sent.Log.SailedAt.UtcDateTime),
+        ("wind_from", NpgsqlDbType.Double, sent => sent.Log.Wind.From.MetresPerSecond),
+        ("wind_to", NpgsqlDbType.Double, sent => sent.Log.Wind.To.MetresPerSecond),
+        ("gust", NpgsqlDbType.Double, sent => sent.Log.Wind.Gust?.MetresPerSecond),
+        ("crew_mass", NpgsqlDbType.Double, sent => sent.Log.CrewMass?.Kilograms),
+        ("helm_port", NpgsqlDbType.Double, sent => sent.Log.Check?.Helm.Port?.Degrees),
+        ("helm_starboard", NpgsqlDbType.Double, sent => sent.Log.Check?.Helm.Starboard?.Degrees),
+        ("heel", NpgsqlDbType.Double, sent => sent.Log.Check?.Heel?.Degrees),
+        ("rudder_centred", NpgsqlDbType.Boolean, sent => sent.Log.Check?.Gates.RudderCentred ?? false),
+        ("steady_full_speed", NpgsqlDbType.Boolean, sent => sent.Log.Check?.Gates.SteadyFullSpeed ?? false),
+        ("flat", NpgsqlDbType.Boolean, sent => sent.Log.Check?.Gates.Flat ?? false),
+        ("trimmed", NpgsqlDbType.Boolean, sent => sent.Log.Check?.Gates.Trimmed ?? false),
+        ("luffing", NpgsqlDbType.Text, sent => sent.Log.Luffing.ToString()),
+        ("felt", NpgsqlDbType.Text, sent => sent.Log.Felt.ToString()),
+        ("note", NpgsqlDbType.Text, sent => sent.Log.Note),
+        ("version", NpgsqlDbType.Integer, sent => sent.Log.Version),
+        ("plan", NpgsqlDbType.Text, sent => sent.Log.Layer.Plan.Name),
+        ("mode", NpgsqlDbType.Text, sent => sent.Log.Layer.Mode.Name),
+    ];
 
-    /// <summary>Adds logs with their marks in one statement; those that are there already are left as they are.</summary>
-    /// <returns>The numbers of those that were added.</returns>
-    public static async Task<IReadOnlyList<long>> InsertAsync(
+    private static readonly string Names = string.Join(", ", Columns.Select(column => column.Name));
+
+    private static readonly string InsertOne = $"""
+        with added as (
+          insert into session_logs (club_id, class_id, logged_at, {Names})
+          values (@club_id, @class_id, @logged_at, {string.Join(", ", Columns.Select(column => "@" + column.Name))})
+          on conflict do nothing
+          returning id),
+        marked as (
+          insert into log_marks (club_id, log_id, control, mark, measured)
+          select @club_id, added.id, m.* from added, unnest(@controls, @marks, @measured) as m)
+        select id from added
+        """;
+
+    /// <summary>Adds the log with its marks in one statement.</summary>
+    /// <returns>Its number; null when its sailor sent it before.</returns>
+    public async Task<long?> InsertAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one, DateTimeOffset now)
+    {
+        await using var command = new NpgsqlCommand(InsertOne, connection, transaction);
+        command.Parameters.AddWithValue("club_id", one.Club.Number);
+        command.Parameters.AddWithValue("class_id", one.Number);
+        command.Parameters.AddWithValue("logged_at", now.UtcDateTime);
+        foreach (var (name, type, value) in Columns)
+        {
+            command.Parameters.Add(new NpgsqlParameter(name, type) { Value = value(this) ?? DBNull.Value });
+        }
+
+        command.Parameters.AddWithValue("controls", Log.Marks.Keys.Select(key => key.Name).ToArray());
+        command.Parameters.AddWithValue("marks", Log.Marks.Values.Select(mark => mark.Position).ToArray());
+        command.Parameters.AddWithValue("measured", Log.Marks.Keys.Select(Sailed.Measured.Contains).ToArray());
+        return await command.ExecuteScalarAsync() as long?;
+    }
+
+    /// <summary>Adds the logs of a class that has none yet, as fast as the database takes rows. A log that stands twice counts
+    /// once.</summary>
+    public static async Task CopyAsync(
         NpgsqlConnection connection,
         NpgsqlTransaction transaction,
         ClassRef one,
-        IReadOnlyList<SentLog> logs,
+        IEnumerable<SentLog> sent,
         DateTimeOffset now
-    ) =>
-        [
-            .. await connection.QueryAsync<long>(
-                """
-                with sent as (
-                  select distinct on (sailor, key) * from jsonb_to_recordset(@rows::jsonb) as r (sailor uuid, boat bigint, key uuid,
-                    sailed_at timestamptz, wind_from float8, wind_to float8, gust float8, crew_mass float8, helm_port float8,
-                    helm_starboard float8, heel float8, rudder_centred boolean, steady_full_speed boolean, flat boolean, trimmed boolean,
-                    luffing text, felt text, note text, version int, plan text, mode text, marks jsonb)),
-                added as (
-                  insert into session_logs (club_id, class_id, sailor_id, boat_id, key, sailed_at, wind_from, wind_to, gust, crew_mass,
-                    helm_port, helm_starboard, heel, rudder_centred, steady_full_speed, flat, trimmed, luffing, felt, note, version, plan,
-                    mode, logged_at)
-                  select @club, @classId, sailor, boat, key, sailed_at, wind_from, wind_to, gust, crew_mass, helm_port, helm_starboard,
-                    heel, rudder_centred, steady_full_speed, flat, trimmed, luffing, felt, note, version, plan, mode, @now from sent
-                  on conflict do nothing
-                  returning id, sailor_id, key),
-                marked as (
-                  insert into log_marks (club_id, log_id, control, mark, measured)
-                  select @club, added.id, m.control, m.mark, m.measured
-                  from added join sent on sent.key = added.key and sent.sailor is not distinct from added.sailor_id,
-                    jsonb_to_recordset(sent.marks) as m (control text, mark float8, measured boolean))
-                select id from added
-                """,
-                new
-                {
-                    club = one.Club.Number,
-                    classId = one.Number,
-                    rows = JsonSerializer.Serialize(logs.Select(log => log.ToJson())),
-                    now,
-                },
+    )
+    {
+        var logs = sent.DistinctBy(log => (log.Sailor, log.Log.Key)).ToList();
+        var numbers = (
+            await connection.QueryAsync<long>(
+                "select nextval(pg_get_serial_sequence('session_logs', 'id')) from generate_series(1, @count)",
+                new { count = logs.Count },
                 transaction
-            ),
-        ];
+            )
+        ).ToList();
+        await using (
+            var rows = await connection.BeginBinaryImportAsync(
+                $"copy session_logs (id, club_id, class_id, logged_at, {Names}) from stdin (format binary)"
+            )
+        )
+        {
+            foreach (var (number, log) in numbers.Zip(logs))
+            {
+                await rows.StartRowAsync();
+                await rows.WriteAsync(number, NpgsqlDbType.Bigint);
+                await rows.WriteAsync(one.Club.Number, NpgsqlDbType.Bigint);
+                await rows.WriteAsync(one.Number, NpgsqlDbType.Bigint);
+                await rows.WriteAsync(now.UtcDateTime, NpgsqlDbType.TimestampTz);
+                foreach (var (_, type, value) in Columns)
+                {
+                    await rows.WriteAsync(value(log), type);
+                }
+            }
+
+            await rows.CompleteAsync();
+        }
+
+        await using var marks = await connection.BeginBinaryImportAsync(
+            "copy log_marks (club_id, log_id, control, mark, measured) from stdin (format binary)"
+        );
+        foreach (var (number, log) in numbers.Zip(logs))
+        {
+            foreach (var (control, mark) in log.Log.Marks)
+            {
+                await marks.StartRowAsync();
+                await marks.WriteAsync(one.Club.Number, NpgsqlDbType.Bigint);
+                await marks.WriteAsync(number, NpgsqlDbType.Bigint);
+                await marks.WriteAsync(control.Name, NpgsqlDbType.Text);
+                await marks.WriteAsync(mark.Position, NpgsqlDbType.Double);
+                await marks.WriteAsync(log.Sailed.Measured.Contains(control), NpgsqlDbType.Boolean);
+            }
+        }
+
+        await marks.CompleteAsync();
+    }
 }

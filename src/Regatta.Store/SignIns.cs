@@ -55,21 +55,26 @@ public sealed class SignIns(NpgsqlDataSource database, TimeProvider clock)
         return id;
     }
 
-    /// <summary>Notes that a sign-in is used; false when it is over.</summary>
+    /// <summary>Whether a sign-in of somebody holds; notes, once a minute, that it is used.</summary>
     public async Task<bool> SeenAsync(Guid id, Guid person)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await connection.ExecuteAsync(
-                $"update sign_ins set seen_at = @now where id = @id and person_id = @person and {Holds}",
-                new
-                {
-                    id,
-                    person,
-                    now = clock.GetUtcNow(),
-                    Idle,
-                    Longest,
-                }
-            ) == 1;
+        return await connection.ExecuteScalarAsync<bool>(
+            $"""
+            with noted as (
+              update sign_ins set seen_at = @now
+              where id = @id and person_id = @person and seen_at < @now - interval '1 minute' and {Holds})
+            select exists (select from sign_ins where id = @id and person_id = @person and {Holds})
+            """,
+            new
+            {
+                id,
+                person,
+                now = clock.GetUtcNow(),
+                Idle,
+                Longest,
+            }
+        );
     }
 
     /// <summary>A sign-in that holds, or null.</summary>

@@ -22,12 +22,12 @@ const shots = [
   { name: "strips", as: "tamsin", path: "/wenlow/classes/quillet/strips", size: desktop },
   { name: "new-class", as: "odalys", path: "/wenlow/new-class", size: desktop },
   { name: "versions", as: "odalys", path: "/wenlow/classes/ferrin-16/versions", size: desktop },
-  { name: "bands", as: "tamsin", path: "/wenlow/classes/quillet/bands", size: desktop },
+  { name: "people", as: "odalys", path: "/wenlow/people", size: desktop },
   { name: "card-phone", as: "priya", path: "/wenlow/classes/quillet/card?wind=14", size: phone },
   { name: "log-phone", as: "priya", path: "/wenlow/classes/quillet/log?wind=14", size: phone, full: true },
   { name: "logbook-phone", as: "priya", path: "/wenlow/logbook", size: phone },
   { name: "history", as: "odalys", path: "/wenlow/classes/quillet/history", size: desktop, before: joinBands },
-  { name: "sign-in", path: "/sign-in", size: desktop },
+  { name: "security", as: "priya", path: "/me/security", size: desktop },
 ];
 
 async function paste(page) {

@@ -1,4 +1,3 @@
-using System.Reflection;
 using Regatta.Core.Sheets;
 using UglyToad.PdfPig.Core;
 using UglyToad.PdfPig.Writer;
@@ -12,28 +11,25 @@ public static class SheetPdf
     private const double PointsPerMillimetre = 72 / 25.4;
     private const double Dash = 2;
 
-    /// <summary>The one font of the sheets, which ships with the app.</summary>
-    private static readonly Lazy<byte[]> Font = new(ReadFont);
-
     /// <summary>Writes the pages of a sheet.</summary>
     public static byte[] Write(Sheet sheet)
     {
         using var document = new PdfDocumentBuilder();
         document.DocumentInformation.Title = sheet.Title;
-        var font = document.AddTrueTypeFont(Font.Value);
+        var fonts = new SheetFonts(document);
         foreach (var page in sheet.Pages)
         {
             var paper = document.AddPage(sheet.Paper.Width * PointsPerMillimetre, sheet.Paper.Height * PointsPerMillimetre);
             foreach (var shape in page.Shapes)
             {
-                Draw(paper, font, sheet.Paper, shape);
+                Draw(paper, fonts, sheet.Paper, shape);
             }
         }
 
         return document.Build();
     }
 
-    private static void Draw(PdfPageBuilder page, PdfDocumentBuilder.AddedFont font, Paper paper, SheetShape shape)
+    private static void Draw(PdfPageBuilder page, SheetFonts fonts, Paper paper, SheetShape shape)
     {
         PdfPoint At(double x, double y) => new(x * PointsPerMillimetre, (paper.Height - y) * PointsPerMillimetre);
         switch (shape)
@@ -65,14 +61,26 @@ public static class SheetPdf
                 break;
             case SheetText text:
                 var (size, origin) = (text.Size * PointsPerMillimetre, At(text.X, text.Y));
-                var wide = page.MeasureText(text.Text, size, origin, font).Sum(letter => letter.Width);
+                var runs = fonts
+                    .Runs(page, text.Text)
+                    .Select(run =>
+                        (run.Font, run.Text, Width: page.MeasureText(run.Text, size, origin, run.Font).Sum(letter => letter.Width))
+                    )
+                    .ToList();
+                var wide = runs.Sum(run => run.Width);
                 var back = text.Anchor switch
                 {
                     TextAnchor.Middle => wide / 2,
                     TextAnchor.End => wide,
                     _ => 0,
                 };
-                page.AddText(text.Text, size, new(origin.X - back, origin.Y), font);
+                var x = origin.X - back;
+                foreach (var run in runs)
+                {
+                    page.AddText(run.Text, size, new(x, origin.Y), run.Font);
+                    x += run.Width;
+                }
+
                 break;
             default:
                 throw new ArgumentOutOfRangeException(nameof(shape), shape, "A shape this writer does not know.");
@@ -88,16 +96,5 @@ public static class SheetPdf
             var end = Math.Min(length, at + Dash);
             yield return ((line.X1 + (dx * at), line.Y1 + (dy * at)), (line.X1 + (dx * end), line.Y1 + (dy * end)));
         }
-    }
-
-    private static byte[] ReadFont()
-    {
-        var assembly = Assembly.GetExecutingAssembly();
-        using var stream = assembly.GetManifestResourceStream(
-            assembly.GetManifestResourceNames().Single(name => name.EndsWith(".ttf", StringComparison.Ordinal))
-        )!;
-        using var memory = new MemoryStream();
-        stream.CopyTo(memory);
-        return memory.ToArray();
     }
 }

@@ -30,6 +30,10 @@ public static class CsvText
         return text.ToString();
     }
 
+    /// <summary>A cell without the apostrophe that kept it from being a formula.</summary>
+    public static string Unguarded(string cell) =>
+        cell.Length > 1 && cell[0] == '\'' && FormulaBegins.Contains(cell[1], StringComparison.Ordinal) ? cell[1..] : cell;
+
     /// <summary>A cell that a spreadsheet would work out as a formula gets an apostrophe before it, which spreadsheets hide; a number stays
     /// one.</summary>
     public static string Safe(string cell) =>

@@ -27,7 +27,7 @@ public static partial class TableText
         var rows = new List<IReadOnlyList<string>>();
         while (parser.Read())
         {
-            rows.Add([.. parser.Record!.Take(Limits.TableColumns).Select(cell => cell.Trim())]);
+            rows.Add([.. parser.Record!.Take(Limits.TableColumns).Select(cell => CsvText.Unguarded(cell.Trim()))]);
         }
 
         return rows;

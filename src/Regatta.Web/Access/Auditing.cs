@@ -56,7 +56,11 @@ internal sealed class Auditing(RequestDelegate next, ILogger<Auditing> log)
         finally
         {
             var outcome = broke ? AuditOutcome.Broken : OutcomeOf(context, note);
-            if (IsAct(context) ? !AuditWords.IsOfNoWeight(context) : outcome == AuditOutcome.Refused && IsKnown(context))
+            if (
+                IsAct(context)
+                    ? !AuditWords.IsOfNoWeight(context)
+                    : outcome == AuditOutcome.Refused && IsKnown(context) && !IsTooOften(context)
+            )
             {
                 await WriteAsync(context, trail, note, here, outcome);
             }
@@ -92,6 +96,9 @@ internal sealed class Auditing(RequestDelegate next, ILogger<Auditing> log)
 
     private static bool IsTurnedAway(HttpContext context) =>
         context.Response.Headers.Location.ToString().Contains("/not-yours", StringComparison.Ordinal);
+
+    /// <summary>Who looks too often would fill the trail with it.</summary>
+    private static bool IsTooOften(HttpContext context) => context.Response.StatusCode == StatusCodes.Status429TooManyRequests;
 
     private static bool IsAct(HttpContext context) =>
         !HttpMethods.IsGet(context.Request.Method) && !HttpMethods.IsHead(context.Request.Method);
@@ -150,6 +157,7 @@ public static class AuditWords
         ["ClassSetup/ControlEditor:Kind"] = "Choose a control’s kind",
         ["ClassSetup/ControlList"] = "Change the list of controls",
         ["ClassSetup/CrewRules"] = "Change the crew reading",
+        ["ClassSetup/DeleteClass"] = "Delete a class",
         ["ClassSetup/Measure"] = "Measure a boat",
         ["ClassSetup/Measure:Anew"] = "Measure a boat anew",
         ["ClassSetup/Measure:Remove"] = "Remove a measured pair",

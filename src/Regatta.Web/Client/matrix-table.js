@@ -88,10 +88,14 @@ function onFieldKey(event) {
   }
 }
 
+// A spreadsheet would work a text out that begins like a formula; an apostrophe keeps it a text, and is taken off when it comes back.
+const guarded = (text) => (/^[=+@]|^-(?![\d½¼¾⅛⅜⅝⅞.,])/.test(text) ? `'${text}` : text);
+const unguarded = (text) => text.replace(/^'(?=[=+@-])/, "");
+
 function onCopy(event) {
   if (!inTable() || !event.target.closest?.("[data-cell]")) return;
   const rows = new Map();
-  for (const cell of chosen()) rows.set(cell.dataset.row, [...(rows.get(cell.dataset.row) ?? []), cell.dataset.typed]);
+  for (const cell of chosen()) rows.set(cell.dataset.row, [...(rows.get(cell.dataset.row) ?? []), guarded(cell.dataset.typed)]);
   event.clipboardData.setData("text/plain", [...rows.values()].map((row) => row.join("\t")).join("\n"));
   event.preventDefault();
 }
@@ -103,7 +107,7 @@ function onPaste(event) {
   event.preventDefault();
   const text = event.clipboardData.getData("text/plain");
   if (!/[\t\n]/.test(text.trim())) {
-    sendCell("write", cell.dataset.cell, () => ({ revision: find(cell.dataset.cell).dataset.revision, text: text.trim() })).then(focusCurrent);
+    sendCell("write", cell.dataset.cell, () => ({ revision: find(cell.dataset.cell).dataset.revision, text: unguarded(text.trim()) })).then(focusCurrent);
     return;
   }
   const form = document.createElement("form");

@@ -293,6 +293,24 @@ public sealed class AccountTests(ClubHost host)
     }
 
     [Fact]
+    public async Task A_class_is_deleted_only_by_its_typed_name()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var coordinator = await club.VisitAsAsync("odalys");
+        var page = await coordinator.GetAsync("/wenlow/classes/quillet/delete");
+        var refused = await coordinator.SendAsync(page, "form.stack", "/wenlow/classes/quillet/delete", ("name", "Quill"));
+        Assert.Equal("Quill", refused.Html.QuerySelector("#name")!.GetAttribute("value"));
+        Assert.Contains("Nothing was deleted", refused.TextOf("#name-problem"));
+        Assert.Equal(
+            "/wenlow",
+            (await coordinator.SendAsync(page, "form.stack", "/wenlow/classes/quillet/delete", ("name", "quillet"))).Location!.ToString()
+        );
+        Assert.Equal(404, (int)(await coordinator.GetAsync("/wenlow/classes/quillet")).Status);
+        Assert.Equal(8, (await coordinator.GetAsync("/wenlow")).Html.QuerySelectorAll(".fleet li").Length);
+        Assert.Contains("Delete a class", (await coordinator.GetAsync("/wenlow/audit")).TextOf(".audit"));
+    }
+
+    [Fact]
     public async Task Signing_out_ends_the_sign_in_at_the_server_and_others_can_be_ended_from_afar()
     {
         await using var club = await EmptyAsync(strict: true);

@@ -1,4 +1,7 @@
 using System.Text;
+using Microsoft.Extensions.DependencyInjection;
+using Microsoft.Extensions.Hosting;
+using Microsoft.Extensions.Options;
 using Regatta.Core;
 
 namespace Regatta.Web.Tests.Doors;
@@ -74,6 +77,30 @@ public sealed class InputTests(ClubHost host)
     }
 
     [Fact]
+    public async Task A_name_in_any_script_is_shown_and_prints()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var captain = await club.VisitAsAsync("tamsin");
+        const string Name = "Грот ½ Ω ゲート 🛶 שלום";
+        var form = await captain.GetAsync("/wenlow/classes/quillet/controls/gooseneck");
+        Assert.Equal(
+            302,
+            (int)(await captain.SendAsync(form, "#control-form", "/wenlow/classes/quillet/controls/gooseneck", ("name", Name))).Status
+        );
+        await captain.PublishAsync("/wenlow/classes/quillet");
+        foreach (var address in (string[])["", "/card", "/card/print", "/card.pdf", "/strips", "/strips.pdf", "/bundle.json", "/history"])
+        {
+            Assert.Equal(200, (int)(await captain.GetAsync("/wenlow/classes/quillet" + address)).Status);
+        }
+
+        var pdf = await captain.GetAsync("/wenlow/classes/quillet/card.pdf");
+        using var read = UglyToad.PdfPig.PdfDocument.Open(
+            await pdf.Message.Content.ReadAsByteArrayAsync(TestContext.Current.CancellationToken)
+        );
+        Assert.Contains("Грот", string.Concat(read.GetPages().Select(page => page.Text)));
+    }
+
+    [Fact]
     public async Task A_form_of_thousands_of_fields_is_refused_as_the_senders()
     {
         var sailor = await host.VisitAsAsync("priya");
@@ -115,6 +142,36 @@ public sealed class InputTests(ClubHost host)
         Assert.Contains("event: wind", await ended);
         open.ForEach(one => one.Dispose());
     }
+
+    [Fact]
+    public async Task With_a_certificate_the_keys_in_the_database_are_encrypted_and_sign_all_the_same()
+    {
+        using var key = System.Security.Cryptography.RSA.Create(2048);
+        var request = new System.Security.Cryptography.X509Certificates.CertificateRequest(
+            "CN=keys",
+            key,
+            System.Security.Cryptography.HashAlgorithmName.SHA256,
+            System.Security.Cryptography.RSASignaturePadding.Pkcs1
+        );
+        using var certificate = request.CreateSelfSigned(DateTimeOffset.UtcNow.AddDays(-1), DateTimeOffset.UtcNow.AddDays(1));
+        var file = Path.Combine(Directory.CreateTempSubdirectory("keys").FullName, "keys.p12");
+        await File.WriteAllBytesAsync(
+            file,
+            certificate.Export(System.Security.Cryptography.X509Certificates.X509ContentType.Pkcs12),
+            TestContext.Current.CancellationToken
+        );
+        await using var club = await host.AnotherAsync("Never", ("REGATTA_KEY_CERTIFICATE", file));
+        var kim = await club.FoundAsync("Ebb Creek");
+        Assert.Equal(200, (int)(await kim.GetAsync("/ebb-creek")).Status);
+        Assert.Contains("EncryptedData", await club.ScalarAsync<string>("select string_agg(xml::text, '') from data_protection_keys"));
+    }
+
+    [Fact]
+    public void A_task_in_the_background_that_fails_stops_nothing_else() =>
+        Assert.Equal(
+            BackgroundServiceExceptionBehavior.Ignore,
+            host.Services.GetRequiredService<IOptions<HostOptions>>().Value.BackgroundServiceExceptionBehavior
+        );
 
     [Fact]
     public async Task A_host_the_app_is_not_found_at_is_not_answered()

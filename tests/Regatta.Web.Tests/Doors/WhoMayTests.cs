@@ -245,10 +245,12 @@ public sealed class WhoMayTests(ClubHost host)
         Coordinator GET  Account/Letters -
         Coordinator GET  Account/Member -
         Coordinator GET  Account/People -
+        Coordinator GET  ClassSetup/DeleteClass -
         Coordinator GET  ClassSetup/NewClass -
         Coordinator GET  Sharing/Import -
         Coordinator POST Account/Member - HandOver Let Password Remove Suspend
         Coordinator POST Account/People - Factor InviteClub Withdraw
+        Coordinator POST ClassSetup/DeleteClass -
         Coordinator POST ClassSetup/NewClass -
         Coordinator POST Planning/CalendarPage - File
         Coordinator POST Planning/OneDay -

@@ -22,7 +22,8 @@ public sealed class FoundModel(
     UserManager<Person> accounts,
     RegattaSignIn signIn,
     PasswordWords words,
-    ActNote note
+    ActNote note,
+    RegattaSettings settings
 ) : PageModel
 {
     public IReadOnlyList<Field> Fields { get; private set; } = [];
@@ -40,12 +41,12 @@ public sealed class FoundModel(
     {
         HasAccount = User.Identity?.IsAuthenticated == true;
         Fields = Describe(new Dictionary<string, string>(), new Dictionary<string, string>());
-        return await found.MayAsync(Code) ? Page() : await AwayAsync();
+        return await MayAsync() ? Page() : await AwayAsync();
     }
 
     public async Task<IActionResult> OnPostAsync()
     {
-        if (!await found.MayAsync(Code))
+        if (!await MayAsync())
         {
             return await AwayAsync();
         }
@@ -74,6 +75,10 @@ public sealed class FoundModel(
         Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
         return Page();
     }
+
+    /// <summary>Until the app has an address of its own, its first club is founded at this machine alone.</summary>
+    private async Task<bool> MayAsync() =>
+        await found.MayAsync(Code) && (settings.Address is not null || HttpContext.IsLocal() || await clubs.CountAsync() > 0);
 
     /// <summary>Whoever may not found signs in; where there is no club yet, they are told how to come by the code.</summary>
     private async Task<IActionResult> AwayAsync()
