@@ -3,7 +3,8 @@
 import { chromium } from "@playwright/test";
 import { launchOptions, signIn } from "./chromium.mjs";
 
-const baseURL = process.env.BASE_URL ?? "http://127.0.0.1:8080";
+// By name, for passkeys are of one.
+const baseURL = process.env.BASE_URL ?? "http://localhost:8080";
 const folder = process.env.SHOTS ?? new URL("../../docs/screenshots", import.meta.url).pathname;
 const desktop = { width: 1280, height: 800 };
 const phone = { width: 360, height: 740 };

@@ -185,13 +185,14 @@ public sealed class InputTests(ClubHost host)
     [Fact]
     public async Task Behind_https_cookies_are_bound_to_the_host_and_the_browser_is_told_to_stay_with_it()
     {
-        await using var club = await host.AnotherAsync("Never", ("REGATTA_ADDRESS", "https://localhost"));
-        using var client = club.CreateClient(new() { BaseAddress = new("https://localhost"), AllowAutoRedirect = false });
+        await using var club = await host.AnotherAsync("Never", ("REGATTA_ADDRESS", "https://tuning.example"));
+        using var client = club.CreateClient(new() { BaseAddress = new("https://tuning.example"), AllowAutoRedirect = false });
         var answer = await client.GetAsync(
             new Uri(await club.FoundingAddressAsync(), UriKind.Relative),
             TestContext.Current.CancellationToken
         );
         Assert.All(answer.Headers.GetValues("Set-Cookie"), cookie => Assert.Matches("^__Host-.*secure.*httponly", cookie));
+        Assert.Equal("max-age=31536000", answer.Headers.GetValues("Strict-Transport-Security").Single());
         Assert.False(answer.Headers.Contains("Server"));
         Assert.Contains("upgrade-insecure-requests", answer.Headers.GetValues("Content-Security-Policy").Single());
     }

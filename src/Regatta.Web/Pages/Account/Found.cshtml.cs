@@ -39,7 +39,7 @@ public sealed class FoundModel(
 
     public async Task<IActionResult> OnGetAsync()
     {
-        HasAccount = User.Identity?.IsAuthenticated == true;
+        HasAccount = await OwnAsync() is not null;
         Fields = Describe(new Dictionary<string, string>(), new Dictionary<string, string>());
         return await MayAsync() ? Page() : await AwayAsync();
     }
@@ -51,19 +51,25 @@ public sealed class FoundModel(
             return await AwayAsync();
         }
 
-        HasAccount = User.Identity?.IsAuthenticated == true;
+        var own = await OwnAsync();
+        HasAccount = own is not null;
         var typed = Request.Typed();
         var form = new FormReader();
         var club = form.Need("clubName", typed.GetValueOrDefault("clubName"), "A club needs a name.", PersonName.Read);
         var zone = form.Need("zone", typed.GetValueOrDefault("zone"), "Write the time zone, such as UTC.", ReadZone);
-        var person = await accounts.GetUserAsync(User) ?? await OpenAsync(typed, form);
+        var person = own ?? await OpenAsync(typed, form);
         if (form.Ok)
         {
             // The account holds whatever becomes of the club, so nobody opens one twice.
-            await signIn.SignInAsync(person, isPersistent: true);
+            if (own is null)
+            {
+                await signIn.SignInAsync(person, isPersistent: true);
+            }
+
             var made = await found.RunAsync(club!, zone!, person.Id, Code);
             if (made.Ok)
             {
+                note.Tell(made.Value.Name);
                 return Redirect("/" + made.Value.Key);
             }
 
@@ -92,6 +98,9 @@ public sealed class FoundModel(
         Response.StatusCode = StatusCodes.Status403Forbidden;
         return Page();
     }
+
+    /// <summary>The account one is signed in to; a demo's, whose password everybody knows, is nobody's own.</summary>
+    private async Task<Person?> OwnAsync() => await accounts.GetUserAsync(User) is { IsDemo: false } own ? own : null;
 
     private async Task<Person> OpenAsync(IReadOnlyDictionary<string, string> typed, FormReader form)
     {

@@ -126,7 +126,7 @@ public sealed class InvitationModel(
                 new Field("name", "Your name", asked.Who.Name)
                 {
                     Autocomplete = "name",
-                    Hint = asked.Who.IsJunior ? $"Others read {PersonName.Shorten(asked.Who.Name)}." : "",
+                    Hint = asked.Who.IsJunior ? $"Others read “{PersonName.Shorten(asked.Who.Name)}”" : "",
                 }.Filled(typed, form.Problems),
                 new Field("signin", "Name you sign in with", "")
                 {

@@ -35,7 +35,7 @@ public sealed class MemberModel(
 
     public string Name => Member.FullName ?? Member.DisplayName;
 
-    public bool IsCaptainOf(string key) => Member.CaptainOfKeys.Split(',').Contains(key);
+    public bool IsCaptainOf(FleetLine one) => Member.CaptainOfKeys.Split(',').Contains(one.Key);
 
     public async Task<IActionResult> OnGetAsync(Guid person) => await LoadAsync(person) ? Page() : NotFound();
 

@@ -57,6 +57,11 @@ public sealed class OneDayModel(
 
     public async Task<IActionResult> OnPostAsync(long number)
     {
+        if (await outings.FindAsync(here.Club.Ref, number) is { } day)
+        {
+            here.Note.Tell(day.Outing.Title, day.Outing.From.ToString("u"), "");
+        }
+
         await plan.RemoveAsync(here.Actor, number);
         return Redirect(here.Path + "/calendar");
     }
