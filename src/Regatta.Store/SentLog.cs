@@ -49,6 +49,19 @@ internal sealed record SentLog(Guid? Sailor, SailedMarks Sailed, SessionLog Log)
         select id from added
         """;
 
+    /// <summary>Writes a value as what it is: as an object it would be looked up anew each time.</summary>
+    private static Task WriteAsync(NpgsqlBinaryImporter rows, object? value, NpgsqlDbType type) =>
+        value switch
+        {
+            double number => rows.WriteAsync(number, type),
+            string text => rows.WriteAsync(text, type),
+            bool held => rows.WriteAsync(held, type),
+            Guid id => rows.WriteAsync(id, type),
+            DateTime at => rows.WriteAsync(at, type),
+            null => rows.WriteNullAsync(),
+            _ => rows.WriteAsync(value, type),
+        };
+
     /// <summary>Adds the log with its marks in one statement.</summary>
     /// <returns>Its number; null when its sailor sent it before.</returns>
     public async Task<long?> InsertAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one, DateTimeOffset now)
@@ -101,7 +114,7 @@ internal sealed record SentLog(Guid? Sailor, SailedMarks Sailed, SessionLog Log)
                 await rows.WriteAsync(now.UtcDateTime, NpgsqlDbType.TimestampTz);
                 foreach (var (_, type, value) in Columns)
                 {
-                    await rows.WriteAsync(value(log), type);
+                    await WriteAsync(rows, value(log), type);
                 }
             }
 

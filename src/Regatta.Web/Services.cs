@@ -86,10 +86,7 @@ internal static class Services
             .AddScoped<DefinitionEditor>()
             .AddScoped<DemoLoader>()
             .AddScoped<FirstClub>();
-        services
-            .AddSingleton<OpenStreams>()
-            .AddSingleton<ClassWatch>()
-            .AddHostedService(provider => provider.GetRequiredService<ClassWatch>());
+        services.AddSingleton<ClassWatch>().AddHostedService(provider => provider.GetRequiredService<ClassWatch>());
         services.AddSingleton(stations).AddSingleton<StationStates>().AddHostedService<StationKeeper>().AddSingleton<TodayBoards>();
         services.AddRegattaSignIn(settings);
         services.AddRequestLimits(settings);

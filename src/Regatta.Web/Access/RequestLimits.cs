@@ -1,5 +1,6 @@
 using System.Threading.RateLimiting;
 using Microsoft.AspNetCore.RateLimiting;
+using Regatta.Core;
 
 namespace Regatta.Web.Access;
 
@@ -11,6 +12,9 @@ internal static class RequestLimits
 
     /// <summary>Sending files: a few at once for all, one at once for each person.</summary>
     public const string Uploads = nameof(Uploads);
+
+    /// <summary>Live pages: a few open at once for each person, and for each network address.</summary>
+    public const string Streams = nameof(Streams);
 
     private const int UploadsAtOnce = 4;
     private const int UploadsWaiting = 8;
@@ -24,7 +28,10 @@ internal static class RequestLimits
                 var wait = context.Lease.TryGetMetadata(MetadataName.RetryAfter, out var after) ? after : TimeSpan.FromSeconds(10);
                 context.HttpContext.Response.Headers.RetryAfter = Math.Ceiling(wait.TotalSeconds)
                     .ToString(System.Globalization.CultureInfo.InvariantCulture);
-                return ValueTask.CompletedTask;
+                // A page gets a page; whoever else asks, such as a live page's script, a word.
+                return context.HttpContext.Request.Headers.Accept.ToString().Contains("text/html", StringComparison.Ordinal)
+                    ? ValueTask.CompletedTask
+                    : new(context.HttpContext.Response.WriteAsync("Too many at once. Wait a minute.", CancellationToken.None));
             };
             options.AddPolicy(
                 Doors,
@@ -36,25 +43,26 @@ internal static class RequestLimits
                         )
                         : RateLimitPartition.GetNoLimiter("")
             );
-            options.AddPolicy(
-                Uploads,
-                context =>
-                    Sends(context)
-                        ? RateLimitPartition.GetConcurrencyLimiter(
-                            context.User.Identity?.IsAuthenticated == true ? context.User.Id().ToString() : context.Address(),
-                            _ => new ConcurrencyLimiterOptions { PermitLimit = 1, QueueLimit = 1 }
-                        )
-                        : RateLimitPartition.GetNoLimiter("")
-            );
+            options.AddPolicy(Uploads, context => Sends(context) ? AtOnce(Who(context), 1, 1) : RateLimitPartition.GetNoLimiter(""));
+            options.AddPolicy(Streams, context => AtOnce(Who(context), Limits.StreamsOfPerson, 0));
             options.GlobalLimiter = PartitionedRateLimiter.Create<HttpContext, string>(context =>
-                Sends(context) && context.GetEndpoint()?.Metadata.GetMetadata<EnableRateLimitingAttribute>()?.PolicyName == Uploads
-                    ? RateLimitPartition.GetConcurrencyLimiter(
-                        Uploads,
-                        _ => new ConcurrencyLimiterOptions { PermitLimit = UploadsAtOnce, QueueLimit = UploadsWaiting }
-                    )
-                    : RateLimitPartition.GetNoLimiter("")
+                PolicyOf(context) switch
+                {
+                    Uploads when Sends(context) => AtOnce(Uploads, UploadsAtOnce, UploadsWaiting),
+                    Streams => AtOnce(context.Address(), Limits.StreamsOfAddress, 0),
+                    _ => RateLimitPartition.GetNoLimiter(""),
+                }
             );
         });
+
+    private static RateLimitPartition<string> AtOnce(string of, int most, int waiting) =>
+        RateLimitPartition.GetConcurrencyLimiter(of, _ => new ConcurrencyLimiterOptions { PermitLimit = most, QueueLimit = waiting });
+
+    private static string Who(HttpContext context) =>
+        context.User.Identity?.IsAuthenticated == true ? context.User.Id().ToString() : context.Address();
+
+    private static string? PolicyOf(HttpContext context) =>
+        context.GetEndpoint()?.Metadata.GetMetadata<EnableRateLimitingAttribute>()?.PolicyName;
 
     /// <summary>Coming in as one of the demo's people guesses nothing.</summary>
     private static bool IsDemo(HttpContext context) => context.Request.Query["handler"] == "Demo";

@@ -72,5 +72,6 @@ internal static class ClassStream
                                 : "gone"
                     )
             )
-            .RequireAuthorization(Policies.Member);
+            .RequireAuthorization(Policies.Member)
+            .RequireRateLimiting(RequestLimits.Streams);
 }

@@ -29,14 +29,6 @@ internal static class EventStream
         Func<Task<string>> tell
     )
     {
-        using var place = context.RequestServices.GetRequiredService<OpenStreams>().Enter(context);
-        if (place is null)
-        {
-            context.Response.StatusCode = StatusCodes.Status429TooManyRequests;
-            context.Response.Headers.RetryAfter = "60";
-            return;
-        }
-
         context.Response.ContentType = "text/event-stream";
         context.Response.Headers.CacheControl = "no-store";
         using var gone = CancellationTokenSource.CreateLinkedTokenSource(context.RequestAborted, life.ApplicationStopping);

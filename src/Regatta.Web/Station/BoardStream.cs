@@ -17,5 +17,6 @@ internal static class BoardStream
                     return EventStream.TellAsync(context, life, "wind", AtMostEvery, () => station.NextAsync, () => Task.FromResult("new"));
                 }
             )
-            .RequireAuthorization(Policies.Member);
+            .RequireAuthorization(Policies.Member)
+            .RequireRateLimiting(RequestLimits.Streams);
 }
