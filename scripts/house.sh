@@ -88,3 +88,21 @@ publish_app() {
   dotnet publish "$root/src/Regatta.Instruments/Regatta.Instruments.csproj" -c Release -o "$1/instruments" -v quiet --nologo
   mv "$1.stamp.new" "$1.stamp"
 }
+
+# Stops the server again where use_database started it.
+leave_database() { [ -z "${pg_started:-}" ] || postgres_down "$root/.local/postgres"; }
+
+# Lets PostgreSQL's own programs find the database: of REGATTA_DATABASE, or that of ./start, whose server is started if need be.
+use_database() {
+  if [ -z "${REGATTA_DATABASE:-}" ]; then
+    [ -d "$root/.local/postgres/data" ] || { echo "There is no database of ./start here, and REGATTA_DATABASE names none." >&2; exit 1; }
+    postgres_up "$root/.local/postgres"
+    [ -n "${pg_was_up:-}" ] || pg_started=1
+    app_database regatta
+    REGATTA_DATABASE=$(app_connection regatta)
+  fi
+  part() { printf '%s' "$REGATTA_DATABASE" | tr ';' '\n' | sed -n "s/^ *$1 *= *//ip" | head -n 1; }
+  PGHOST=$(part Host) PGPORT=$(part Port) PGUSER=$(part Username) PGPASSWORD=$(part Password) PGDATABASE=$(part Database)
+  PGPORT=${PGPORT:-5432}
+  export PGHOST PGPORT PGUSER PGPASSWORD PGDATABASE
+}

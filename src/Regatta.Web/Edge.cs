@@ -15,6 +15,7 @@ internal static class Edge
     public static void AddEdge(this IServiceCollection services, RegattaSettings settings)
     {
         services.AddHostFiltering(options => options.AllowedHosts = [.. settings.Hosts]);
+        services.AddHealthChecks().AddCheck<DatabaseHealth>("database");
         services.AddHsts(options => options.MaxAge = HstsAge);
         services.Configure<ForwardedHeadersOptions>(options =>
         {

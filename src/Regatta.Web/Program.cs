@@ -36,6 +36,8 @@ app.MapStaticAssets().AllowAnonymous();
 app.MapRazorPages().WithStaticAssets();
 app.MapBoardStream();
 app.MapClassStream();
+app.MapHealthChecks("/health/live", new() { Predicate = _ => false }).AllowAnonymous();
+app.MapHealthChecks("/health/ready").AllowAnonymous();
 
 await Database.WithAdvisoryLockAsync(
     settings.Database,

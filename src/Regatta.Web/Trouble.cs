@@ -41,6 +41,7 @@ internal static class Trouble
         );
         app.UseExceptionHandler(new ExceptionHandlerOptions { ExceptionHandlingPath = "/trouble", StatusCodeSelector = StatusOf });
         app.UseStatusCodePagesWithReExecute("/trouble", "?status={0}");
+        app.UseMiddleware<DatabaseAway>();
     }
 
     private static int StatusOf(Exception trouble) =>

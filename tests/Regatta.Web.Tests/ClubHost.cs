@@ -165,6 +165,9 @@ public sealed class ClubHost : WebApplicationFactory<Program>, IAsyncLifetime
     /// <summary>A browser of sorts with the cookies of another.</summary>
     public Visitor VisitWith(CookieContainer jar) => new(CreateDefaultClient(ClientOptions.BaseAddress, new CookieContainerHandler(jar)));
 
+    /// <summary>Where its database is.</summary>
+    public string Connection => new NpgsqlConnectionStringBuilder(TestServer) { Database = name }.ConnectionString;
+
     /// <summary>One value of the database.</summary>
     public async Task<T?> ScalarAsync<T>(string query)
     {
@@ -172,6 +175,17 @@ public sealed class ClubHost : WebApplicationFactory<Program>, IAsyncLifetime
             .GetRequiredService<NpgsqlDataSource>()
             .OpenConnectionAsync(TestContext.Current.CancellationToken);
         return await connection.ExecuteScalarAsync<T>(query);
+    }
+
+    /// <summary>Takes the database away from the application, or gives it back.</summary>
+    public async Task LetConnectAsync(bool allowed)
+    {
+        await using var server = new NpgsqlConnection(TestServer);
+        await server.ExecuteAsync(
+            $"alter database {name} allow_connections {allowed}; "
+                + $"select pg_terminate_backend(pid) from pg_stat_activity where datname = '{name}' and pid <> pg_backend_pid()"
+        );
+        NpgsqlConnection.ClearAllPools();
     }
 
     /// <summary>Stops the application as a kill does: its connections are cut first, so that it can give nothing back.</summary>
@@ -190,7 +204,7 @@ public sealed class ClubHost : WebApplicationFactory<Program>, IAsyncLifetime
 
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {
-        builder.UseSetting("REGATTA_DATABASE", new NpgsqlConnectionStringBuilder(TestServer) { Database = name }.ConnectionString);
+        builder.UseSetting("REGATTA_DATABASE", Connection);
         builder.UseSetting(
             "REGATTA_DEMO_BUNDLE",
             string.Join(

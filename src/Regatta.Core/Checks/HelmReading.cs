@@ -8,6 +8,9 @@ public sealed record HelmReading
     /// <summary>No rudder is carried beyond this; a typing slip.</summary>
     public static readonly Angle Most = Angle.FromDegrees(45);
 
+    /// <summary>Words that say which way, before a number or behind it.</summary>
+    private static readonly string[] Sides = ["weather", "lee", "helm"];
+
     private HelmReading(Angle? port, Angle? starboard) => (Port, Starboard) = (port, starboard);
 
     /// <summary>On port tack, or null when not looked at.</summary>
@@ -40,8 +43,11 @@ public sealed record HelmReading
             return Parsed<Angle>.Good(HelmWords.Helm(word));
         }
 
+        var lee = text.Contains("lee", StringComparison.OrdinalIgnoreCase);
+        var number = Sides.Aggregate(text, (rest, side) => rest.Replace(side, "", StringComparison.OrdinalIgnoreCase));
         return NumberText
-            .Read(text.Replace("weather", "", StringComparison.OrdinalIgnoreCase))
+            .Read(number)
+            .Then(read => Parsed<(double Number, string Tail)>.Good((lee ? -Math.Abs(read.Number) : read.Number, read.Tail)))
             .Then(read =>
                 read switch
                 {

@@ -28,6 +28,15 @@ public static partial class NumberText
         }
 
         var plain = Normalise(text);
+        if (Thousands().Match(plain) is { Success: true, Groups: var groups })
+        {
+            var written = groups["number"].Value;
+            return Parsed<(double Number, string Tail)>.Bad(
+                $"“{written}” can be {written.Replace(',', '.')} or {written.Replace(",", "", StringComparison.Ordinal)}. "
+                    + "Write the one that is meant, without a comma."
+            );
+        }
+
         var match = Shape().Match(DecimalComma().Replace(plain, "$1.$2"));
         if (!match.Success)
         {
@@ -143,8 +152,20 @@ public static partial class NumberText
             plain = plain.Replace(sign.ToString(), " " + written, StringComparison.Ordinal);
         }
 
-        return plain.Trim();
+        // A half-inch mark is often written 14-1/2, and a half .5.
+        plain = HyphenedFraction().Replace(plain.Trim(), "$1 $2");
+        return LonePoint().Replace(plain, "${sign}0.${digits}");
     }
+
+    /// <summary>A comma before three digits is a decimal one to some and parts thousands to others.</summary>
+    [GeneratedRegex(@"^[-+]?(?<number>[1-9][0-9]{0,2},[0-9]{3})(?:[^0-9].*)?$", RegexOptions.NonBacktracking)]
+    private static partial Regex Thousands();
+
+    [GeneratedRegex(@"([0-9])-\s*([0-9]{1,3}\s*/)", RegexOptions.NonBacktracking)]
+    private static partial Regex HyphenedFraction();
+
+    [GeneratedRegex(@"^(?<sign>[-+]?)[.,](?<digits>[0-9])", RegexOptions.NonBacktracking)]
+    private static partial Regex LonePoint();
 
     [GeneratedRegex(
         @"^(?<sign>-)?\+?\s*(?:(?<top>[0-9]{1,3})\s*/\s*(?<bottom>[0-9]{1,3})"

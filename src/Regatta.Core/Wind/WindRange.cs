@@ -1,9 +1,10 @@
+using System.Text.RegularExpressions;
 using Regatta.Core.Units;
 
 namespace Regatta.Core.Wind;
 
 /// <summary>The wind of a session: from and to, and the strongest gust when it was noted.</summary>
-public sealed record WindRange
+public sealed partial record WindRange
 {
     /// <summary>More wind than any session is sailed in; a typing slip beyond it.</summary>
     public static readonly Speed Ceiling = Speed.FromKnots(70);
@@ -37,10 +38,29 @@ public sealed record WindRange
             : Parsed<WindRange>.Good(new(from, to, gust));
     }
 
-    /// <summary>Reads one wind as written, with a unit or in the reader's.</summary>
+    /// <summary>Reads a wind as written: one number, or from one to another with a unit behind both or at the end, such as
+    /// <c>10-12 kn</c>, <c>10–12</c>, <c>8 to 14 kn</c>, <c>F3-4</c>.</summary>
+    public static Parsed<WindRange> Read(string text, SpeedUnit assumed)
+    {
+        if (Ends().Match(text) is not { Success: true, Groups: var ends })
+        {
+            return ReadSpeed(text, assumed).Then(one => Of(one, one, null));
+        }
+
+        var tail = SpeedUnits.Named(ends["unit"].Value);
+        var (low, high) = (ends["low"].Value, ends["high"].Value + ends["unit"].Value);
+        var force = low.TrimStart().StartsWith('f') || low.TrimStart().StartsWith('F');
+        var unit = force ? SpeedUnit.Beaufort : tail ?? assumed;
+        return ReadSpeed(low, unit).Then(from => ReadSpeed(high, unit).Then(to => Of(from, to, null)));
+    }
+
+    /// <summary>Whether a text names two ends of a wind.</summary>
+    public static bool HasTwoEnds(string text) => Ends().IsMatch(text);
+
+    /// <summary>Reads one wind as written, with a unit or in the reader's; a force may stand before its number, as in <c>F4</c>.</summary>
     public static Parsed<Speed> ReadSpeed(string text, SpeedUnit assumed) =>
         NumberText
-            .ReadWithUnit(text, assumed, SpeedUnits.Named, "kn, m/s, mph, km/h or Bft")
+            .ReadWithUnit(ForceBefore().Replace(text, "${number} Bft"), assumed, SpeedUnits.Named, "kn, m/s, mph, km/h or Bft")
             .Then(read =>
                 read.Number switch
                 {
@@ -51,4 +71,13 @@ public sealed record WindRange
                     var number => Parsed<Speed>.Good(Speed.From(number, read.Unit)),
                 }
             );
+
+    [GeneratedRegex(
+        @"^\s*(?<low>[^-–—]*[0-9][^-–—]*?)\s*(?:[-–—]|\bto\b)\s*(?<high>[0-9fF][0-9 .,½¼¾]*)(?<unit>[^0-9]*)$",
+        RegexOptions.NonBacktracking
+    )]
+    private static partial Regex Ends();
+
+    [GeneratedRegex(@"^\s*(?:[fF]|[fF]orce|[bB]ft|[bB]eaufort)\s*(?<number>[0-9]{1,2}(?:[.,][0-9])?)\s*$", RegexOptions.NonBacktracking)]
+    private static partial Regex ForceBefore();
 }

@@ -167,6 +167,36 @@ public sealed class InputTests(ClubHost host)
     }
 
     [Fact]
+    public async Task While_the_database_is_away_a_form_comes_back_as_it_was_typed_and_lands_when_it_is_sent_again()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var sailor = await club.VisitAsAsync("priya");
+        var form = await sailor.GetAsync("/wenlow/classes/quillet/log?wind=14");
+        Assert.Equal((200, 200), ((await sailor.StatusAsync("/health/live")).Status, (await sailor.StatusAsync("/health/ready")).Status));
+        await club.LetConnectAsync(false);
+        var away = await sailor.SendAsync(
+            form,
+            ".log-form",
+            "/wenlow/classes/quillet/log",
+            ("note", "gusty <b>&"),
+            ("luffing", "Together")
+        );
+        Assert.Equal((503, "5"), ((int)away.Status, away.Message.Headers.RetryAfter!.ToString()));
+        Assert.Contains("gusty <b>&", away.TextOf("dl"));
+        Assert.Equal((200, 503), ((await sailor.StatusAsync("/health/live")).Status, (await sailor.StatusAsync("/health/ready")).Status));
+        Assert.Contains("Reload the page", (await sailor.GetAsync("/wenlow")).TextOf("main"));
+        var secret = await sailor.SendAsync(form, "form.looks", "/sign-in", ("name", "priya"), ("password", "wenlow-reach"));
+        Assert.DoesNotContain("wenlow-reach", secret.Text);
+
+        await club.LetConnectAsync(true);
+        var landed = await sailor.SendAsync(away, "form.stack", "/wenlow/classes/quillet/log");
+        Assert.Equal(302, (int)landed.Status);
+        var kept = await sailor.GetAsync(landed.Location!.ToString());
+        Assert.Contains("gusty <b>&", kept.TextOf("main"));
+        Assert.Contains("Luffed first", kept.TextOf(".facts"));
+    }
+
+    [Fact]
     public void A_task_in_the_background_that_fails_stops_nothing_else() =>
         Assert.Equal(
             BackgroundServiceExceptionBehavior.Ignore,

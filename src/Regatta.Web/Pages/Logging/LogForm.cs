@@ -147,6 +147,17 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
             return seen.Range;
         }
 
+        // Both ends written where the lower one goes, as people say a wind.
+        if (WindRange.HasTwoEnds(this["windFrom"]))
+        {
+            return reader.Need("windFrom", this["windFrom"], "", text => WindRange.Read(text, unit)) is { } both
+                ? reader.Take(
+                    "gust",
+                    WindRange.Of(both.From, both.To, reader.May("gust", this["gust"], text => WindRange.ReadSpeed(text, unit)))
+                )
+                : null;
+        }
+
         var from = reader.Need(
             "windFrom",
             this["windFrom"],

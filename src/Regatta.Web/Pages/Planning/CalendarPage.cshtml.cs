@@ -70,7 +70,7 @@ public sealed class CalendarPageModel(
         var to = Form.Take("to", clock.ReadPlanned(typed.GetValueOrDefault("to", "")));
         var forecast = string.IsNullOrWhiteSpace(typed.GetValueOrDefault("forecast"))
             ? null
-            : Form.Take("forecast", ReadForecast(typed["forecast"]));
+            : Form.Take("forecast", WindRange.Read(typed["forecast"], units.Wind));
         if (Form.Ok)
         {
             var read = Outing.Check(
@@ -134,18 +134,6 @@ public sealed class CalendarPageModel(
                 ? only.Key
                 : null
         );
-
-    private Parsed<WindRange> ReadForecast(string text)
-    {
-        var ends =
-            text.Split(['–', '—', ' '], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries) is [var low, var high]
-                ? (low, high)
-            : text.Split('-') is [var one, var other] ? (one, other)
-            : (text, text);
-        return WindRange
-            .ReadSpeed(ends.Item1, units.Wind)
-            .Then(from => WindRange.ReadSpeed(ends.Item2, units.Wind).Then(to => WindRange.Of(from, to, null)));
-    }
 
     private async Task LoadAsync()
     {
