@@ -189,6 +189,9 @@ public sealed class AccountTests(ClubHost host)
         await kim.SendAsync(page.Page, "form[action*=Password]", page.Address + "?handler=Password");
         var link = Link((await kim.GetAsync("/ebb-creek/letters")).Text, "/reset?who=");
         var form = await stranger.GetAsync(link);
+        Assert.Equal("ida", form.Html.QuerySelector("[name=username]")!.GetAttribute("value"));
+        var guessed = await stranger.GetAsync(link.Split("&token=")[0] + "&token=guessed");
+        Assert.Equal("", guessed.Html.QuerySelector("[name=username]")!.GetAttribute("value"));
         var common = await stranger.SendAsync(form, "form.stack", "/reset", ("password", "password1234"));
         Assert.Contains("guessed soon", common.TextOf("#password-problem"));
         Assert.Equal(

@@ -25,7 +25,9 @@ public sealed class ResetModel(UserManager<Person> accounts, SignIns signIns, Gu
 
     public async Task<IActionResult> OnGetAsync()
     {
-        Name = (await accounts.FindByIdAsync(Who))?.SignInName ?? "";
+        // Whoever has no letter reads no name.
+        var person = await accounts.FindByIdAsync(Who);
+        Name = person is not null && await HoldsAsync(person) ? person.SignInName : "";
         return Page();
     }
 
@@ -33,7 +35,7 @@ public sealed class ResetModel(UserManager<Person> accounts, SignIns signIns, Gu
     {
         var person = await accounts.FindByIdAsync(Who);
         note.Of(person?.Id);
-        Name = person?.SignInName ?? "";
+        Name = person is not null && await HoldsAsync(person) ? person.SignInName : "";
         var set = person is { RemovedAt: null }
             ? await accounts.ResetPasswordAsync(person, Token, password ?? "")
             : IdentityResult.Failed(accounts.ErrorDescriber.InvalidToken());
@@ -51,4 +53,12 @@ public sealed class ResetModel(UserManager<Person> accounts, SignIns signIns, Gu
         await guessing.RightAsync(person.SignInName);
         return RedirectToPage("/Account/SignIn");
     }
+
+    private Task<bool> HoldsAsync(Person person) =>
+        accounts.VerifyUserTokenAsync(
+            person,
+            accounts.Options.Tokens.PasswordResetTokenProvider,
+            UserManager<Person>.ResetPasswordTokenPurpose,
+            Token
+        );
 }
