@@ -64,7 +64,7 @@ public static class Limits
     /// <summary>The steps from one end of a scale to the other.</summary>
     public const int Steps = 100_000;
 
-    /// <summary>The letters of a name of anything.</summary>
+    /// <summary>The letters of a person's or a club's name.</summary>
     public const int NameLetters = 100;
 
     /// <summary>The letters of a line that is typed into a cell, a mark, a wind or a number.</summary>

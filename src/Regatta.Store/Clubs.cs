@@ -30,6 +30,13 @@ public sealed class Clubs(NpgsqlDataSource database, TimeProvider clock)
 {
     private const string Columns = "c.id, c.key, c.name, c.time_zone, c.is_demo, c.second_factor_required";
 
+    /// <summary>Condition: a club <c>c</c> has no coordinator but <c>@person</c> who may enter it.</summary>
+    internal const string OnlyCoordinatedBy = """
+        exists (select from memberships m where m.club_id = c.id and m.person_id = @person and 'coordinator' = any(m.roles))
+          and not exists (select from memberships o where o.club_id = c.id and o.person_id <> @person
+            and 'coordinator' = any(o.roles) and o.suspended_at is null)
+        """;
+
     /// <summary>All clubs by name.</summary>
     public async Task<IReadOnlyList<Club>> AllAsync()
     {
@@ -59,10 +66,7 @@ public sealed class Clubs(NpgsqlDataSource database, TimeProvider clock)
         [
             .. await connection.QueryAsync<Club>(
                 $"""
-                select {Columns} from clubs c join memberships m on m.club_id = c.id
-                where m.person_id = @person and 'coordinator' = any(m.roles) and not exists (
-                  select from memberships o where o.club_id = c.id and o.person_id <> @person and 'coordinator' = any(o.roles)
-                    and o.suspended_at is null)
+                select {Columns} from clubs c where {OnlyCoordinatedBy} order by c.name, c.id
                 """,
                 new { person }
             ),
@@ -170,6 +174,12 @@ public sealed class Clubs(NpgsqlDataSource database, TimeProvider clock)
             return null;
         }
 
+        // Codes that starts printed for the first club found no other.
+        await connection.ExecuteAsync(
+            "update founding_codes set used_at = @now where made_by is null and used_at is null",
+            new { now = clock.GetUtcNow() },
+            transaction
+        );
         if (coordinator is { } person)
         {
             await connection.ExecuteAsync(

@@ -63,26 +63,22 @@ public sealed class Members(NpgsqlDataSource database, TimeProvider clock)
     }
 
     /// <summary>Makes somebody a member with roles and captaincies, or gives a member others.</summary>
-    /// <returns>Whether it was done: a club is never left without a coordinator who had one.</returns>
-    public async Task<bool> SetAsync(ClubId club, Guid person, IReadOnlyList<string> roles, IReadOnlyList<string> captainOf) =>
-        await ChangeAsync(
+    public Task<bool> SetAsync(ClubId club, Guid person, IReadOnlyList<string> roles, IReadOnlyList<string> captainOf) =>
+        SetAsync(
             club,
+            person,
+            roles,
+            captainOf,
             """
             insert into memberships (club_id, person_id, roles, joined_at) values (@Number, @person, @roles, @now)
               on conflict (club_id, person_id) do update set roles = excluded.roles;
-            delete from class_captains where club_id = @Number and person_id = @person;
-            insert into class_captains (club_id, class_id, person_id) select @Number, c.id, @person from classes c
-              where c.club_id = @Number and c.key = any(@captainOf);
-            """,
-            new
-            {
-                club.Number,
-                person,
-                roles = roles.ToArray(),
-                captainOf = captainOf.ToArray(),
-                now = clock.GetUtcNow(),
-            }
+            """
         );
+
+    /// <summary>Gives a member other roles and captaincies; whoever is none any more stays none.</summary>
+    /// <returns>Whether it was done: a club is never left without a coordinator who had one.</returns>
+    public Task<bool> ChangeRolesAsync(ClubId club, Guid person, IReadOnlyList<string> roles, IReadOnlyList<string> captainOf) =>
+        SetAsync(club, person, roles, captainOf, "update memberships set roles = @roles where club_id = @Number and person_id = @person;");
 
     /// <summary>Suspends a member, or lets them in again.</summary>
     /// <returns>Whether it was done: a club is never left without a coordinator.</returns>
@@ -123,18 +119,12 @@ public sealed class Members(NpgsqlDataSource database, TimeProvider clock)
             }
         );
 
-    /// <summary>In how many clubs somebody is a member who is not suspended.</summary>
-    /// <param name="club">The club that asks.</param>
-    /// <param name="person">Who.</param>
-    /// <returns>The clubs they may enter, and the clubs other than this they belong to.</returns>
-    public async Task<(long MayEnter, long Elsewhere)> CountAsync(ClubId club, Guid person)
+    /// <summary>In how many clubs other than this somebody is a member.</summary>
+    public async Task<long> ElsewhereAsync(ClubId club, Guid person)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await connection.QuerySingleAsync<(long, long)>(
-            """
-            select count(*) filter (where suspended_at is null), count(*) filter (where club_id <> @Number)
-            from memberships where person_id = @person
-            """,
+        return await connection.ExecuteScalarAsync<long>(
+            "select count(*) from memberships where person_id = @person and club_id <> @Number",
             new { club.Number, person }
         );
     }
@@ -148,6 +138,32 @@ public sealed class Members(NpgsqlDataSource database, TimeProvider clock)
             new { person }
         );
     }
+
+    private Task<bool> SetAsync(
+        ClubId club,
+        Guid person,
+        IReadOnlyList<string> roles,
+        IReadOnlyList<string> captainOf,
+        string membership
+    ) =>
+        ChangeAsync(
+            club,
+            membership
+                + """
+                delete from class_captains where club_id = @Number and person_id = @person;
+                insert into class_captains (club_id, class_id, person_id) select @Number, c.id, m.person_id
+                  from classes c join memberships m on m.club_id = c.club_id and m.person_id = @person
+                  where c.club_id = @Number and c.key = any(@captainOf);
+                """,
+            new
+            {
+                club.Number,
+                person,
+                roles = roles.ToArray(),
+                captainOf = captainOf.ToArray(),
+                now = clock.GetUtcNow(),
+            }
+        );
 
     private async Task<bool> ChangeAsync(ClubId club, string sql, object values)
     {

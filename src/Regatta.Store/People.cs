@@ -133,10 +133,32 @@ public sealed class People(NpgsqlDataSource database, TimeProvider clock)
 
     /// <summary>Removes an account in one transaction: what says who they are, their notes, crew weights and ways in go; their logs and
     /// edits stay as somebody's who left.</summary>
-    public async Task RemoveAsync(Guid id)
+    /// <param name="id">The account.</param>
+    /// <param name="evenAMember">Whether it is removed although it belongs to clubs; otherwise only if it belongs to none.</param>
+    /// <returns>Whether it was removed: a club is never left without a coordinator.</returns>
+    public async Task<bool> RemoveAsync(Guid id, bool evenAMember)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
+        // Whoever joins a club meanwhile waits for the account's row, and whoever steps down for the club's.
+        await connection.ExecuteAsync("select from people where id = @id for update", new { id }, transaction);
+        await connection.ExecuteAsync(
+            "select from clubs where id in (select club_id from memberships where person_id = @id) order by id for update",
+            new { id },
+            transaction
+        );
+        var stays = await connection.ExecuteScalarAsync<bool>(
+            evenAMember
+                ? $"select exists (select from clubs c where {Clubs.OnlyCoordinatedBy})"
+                : "select exists (select from memberships where person_id = @person)",
+            new { person = id },
+            transaction
+        );
+        if (stays)
+        {
+            return false;
+        }
+
         await connection.ExecuteAsync(
             """
             delete from memberships where person_id = @id;
@@ -150,6 +172,9 @@ public sealed class People(NpgsqlDataSource database, TimeProvider clock)
               security_stamp = gen_random_uuid()::text, email = null, full_name = null, is_junior = false, guardian_email = null,
               second_factor = false, authenticator_key = null, shares_notes = false, removed_at = @now
             where id = @id;
+            -- What is kept of a class names its publishers.
+            update classes c set matrix_revision = matrix_revision + 1
+              where exists (select from versions v where (v.club_id, v.class_id) = (c.club_id, c.id) and v.published_by_id = @id);
             """,
             new
             {
@@ -160,6 +185,7 @@ public sealed class People(NpgsqlDataSource database, TimeProvider clock)
             transaction
         );
         await transaction.CommitAsync();
+        return true;
     }
 
     /// <summary>Somebody's own hand, fist and forearm, as far as they measured them. Private: read for their owner alone.</summary>

@@ -8,9 +8,12 @@ namespace Regatta.Store;
 /// <summary>Published versions: definition and cells, added once, never changed.</summary>
 public sealed class Versions(NpgsqlDataSource database, TimeProvider clock)
 {
-    private const string Columns = "c.key, v.number, v.published_at, v.published_by, v.reason, v.schema, v.definition, v.cells";
+    private const string Columns =
+        "c.key, v.number, v.published_at, coalesce(p.display_name, v.published_by) as published_by, "
+        + "v.reason, v.schema, v.definition, v.cells";
     private const string From =
-        "from versions v join classes c on (c.club_id, c.id) = (v.club_id, v.class_id) where v.club_id = @club and v.class_id = @id";
+        "from versions v join classes c on (c.club_id, c.id) = (v.club_id, v.class_id) "
+        + "left join people p on p.id = v.published_by_id where v.club_id = @club and v.class_id = @id";
 
     /// <summary>All versions of a class, newest first.</summary>
     public async Task<IReadOnlyList<PublishedVersion>> AllAsync(ClassRef one)
@@ -45,10 +48,10 @@ public sealed class Versions(NpgsqlDataSource database, TimeProvider clock)
     /// looked at.</summary>
     /// <param name="one">The class.</param>
     /// <param name="matrixRevision">The revision of all the publisher saw.</param>
-    /// <param name="by">Who publishes, as shown.</param>
+    /// <param name="by">Who publishes.</param>
     /// <param name="reason">Why.</param>
     /// <returns>The number of the new version, or null when the draft changed, or another version was published, meanwhile.</returns>
-    public async Task<int?> PublishAsync(ClassRef one, long matrixRevision, string by, string reason)
+    public async Task<int?> PublishAsync(ClassRef one, long matrixRevision, Guid by, string reason)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
@@ -63,9 +66,9 @@ public sealed class Versions(NpgsqlDataSource database, TimeProvider clock)
 
         var number = await connection.ExecuteScalarAsync<int?>(
             """
-            insert into versions (club_id, class_id, number, published_at, published_by, reason, schema, definition, cells)
+            insert into versions (club_id, class_id, number, published_at, published_by, published_by_id, reason, schema, definition, cells)
             select @club, @id, coalesce((select max(number) from versions where club_id = @club
-              and class_id = @id), 0) + 1, @now, @by, @reason, @schema, @definition::jsonb, @cells::jsonb
+              and class_id = @id), 0) + 1, @now, '', @by, @reason, @schema, @definition::jsonb, @cells::jsonb
             returning number
             """,
             new

@@ -74,7 +74,7 @@ internal sealed class DatabaseAway(RequestDelegate next, ILogger<DatabaseAway> l
 
     private static void AppendForm(StringBuilder page, HttpRequest request, IFormCollection form)
     {
-        page.Append("<p role=\"alert\">Nothing was saved yet. What you typed is here; send it again in a few seconds.");
+        page.Append("<p role=\"alert\">It could not be saved just now. What you typed is here; send it again in a few seconds.");
         page.Append(
             form.Files.Count > 0 || form.Keys.Any(IsSecret)
                 ? " Files and passwords are to be given once more: go back for those.</p>"
@@ -91,7 +91,7 @@ internal sealed class DatabaseAway(RequestDelegate next, ILogger<DatabaseAway> l
         page.Append("<button class=\"btn btn-act\">Send it again</button></form><dl class=\"facts\">");
         foreach (var (name, value) in typed.Where(field => field.Key != Token && field.Value.Length > 0))
         {
-            page.Append($"<dt>{Encoded(name)}</dt><dd>{Encoded(value)}</dd>");
+            page.Append($"<div><dt>{Encoded(name)}</dt><dd>{Encoded(value)}</dd></div>");
         }
 
         page.Append("</dl>");

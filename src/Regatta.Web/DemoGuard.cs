@@ -9,15 +9,19 @@ internal static class DemoGuard
     /// <exception cref="InvalidOperationException">The app would answer others than this machine.</exception>
     public static void Check(RegattaSettings settings, IConfiguration configuration)
     {
-        var open = (configuration["urls"] ?? configuration["ASPNETCORE_URLS"] ?? "")
-            .Split(';', StringSplitOptions.RemoveEmptyEntries)
-            .Where(address => !IsLoopback(address))
-            .ToList();
-        if (settings.Demo != DemoChoice.Never && (open.Count > 0 || settings.IsSecure))
+        var urls = configuration["urls"] ?? configuration["ASPNETCORE_URLS"] ?? "";
+        var ports = new[] { "http_ports", "https_ports" }
+            .Select(name => configuration[name])
+            .FirstOrDefault(ports => ports is { Length: > 0 });
+        var open = urls.Split(';', StringSplitOptions.RemoveEmptyEntries)
+            .Append(settings.Address ?? "")
+            .Append(urls.Length == 0 && ports is not null ? $"http://*:{ports}" : "")
+            .FirstOrDefault(address => address.Length > 0 && !IsLoopback(address));
+        if (settings.Demo != DemoChoice.Never && open is not null)
         {
             throw new InvalidOperationException(
                 "The demo clubs' passwords are known to everybody, so they are shown on this machine alone, "
-                    + $"and not at {(open.Count > 0 ? open[0] : settings.Address)}. Start with REGATTA_DEMO=Never, or on 127.0.0.1."
+                    + $"and not at {open}. Start with REGATTA_DEMO=Never, or on 127.0.0.1."
             );
         }
     }

@@ -3,8 +3,8 @@ using Regatta.Store;
 
 namespace Regatta.Web;
 
-/// <summary>Forgets what has been kept for its time: sign-ins that are over, counts of tries, old lines of the trail, old samples of the
-/// wind.</summary>
+/// <summary>Forgets what has been kept for its time: sign-ins that are over, counts of tries, and lines of the trail that are
+/// old.</summary>
 internal sealed class Housekeeping(SignIns signIns, Tries tries, AuditTrail trail, TimeProvider clock, ILogger<Housekeeping> log)
     : BackgroundService
 {
@@ -14,16 +14,17 @@ internal sealed class Housekeeping(SignIns signIns, Tries tries, AuditTrail trai
     {
         while (!stoppingToken.IsCancellationRequested)
         {
-            await Task.Delay(Between, clock, stoppingToken);
             try
             {
                 var gone = (await signIns.ForgetOldAsync(), await tries.ForgetOldAsync(), await trail.ForgetOldAsync());
-                log.LogInformation("Forgotten: {SignIns} sign-ins, {Tries} counts, {Acts} acts", gone.Item1, gone.Item2, gone.Item3);
+                log.LogDebug("Forgotten: {SignIns} sign-ins, {Tries} counts, {Acts} acts", gone.Item1, gone.Item2, gone.Item3);
             }
             catch (Exception trouble) when (trouble is NpgsqlException or TimeoutException)
             {
                 log.LogWarning("Nothing was forgotten this time: {Trouble}", trouble.Message);
             }
+
+            await Task.Delay(Between, clock, stoppingToken);
         }
     }
 }

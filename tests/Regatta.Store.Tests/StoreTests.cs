@@ -103,10 +103,10 @@ public sealed class StoreTests(StoreFixture store)
     public async Task A_version_is_published_as_its_publisher_saw_the_draft_and_never_changes()
     {
         var draft = await store.FreshClassAsync();
-        Assert.Equal(2, await store.Versions.PublishAsync(draft.Stamp.Class, draft.Stamp.MatrixRevision, "Ann", "why"));
-        Assert.Null(await store.Versions.PublishAsync(draft.Stamp.Class, draft.Stamp.MatrixRevision, "Ben", "why"));
+        Assert.Equal(2, await store.Versions.PublishAsync(draft.Stamp.Class, draft.Stamp.MatrixRevision, store.Ann.Id, "why"));
+        Assert.Null(await store.Versions.PublishAsync(draft.Stamp.Class, draft.Stamp.MatrixRevision, store.Ben.Id, "why"));
         var all = await store.Versions.AllAsync(draft.Stamp.Class);
-        Assert.Equal(["Ann", "the club"], all.Select(version => version.By));
+        Assert.Equal([store.Ann.DisplayName, "the club"], all.Select(version => version.By));
         Assert.Empty(MatrixDiff.Between(draft.State, all[0].State));
         await using var connection = await store.Database.OpenConnectionAsync(TestContext.Current.CancellationToken);
         await Assert.ThrowsAsync<PostgresException>(() =>
@@ -159,7 +159,7 @@ public sealed class StoreTests(StoreFixture store)
         stamps.Add((await store.Classes.StampAsync(draft.Stamp.Class))!);
         await store.Logs.RemoveOwnAsync(store.Club, store.Ann.Id, number, removed: true);
         stamps.Add((await store.Classes.StampAsync(draft.Stamp.Class))!);
-        await store.Versions.PublishAsync(draft.Stamp.Class, stamps[^1].MatrixRevision, "Ann", "why");
+        await store.Versions.PublishAsync(draft.Stamp.Class, stamps[^1].MatrixRevision, store.Ann.Id, "why");
         stamps.Add((await store.Classes.StampAsync(draft.Stamp.Class))!);
         Assert.Equal(stamps.Count, stamps.Distinct().Count());
     }

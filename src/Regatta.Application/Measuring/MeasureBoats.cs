@@ -11,9 +11,9 @@ public sealed class MeasureBoats(Boats boats, BoatLogs logs)
 {
     /// <summary>Adds a boat.</summary>
     public async Task<Parsed<long>> AddAsync(ClassRef one, string name, string note) =>
-        await boats.AddAsync(one, name, note) is { } number
-            ? Parsed<long>.Good(number)
-            : Parsed<long>.Bad("The class has a boat of that name.");
+        (await boats.AllAsync(one)).Count >= Limits.Boats ? Parsed<long>.Bad($"A class has at most {Limits.Boats} boats.")
+        : await boats.AddAsync(one, name, note) is { } number ? Parsed<long>.Good(number)
+        : Parsed<long>.Bad("The class has a boat of that name.");
 
     /// <summary>Gives a boat another name and note.</summary>
     public async Task<Parsed<long>> RenameAsync(ClassRef one, long boat, string name, string note) =>

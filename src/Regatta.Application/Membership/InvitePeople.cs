@@ -48,7 +48,7 @@ public sealed class InvitePeople(Invitations invitations, IMail mail)
                     $"Guardian of {who.Name}",
                     $"{PersonName.Shorten(who.Name)} is invited to {actor.Club.Name}",
                     $"{actor.Name} invites {who.Name} to {actor.Club.Name} as a junior. "
-                        + $"Others there read the name as {PersonName.Shorten(who.Name)}. If you do not agree, answer the club.",
+                        + $"Others there read the name as “{PersonName.Shorten(who.Name)}”. If you do not agree, answer the club.",
                     actor.Club.Id
                 )
             );

@@ -9,7 +9,7 @@ public sealed class ManageMembers(Members members, SignIns signIns, People peopl
 
     /// <summary>Gives a member other roles and captaincies.</summary>
     public async Task<string?> ChangeRolesAsync(ClubId club, Guid person, bool coordinates, IReadOnlyList<string> captainOf) =>
-        await Retry.RunAsync(() => members.SetAsync(club, person, Roles.Of(coordinates, captainOf.Count > 0), captainOf))
+        await Retry.RunAsync(() => members.ChangeRolesAsync(club, person, Roles.Of(coordinates, captainOf.Count > 0), captainOf))
             ? null
             : LastCoordinator;
 
@@ -21,7 +21,7 @@ public sealed class ManageMembers(Members members, SignIns signIns, People peopl
             return LastCoordinator;
         }
 
-        if (suspended && (await members.CountAsync(club, person)).MayEnter == 0)
+        if (suspended && await members.IsSuspendedAsync(person))
         {
             await signIns.EndAllAsync(person, but: null);
         }
@@ -33,19 +33,18 @@ public sealed class ManageMembers(Members members, SignIns signIns, People peopl
     /// nameless.</summary>
     public async Task<string?> RemoveAsync(ClubId club, Guid person)
     {
-        var elsewhere = (await members.CountAsync(club, person)).Elsewhere;
         if (!await Retry.RunAsync(() => members.RemoveAsync(club, person)))
         {
             return LastCoordinator;
         }
 
-        if (elsewhere == 0)
-        {
-            await Retry.RunAsync(() => people.RemoveAsync(person));
-        }
-
+        await Retry.RunAsync(() => people.RemoveAsync(person, evenAMember: false));
         return null;
     }
+
+    /// <summary>Removes somebody's own account, from every club.</summary>
+    public async Task<string?> LeaveAsync(Guid person) =>
+        await Retry.RunAsync(() => people.RemoveAsync(person, evenAMember: true)) ? null : LastCoordinator;
 
     /// <summary>Makes another member the coordinator in the actor's place.</summary>
     public async Task<string?> HandOverAsync(Actor actor, Guid to) =>

@@ -36,7 +36,7 @@ public sealed class PublishVersion(Versions versions)
             return new(null, problem, unfit);
         }
 
-        return await Retry.RunAsync(() => versions.PublishAsync(view.Ref, seenRevision, actor.Name, reason)) is { } number
+        return await Retry.RunAsync(() => versions.PublishAsync(view.Ref, seenRevision, actor.Person, reason)) is { } number
             ? new(number, null, null)
             : new(null, "Somebody changed the class or published it meanwhile. Look at the changes once more, then publish.", null);
     }

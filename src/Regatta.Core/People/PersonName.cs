@@ -6,7 +6,7 @@ namespace Regatta.Core.People;
 public static class PersonName
 {
     /// <summary>The longest name, in letters.</summary>
-    public const int Longest = 100;
+    public const int Longest = Limits.NameLetters;
 
     /// <summary>The longest mail address, in letters: what a mail server must take.</summary>
     public const int LongestEmail = 254;

@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.Mvc.RazorPages.Infrastructure;
 using Regatta.Store;
@@ -28,8 +29,8 @@ public sealed class ActNote
     /// <summary>Tells whose account it is about.</summary>
     public void Of(Guid? person) => Person = person;
 
-    /// <summary>Tells that it was refused.</summary>
-    public void Refuse(string why) => (What, IsRefused) = (why, true);
+    /// <summary>Tells that it was refused, and why; then there is nothing after it.</summary>
+    public void Refuse(string why) => (What, After, IsRefused) = (What.Length > 0 ? $"{What}: {why}" : why, null, true);
 }
 
 /// <summary>Writes every act into the trail: whatever is sent, and whatever is refused. It stands around everything that can refuse, so a
@@ -55,12 +56,11 @@ internal sealed class Auditing(RequestDelegate next, ILogger<Auditing> log)
         }
         finally
         {
-            var outcome = broke ? AuditOutcome.Broken : OutcomeOf(context, note);
-            if (
-                IsAct(context)
-                    ? !AuditWords.IsOfNoWeight(context)
-                    : outcome == AuditOutcome.Refused && IsKnown(context) && !IsTooOften(context)
-            )
+            var outcome =
+                broke ? AuditOutcome.Broken
+                : note.IsRefused || context.Response.StatusCode >= 400 ? AuditOutcome.Refused
+                : AuditOutcome.Done;
+            if (IsKept(context, note, outcome))
             {
                 await WriteAsync(context, trail, note, here, outcome);
             }
@@ -91,14 +91,15 @@ internal sealed class Auditing(RequestDelegate next, ILogger<Auditing> log)
         }
     }
 
-    private static AuditOutcome OutcomeOf(HttpContext context, ActNote note) =>
-        note.IsRefused || context.Response.StatusCode >= 400 || IsTurnedAway(context) ? AuditOutcome.Refused : AuditOutcome.Done;
-
-    private static bool IsTurnedAway(HttpContext context) =>
-        context.Response.Headers.Location.ToString().Contains("/not-yours", StringComparison.Ordinal);
-
-    /// <summary>Who looks too often would fill the trail with it.</summary>
-    private static bool IsTooOften(HttpContext context) => context.Response.StatusCode == StatusCodes.Status429TooManyRequests;
+    /// <summary>Acts are kept, and what those who are known were refused. What strangers send where only members may, and whoever asks too
+    /// often for the limiter, could fill the trail.</summary>
+    private static bool IsKept(HttpContext context, ActNote note, AuditOutcome outcome)
+    {
+        var isForAnybody = context.GetEndpoint()?.Metadata.GetMetadata<IAllowAnonymous>() is not null;
+        return (IsKnown(context) || (isForAnybody && AuditWords.IsAct(context)))
+            && (note.IsRefused || context.Response.StatusCode != StatusCodes.Status429TooManyRequests)
+            && (IsAct(context) ? !AuditWords.IsOfNoWeight(context) : outcome == AuditOutcome.Refused);
+    }
 
     private static bool IsAct(HttpContext context) =>
         !HttpMethods.IsGet(context.Request.Method) && !HttpMethods.IsHead(context.Request.Method);
@@ -111,7 +112,6 @@ public static class AuditWords
 {
     private static readonly Dictionary<string, string> Words = new()
     {
-        ["Account/Audit"] = "Look at the trail",
         ["Account/Data"] = "Change consent and mail address",
         ["Account/Data:Remove"] = "Remove the own account",
         ["Account/Forgot"] = "Ask for a new password",
@@ -211,6 +211,9 @@ public static class AuditWords
 
     /// <summary>Whether an act of this name has words; a test holds that every one has.</summary>
     public static bool Has(string page, string handler) => Words.ContainsKey(Name(page, handler));
+
+    /// <summary>Whether a request is one of the acts that have words.</summary>
+    public static bool IsAct(HttpContext context) => NameOf(context) is { } name && Words.ContainsKey(name);
 
     /// <summary>What the act of a request is called.</summary>
     public static string Of(HttpContext context) =>

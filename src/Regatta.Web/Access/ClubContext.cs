@@ -102,6 +102,7 @@ internal sealed class ClubAdmission(RequestDelegate next)
 
             if (here.HasClub && here.LacksSecondFactor)
             {
+                here.Note.Refuse("the club asks for more than a password");
                 context.Response.Redirect("/me/security?because=club");
                 return;
             }

@@ -5,7 +5,7 @@ namespace Regatta.Web.Access;
 
 /// <summary>Slows whoever guesses, not the owner. Passwords for a name are limited for all who come from where it was never signed in to;
 /// a browser that was signed in to it is counted by itself, so others cannot lock it out.</summary>
-public sealed class Guessing(Tries tries, IDataProtectionProvider protection, IHttpContextAccessor http)
+public sealed class Guessing(Tries tries, IDataProtectionProvider protection, IHttpContextAccessor http, RegattaSettings settings)
 {
     /// <summary>How many wrong ones are let in a window.</summary>
     public const int Most = 5;
@@ -16,8 +16,9 @@ public sealed class Guessing(Tries tries, IDataProtectionProvider protection, IH
     /// <summary>The window.</summary>
     public static readonly TimeSpan Window = TimeSpan.FromMinutes(5);
 
-    private const string Cookie = "regatta-known";
     private static readonly TimeSpan Known = TimeSpan.FromDays(365);
+
+    private string Cookie => SafeCookies.Name("regatta-known", settings);
 
     private HttpContext Context => http.HttpContext!;
 
@@ -44,7 +45,8 @@ public sealed class Guessing(Tries tries, IDataProtectionProvider protection, IH
                 new()
                 {
                     HttpOnly = true,
-                    Secure = Context.Request.IsHttps,
+                    Secure = settings.IsSecure || Context.Request.IsHttps,
+                    Path = "/",
                     SameSite = SameSiteMode.Strict,
                     MaxAge = Known,
                 }

@@ -30,11 +30,10 @@ public sealed partial class PersonStore(People people, Credentials credentials, 
 
     public Task<IdentityResult> UpdateAsync(Person user, CancellationToken cancellationToken) => SaveAsync(user);
 
-    public async Task<IdentityResult> DeleteAsync(Person user, CancellationToken cancellationToken)
-    {
-        await people.RemoveAsync(user.Id);
-        return IdentityResult.Success;
-    }
+    public Task<IdentityResult> DeleteAsync(Person user, CancellationToken cancellationToken) =>
+        Task.FromResult(
+            IdentityResult.Failed(new IdentityError { Description = "Accounts are removed by their owners and coordinators." })
+        );
 
     public Task<Person?> FindByIdAsync(string userId, CancellationToken cancellationToken) =>
         Guid.TryParse(userId, out var id) ? people.FindAsync(id) : Task.FromResult<Person?>(null);

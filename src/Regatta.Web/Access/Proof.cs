@@ -28,6 +28,7 @@ public sealed class NeedsProofAttribute : Attribute, IAsyncPageFilter
             return;
         }
 
+        services.GetRequiredService<ActNote>().Refuse("the password was not shown lately");
         context.Result = new RedirectResult("/prove?back=" + Uri.EscapeDataString(context.HttpContext.Request.Path));
     }
 }

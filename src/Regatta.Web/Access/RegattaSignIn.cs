@@ -25,9 +25,11 @@ public sealed class RegattaSignIn(
     private Guid? kept;
 
     /// <summary>Whether somebody may sign in: not when the account was removed, is suspended wherever it belongs, or is of a demo that was
-    /// not asked for.</summary>
+    /// not asked for, or is asked for from elsewhere.</summary>
     public override async Task<bool> CanSignInAsync(Person user) =>
-        user.RemovedAt is null && (!user.IsDemo || settings.Demo != DemoChoice.Never) && !await members.IsSuspendedAsync(user.Id);
+        user.RemovedAt is null
+        && (!user.IsDemo || (settings.Demo != DemoChoice.Never && Context.IsLocal()))
+        && !await members.IsSuspendedAsync(user.Id);
 
     /// <summary>Signs somebody in who gave the right password, or asks for their second factor.</summary>
     public Task<SignInResult> EnterAsync(Person user) => SignInOrTwoFactorAsync(user, isPersistent: true);

@@ -1,3 +1,6 @@
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
 namespace Regatta.Web.Access;
 
 /// <summary>What a request says of who sent it.</summary>
@@ -11,6 +14,17 @@ internal static class Requests
     /// <summary>Whether it came from this machine itself.</summary>
     public static bool IsLocal(this HttpContext context) =>
         context.Connection.RemoteIpAddress is not { } address || System.Net.IPAddress.IsLoopback(address);
+
+    /// <summary>Whether the address is a name and no number: passkeys are of a name.</summary>
+    public static bool IsByName(this HttpRequest request) => !System.Net.IPAddress.TryParse(request.Host.Host.Trim('[', ']'), out _);
+
+    /// <summary>Has the browser forget what it kept of the pages. Cookies stay: the sign-in's is deleted by itself, and that this
+    /// browser is known keeps its owner from being locked out.</summary>
+    public static void ForgetSite(this HttpResponse response) => response.Headers["Clear-Site-Data"] = "\"cache\", \"storage\"";
+
+    /// <summary>Back to where somebody came from, if that is an address of this app.</summary>
+    public static LocalRedirectResult BackTo(this PageModel page, string? back, string otherwise = "/") =>
+        page.LocalRedirect(page.Url.IsLocalUrl(back) ? back! : otherwise);
 
     /// <summary>The browser, as it names itself.</summary>
     public static string Device(this HttpContext context)

@@ -1,5 +1,8 @@
+using Microsoft.AspNetCore.Authentication;
+using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.Mvc;
 using Regatta.Store;
 
 namespace Regatta.Web.Access;
@@ -54,6 +57,8 @@ internal static class SignInSetup
                     options.ReturnUrlParameter = "back";
                     options.ExpireTimeSpan = SignIns.Idle;
                     options.Events.OnValidatePrincipal = SecurityStampValidator.ValidatePrincipalAsync;
+                    options.Events.OnRedirectToLogin = TurnAway("not signed in");
+                    options.Events.OnRedirectToAccessDenied = TurnAway("not theirs");
                     SafeCookies.Set(options.Cookie, "regatta", settings);
                 });
                 cookies.TwoFactorUserIdCookie!.Configure(options => SafeCookies.Set(options.Cookie, "regatta-second", settings));
@@ -63,6 +68,7 @@ internal static class SignInSetup
             options.HeaderName = "X-Form-Token";
             SafeCookies.Set(options.Cookie, "regatta-form", settings);
         });
+        services.Configure<CookieTempDataProviderOptions>(options => SafeCookies.Set(options.Cookie, "regatta-told", settings));
         services.Configure<SecurityStampValidatorOptions>(options => options.ValidationInterval = settings.SignInCheck);
         services
             .AddAuthorizationBuilder()
@@ -75,6 +81,15 @@ internal static class SignInSetup
         services.AddScoped<ClubContext>().AddSingleton<IAuthorizationHandler, ClubAccessHandler>();
     }
 
+    /// <summary>Sends whoever may not elsewhere, and tells the trail.</summary>
+    private static Func<RedirectContext<CookieAuthenticationOptions>, Task> TurnAway(string why) =>
+        context =>
+        {
+            context.HttpContext.RequestServices.GetRequiredService<ActNote>().Refuse(why);
+            context.Response.Redirect(context.RedirectUri);
+            return Task.CompletedTask;
+        };
+
     private static AuthorizationBuilder AddPolicy(this AuthorizationBuilder builder, string name, ClubAccess access) =>
         builder.AddPolicy(name, policy => policy.RequireAuthenticatedUser().AddRequirements(access));
 }
@@ -82,9 +97,12 @@ internal static class SignInSetup
 /// <summary>How every cookie is made: unread by scripts, and bound to the host where the app is found by https.</summary>
 internal static class SafeCookies
 {
+    /// <summary>The cookie's name.</summary>
+    public static string Name(string name, RegattaSettings settings) => settings.IsSecure ? "__Host-" + name : name;
+
     public static void Set(CookieBuilder cookie, string name, RegattaSettings settings)
     {
-        cookie.Name = settings.IsSecure ? "__Host-" + name : name;
+        cookie.Name = Name(name, settings);
         cookie.SecurePolicy = settings.IsSecure ? CookieSecurePolicy.Always : CookieSecurePolicy.SameAsRequest;
         cookie.HttpOnly = true;
         cookie.SameSite = SameSiteMode.Lax;

@@ -1,7 +1,9 @@
 using System.Globalization;
 using System.Net.Sockets;
+using System.Security.Cryptography;
 using MailKit.Net.Smtp;
 using MailKit.Security;
+using Microsoft.AspNetCore.DataProtection;
 using MimeKit;
 using Regatta.Application.Membership;
 
@@ -11,11 +13,14 @@ namespace Regatta.Web.Mail;
 public sealed record PickedUp(string To, string Subject, string Text, DateTimeOffset At);
 
 /// <summary>Sends letters by the server of the settings, or puts them into a folder when there is none.</summary>
-public sealed class PostOffice(RegattaSettings settings, TimeProvider clock, ILogger<PostOffice> log) : IMail
+public sealed class PostOffice(RegattaSettings settings, TimeProvider clock, IDataProtectionProvider protection, ILogger<PostOffice> log)
+    : IMail
 {
     private const string ClubHeader = "X-Club";
     private const int MostShown = 20;
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(15);
+
+    private IDataProtector Protector => protection.CreateProtector("Regatta.LetterOfClub");
 
     public bool Delivers => settings.Mail.Server is not null;
 
@@ -27,9 +32,9 @@ public sealed class PostOffice(RegattaSettings settings, TimeProvider clock, ILo
         message.Subject = letter.Subject;
         message.Date = clock.GetUtcNow();
         message.Body = new TextPart("plain") { Text = letter.Text };
-        if (letter.Club is { } club)
+        if (letter.Club is { } club && !Delivers)
         {
-            message.Headers.Add(ClubHeader, club.ToString(CultureInfo.InvariantCulture));
+            message.Headers.Add(ClubHeader, Protector.Protect(club.ToString(CultureInfo.InvariantCulture)));
         }
 
         try
@@ -61,10 +66,23 @@ public sealed class PostOffice(RegattaSettings settings, TimeProvider clock, ILo
             .. (Directory.Exists(settings.Mail.Folder) ? Directory.EnumerateFiles(settings.Mail.Folder, "*.eml") : [])
                 .OrderByDescending(file => file, StringComparer.Ordinal)
                 .Select(file => MimeMessage.Load(file))
-                .Where(message => message.Headers[ClubHeader] == club.ToString(CultureInfo.InvariantCulture))
+                .Where(message => IsOf(message.Headers[ClubHeader], club))
                 .Take(MostShown)
                 .Select(message => new PickedUp(message.To.ToString(), message.Subject ?? "", message.TextBody ?? "", message.Date)),
         ];
+
+    /// <summary>Whether a letter was written for a club of this installation: an older one may have left letters in the same folder.</summary>
+    private bool IsOf(string? header, long club)
+    {
+        try
+        {
+            return header is not null && Protector.Unprotect(header) == club.ToString(CultureInfo.InvariantCulture);
+        }
+        catch (CryptographicException)
+        {
+            return false;
+        }
+    }
 
     private static async Task DeliverAsync(MimeMessage message, Uri server)
     {

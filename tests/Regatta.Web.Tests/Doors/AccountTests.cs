@@ -1,5 +1,7 @@
 using System.Buffers.Binary;
 using System.Security.Cryptography;
+using Microsoft.Extensions.DependencyInjection;
+using Regatta.Store;
 
 namespace Regatta.Web.Tests.Doors;
 
@@ -116,6 +118,8 @@ public sealed class AccountTests(ClubHost host)
         var ida = await JoinAsync(club, kim, ("as", "captain/skiff"));
         var settings = await ida.GetAsync("/ebb-creek/classes/skiff/settings");
         await ida.SendAsync(settings, "form.stack", "/ebb-creek/classes/skiff/settings", ("about", "A boat for two."));
+        await ida.PublishAsync("/ebb-creek/classes/skiff");
+        Assert.Contains("Ida Marsh", (await kim.GetAsync("/ebb-creek/classes/skiff/versions")).TextOf("main"));
         await ida.SendAsync(await ida.GetAsync("/me"), "form[action*=Hands]", "/me?handler=Hands", ("Fist", "100"));
         var json = (await ida.GetAsync("/me/data?handler=json")).Text;
         Assert.Contains("ida@club.example", json);
@@ -132,12 +136,48 @@ public sealed class AccountTests(ClubHost host)
         var history = await kim.GetAsync("/ebb-creek/classes/skiff/history");
         Assert.Contains("somebody who left", history.TextOf("main"));
         Assert.DoesNotContain("Ida", history.Text);
+        var versions = await kim.GetAsync("/ebb-creek/classes/skiff/versions");
+        Assert.Contains("somebody who left", versions.TextOf("main"));
+        Assert.DoesNotContain("Ida", versions.Text);
         Assert.Equal(
             0L,
             await club.ScalarAsync<long>(
                 "select (select count(*) from body_measures) + (select count(*) from people where email is not null and sign_in_name <> 'kim')"
             )
         );
+    }
+
+    [Fact]
+    public async Task Of_two_coordinators_who_leave_at_once_one_stays_and_who_joins_meanwhile_is_not_removed()
+    {
+        await using var club = await EmptyAsync();
+        var kim = await club.FoundAsync("Ebb Creek");
+        var ida = await JoinAsync(club, kim, ("as", "coordinator"));
+        var pages = await Task.WhenAll(kim.GetAsync("/me/data"), ida.GetAsync("/me/data"));
+        var left = await Task.WhenAll(
+            kim.SendAsync(pages[0], "form[action*=Remove]", "/me/data?handler=Remove", ("sure", "true")),
+            ida.SendAsync(pages[1], "form[action*=Remove]", "/me/data?handler=Remove", ("sure", "true"))
+        );
+        Assert.Equal([302, 422], left.Select(one => (int)one.Status).Order());
+        Assert.Equal(1L, await club.ScalarAsync<long>("select count(*) from memberships where 'coordinator' = any(roles)"));
+
+        // Removed from one club while another takes them in: the account stays.
+        var people = club.Services.GetRequiredService<People>();
+        var still = await club.ScalarAsync<Guid>("select person_id from memberships");
+        Assert.False(await people.RemoveAsync(still, evenAMember: false));
+        Assert.NotNull((await people.FindAsync(still))!.PasswordHash);
+    }
+
+    [Fact]
+    public async Task Looking_at_the_second_factor_ends_no_other_sign_in()
+    {
+        await using var club = await EmptyAsync(strict: true);
+        var kim = await club.FoundAsync("Ebb Creek");
+        var phone = club.Visit();
+        await SignInAsync(phone, "kim", ClubHost.KimsPassword);
+        var key = (await kim.GetAsync("/me/second-factor")).TextOf(".factor-key");
+        Assert.Equal(key, (await kim.GetAsync("/me/second-factor")).TextOf(".factor-key"));
+        Assert.Equal(200, (int)(await phone.GetAsync("/ebb-creek")).Status);
     }
 
     [Fact]
@@ -323,7 +363,7 @@ public sealed class AccountTests(ClubHost host)
         var stolen = club.VisitWith(jar);
         Assert.Equal(200, (int)(await stolen.GetAsync("/ebb-creek")).Status);
         var out_ = await phone.SendAsync(await phone.GetAsync("/me"), "form[action*=SignOut]", "/me?handler=SignOut");
-        Assert.Contains("cookies", out_.Message.Headers.GetValues("Clear-Site-Data").Single());
+        Assert.Contains("storage", out_.Message.Headers.GetValues("Clear-Site-Data").Single());
         Assert.Equal(1L, await club.ScalarAsync<long>("select count(*) from sign_ins where ended_at is null"));
 
         var second = club.Visit();

@@ -53,6 +53,35 @@ public sealed class AuditTests(ClubHost host)
     }
 
     [Fact]
+    public async Task What_was_turned_away_is_never_told_as_done_and_strangers_cannot_fill_the_trail()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var (coordinator, stranger) = (await club.VisitAsAsync("odalys"), club.Visit());
+        var form = await stranger.GetAsync("/sign-in");
+        for (var at = 0; at < 5; at++)
+        {
+            await stranger.SendAsync(form, "form.looks", "/wenlow/classes/quillet/settings", ("about", "mine"));
+            await stranger.SendAsync(form, "form.looks", "/no-such-page");
+        }
+
+        Assert.Equal(0L, await club.ScalarAsync<long>("select count(*) from audit where person_id is null"));
+        var member = (await coordinator.GetAsync("/wenlow/people")).Html.QuerySelector(".people th a")!.GetAttribute("href")!;
+        var page = await coordinator.GetAsync(member);
+        await club.ScalarAsync<int>("update sign_ins set proved_at = now() - interval '1 hour' returning 1");
+        await coordinator.SendAsync(page, "form[action*=Suspend]", member + "?handler=Suspend");
+        var sailor = await club.VisitAsAsync("priya");
+        await sailor.SendAsync(await sailor.GetAsync("/wenlow"), "form.looks", "/wenlow/classes/quillet/settings", ("about", "mine"));
+        Assert.Equal(
+            ["refused", "refused"],
+            [
+                (await club.ScalarAsync<string>("select outcome from audit where act = 'Suspend a member'"))!,
+                (await club.ScalarAsync<string>("select outcome from audit where act = 'Change the class'"))!,
+            ]
+        );
+        Assert.Equal(0L, await club.ScalarAsync<long>("select count(*) from audit where outcome = 'done' and act not like 'Sign in%'"));
+    }
+
+    [Fact]
     public async Task Lines_are_added_only()
     {
         await using var club = await host.AnotherAsync("IfEmpty");

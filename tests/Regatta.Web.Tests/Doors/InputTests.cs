@@ -216,16 +216,62 @@ public sealed class InputTests(ClubHost host)
     public async Task Behind_https_cookies_are_bound_to_the_host_and_the_browser_is_told_to_stay_with_it()
     {
         await using var club = await host.AnotherAsync("Never", ("REGATTA_ADDRESS", "https://tuning.example"));
-        using var client = club.CreateClient(new() { BaseAddress = new("https://tuning.example"), AllowAutoRedirect = false });
-        var answer = await client.GetAsync(
-            new Uri(await club.FoundingAddressAsync(), UriKind.Relative),
-            TestContext.Current.CancellationToken
+        using var client = club.CreateClient(
+            new()
+            {
+                BaseAddress = new("https://tuning.example"),
+                AllowAutoRedirect = false,
+                HandleCookies = true,
+            }
         );
-        Assert.All(answer.Headers.GetValues("Set-Cookie"), cookie => Assert.Matches("^__Host-.*secure.*httponly", cookie));
-        Assert.Equal("max-age=31536000", answer.Headers.GetValues("Strict-Transport-Security").Single());
-        Assert.False(answer.Headers.Contains("Server"));
-        Assert.Contains("upgrade-insecure-requests", answer.Headers.GetValues("Content-Security-Policy").Single());
+        var kim = new Visitor(client);
+        var founding = await kim.GetAsync(await club.FoundingAddressAsync());
+        var founded = await kim.SendAsync(
+            founding,
+            "form.stack",
+            "/found",
+            ("clubName", "Ebb Creek"),
+            ("zone", "UTC"),
+            ("name", "Kim"),
+            ("signin", "kim"),
+            ("password", ClubHost.KimsPassword)
+        );
+        var signIn = await kim.GetAsync("/sign-in");
+        var entered = await kim.SendAsync(signIn, "form.stack", "/sign-in", ("name", "kim"), ("password", ClubHost.KimsPassword));
+        var changed = await kim.SendAsync(await kim.GetAsync("/me/data"), "form.stack", "/me/data");
+        string[] made =
+        [
+            .. new[] { founding, founded, entered, changed }
+                .SelectMany(answer => answer.Message.Headers.TryGetValues("Set-Cookie", out var cookies) ? cookies : [])
+                .Where(cookie => !cookie.Contains("=; expires=Thu, 01 Jan 1970", StringComparison.Ordinal)),
+        ];
+        Assert.Equal(
+            ["__Host-regatta", "__Host-regatta-form", "__Host-regatta-known", "__Host-regatta-told"],
+            made.Select(cookie => cookie.Split('=')[0]).Distinct().Order(StringComparer.Ordinal)
+        );
+        Assert.All(made, cookie => Assert.Matches("path=/;.*secure.*httponly", cookie));
+        var headers = founding.Message.Headers;
+        Assert.Equal("max-age=31536000", headers.GetValues("Strict-Transport-Security").Single());
+        Assert.False(headers.Contains("Server"));
+        Assert.Contains("upgrade-insecure-requests", headers.GetValues("Content-Security-Policy").Single());
     }
+
+    [Theory]
+    [InlineData("urls", "http://0.0.0.0:8080")]
+    [InlineData("http_ports", "8080")]
+    [InlineData("REGATTA_ADDRESS", "http://tuning.example")]
+    public void A_demo_does_not_start_where_others_reach_it(string setting, string value) =>
+        Assert.Contains(
+            "known to everybody",
+            Assert.Throws<InvalidOperationException>(() => host.Again("IfEmpty", (setting, value))).Message
+        );
+
+    [Theory]
+    [InlineData("/wen%01low")]
+    [InlineData("/wenlow/classes/quil%01let")]
+    [InlineData("/wenlow/classes/quillet/controls/goose%01neck")]
+    public async Task A_control_character_in_an_address_is_nothing_there(string address) =>
+        Assert.InRange((int)(await (await host.VisitAsAsync("odalys")).GetAsync(address)).Status, 400, 404);
 
     private static readonly string[] Fields =
     [

@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Application.Membership;
 using Regatta.Core.People;
 using Regatta.Formats.Tables;
 using Regatta.Store;
@@ -14,7 +15,14 @@ namespace Regatta.Web.Pages.Account;
 /// <summary>What the installation keeps of a person: to take away, to consent to, to remove.</summary>
 [Authorize(Policies.Member)]
 [NeedsProof]
-public sealed class DataModel(UserManager<Person> accounts, RegattaSignIn signIn, Clubs clubs, PersonalData data, ActNote note) : PageModel
+public sealed class DataModel(
+    UserManager<Person> accounts,
+    RegattaSignIn signIn,
+    Clubs clubs,
+    ManageMembers manage,
+    PersonalData data,
+    ActNote note
+) : PageModel
 {
     public Person Me { get; private set; } = new();
 
@@ -82,6 +90,11 @@ public sealed class DataModel(UserManager<Person> accounts, RegattaSignIn signIn
             Form.Refuse("sure", $"You are the only coordinator of {string.Join(" and ", Needed)}. Hand over first.");
         }
 
+        if (Form.Ok && await manage.LeaveAsync(Me.Id) is { } refused)
+        {
+            Form.Refuse("sure", refused);
+        }
+
         if (!Form.Ok)
         {
             note.Refuse(Form.Problems["sure"]);
@@ -90,8 +103,7 @@ public sealed class DataModel(UserManager<Person> accounts, RegattaSignIn signIn
         }
 
         await signIn.SignOutAsync();
-        await accounts.DeleteAsync(Me);
-        Response.Headers["Clear-Site-Data"] = "\"cache\", \"cookies\", \"storage\"";
+        Response.ForgetSite();
         return Redirect("/sign-in");
     }
 

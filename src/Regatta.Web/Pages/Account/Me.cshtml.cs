@@ -76,7 +76,7 @@ public sealed class MeModel(RegattaSignIn signIn, UserManager<Person> accounts, 
     public async Task<IActionResult> OnPostSignOutAsync()
     {
         await signIn.SignOutAsync();
-        Response.Headers["Clear-Site-Data"] = "\"cache\", \"cookies\", \"storage\"";
+        Response.ForgetSite();
         return Redirect("/sign-in");
     }
 

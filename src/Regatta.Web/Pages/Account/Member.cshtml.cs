@@ -71,7 +71,13 @@ public sealed class MemberModel(
             person,
             async () =>
                 Member.Email is null ? "They have no mail address here."
-                : await letters.SendAsync(person, settings.AddressOf(Request), here.Club.Id) ? null
+                // A coordinator who reads the folder must not come into other clubs by it.
+                : await letters.SendAsync(
+                    person,
+                    settings.AddressOf(Request),
+                    await members.ElsewhereAsync(here.Club.Ref, person) == 0 ? here.Club.Id : null
+                )
+                    ? null
                 : "The letter could not be sent. Try again later.",
             "address for a new password sent",
             "A letter with the address is on its way."

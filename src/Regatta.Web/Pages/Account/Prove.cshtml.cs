@@ -36,7 +36,7 @@ public sealed class ProveModel(UserManager<Person> accounts, SignIns signIns, Gu
         {
             await guessing.RightAsync(Tries, person.Id);
             await signIns.ProveAsync(session);
-            return LocalRedirect(Url.IsLocalUrl(Back) ? Back : "/me");
+            return this.BackTo(Back, otherwise: "/me");
         }
 
         Problem = may ? "That is not your password." : "Too many tries. Wait five minutes, then try again.";

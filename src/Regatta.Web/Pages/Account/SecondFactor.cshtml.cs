@@ -39,7 +39,7 @@ public sealed class SecondFactorModel(RegattaSignIn signIn, Guessing guessing, A
             )
                 is { } problem
             ? Refuse(problem, null)
-            : GoBack();
+            : this.BackTo(Back);
     }
 
     public async Task<IActionResult> OnPostRecoverAsync(string? recovery) =>
@@ -49,7 +49,7 @@ public sealed class SecondFactorModel(RegattaSignIn signIn, Guessing guessing, A
         )
             is { } problem
             ? Refuse(null, problem)
-            : GoBack();
+            : this.BackTo(Back);
 
     private async Task<string?> TryAsync(Func<Person, Task<bool>> enters, string problem)
     {
@@ -80,6 +80,4 @@ public sealed class SecondFactorModel(RegattaSignIn signIn, Guessing guessing, A
         Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
         return Page();
     }
-
-    private LocalRedirectResult GoBack() => LocalRedirect(Url.IsLocalUrl(Back) ? Back : "/");
 }

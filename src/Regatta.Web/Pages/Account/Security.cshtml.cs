@@ -41,7 +41,7 @@ public sealed class SecurityModel(UserManager<Person> accounts, RegattaSignIn si
     [BindProperty(SupportsGet = true)]
     public string? Because { get; set; }
 
-    public bool TakesPasskeys => !System.Net.IPAddress.TryParse(Request.Host.Host.Trim('[', ']'), out _);
+    public bool TakesPasskeys => Request.IsByName();
 
     public async Task OnGetAsync() => await LoadAsync();
 
@@ -86,7 +86,7 @@ public sealed class SecurityModel(UserManager<Person> accounts, RegattaSignIn si
         {
             PasskeyProblem =
                 Passkeys.Count >= MostPasskeys
-                    ? $"Ten passkeys are enough. Remove one first."
+                    ? $"{MostPasskeys} passkeys are enough. Remove one first."
                     : "The browser made no passkey of it. Try again.";
             return Refuse(PasskeyProblem);
         }

@@ -12,10 +12,18 @@ namespace Regatta.Web.Pages.Account;
 /// <summary>Sets a second factor up: a code that an authenticator app makes anew every half minute.</summary>
 [Authorize(Policies.Member)]
 [NeedsProof]
-public sealed class SetUpFactorModel(UserManager<Person> accounts, RegattaSignIn signIn, Guessing guessing, ActNote note) : PageModel
+public sealed class SetUpFactorModel(
+    UserManager<Person> accounts,
+    RegattaSignIn signIn,
+    IUserStore<Person> store,
+    Guessing guessing,
+    ActNote note
+) : PageModel
 {
     private const string Tries = "setting a second factor up";
     private const string ServiceName = "Regatta";
+
+    private readonly IUserAuthenticatorKeyStore<Person> keys = (IUserAuthenticatorKeyStore<Person>)store;
 
     public bool IsOn { get; private set; }
 
@@ -70,8 +78,9 @@ public sealed class SetUpFactorModel(UserManager<Person> accounts, RegattaSignIn
         IsOn = me.SecondFactor;
         if (!IsOn && await accounts.GetAuthenticatorKeyAsync(me) is null)
         {
-            await accounts.ResetAuthenticatorKeyAsync(me);
-            await signIn.RefreshSignInAsync(me);
+            // Kept by itself: to look at this page ends no other sign-in.
+            await keys.SetAuthenticatorKeyAsync(me, accounts.GenerateNewAuthenticatorKey(), HttpContext.RequestAborted);
+            await accounts.UpdateAsync(me);
         }
 
         var key = await accounts.GetAuthenticatorKeyAsync(me) ?? "";

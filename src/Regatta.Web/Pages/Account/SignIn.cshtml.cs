@@ -33,8 +33,8 @@ public sealed class SignInModel(
 
     public IReadOnlyList<DemoAccount> DemoAccounts { get; private set; } = [];
 
-    /// <summary>Whether the address is a number: then no passkey is of it.</summary>
-    public bool TakesPasskeys => !System.Net.IPAddress.TryParse(Request.Host.Host.Trim('[', ']'), out _);
+    /// <summary>Whether passkeys can be of this address.</summary>
+    public bool TakesPasskeys => Request.IsByName();
 
     /// <summary>Where this page lies under a name, for passkeys.</summary>
     public string NamedAddress => $"{Request.Scheme}://localhost:{Request.Host.Port}/sign-in";
@@ -72,7 +72,7 @@ public sealed class SignInModel(
         }
 
         var entered = await signIn.EnterAsync(person);
-        return entered.RequiresTwoFactor ? RedirectToPage("/Account/SecondFactor", new { Back }) : GoBack();
+        return entered.RequiresTwoFactor ? RedirectToPage("/Account/SecondFactor", new { Back }) : this.BackTo(Back);
     }
 
     public async Task<IActionResult> OnPostPasskeyOptionsAsync() =>
@@ -83,7 +83,7 @@ public sealed class SignInModel(
         var entered = credential is { Length: > 0 } ? await signIn.TryPasskeyAsync(credential) : null;
         if (entered?.Succeeded == true)
         {
-            return GoBack();
+            return this.BackTo(Back);
         }
 
         return await RefuseAsync("That passkey opens no account here.", StatusCodes.Status422UnprocessableEntity);
@@ -100,7 +100,7 @@ public sealed class SignInModel(
 
         note.Of(person.Id);
         await signIn.SignInAsync(person, isPersistent: true);
-        return GoBack();
+        return this.BackTo(Back);
     }
 
     /// <summary>Whether the password is right; it takes as long for a name nobody has.</summary>
@@ -127,6 +127,4 @@ public sealed class SignInModel(
 
     private async Task OfferAsync() =>
         DemoAccounts = settings.Demo != DemoChoice.Never && HttpContext.IsLocal() ? await people.DemoAccountsAsync() : [];
-
-    private LocalRedirectResult GoBack() => LocalRedirect(Url.IsLocalUrl(Back) ? Back : "/");
 }
