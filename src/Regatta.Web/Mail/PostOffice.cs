@@ -71,7 +71,7 @@ public sealed class PostOffice(RegattaSettings settings, TimeProvider clock, IDa
                 .Select(message => new PickedUp(message.To.ToString(), message.Subject ?? "", message.TextBody ?? "", message.Date)),
         ];
 
-    /// <summary>Whether a letter was written for a club of this installation: an older one may have left letters in the same folder.</summary>
+    /// <summary>Whether a letter is of a club of this installation: an older one may have left letters in the same folder.</summary>
     private bool IsOf(string? header, long club)
     {
         try
