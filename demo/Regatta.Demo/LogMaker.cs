@@ -64,6 +64,7 @@ internal static class LogMaker
         // The largest sails that have marks in this wind.
         var band = version.Matrix.Bands.LastOrDefault(candidate => DemoClass.Knots(mean) >= candidate.From)!;
         var plan = version.Matrix.Cells.FirstOrDefault(cell => cell.Band == band.Id && cell.Mode is null)?.Plan;
+        var card = Marks(version.Matrix, band, plan, null);
         var marks = Marks(version.Matrix, band, plan, random);
         var heel = Math.Max(0, Math.Round(3 + (3 * Normal(random))));
         var helm = truth.Helm((from + to) / 2, heel, key => marks.GetValueOrDefault(key));
@@ -94,12 +95,17 @@ internal static class LogMaker
             Felt: ((string[])["slow", "ratherSlow", "usual", "ratherFast", "fast"])[felt - 1],
             Note: random.Next(6) == 0 ? Notes[random.Next(Notes.Length)] : null,
             Version: version.Number,
-            Plan: plan
+            Plan: plan,
+            // What differs from the card was tried on purpose: the club's captains hand out the steps of a training day.
+            Asked: marks.ToDictionary(
+                mark => mark.Key,
+                mark => new AskedDocument(mark.Value == card[mark.Key] ? "card" : "trial", card[mark.Key])
+            )
         );
     }
 
-    /// <summary>The card's marks, with what people change by a step or two.</summary>
-    private static Dictionary<string, double> Marks(MatrixDocument matrix, BandDocument band, string? plan, Random random)
+    /// <summary>The card's marks; with a source of chance, with what people change by a step or two.</summary>
+    private static Dictionary<string, double> Marks(MatrixDocument matrix, BandDocument band, string? plan, Random? random)
     {
         var marks = new Dictionary<string, double>();
         foreach (var control in matrix.Controls)
@@ -114,7 +120,11 @@ internal static class LogMaker
             )
             {
                 var scale = ControlJson.Read(control).Scale;
-                var steps = control.HelmPerUnit is null ? (random.Next(6) == 0 ? random.Next(-1, 2) : 0) : Math.Round(1.1 * Normal(random));
+                var steps =
+                    random is null ? 0
+                    : control.HelmPerUnit is not null ? Math.Round(1.1 * Normal(random))
+                    : random.Next(6) == 0 ? random.Next(-1, 2)
+                    : 0;
                 marks[control.Key] = Math.Round(scale.StepBy(new(mark), (int)steps).Position, 6);
             }
         }

@@ -1,5 +1,6 @@
 using Dapper;
 using Npgsql;
+using Regatta.Core;
 using Regatta.Core.Checks;
 using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
@@ -14,6 +15,25 @@ namespace Regatta.Store;
 /// <summary>A log as its sailor sees it; the boat is null when none was named.</summary>
 public sealed record OwnLog(long Number, ClassRef Class, string ClassKey, string ClassName, long? Boat, string? BoatName, SessionLog Log);
 
+/// <summary>What came of a log that was sent.</summary>
+public enum LogOutcome
+{
+    /// <summary>It is new.</summary>
+    Added,
+
+    /// <summary>It was sent before, saying the same.</summary>
+    SentBefore,
+
+    /// <summary>It was sent before, saying something else; it says this now.</summary>
+    Corrected,
+}
+
+/// <summary>A log that was sent: its number, and what came of it.</summary>
+public sealed record KeptLog(long Number, LogOutcome Outcome);
+
+/// <summary>What a log said until it was corrected.</summary>
+public sealed record EarlierLog(DateTimeOffset ReplacedAt, SessionLog Log);
+
 /// <summary>Which boat the marks of a log were read on.</summary>
 /// <param name="Boat">The boat's number; null when none was named.</param>
 /// <param name="Measured">The controls whose marks were read by what was measured there; the others were taken at the class's
@@ -23,36 +43,102 @@ public sealed record SailedMarks(long? Boat, IReadOnlySet<ControlKey> Measured);
 /// <summary>Session logs. Who sailed and how heavy they were is read only for the sailor asking.</summary>
 public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
 {
-    private const string Columns = """
-        l.id, l.key, l.sailed_at, l.wind_from, l.wind_to, l.gust, l.helm_port, l.helm_starboard, l.heel,
-        l.rudder_centred, l.steady_full_speed, l.flat, l.trimmed, l.luffing, l.felt, l.note, l.version, l.plan, l.mode
-        """;
+    /// <summary>What is worked out of a log when it is sent, and not said by its sailor.</summary>
+    private const string Derived = "{logged_at,wind_factor,removed_at}";
 
-    /// <summary>Adds a log; the same key from the same sailor a second time changes nothing.</summary>
-    /// <returns>The log's number, the first one's when it was sent before.</returns>
-    public async Task<long> AddAsync(ClassRef one, Guid? sailor, SailedMarks sailed, SessionLog log)
+    private const string MarksJson =
+        "(select coalesce(jsonb_agg(to_jsonb(m)), '[]') from log_marks m where (m.club_id, m.log_id) = (l.club_id, l.id))";
+    private const string AsJson = "to_jsonb(l), " + MarksJson;
+
+    /// <summary>Adds a log. The same key from the same sailor a second time changes nothing where it says the same; where it says something
+    /// else it is a correction, and what was sent before is kept beside it.</summary>
+    public async Task<KeptLog> AddAsync(ClassRef one, Guid? sailor, SailedMarks sailed, SessionLog log)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
-        var number = await new SentLog(sailor, sailed, log).InsertAsync(connection, transaction, one, clock.GetUtcNow());
+        var (sent, now) = (new SentLog(sailor, sailed, log), clock.GetUtcNow());
+        if (await sent.InsertAsync(connection, transaction, one, now) is { } added)
+        {
+            await transaction.CommitAsync();
+            return new(added, LogOutcome.Added);
+        }
+
+        var number = await connection.ExecuteScalarAsync<long>(
+            "select id from session_logs where club_id = @club and class_id = @classId and sailor_id is not distinct from @sailor "
+                + "and key = @Key for update",
+            new
+            {
+                club = one.Club.Number,
+                classId = one.Number,
+                sailor,
+                log.Key,
+            },
+            transaction
+        );
+        var keys = new
+        {
+            club = one.Club.Number,
+            number,
+            now,
+        };
+        await connection.ExecuteAsync(
+            $"insert into earlier_logs (club_id, log_id, replaced_at, log, marks) select club_id, id, @now, {AsJson} from "
+                + "session_logs l where club_id = @club and id = @number on conflict do nothing",
+            keys,
+            transaction
+        );
+        await sent.UpdateAsync(connection, transaction, one, number, now);
+        var changed = await connection.ExecuteScalarAsync<bool>(
+            $"""
+            select (x.log, x.values) is distinct from (e.log - '{Derived}'::text[], {Values("e.marks")})
+              from earlier_logs e, (select to_jsonb(l) - '{Derived}'::text[] as log, {Values(MarksJson)} as values
+                from session_logs l where club_id = @club and id = @number) x
+              where e.club_id = @club and e.log_id = @number and e.replaced_at = @now
+            """,
+            keys,
+            transaction
+        );
+        if (!changed)
+        {
+            await transaction.RollbackAsync();
+            return new(number, LogOutcome.SentBefore);
+        }
+
         await transaction.CommitAsync();
-        return number
-            ?? await connection.ExecuteScalarAsync<long>(
-                "select id from session_logs where club_id = @club and class_id = "
-                    + "@classId and sailor_id is not distinct from @sailor and key = @Key",
-                new
-                {
-                    club = one.Club.Number,
-                    classId = one.Number,
-                    sailor,
-                    log.Key,
-                }
-            );
+        return new(number, LogOutcome.Corrected);
+    }
+
+    /// <summary>What a sailor's own log said before it was corrected, newest first.</summary>
+    public async Task<IReadOnlyList<EarlierLog>> EarlierAsync(ClubId club, Guid sailor, long number)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await using var rows = await connection.QueryMultipleAsync(
+            $"""
+            select e.replaced_at, {LogRow.Columns}, l.crew_mass from earlier_logs e
+              join session_logs own on (own.club_id, own.id) = (e.club_id, e.log_id)
+              cross join lateral jsonb_populate_record(null::session_logs, e.log) l
+              where e.club_id = @club and e.log_id = @number and own.sailor_id = @sailor order by e.replaced_at desc;
+            select e.replaced_at, {MarkRow.Columns} from earlier_logs e
+              join session_logs own on (own.club_id, own.id) = (e.club_id, e.log_id)
+              cross join lateral jsonb_populate_recordset(null::log_marks, e.marks) m
+              where e.club_id = @club and e.log_id = @number and own.sailor_id = @sailor;
+            """,
+            new
+            {
+                club = club.Number,
+                sailor,
+                number,
+            }
+        );
+        var logs = rows.Read<DateTimeOffset, LogRow, (DateTimeOffset At, LogRow Row)>((at, row) => (at, row), splitOn: "id").ToList();
+        var marks = rows.Read<DateTimeOffset, MarkRow, (DateTimeOffset At, MarkRow Mark)>((at, mark) => (at, mark), splitOn: "log_id")
+            .ToLookup(one => one.At, one => one.Mark);
+        return [.. logs.Select(one => new EarlierLog(one.At, one.Row.ToLog(marks[one.At])))];
     }
 
     /// <summary>What the logs of a class tell the fit, oldest first: nobody's name and nobody's mass.</summary>
     public async Task<IReadOnlyList<SessionEvidence>> EvidenceAsync(ClassRef one) =>
-        [.. (await NamelessAsync(one)).Select(log => log.Log.Evidence(log.Number))];
+        [.. (await NamelessAsync(one)).Select(log => log.Log.Evidence(log.Number, log.Boat))];
 
     /// <summary>The logs of a class for exporting, oldest first: nobody's name and nobody's mass, and notes and times of day only of those
     /// who share them.</summary>
@@ -135,28 +221,35 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
             ) == 1;
     }
 
-    private async Task<IEnumerable<(long Number, SessionLog Log)>> NamelessAsync(ClassRef one)
+    /// <summary>The marks of a list of them, each by its control.</summary>
+    private static string Values(string marks) =>
+        $"(select jsonb_object_agg(v->>'control', v->'mark') from jsonb_array_elements({marks}) v)";
+
+    private async Task<IEnumerable<(long Number, long? Boat, SessionLog Log)>> NamelessAsync(ClassRef one)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var rows = await connection.QueryMultipleAsync(
             $"""
-            select {Columns}, null::double precision as crew_mass from session_logs l where l.club_id = @club and l.class_id = @classId
+            select {LogRow.Columns}, null::double precision as crew_mass from session_logs l where l.club_id = @club and l.class_id = @classId
               and l.removed_at is null order by l.sailed_at, l.id;
-            select m.log_id, m.control, m.mark from log_marks m join session_logs l on (l.club_id, l.id) = (m.club_id, m.log_id)
+            select id, boat_id from session_logs where club_id = @club and class_id = @classId and boat_id is not null
+              and removed_at is null;
+            select {MarkRow.Columns} from log_marks m join session_logs l on (l.club_id, l.id) = (m.club_id, m.log_id)
               where l.club_id = @club and l.class_id = @classId and l.removed_at is null;
             """,
             new { club = one.Club.Number, classId = one.Number }
         );
         var logs = (await rows.ReadAsync<LogRow>()).ToList();
+        var boats = (await rows.ReadAsync<(long Id, long Boat)>()).ToDictionary(row => row.Id, row => row.Boat);
         var marks = (await rows.ReadAsync<MarkRow>()).ToLookup(mark => mark.LogId);
-        return logs.Select(row => (row.Id, row.ToLog(marks[row.Id])));
+        return logs.Select(row => (row.Id, boats.TryGetValue(row.Id, out var boat) ? boat : (long?)null, row.ToLog(marks[row.Id])));
     }
 
     private static async Task<IReadOnlyList<OwnLog>> ReadOwnAsync(NpgsqlConnection connection, string condition, object values)
     {
         var logs = (
             await connection.QueryAsync<LogRow, ClassName, (LogRow Row, ClassName Class)>(
-                $"select {Columns}, l.crew_mass, l.club_id, l.class_id, c.key as class_key, "
+                $"select {LogRow.Columns}, l.crew_mass, l.club_id, l.class_id, c.key as class_key, "
                     + "coalesce(c.definition->>'name', c.key) as name, l.boat_id, b.name as boat from "
                     + "session_logs l join classes c on (c.club_id, c.id) = (l.club_id, l.class_id) left "
                     + $"join boats b on (b.club_id, b.id) = (l.club_id, l.boat_id) where {condition}",
@@ -167,7 +260,7 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
         ).ToList();
         var marks = (
             await connection.QueryAsync<MarkRow>(
-                "select log_id, control, mark from log_marks where club_id = any(@clubs) and log_id = any(@numbers)",
+                $"select {MarkRow.Columns} from log_marks m where m.club_id = any(@clubs) and m.log_id = any(@numbers)",
                 new
                 {
                     clubs = logs.Select(log => log.Class.ClubId).Distinct().ToArray(),
@@ -190,60 +283,4 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
     }
 
     private sealed record ClassName(long ClubId, long ClassId, string ClassKey, string Name, long? BoatId, string? Boat);
-
-    private sealed record MarkRow(long LogId, string Control, double Mark);
-
-    private sealed record LogRow(
-        long Id,
-        Guid Key,
-        DateTimeOffset SailedAt,
-        double WindFrom,
-        double WindTo,
-        double? Gust,
-        double? HelmPort,
-        double? HelmStarboard,
-        double? Heel,
-        bool RudderCentred,
-        bool SteadyFullSpeed,
-        bool Flat,
-        bool Trimmed,
-        string Luffing,
-        string Felt,
-        string Note,
-        int? Version,
-        string Plan,
-        string Mode,
-        double? CrewMass
-    )
-    {
-        public SessionLog ToLog(IEnumerable<MarkRow> marks) =>
-            new(
-                Key,
-                SailedAt,
-                WindRange
-                    .Of(
-                        Speed.FromMetresPerSecond(WindFrom),
-                        Speed.FromMetresPerSecond(WindTo),
-                        Gust is { } gust ? Speed.FromMetresPerSecond(gust) : null
-                    )
-                    .Value,
-                CrewMass is { } mass ? Mass.FromKilograms(mass) : null,
-                marks.ToDictionary(mark => new ControlKey(mark.Control), mark => new Mark(mark.Mark)),
-                ToCheck(),
-                Enum.Parse<Luffing>(Luffing),
-                Enum.Parse<Felt>(Felt),
-                Note,
-                Version
-            )
-            {
-                Layer = new(new(Plan), new(Mode)),
-            };
-
-        private HelmCheck? ToCheck() =>
-            HelmReading.Of(AsAngle(HelmPort), AsAngle(HelmStarboard)) is { Ok: true } helm
-                ? new(helm.Value, new(RudderCentred, SteadyFullSpeed, Flat, Trimmed), AsAngle(Heel))
-                : null;
-
-        private static Angle? AsAngle(double? degrees) => degrees is { } known ? Angle.FromDegrees(known) : null;
-    }
 }

@@ -167,6 +167,7 @@ public sealed class People(NpgsqlDataSource database, TimeProvider clock)
             delete from recovery_codes where person_id = @id;
             delete from sign_ins where person_id = @id;
             delete from log_tracks t using session_logs l where (t.club_id, t.log_id) = (l.club_id, l.id) and l.sailor_id = @id;
+            delete from earlier_logs e using session_logs l where (e.club_id, e.log_id) = (l.club_id, l.id) and l.sailor_id = @id;
             update session_logs set note = '', crew_mass = null where sailor_id = @id;
             update people set sign_in_name = id::text, normalized_name = id::text, display_name = @Gone, password_hash = null,
               security_stamp = gen_random_uuid()::text, email = null, full_name = null, is_junior = false, guardian_email = null,

@@ -1,6 +1,7 @@
 using Dapper;
 using Npgsql;
 using NpgsqlTypes;
+using Regatta.Core;
 using Regatta.Core.Fleet;
 using Regatta.Core.Logbook;
 
@@ -27,6 +28,8 @@ internal sealed record SentLog(Guid? Sailor, SailedMarks Sailed, SessionLog Log)
         ("steady_full_speed", NpgsqlDbType.Boolean, sent => sent.Log.Check?.Gates.SteadyFullSpeed ?? false),
         ("flat", NpgsqlDbType.Boolean, sent => sent.Log.Check?.Gates.Flat ?? false),
         ("trimmed", NpgsqlDbType.Boolean, sent => sent.Log.Check?.Gates.Trimmed ?? false),
+        ("helm_in_words", NpgsqlDbType.Boolean, sent => sent.Log.Check?.InWords ?? false),
+        ("wind_factor", NpgsqlDbType.Double, sent => sent.Log.WindFactor),
         ("luffing", NpgsqlDbType.Text, sent => sent.Log.Luffing.ToString()),
         ("felt", NpgsqlDbType.Text, sent => sent.Log.Felt.ToString()),
         ("note", NpgsqlDbType.Text, sent => sent.Log.Note),
@@ -34,6 +37,9 @@ internal sealed record SentLog(Guid? Sailor, SailedMarks Sailed, SessionLog Log)
         ("plan", NpgsqlDbType.Text, sent => sent.Log.Layer.Plan.Name),
         ("mode", NpgsqlDbType.Text, sent => sent.Log.Layer.Mode.Name),
     ];
+
+    private const string MarkNames = "control, mark, measured, asked_by, card_mark";
+    private const string MarkValues = "@controls, @marks, @measured, @asked_by, @card_marks";
 
     private static readonly string Names = string.Join(", ", Columns.Select(column => column.Name));
 
@@ -44,9 +50,17 @@ internal sealed record SentLog(Guid? Sailor, SailedMarks Sailed, SessionLog Log)
           on conflict do nothing
           returning id),
         marked as (
-          insert into log_marks (club_id, log_id, control, mark, measured)
-          select @club_id, added.id, m.* from added, unnest(@controls, @marks, @measured) as m)
+          insert into log_marks (club_id, log_id, {MarkNames})
+          select @club_id, added.id, m.* from added, unnest({MarkValues}) as m)
         select id from added
+        """;
+
+    /// <summary>Writes a log over what it said before, its marks too.</summary>
+    private static readonly string UpdateOne = $"""
+        update session_logs set logged_at = @logged_at, {string.Join(", ", Columns.Select(column => $"{column.Name} = @{column.Name}"))}
+          where club_id = @club_id and id = @id;
+        delete from log_marks where club_id = @club_id and log_id = @id;
+        insert into log_marks (club_id, log_id, {MarkNames}) select @club_id, @id, m.* from unnest({MarkValues}) as m;
         """;
 
     /// <summary>Writes a value as what it is: as an object it would be looked up anew each time.</summary>
@@ -66,7 +80,27 @@ internal sealed record SentLog(Guid? Sailor, SailedMarks Sailed, SessionLog Log)
     /// <returns>Its number; null when its sailor sent it before.</returns>
     public async Task<long?> InsertAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one, DateTimeOffset now)
     {
-        await using var command = new NpgsqlCommand(InsertOne, connection, transaction);
+        await using var command = Command(InsertOne, connection, transaction, one, now);
+        return await command.ExecuteScalarAsync() as long?;
+    }
+
+    /// <summary>Writes the log over what was sent before under its key.</summary>
+    public async Task UpdateAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one, long number, DateTimeOffset now)
+    {
+        await using var command = Command(UpdateOne, connection, transaction, one, now);
+        command.Parameters.AddWithValue("id", number);
+        await command.ExecuteNonQueryAsync();
+    }
+
+    private NpgsqlCommand Command(
+        string statement,
+        NpgsqlConnection connection,
+        NpgsqlTransaction transaction,
+        ClassRef one,
+        DateTimeOffset now
+    )
+    {
+        var command = new NpgsqlCommand(statement, connection, transaction);
         command.Parameters.AddWithValue("club_id", one.Club.Number);
         command.Parameters.AddWithValue("class_id", one.Number);
         command.Parameters.AddWithValue("logged_at", now.UtcDateTime);
@@ -75,11 +109,22 @@ internal sealed record SentLog(Guid? Sailor, SailedMarks Sailed, SessionLog Log)
             command.Parameters.Add(new NpgsqlParameter(name, type) { Value = value(this) ?? DBNull.Value });
         }
 
-        command.Parameters.AddWithValue("controls", Log.Marks.Keys.Select(key => key.Name).ToArray());
-        command.Parameters.AddWithValue("marks", Log.Marks.Values.Select(mark => mark.Position).ToArray());
-        command.Parameters.AddWithValue("measured", Log.Marks.Keys.Select(Sailed.Measured.Contains).ToArray());
-        return await command.ExecuteScalarAsync() as long?;
+        var marks = Marks.ToList();
+        command.Parameters.AddWithValue("controls", marks.Select(mark => mark.Control).ToArray());
+        command.Parameters.AddWithValue("marks", marks.Select(mark => mark.Position).ToArray());
+        command.Parameters.AddWithValue("measured", marks.Select(mark => mark.Measured).ToArray());
+        command.Parameters.AddWithValue("asked_by", marks.Select(mark => mark.AskedBy).ToArray());
+        command.Parameters.AddWithValue("card_marks", marks.Select(mark => mark.Card).ToArray());
+        return command;
     }
+
+    /// <summary>Its marks as rows.</summary>
+    private IEnumerable<(string Control, double Position, bool Measured, string? AskedBy, double? Card)> Marks =>
+        Log.Marks.Select(mark =>
+            Log.Asked.TryGetValue(mark.Key, out var asked)
+                ? (mark.Key.Name, mark.Value.Position, Sailed.Measured.Contains(mark.Key), Spelling.Of(asked.By), asked.Card?.Position)
+                : (mark.Key.Name, mark.Value.Position, Sailed.Measured.Contains(mark.Key), (string?)null, (double?)null)
+        );
 
     /// <summary>Adds the logs of a class that has none yet, as fast as the database takes rows. A log that stands twice counts
     /// once.</summary>
@@ -122,18 +167,20 @@ internal sealed record SentLog(Guid? Sailor, SailedMarks Sailed, SessionLog Log)
         }
 
         await using var marks = await connection.BeginBinaryImportAsync(
-            "copy log_marks (club_id, log_id, control, mark, measured) from stdin (format binary)"
+            $"copy log_marks (club_id, log_id, {MarkNames}) from stdin (format binary)"
         );
         foreach (var (number, log) in numbers.Zip(logs))
         {
-            foreach (var (control, mark) in log.Log.Marks)
+            foreach (var (control, position, measured, askedBy, card) in log.Marks)
             {
                 await marks.StartRowAsync();
                 await marks.WriteAsync(one.Club.Number, NpgsqlDbType.Bigint);
                 await marks.WriteAsync(number, NpgsqlDbType.Bigint);
-                await marks.WriteAsync(control.Name, NpgsqlDbType.Text);
-                await marks.WriteAsync(mark.Position, NpgsqlDbType.Double);
-                await marks.WriteAsync(log.Sailed.Measured.Contains(control), NpgsqlDbType.Boolean);
+                await marks.WriteAsync(control, NpgsqlDbType.Text);
+                await marks.WriteAsync(position, NpgsqlDbType.Double);
+                await marks.WriteAsync(measured, NpgsqlDbType.Boolean);
+                await WriteAsync(marks, askedBy, NpgsqlDbType.Text);
+                await WriteAsync(marks, card, NpgsqlDbType.Double);
             }
         }
 

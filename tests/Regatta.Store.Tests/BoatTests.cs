@@ -135,22 +135,24 @@ public sealed class BoatTests(StoreFixture store)
         return (one, (await store.Boats.AddAsync(one, "Teasel", ""))!.Value);
     }
 
-    private Task<long> LogAsync(ClassRef one, long? boat, double millimetres, bool measured) =>
-        store.Logs.AddAsync(
-            one,
-            store.Ann.Id,
-            new(boat, measured ? new HashSet<ControlKey> { Gooseneck } : []),
-            new SessionLog(
-                Guid.NewGuid(),
-                StoreFixture.Now,
-                WindRange.Of(Speed.FromKnots(10), Speed.FromKnots(12), null).Value,
-                null,
-                new Dictionary<ControlKey, Mark> { [Gooseneck] = new(millimetres) },
-                null,
-                default,
-                default,
-                "",
-                null
+    private async Task<long> LogAsync(ClassRef one, long? boat, double millimetres, bool measured) =>
+        (
+            await store.Logs.AddAsync(
+                one,
+                store.Ann.Id,
+                new(boat, measured ? new HashSet<ControlKey> { Gooseneck } : []),
+                new SessionLog(
+                    Guid.NewGuid(),
+                    StoreFixture.Now,
+                    WindRange.Of(Speed.FromKnots(10), Speed.FromKnots(12), null).Value,
+                    null,
+                    new Dictionary<ControlKey, Mark> { [Gooseneck] = new(millimetres) },
+                    null,
+                    default,
+                    default,
+                    "",
+                    null
+                )
             )
-        );
+        ).Number;
 }

@@ -120,9 +120,49 @@ public sealed class StoreTests(StoreFixture store)
         var draft = await store.FreshClassAsync();
         var log = NewLog();
         var first = await store.Logs.AddAsync(draft.Stamp.Class, store.Ann.Id, NoBoat, log);
-        Assert.Equal(first, await store.Logs.AddAsync(draft.Stamp.Class, store.Ann.Id, NoBoat, log));
-        Assert.NotEqual(first, await store.Logs.AddAsync(draft.Stamp.Class, store.Ben.Id, NoBoat, log));
+        Assert.Equal(LogOutcome.Added, first.Outcome);
+        Assert.Equal(
+            first with
+            {
+                Outcome = LogOutcome.SentBefore,
+            },
+            await store.Logs.AddAsync(draft.Stamp.Class, store.Ann.Id, NoBoat, log)
+        );
+        Assert.Empty(await store.Logs.EarlierAsync(store.Club, store.Ann.Id, first.Number));
+        Assert.NotEqual(first.Number, (await store.Logs.AddAsync(draft.Stamp.Class, store.Ben.Id, NoBoat, log)).Number);
         Assert.Equal(2, (await store.Logs.EvidenceAsync(draft.Stamp.Class)).Count);
+    }
+
+    [Fact]
+    public async Task A_log_corrected_and_sent_again_counts_as_corrected_and_keeps_what_it_said()
+    {
+        var draft = await store.FreshClassAsync();
+        var log = NewLog();
+        var corrected = log with
+        {
+            Felt = Felt.Slow,
+            Marks = log.Marks.ToDictionary(mark => mark.Key, mark => new Mark(mark.Value.Position + 12.7)),
+            Asked = log.Marks.ToDictionary(mark => mark.Key, mark => new AskedMark(AskedBy.Sailor, mark.Value)),
+            WindFactor = 1.1,
+        };
+        var (number, _) = await store.Logs.AddAsync(draft.Stamp.Class, store.Ann.Id, NoBoat, log);
+        Assert.Equal(
+            new KeptLog(number, LogOutcome.Corrected),
+            await store.Logs.AddAsync(draft.Stamp.Class, store.Ann.Id, NoBoat, corrected)
+        );
+        var own = (await store.Logs.OwnAsync(store.Club, store.Ann.Id, number))!.Log;
+        Assert.Equal((corrected.Felt, 1.1), (own.Felt, own.WindFactor));
+        Assert.Equal(corrected.Marks, own.Marks);
+        Assert.Equal(corrected.Asked, own.Asked);
+        var earlier = Assert.Single(await store.Logs.EarlierAsync(store.Club, store.Ann.Id, number));
+        Assert.Equal(
+            (log.Felt, log.Wind, log.CrewMass, log.Check),
+            (earlier.Log.Felt, earlier.Log.Wind, earlier.Log.CrewMass, earlier.Log.Check)
+        );
+        Assert.Equal(log.Marks, earlier.Log.Marks);
+        Assert.Empty(await store.Logs.EarlierAsync(store.Club, store.Ben.Id, number));
+        var evidence = Assert.Single(await store.Logs.EvidenceAsync(draft.Stamp.Class));
+        Assert.Equal((Felt.Slow, 1.1), (evidence.Felt, evidence.WindFactor));
     }
 
     [Fact]
@@ -130,7 +170,7 @@ public sealed class StoreTests(StoreFixture store)
     {
         var draft = await store.FreshClassAsync();
         var log = NewLog();
-        var number = await store.Logs.AddAsync(draft.Stamp.Class, store.Ann.Id, NoBoat, log);
+        var (number, _) = await store.Logs.AddAsync(draft.Stamp.Class, store.Ann.Id, NoBoat, log);
         var own = (await store.Logs.OwnAsync(store.Club, store.Ann.Id, number))!.Log;
         Assert.Equal(
             (log.Key, log.SailedAt, log.Wind, log.CrewMass, log.Check, log.Luffing, log.Felt, log.Note, log.Version),
@@ -155,7 +195,7 @@ public sealed class StoreTests(StoreFixture store)
         var stamps = new List<ClassStamp> { draft.Stamp };
         await SaveAsync(draft, "21", draft.Cells[Gooseneck].Revision, store.Ann);
         stamps.Add((await store.Classes.StampAsync(draft.Stamp.Class))!);
-        var number = await store.Logs.AddAsync(draft.Stamp.Class, store.Ann.Id, NoBoat, NewLog());
+        var (number, _) = await store.Logs.AddAsync(draft.Stamp.Class, store.Ann.Id, NoBoat, NewLog());
         stamps.Add((await store.Classes.StampAsync(draft.Stamp.Class))!);
         await store.Logs.RemoveOwnAsync(store.Club, store.Ann.Id, number, removed: true);
         stamps.Add((await store.Classes.StampAsync(draft.Stamp.Class))!);

@@ -12,7 +12,7 @@ public sealed class TuningTests(ClubHost host)
         Assert.Equal(35, labels.Count);
         Assert.Contains(
             labels,
-            label => label!.StartsWith("Shroud hole, fresh, 14 to 18 knots: hole 4 contested", StringComparison.Ordinal)
+            label => label!.StartsWith("Shroud hole, hard, 18 to 24 knots: hole 2 supported", StringComparison.Ordinal)
         );
     }
 

@@ -63,7 +63,7 @@ public sealed class DecideProposal(Decisions decisions, TimeProvider clock)
                 chosen.Value,
                 proposal.Sentence(unit),
                 why,
-                layer.Evidence.Posterior.Rows,
+                layer.Evidence.Fit.Sessions.Count,
                 actor.Person,
                 cell,
                 seenRevision

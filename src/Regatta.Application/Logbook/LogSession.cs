@@ -8,9 +8,8 @@ namespace Regatta.Application.Logbook;
 /// <summary>What a sailor does with their own logs.</summary>
 public sealed class LogSession(Logs logs, LogTracks tracks, Crews crews)
 {
-    /// <summary>Adds a log; sent twice it counts once.</summary>
-    /// <returns>The log's number, the first one's when it was sent before.</returns>
-    public Task<long> AddAsync(Actor actor, ClassRef one, SailedMarks sailed, SessionLog log) =>
+    /// <summary>Adds a log; sent twice it counts once, and says what was sent last.</summary>
+    public Task<KeptLog> AddAsync(Actor actor, ClassRef one, SailedMarks sailed, SessionLog log) =>
         Retry.RunAsync(() => logs.AddAsync(one, actor.Person, sailed, log));
 
     /// <summary>Removes a log; it can be brought back for a season.</summary>

@@ -1,5 +1,6 @@
 using Npgsql;
 using Regatta.Core.Evidence;
+using Regatta.Core.Matrices;
 using Regatta.Store;
 using Regatta.Store.Storage;
 using ZiggyCreatures.Caching.Fusion;
@@ -14,7 +15,7 @@ public sealed record FleetViews(IReadOnlyList<ClassView> Classes, IReadOnlyList<
 
 /// <summary>Keeps what was worked out of a class for as long as its stamp holds, so that a look at a matrix costs one trivial query and not
 /// a fit. Bounded by size; each view is made once, however many ask at the same time.</summary>
-public sealed class ClassCache(IFusionCache cache, Classes classes, Logs logs, TimeProvider clock)
+public sealed class ClassCache(IFusionCache cache, Classes classes, Versions versions, Logs logs, TimeProvider clock)
 {
     /// <summary>How many cells and logs the cache holds, over all clubs.</summary>
     public const long MostHeld = 150_000;
@@ -78,12 +79,13 @@ public sealed class ClassCache(IFusionCache cache, Classes classes, Logs logs, T
         {
             var snapshot = await classes.SnapshotAsync(stamp.Class) ?? throw new UnreadableClassException("", "it is gone");
             var evidence = await cache.GetOrSetAsync<ClassEvidence>(
-                $"evidence/{Name(stamp)}/{snapshot.Draft.Stamp.Revision}/{snapshot.Draft.Stamp.LogRevision}",
+                $"evidence/{Name(stamp)}/{snapshot.Draft.Stamp.Revision}/{snapshot.Newest?.Number}/{snapshot.Draft.Stamp.LogRevision}",
                 async (context, stop) =>
                 {
+                    var published = await PublishedAsync(snapshot.Draft.Stamp, snapshot.Newest?.Number ?? 0);
                     var sessions = await SessionsAsync(snapshot.Draft.Stamp);
                     context.Options.SetSize(1 + sessions.Count);
-                    return new ClassEvidence(snapshot.Draft.Class, sessions);
+                    return new ClassEvidence(snapshot.Draft.Class, published, sessions);
                 },
                 Options
             );
@@ -100,6 +102,23 @@ public sealed class ClassCache(IFusionCache cache, Classes classes, Logs logs, T
             );
         }
     }
+
+    /// <summary>What was published up to a version, oldest first.</summary>
+    private async Task<IReadOnlyList<ClassState>> PublishedAsync(ClassStamp stamp, int newest) =>
+        await cache.GetOrSetAsync<IReadOnlyList<ClassState>>(
+            $"published/{Name(stamp)}/{newest}",
+            async (context, stop) =>
+            {
+                var states = (await versions.AllAsync(stamp.Class))
+                    .Where(version => version.Number <= newest)
+                    .OrderBy(version => version.Number)
+                    .Select(version => version.State)
+                    .ToList();
+                context.Options.SetSize(1 + states.Sum(state => state.Kept.Count));
+                return states;
+            },
+            Options
+        );
 
     private async Task<IReadOnlyList<SessionEvidence>> SessionsAsync(ClassStamp stamp) =>
         await cache.GetOrSetAsync<IReadOnlyList<SessionEvidence>>(

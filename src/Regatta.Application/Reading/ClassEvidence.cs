@@ -1,13 +1,16 @@
 using System.Collections.Concurrent;
 using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
-using Regatta.Core.Wind;
+using Regatta.Core.Matrices;
 
 namespace Regatta.Application.Reading;
 
-/// <summary>The logs of a class, with what they say of each layer. Good for as long as its logs and its definition stay as they
-/// are.</summary>
-public sealed class ClassEvidence(ClassDefinition definition, IReadOnlyList<SessionEvidence> sessions)
+/// <summary>The logs of a class, with what they say of each layer. Good for as long as its logs, its definition and its versions stay as
+/// they are.</summary>
+/// <param name="definition">The draft's definition.</param>
+/// <param name="published">What was published, oldest first.</param>
+/// <param name="sessions">All logs of the class.</param>
+public sealed class ClassEvidence(ClassDefinition definition, IReadOnlyList<ClassState> published, IReadOnlyList<SessionEvidence> sessions)
 {
     private readonly ConcurrentDictionary<Layer, LayerEvidence> layers = new();
     private readonly ILookup<Layer, SessionEvidence> byLayer = sessions.ToLookup(session => session.Layer);
@@ -18,6 +21,12 @@ public sealed class ClassEvidence(ClassDefinition definition, IReadOnlyList<Sess
     /// <summary>What the logs of a layer say under a definition; under another than the draft's it is worked out anew.</summary>
     public LayerEvidence Of(Layer layer, ClassDefinition over) =>
         over.Bands.Equals(definition.Bands) && over.Helm == definition.Helm && over.Controls.SequenceEqual(definition.Controls)
-            ? layers.GetOrAdd(layer, one => new(definition, definition.Bands, [.. byLayer[one]]))
-            : new(over, over.Bands, [.. byLayer[layer]]);
+            ? layers.GetOrAdd(layer, one => Make(one, definition))
+            : Make(layer, over);
+
+    private LayerEvidence Make(Layer layer, ClassDefinition over)
+    {
+        var own = byLayer[layer].ToList();
+        return new(over, over.Bands, own, new(layer, published, own));
+    }
 }

@@ -9,20 +9,17 @@ public sealed class LayerEvidence
 {
     private readonly ILookup<BandId, SessionEvidence> byBand;
 
-    public LayerEvidence(ClassDefinition boatClass, WindBands bands, IReadOnlyList<SessionEvidence> sessions)
+    public LayerEvidence(ClassDefinition boatClass, WindBands bands, IReadOnlyList<SessionEvidence> sessions, ReferenceCard card)
     {
         Sessions = sessions;
-        Model = new(boatClass, bands);
-        Posterior = Model.Fit(sessions);
-        byBand = sessions.ToLookup(session => bands.At(session.Wind.Mean).Id);
+        Fit = HelmFit.Of(new(boatClass, bands, card, sessions.Select(session => session.Boat).OfType<long>()), sessions);
+        byBand = sessions.ToLookup(session => bands.At(session.EffectiveWind.Mean).Id);
     }
 
     public IReadOnlyList<SessionEvidence> Sessions { get; }
 
-    public HelmModel Model { get; }
+    public HelmFit Fit { get; }
 
-    public HelmPosterior Posterior { get; }
-
-    /// <summary>The sessions whose mean wind lay in a band.</summary>
+    /// <summary>The sessions whose mean wind, as it was for their crew, lay in a band.</summary>
     public IEnumerable<SessionEvidence> In(WindBand band) => byBand[band.Id];
 }

@@ -11,8 +11,8 @@ namespace Regatta.Application.Reading;
 public sealed class LayerView
 {
     private readonly Lazy<IReadOnlyList<Finding>> findings;
-    private readonly Lazy<IReadOnlyList<Proposal>> bestProposals;
-    private readonly Lazy<Dictionary<BandId, (double Mean, double Deviation)?>> expected;
+    private readonly Dictionary<BandId, BandHelm?> helm;
+    private readonly Dictionary<BandId, IReadOnlyList<Proposal>> inBands;
 
     /// <summary>Joins the parts.</summary>
     /// <param name="whole">The class it is of.</param>
@@ -24,21 +24,19 @@ public sealed class LayerView
         var matrix = shown.Set[layer];
         (Whole, Class, Layer, Matrix, Ghost) = (whole, shown.Definition, layer, matrix, ghost);
         Evidence = whole.Evidence.Of(layer, shown.Definition);
-        Proposer = new(shown.Definition, shown.Set.AsSailed(layer), Evidence.Model, Evidence.Posterior);
+        Proposer = new(shown.Definition, shown.Set.AsSailed(layer), Evidence.Fit, whole.Today);
         Trust = Addresses()
             .ToDictionary(
                 at => new CellAddress(at.Band.Id, at.Control.Key),
-                at => CellTrust.Judge(shown.Definition, matrix, at.Band, at.Control, Evidence.In(at.Band), whole.Today)
+                at => CellTrust.Judge(Proposer, matrix, at.Band, at.Control, Evidence.In(at.Band))
             );
-        Proposals = Addresses()
-            .Where(at => matrix[at.Band, at.Control] is not null)
-            .Select(at => Proposer.For(at.Band, at.Control))
-            .OfType<Proposal>()
-            .Where(IsNews)
-            .ToDictionary(p => new CellAddress(p.Band.Id, p.Control.Key));
+        helm = matrix.Bands.All.ToDictionary(band => band.Id, Proposer.Helm);
+        inBands = matrix.Bands.All.ToDictionary(
+            band => band.Id,
+            band => (IReadOnlyList<Proposal>)[.. Proposer.In(band).Where(one => matrix[band, one.Control] is not null && IsNews(one))]
+        );
+        Proposals = inBands.Values.SelectMany(all => all).ToDictionary(p => new CellAddress(p.Band.Id, p.Control.Key));
         findings = new(() => Judgement.Of(matrix, Evidence.Sessions));
-        bestProposals = new(() => [.. Proposer.BestPerBand().Where(one => Proposals.ContainsKey(new(one.Band.Id, one.Control.Key)))]);
-        expected = new(() => matrix.Bands.All.ToDictionary(band => band.Id, Proposer.Expected));
     }
 
     /// <summary>Another for every view that is made: what was rendered of one may be kept under it.</summary>
@@ -65,14 +63,21 @@ public sealed class LayerView
     public IReadOnlyDictionary<CellAddress, Proposal> Proposals { get; }
 
     /// <summary>Of those, the one in each band that is worth trying first.</summary>
-    public IReadOnlyList<Proposal> BestProposals => bestProposals.Value;
+    public IEnumerable<Proposal> BestProposals => Matrix.Bands.All.Select(band => inBands[band.Id].FirstOrDefault()).OfType<Proposal>();
+
+    /// <summary>The bands whose helm is off without anything to offer, each with the reason.</summary>
+    public IEnumerable<(WindBand Band, BandHelm Helm, string Why)> OffWithoutProposal =>
+        from band in Matrix.Bands.All
+        let found = Helm(band)
+        where found is { IsOff: true } && inBands[band.Id].Count == 0
+        select (band, found, Proposer.WhyNothing(band) ?? "What the logs propose was set aside.");
 
     /// <summary>What does not fit.</summary>
     public IReadOnlyList<Finding> Findings => findings.Value;
 
-    /// <summary>The helm to expect in a band; null where a helm control has no mark, or nothing was ever logged in this layer.</summary>
-    public (double Mean, double Deviation)? Expected(WindBand band) =>
-        Evidence.Posterior.Rows > 0 ? expected.Value.GetValueOrDefault(band.Id) : null;
+    /// <summary>The helm of a band; null where no control that balances the helm has a mark, or nothing was ever logged in this
+    /// layer.</summary>
+    public BandHelm? Helm(WindBand band) => Evidence.Fit.Sessions.Count > 0 ? helm.GetValueOrDefault(band.Id) : null;
 
     public CellPlace Place(CellAddress address) => new(Layer, address);
 
@@ -91,10 +96,11 @@ public sealed class LayerView
         from band in Matrix.Bands.All
         select (band, control);
 
-    /// <summary>A proposal that was set aside comes back only when enough logs have come in since.</summary>
+    /// <summary>A proposal that was set aside comes back only when enough logs have come in since that speak for it.</summary>
     private bool IsNews(Proposal proposal) =>
         !Whole.Decisions.TryGetValue(Place(new(proposal.Band.Id, proposal.Control.Key)), out var decision)
         || decision.Kind != DecisionKind.SetAside
-        || decision.To != proposal.To
-        || Evidence.Posterior.Rows >= decision.LogsThen + CellTrust.Enough;
+        || (decision.To.Position - decision.From.Position) * proposal.Change < 0
+        || Evidence.In(proposal.Band).Count(session => session.SailedAt > decision.At && proposal.IsSpokenForBy(session, Class.Helm))
+            >= EvidenceRules.Enough;
 }

@@ -1,3 +1,4 @@
+using Regatta.Core.Evidence;
 using Regatta.Core.Units;
 
 namespace Regatta.Core.Checks;
@@ -9,6 +10,9 @@ namespace Regatta.Core.Checks;
 /// <param name="Trimmed">Sails trimmed, telltales streaming.</param>
 public readonly record struct CheckGates(bool RudderCentred, bool SteadyFullSpeed, bool Flat, bool Trimmed)
 {
+    /// <summary>Each in the order it is asked.</summary>
+    public IReadOnlyList<bool> All => [RudderCentred, SteadyFullSpeed, Flat, Trimmed];
+
     /// <summary>All four held.</summary>
     public static readonly CheckGates AllHeld = new(true, true, true, true);
 }
@@ -33,7 +37,11 @@ public enum Luffing
 /// <param name="Helm">The helm on each tack.</param>
 /// <param name="Gates">Which gates were held.</param>
 /// <param name="Heel">Degrees of heel to leeward (− to windward), or null when not noted.</param>
-public sealed record HelmCheck(HelmReading Helm, CheckGates Gates, Angle? Heel);
+public sealed record HelmCheck(HelmReading Helm, CheckGates Gates, Angle? Heel)
+{
+    /// <summary>Whether the helm was given in words, which lie three degrees apart.</summary>
+    public bool InWords { get; init; }
+}
 
 /// <summary>How far a check can be believed, and why not further.</summary>
 /// <param name="Weight">0 (tells nothing) to 1 (counts fully).</param>
@@ -70,8 +78,9 @@ public static class CheckValidity
             (!check.Gates.RudderCentred && !check.Helm.BothTacks, 0, "rudder not known to be centred, and only one tack"),
             (!check.Gates.RudderCentred && check.Helm.BothTacks, 0.5, "rudder not known to be centred"),
             (check.Gates.RudderCentred && !check.Helm.BothTacks, 0.5, "only one tack"),
-            (!check.Gates.Flat, check.Heel is null ? 0.25 : 0.5, check.Heel is null ? "not flat, and the heel not noted" : "not flat"),
+            (!check.Gates.Flat, 0.5, check.Heel is null ? "not flat, and the heel not noted" : "not flat"),
             (!check.Gates.Trimmed, 0.5, "sails not trimmed"),
+            (check.InWords, EvidenceRules.WordWeight, "helm given in words"),
             (
                 check.Helm.Bias is { } bias && bias.Abs().CompareTo(MostBias) > 0,
                 0.5,

@@ -1,5 +1,6 @@
 using Regatta.Core.Matrices;
 using Regatta.Core.Units;
+using Regatta.Core.Wind;
 
 namespace Regatta.Core.Crew;
 
@@ -26,11 +27,17 @@ public sealed record CrewReading
     /// <summary>By a table.</summary>
     public static CrewReading By(IReadOnlyList<CrewOffset> offsets) => new(null, offsets);
 
-    /// <summary>The wind a crew reads the matrix at, and the matrix as they set it.</summary>
-    public (Speed Wind, Matrix Matrix) For(Speed wind, Mass? crew, Matrix matrix) =>
-        crew is not { Kilograms: > 0 } known
-            ? (wind, matrix)
-            : (Rule?.Effective(wind, known, matrix.Bands) ?? wind, Offsets.Count > 0 ? CrewOffset.Apply(matrix, Offsets, known) : matrix);
+    /// <summary>The wind a crew reads the card at; the wind itself where nobody said how heavy they are.</summary>
+    public Speed Effective(Speed wind, Mass? crew, WindBands bands) =>
+        crew is { Kilograms: > 0 } known && Rule is { } rule ? rule.Effective(wind, known, bands) : wind;
+
+    /// <summary>A matrix as a crew sets it.</summary>
+    public Matrix AsSet(Matrix matrix, Mass? crew) =>
+        crew is { Kilograms: > 0 } known && Offsets.Count > 0 ? CrewOffset.Apply(matrix, Offsets, known) : matrix;
+
+    /// <summary>How much stronger a wind is for a crew than for the class's; 1 in a calm.</summary>
+    public double Factor(Speed wind, Mass? crew, WindBands bands) =>
+        wind.MetresPerSecond > 0 ? Effective(wind, crew, bands).MetresPerSecond / wind.MetresPerSecond : 1;
 
     /// <summary>The same rule, or the same table.</summary>
     public bool Equals(CrewReading? other) => other is not null && Rule == other.Rule && Offsets.SequenceEqual(other.Offsets);

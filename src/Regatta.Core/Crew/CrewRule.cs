@@ -18,16 +18,23 @@ public sealed record CrewRule(Mass Reference, double Hull, Length Arm, BandId Fr
     /// <summary>How much stronger the wind is for this crew than for the reference.</summary>
     public double Factor(Mass crew) => Math.Sqrt(RightingMoment(Reference) / RightingMoment(crew));
 
-    /// <summary>The wind a crew should read the card at. In the bands below <see cref="FromBand"/> the wind itself; and never lighter than
-    /// where that band begins, so that a heavy crew does not fall out of the rule by it.</summary>
+    /// <summary>A heavy crew that is not at its limit yet reads the card so much below the rule's first band.</summary>
+    public static readonly Speed JustBelow = Speed.FromKnots(0.1);
+
+    /// <summary>The wind a crew should read the card at. In the bands below <see cref="FromBand"/> the wind itself. A crew that the rule
+    /// carries below that band is not at its hiking limit, where weight matters through trim alone: it reads the lighter band, but no
+    /// further down. Where the class has no such band any more the rule is silent.</summary>
     /// <param name="wind">The true wind.</param>
     /// <param name="crew">All aboard; above zero.</param>
     /// <param name="bands">The class's bands.</param>
-    public Speed Effective(Speed wind, Mass crew, WindBands bands)
-    {
-        var from = (bands.Find(FromBand) ?? bands.All[0]).From;
-        return wind < from ? wind : Speed.FromMetresPerSecond(Math.Max(from.MetresPerSecond, wind.MetresPerSecond * Factor(crew)));
-    }
+    public Speed Effective(Speed wind, Mass crew, WindBands bands) =>
+        bands.Find(FromBand) is { From: var from } && wind >= from
+            ? Speed.FromMetresPerSecond(
+                Factor(crew) * wind.MetresPerSecond is var effective && effective < from.MetresPerSecond
+                    ? Math.Max(effective, Math.Max(0, from.MetresPerSecond - JustBelow.MetresPerSecond))
+                    : effective
+            )
+            : wind;
 
     /// <summary>Joins the parts; refuses what makes no rule.</summary>
     public static Parsed<CrewRule> Of(Mass reference, double hull, Length arm, BandId fromBand) =>

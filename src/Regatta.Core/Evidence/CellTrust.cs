@@ -1,6 +1,5 @@
 using Regatta.Core.Fleet;
 using Regatta.Core.Matrices;
-using Regatta.Core.Units;
 using Regatta.Core.Wind;
 
 namespace Regatta.Core.Evidence;
@@ -17,10 +16,10 @@ public enum CellStatus
     /// <summary>Somebody wrote it; the logs are too few to tell.</summary>
     Entered,
 
-    /// <summary>Enough sessions at this mark, and they agree with it.</summary>
+    /// <summary>The logs are enough, and agree with it.</summary>
     Supported,
 
-    /// <summary>Enough sessions at this mark, and they disagree with it.</summary>
+    /// <summary>The logs are enough, and disagree with it.</summary>
     Contested,
 
     /// <summary>It was supported or contested, but nobody has logged it for a season.</summary>
@@ -29,81 +28,85 @@ public enum CellStatus
 
 /// <summary>A cell's status with its reason and the sessions behind it.</summary>
 /// <param name="Status">How far it can be trusted.</param>
-/// <param name="Why">The reason in one sentence.</param>
-/// <param name="Sessions">The valid sessions at this mark in this band, newest first.</param>
+/// <param name="Why">The reason in one sentence or two.</param>
+/// <param name="Sessions">The sessions that tell of it, newest first.</param>
 public sealed record CellTrust(CellStatus Status, string Why, IReadOnlyList<SessionEvidence> Sessions)
 {
-    /// <summary>So many valid sessions make a cell supported or contested.</summary>
-    public const int Enough = 3;
-
-    /// <summary>A season: a cell nobody logged for longer is stale.</summary>
-    public static readonly TimeSpan Season = TimeSpan.FromDays(365);
-
     /// <summary>Judges one cell.</summary>
-    /// <param name="boatClass">Its class.</param>
-    /// <param name="matrix">The matrix it stands in.</param>
+    /// <param name="proposer">What the logs say of the layer the cell stands in.</param>
+    /// <param name="matrix">The matrix it stands in, as it is shown.</param>
     /// <param name="band">Its band.</param>
     /// <param name="control">Its control.</param>
-    /// <param name="sessions">The sessions whose wind lay mostly in this band.</param>
-    /// <param name="today">The time to judge staleness by.</param>
+    /// <param name="sessions">The sessions whose wind, for their crew, lay mostly in this band.</param>
     public static CellTrust Judge(
-        ClassDefinition boatClass,
+        Proposer proposer,
         Matrix matrix,
         WindBand band,
         Control control,
-        IEnumerable<SessionEvidence> sessions,
-        DateTimeOffset today
-    )
+        IEnumerable<SessionEvidence> sessions
+    ) =>
+        matrix[band, control] switch
+        {
+            null => new(CellStatus.Empty, "Nobody has said anything here yet.", []),
+            { Mark: null } => new(CellStatus.Entered, "Words to go by; logs can neither support nor contest them.", []),
+            { } cell when control.HelmPerUnit is null || proposer.Helm(band) is not { } helm => ByFeel(
+                cell,
+                [
+                    .. sessions
+                        .Where(session =>
+                            session.Felt != Felt.NotSaid && session.Marks.TryGetValue(control.Key, out var sailed) && cell.Holds(sailed)
+                        )
+                        .OrderByDescending(session => session.SailedAt),
+                ],
+                proposer.Today
+            ),
+            { } cell => ByHelm(cell, proposer, proposer.Helm(band)!, control),
+        };
+
+    /// <summary>One helm for the whole band: where it is off, the control that would cure it most surely is named, and the others are not
+    /// accused.</summary>
+    private static CellTrust ByHelm(Cell cell, Proposer proposer, BandHelm helm, Control control) =>
+        helm.Verdict switch
+        {
+            HelmVerdict.Supported => new(CellStatus.Supported, helm.Sentence, helm.Valid),
+            HelmVerdict.Stale => new(CellStatus.Stale, helm.Sentence, helm.Valid),
+            HelmVerdict.Contested => proposer.Cure(helm.Band) switch
+            {
+                null => new(Unproved(cell), $"{helm.Sentence} No step of any mark is likely to cure it.", helm.Valid),
+                var cure when cure.Key == control.Key => new(
+                    CellStatus.Contested,
+                    $"{helm.Sentence} Of all marks of this band, this one would cure it most surely.",
+                    helm.Valid
+                ),
+                var cure => new(
+                    Unproved(cell),
+                    $"{helm.Sentence} {cure.Name} would cure it most surely; nothing is held against this mark.",
+                    helm.Valid
+                ),
+            },
+            _ => new(Unproved(cell), helm.Sentence, helm.Valid),
+        };
+
+    private static CellTrust ByFeel(Cell cell, List<SessionEvidence> said, DateTimeOffset today)
     {
-        if (matrix[band, control] is not { } cell)
+        var slow = said.Count(session => session.Felt is Felt.Slow or Felt.RatherSlow);
+        var counted = said.Count == 1 ? "1 session" : $"{said.Count} sessions";
+        return said switch
         {
-            return new(CellStatus.Empty, "Nobody has said anything here yet.", []);
-        }
-
-        if (cell.Mark is null)
-        {
-            return new(CellStatus.Entered, "Words to go by; logs can neither support nor contest them.", []);
-        }
-
-        var valid = sessions
-            .Where(session => session.Weight?.Weight > 0 && session.Marks.TryGetValue(control.Key, out var sailed) && cell.Holds(sailed))
-            .OrderByDescending(session => session.SailedAt)
-            .ToList();
-        if (valid.Count < Enough)
-        {
-            return cell.Source == CellSource.Interpolated
-                ? new(CellStatus.Interpolated, "Worked out between the bands beside it; sail it, or confirm it.", valid)
-                : new(CellStatus.Entered, $"{Count(valid.Count)} at this mark; {Enough} are needed before the logs can tell.", valid);
-        }
-
-        if (today - valid[0].SailedAt > Season)
-        {
-            return new(CellStatus.Stale, $"{Count(valid.Count)} at this mark, but none for a season.", valid);
-        }
-
-        return control.HelmPerUnit is null ? ByFeel(valid) : ByHelm(boatClass.Helm, valid);
+            { Count: < EvidenceRules.Enough } => new(
+                Unproved(cell),
+                $"{counted} at this mark said how it felt; {EvidenceRules.Enough} are needed before the logs can tell.",
+                said
+            ),
+            _ when today - said[0].SailedAt > BandHelm.Season => new(
+                CellStatus.Stale,
+                $"{counted} at this mark said how it felt, but none for a season.",
+                said
+            ),
+            _ when slow * 2 > said.Count => new(CellStatus.Contested, $"{slow} of {said.Count} sessions at this mark felt slow.", said),
+            _ => new(CellStatus.Supported, $"{counted} at this mark said how it felt, {said.Count - slow} of them not slow.", said),
+        };
     }
 
-    private static CellTrust ByHelm(HelmAim aim, List<SessionEvidence> valid)
-    {
-        var weight = valid.Sum(session => session.Weight!.Weight);
-        var mean = valid.Sum(session => session.Weight!.Weight * session.Check!.Helm.Mean.Degrees) / weight;
-        var off = mean - aim.Target.Degrees;
-        var carried =
-            $"{Count(valid.Count)} at this mark carried {Checks.HelmWords.Describe(Angle.FromDegrees(mean))} "
-            + $"on average; the class aims at {NumberText.Plain(aim.Target.Degrees, 1)}°";
-        return Math.Abs(off) <= aim.Tolerance.Degrees
-            ? new(CellStatus.Supported, $"{carried}, within {NumberText.Plain(aim.Tolerance.Degrees, 1)}°.", valid)
-            : new(CellStatus.Contested, $"{carried}, and {NumberText.Plain(Math.Abs(off), 1)}° is too far off.", valid);
-    }
-
-    private static CellTrust ByFeel(List<SessionEvidence> valid)
-    {
-        var slow = valid.Count(session => session.Felt is Felt.Slow or Felt.RatherSlow);
-        return slow * 2 > valid.Count
-            ? new(CellStatus.Contested, $"{slow} of {valid.Count} sessions at this mark felt slow.", valid)
-            : new(CellStatus.Supported, $"{Count(valid.Count)} at this mark, {valid.Count - slow} of them not slow.", valid);
-    }
-
-    private static string Count(int sessions) => sessions == 1 ? "1 session" : $"{sessions} sessions";
+    private static CellStatus Unproved(Cell cell) => cell.Source == CellSource.Interpolated ? CellStatus.Interpolated : CellStatus.Entered;
 }

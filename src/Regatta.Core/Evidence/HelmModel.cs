@@ -1,108 +1,159 @@
 using Regatta.Core.Fleet;
+using Regatta.Core.Logbook;
 using Regatta.Core.Marks;
-using Regatta.Core.Units;
 using Regatta.Core.Wind;
 
 namespace Regatta.Core.Evidence;
 
-/// <summary>The columns of a class's helm regression and how a setting becomes a row of them: 1; wind less the reference in knots; heel in
-/// degrees; each helm control's displacement from the middle of its scale in its own units; the share in each band.
-/// Source: models M7; the prior sizes are our own choice.</summary>
+/// <summary>The columns of a class's helm regression and how a setting becomes a row of them: 1; the crew's wind from the middle of its
+/// bands in knots; heel in degrees; each helm control's displacement from the card in its own units, as card, proposal or trial asked; the
+/// same as sailors chose themselves; the share in each band; each boat. Everything is counted from the card, so that without a log every
+/// cell expects the target exactly. Source: models M7.</summary>
 public sealed class HelmModel
 {
-    /// <summary>Standard deviation in degrees of the belief that a class carries its target helm at the reference.</summary>
-    public const double InterceptDeviation = 3;
-
-    /// <summary>Standard deviation in degrees a knot of the belief that wind alone changes nothing.</summary>
-    public const double WindDeviation = 0.3;
-
-    /// <summary>Standard deviation in degrees of a band's own offset.</summary>
-    public const double BandDeviation = 1;
-
-    /// <summary>Added to half the declared size of an effect to make its standard deviation, in degrees a unit.</summary>
-    public const double EffectFloor = 0.025;
-
     private const int FirstControl = 3;
+
+    /// <summary>Which column is the heel's.</summary>
+    public const int Heel = 2;
 
     private readonly ClassDefinition boatClass;
     private readonly WindBands bands;
-    private readonly IReadOnlyList<Control> controls;
+    private readonly ReferenceCard card;
+    private readonly List<Control> controls;
+    private readonly List<long> boats;
 
-    /// <summary>The model of a class over its bands.</summary>
-    public HelmModel(ClassDefinition boatClass, WindBands bands)
+    /// <summary>The model of a class over its bands, from a card, for boats.</summary>
+    public HelmModel(ClassDefinition boatClass, WindBands bands, ReferenceCard card, IEnumerable<long> boats)
     {
-        (this.boatClass, this.bands) = (boatClass, bands);
+        (this.boatClass, this.bands, this.card, this.boats) = (boatClass, bands, card, [.. boats.Distinct().Order()]);
         controls = [.. boatClass.HelmControls];
         Columns =
         [
-            "helm at the reference",
-            "wind, per kn",
+            "helm on the card",
+            "wind within the band, per kn",
             "heel, per degree",
             .. controls.Select(control => control.Name),
+            .. controls.Select(control => $"{control.Name}, where sailors chose it"),
             .. bands.All.Select(band => band.Name),
+            .. this.boats.Select(boat => $"boat {boat}"),
+        ];
+        Priors =
+        [
+            new(boatClass.Helm.Target.Degrees, EvidenceRules.InterceptDeviation),
+            new(0, EvidenceRules.WindDeviation),
+            new(boatClass.Helm.PerHeelDegree, (Math.Abs(boatClass.Helm.PerHeelDegree) / 2) + EvidenceRules.EffectFloor),
+            .. controls.Select(control => new CoefficientPrior(control.HelmPerUnit!.Value, Deviation(control))),
+            .. controls.Select(control => new CoefficientPrior(0, Deviation(control))),
+            .. bands.All.Select(_ => new CoefficientPrior(0, EvidenceRules.BandDeviation)),
+            .. this.boats.Select(_ => new CoefficientPrior(0, EvidenceRules.BoatDeviation)),
         ];
     }
 
     /// <summary>A name for each column.</summary>
     public IReadOnlyList<string> Columns { get; }
 
-    /// <summary>The belief before any log.</summary>
-    public HelmPosterior Prior =>
-        HelmPosterior.Before([
-            new(boatClass.Helm.Target.Degrees, InterceptDeviation),
-            new(0, WindDeviation),
-            Effect(boatClass.Helm.PerHeelDegree),
-            .. controls.Select(control => Effect(control.HelmPerUnit!.Value)),
-            .. bands.All.Select(_ => new CoefficientPrior(0, BandDeviation)),
-        ]);
+    /// <summary>The belief of each column before any log.</summary>
+    public IReadOnlyList<CoefficientPrior> Priors { get; }
 
-    /// <summary>The row of a setting; null when a helm control's mark is not known.</summary>
-    /// <param name="wind">The wind, whose share in each band counts.</param>
-    /// <param name="heel">Heel to leeward; flat when not noted.</param>
-    /// <param name="marks">The mark of a control, or null.</param>
-    public IReadOnlyList<double>? Row(WindRange wind, Angle? heel, Func<Control, Mark?> marks)
-    {
-        var set = controls.Select(marks).ToList();
-        return set.Exists(mark => mark is null)
-            ? null
-            :
-            [
-                1,
-                wind.Mean.Knots - boatClass.Helm.ReferenceWind.Knots,
-                heel?.Degrees ?? 0,
-                .. controls.Zip(set, (control, mark) => Displacement(control, mark!.Value)),
-                .. bands.Shares(wind),
-            ];
-    }
-
-    /// <summary>The row of a setting sailed flat in the middle of a band.</summary>
-    public IReadOnlyList<double>? Row(WindBand band, Func<Control, Mark?> marks) =>
-        Row(WindRange.Of(band.Middle, band.Middle, null).Value, null, marks);
+    /// <summary>The row of a cell: sailed flat in the middle of a band at some marks, in no boat. A mark that is not known counts as the
+    /// card's.</summary>
+    public IReadOnlyList<double> Row(WindBand band, Func<Control, Mark?> marks) =>
+        [
+            1,
+            0,
+            0,
+            .. controls.Select(control =>
+                marks(control) is { } mark && card[band, control] is { } from ? InUnits(control, mark.Position - from.Position) : 0
+            ),
+            .. controls.Select(_ => 0.0),
+            .. bands.All.Select(one => one.Id == band.Id ? 1.0 : 0.0),
+            .. boats.Select(_ => 0.0),
+        ];
 
     /// <summary>The row that picks one control's effect out of the coefficients, scaled by a change in positions.</summary>
+    /// <exception cref="ArgumentException">The control is none of the model's: it is never another column.</exception>
     public IReadOnlyList<double> Change(Control control, double positions)
     {
+        var at = controls.FindIndex(one => one.Key == control.Key);
+        if (at < 0)
+        {
+            throw new ArgumentException($"{control.Key} takes no part in this model.");
+        }
+
         var row = new double[Columns.Count];
-        row[FirstControl + controls.ToList().IndexOf(control)] = positions / control.Scale.PositionsPerUnit;
+        row[FirstControl + at] = InUnits(control, positions);
         return row;
     }
 
-    /// <summary>The belief after the logs: every session with a check takes part by its weight; those without all helm marks do
-    /// not.</summary>
-    public HelmPosterior Fit(IEnumerable<SessionEvidence> sessions) =>
-        sessions.Aggregate(
-            Prior,
-            (posterior, session) =>
-                session.Check is { } check && Row(session.Wind, check.Heel, control => Sailed(session, control)) is { } row
-                    ? posterior.With(row, check.Helm.Mean.Degrees, session.Weight!.Weight)
-                    : posterior
+    /// <summary>A session as a run of the fit; null when its check tells nothing.</summary>
+    /// <param name="session">The session.</param>
+    /// <param name="unnoted">The heel of those that did not note it: mean and variance, in degrees.</param>
+    public HelmRun? Run(SessionEvidence session, (double Mean, double Variance) unnoted)
+    {
+        if (session is not { Check: { } check, Weight.Weight: > 0 and var weight })
+        {
+            return null;
+        }
+
+        var wind = session.EffectiveWind;
+        var shares = bands.Shares(wind);
+        var displacements = controls.Select(control => Displacement(session, control, shares)).ToList();
+        // What is not known of a run takes from its weight what it may have done to the helm.
+        var unknown =
+            displacements.Select((one, at) => one is null ? Squared(controls[at].HelmPerStep!.Value) : 0).Sum()
+            + (check.Heel is null ? Squared(boatClass.Helm.PerHeelDegree) * unnoted.Variance : 0);
+        return new(
+            [
+                1,
+                wind.Mean.Knots - bands.All.Zip(shares, (band, share) => share * band.Middle.Knots).Sum(),
+                check.Heel?.Degrees ?? unnoted.Mean,
+                .. displacements.Select(one => one?.Asked ?? 0),
+                .. displacements.Select(one => one?.Own ?? 0),
+                .. shares,
+                .. boats.Select(boat => boat == session.Boat ? 1.0 : 0.0),
+            ],
+            check.Helm.Mean.Degrees,
+            1 / ((1 / weight) + (unknown / Squared(EvidenceRules.PriorScatter)))
         );
+    }
 
-    private static Mark? Sailed(SessionEvidence session, Control control) =>
-        session.Marks.TryGetValue(control.Key, out var mark) ? mark : null;
+    /// <summary>How far a session's mark lay from the card in the control's units, as it was asked for and by the sailor's own will; null
+    /// when the mark, or the card's, is not known.</summary>
+    private (double Asked, double Own)? Displacement(SessionEvidence session, Control control, IReadOnlyList<double> shares)
+    {
+        if (!session.Marks.TryGetValue(control.Key, out var mark))
+        {
+            return null;
+        }
 
-    private static CoefficientPrior Effect(double declared) => new(declared, (Math.Abs(declared) / 2) + EffectFloor);
+        var reference = 0.0;
+        foreach (var (band, share) in bands.All.Zip(shares).Where(one => one.Second > 0))
+        {
+            if (card[band, control] is not { } from)
+            {
+                return null;
+            }
 
-    private static double Displacement(Control control, Mark mark) =>
-        (mark.Position - ((control.Scale.Min.Position + control.Scale.Max.Position) / 2)) / control.Scale.PositionsPerUnit;
+            reference += share * from.Position;
+        }
+
+        var all = mark.Position - reference;
+        var own = session.Asked.TryGetValue(control.Key, out var asked)
+            ? asked switch
+            {
+                { By: not AskedBy.Sailor } => 0,
+                { Card: { } said } => mark.Position - said.Position,
+                _ => all,
+            }
+            : all;
+        return (InUnits(control, all - own), InUnits(control, own));
+    }
+
+    private static double InUnits(Control control, double positions) => positions / control.Scale.PositionsPerUnit;
+
+    /// <summary>Half the declared effect of a step and a little more, carried from steps to units.</summary>
+    private static double Deviation(Control control) =>
+        ((Math.Abs(control.HelmPerStep!.Value) / 2) + EvidenceRules.EffectFloor) * control.Scale.PositionsPerUnit / control.Scale.Step;
+
+    private static double Squared(double value) => value * value;
 }

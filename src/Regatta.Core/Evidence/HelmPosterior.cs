@@ -7,122 +7,142 @@ namespace Regatta.Core.Evidence;
 /// <param name="Deviation">Standard deviation of that belief; more than zero.</param>
 public readonly record struct CoefficientPrior(double Mean, double Deviation);
 
-/// <summary>Conjugate Bayesian linear regression (normal–inverse-gamma) with weighted rows, kept as sufficient statistics so that one row
-/// more costs O(p²).
-/// Λ0 = diag(σ0²/sd²); Λn = Λ0 + XᵀWX; μn = Λn⁻¹(Λ0μ0 + XᵀWy); an = a0 + n/2; bn = b0 + ½(yᵀWy + μ0ᵀΛ0μ0 − μnᵀΛnμn), b0 = a0·σ0².
-/// Source: models M7; the standard conjugate result.</summary>
+/// <summary>Conjugate Bayesian linear regression (normal–inverse-gamma) with weighted rows.
+/// Λ0 = diag(σ0²/sd²); Λn = Λ0 + XᵀWX; μn = Λn⁻¹(Λ0μ0 + XᵀWy); an = a0 + Σw/2; bn = b0 + ½(yᵀWy + μ0ᵀΛ0μ0 − μnᵀΛnμn), b0 = a0·σ0².
+/// Source: models M7; the standard conjugate result, with weights counted as weights.</summary>
 public sealed class HelmPosterior
 {
-    /// <summary>σ0, the scatter of one check in degrees of rudder believed before logs.</summary>
-    public const double PriorScatter = 1.0;
+    private readonly Matrix<double> inverse;
+    private readonly Vector<double> mean;
 
-    /// <summary>a0, how firmly that scatter is believed.</summary>
-    public const double PriorShape = 3;
+    private HelmPosterior(int rows, double shape, double scale, Matrix<double> inverse, Vector<double> mean) =>
+        (Rows, Shape, Scale, this.inverse, this.mean) = (rows, shape, scale, inverse, mean);
 
-    private readonly Vector<double> priorMean;
-    private readonly Matrix<double> prior;
-    private readonly Matrix<double> squares;
-    private readonly Vector<double> products;
-    private readonly double responseSquares;
-    private readonly Lazy<(Matrix<double> Inverse, Vector<double> Mean, double Scale)> solved;
-
-    private HelmPosterior(
-        Vector<double> priorMean,
-        Matrix<double> prior,
-        Matrix<double> squares,
-        Vector<double> products,
-        double responseSquares,
-        int rows
-    )
-    {
-        (this.priorMean, this.prior, this.squares, this.products, this.responseSquares, Rows) = (
-            priorMean,
-            prior,
-            squares,
-            products,
-            responseSquares,
-            rows
-        );
-        solved = new(Solve);
-    }
-
-    /// <summary>How many rows with weight above zero are in.</summary>
+    /// <summary>How many runs with weight above zero are in.</summary>
     public int Rows { get; }
 
-    /// <summary>an; twice it is the degrees of freedom of the Student-t.</summary>
-    public double Shape => PriorShape + (Rows / 2.0);
+    /// <summary>an.</summary>
+    public double Shape { get; }
 
     /// <summary>bn.</summary>
-    public double Scale => solved.Value.Scale;
+    public double Scale { get; }
+
+    /// <summary>2an, the degrees of freedom of the Student-t.</summary>
+    public double Freedom => 2 * Shape;
 
     /// <summary>√(bn/an), the scatter of one check in degrees.</summary>
     public double Scatter => Math.Sqrt(Scale / Shape);
 
     /// <summary>μn, a coefficient for each column.</summary>
-    public IReadOnlyList<double> Mean => [.. solved.Value.Mean];
+    public IReadOnlyList<double> Mean => [.. mean];
 
-    /// <summary>Standard deviations of the coefficients.</summary>
-    public IReadOnlyList<double> Deviations => [.. solved.Value.Inverse.Diagonal().Select(variance => Math.Sqrt(variance) * Scatter)];
+    /// <summary>Scales of the coefficients.</summary>
+    public IReadOnlyList<double> Deviations => [.. inverse.Diagonal().Select(variance => Math.Sqrt(variance) * Scatter)];
 
-    /// <summary>The belief before any row.</summary>
+    /// <summary>The belief after some runs; a weight of 0 changes nothing.</summary>
     /// <param name="priors">One for each column; deviations above zero (infinite for a flat one).</param>
-    public static HelmPosterior Before(IReadOnlyList<CoefficientPrior> priors)
+    /// <param name="runs">The runs, each with a value for each column.</param>
+    /// <exception cref="ArgumentException">A row has another number of columns, or a weight is negative.</exception>
+    public static HelmPosterior After(IReadOnlyList<CoefficientPrior> priors, IEnumerable<HelmRun> runs)
     {
-        var mean = Vector<double>.Build.DenseOfEnumerable(priors.Select(column => column.Mean));
-        var precision = Matrix<double>.Build.DiagonalOfDiagonalArray([
-            .. priors.Select(column => PriorScatter * PriorScatter / (column.Deviation * column.Deviation)),
-        ]);
-        var empty = Matrix<double>.Build.Dense(priors.Count, priors.Count);
-        return new(mean, precision, empty, Vector<double>.Build.Dense(priors.Count), 0, 0);
-    }
-
-    /// <summary>The belief after one row more. A weight of 0 changes nothing.</summary>
-    /// <param name="row">A value for each column.</param>
-    /// <param name="response">Helm in degrees of rudder.</param>
-    /// <param name="weight">0 to 1.</param>
-    /// <exception cref="ArgumentException">The row has another number of columns, or the weight is negative.</exception>
-    public HelmPosterior With(IReadOnlyList<double> row, double response, double weight)
-    {
-        if (row.Count != priorMean.Count || weight < 0)
+        var width = priors.Count;
+        var before = Vector<double>.Build.Dense(width, at => priors[at].Mean);
+        var precision = Matrix<double>.Build.Dense(width, width);
+        for (var at = 0; at < width; at++)
         {
-            throw new ArgumentException("A row needs a value for each column, and a weight of zero or more.");
+            precision[at, at] = EvidenceRules.PriorScatter * EvidenceRules.PriorScatter / (priors[at].Deviation * priors[at].Deviation);
         }
 
-        if (weight == 0)
+        var products = precision * before;
+        var squares = before * products;
+        var (rows, counted) = (0, 0.0);
+        foreach (var run in runs)
         {
-            return this;
+            if (run.Row.Count != width || run.Weight < 0)
+            {
+                throw new ArgumentException("A row needs a value for each column, and a weight of zero or more.");
+            }
+
+            if (run.Weight == 0)
+            {
+                continue;
+            }
+
+            // Rows are mostly zeros: a boat's column, a band's.
+            int[] filled = [.. Enumerable.Range(0, width).Where(at => run.Row[at] != 0)];
+            foreach (var i in filled)
+            {
+                products[i] += run.Weight * run.Helm * run.Row[i];
+                foreach (var j in filled)
+                {
+                    precision[i, j] += run.Weight * run.Row[i] * run.Row[j];
+                }
+            }
+
+            squares += run.Weight * run.Helm * run.Helm;
+            (rows, counted) = (rows + 1, counted + run.Counted);
         }
 
-        var values = Vector<double>.Build.DenseOfEnumerable(row);
-        return new(
-            priorMean,
-            prior,
-            squares + (values.OuterProduct(values) * weight),
-            products + (values * (weight * response)),
-            responseSquares + (weight * response * response),
-            Rows + 1
-        );
+        var factor = precision.Cholesky();
+        var mean = factor.Solve(products);
+        var scale =
+            (EvidenceRules.PriorShape * EvidenceRules.PriorScatter * EvidenceRules.PriorScatter)
+            + Math.Max(0, 0.5 * (squares - (mean * products)));
+        return new(rows, EvidenceRules.PriorShape + (counted / 2), scale, factor.Solve(Matrix<double>.Build.DenseIdentity(width)), mean);
     }
 
-    /// <summary>Expected helm of a setting (a row of columns) and its standard deviation, both in degrees.</summary>
-    public (double Mean, double Deviation) Predict(IReadOnlyList<double> row)
+    /// <summary>Expected value of a combination of the coefficients (a row of columns), in degrees.</summary>
+    public HelmPrediction Predict(IReadOnlyList<double> row) => new(Value(row), Math.Sqrt(Covariance(row, row)), Freedom);
+
+    /// <summary>Expected helm of a cell, with the model's own error (M7, the floor) in it.</summary>
+    public HelmPrediction PredictCell(IReadOnlyList<double> row) =>
+        new(Value(row), Math.Sqrt(Covariance(row, row) + (EvidenceRules.ModelError * EvidenceRules.ModelError)), Freedom);
+
+    /// <summary>Expected helm of a row of columns, in degrees.</summary>
+    public double Value(IReadOnlyList<double> row)
     {
-        var values = Vector<double>.Build.DenseOfEnumerable(row);
-        return (values * solved.Value.Mean, Math.Sqrt(Covariance(row, row)));
+        var sum = 0.0;
+        for (var at = 0; at < row.Count; at++)
+        {
+            sum += row[at] * mean[at];
+        }
+
+        return sum;
     }
 
     /// <summary>Covariance of two linear combinations of the coefficients, (bn/an)·aᵀΛn⁻¹b.</summary>
     public double Covariance(IReadOnlyList<double> a, IReadOnlyList<double> b) =>
-        Scale / Shape * (Vector<double>.Build.DenseOfEnumerable(a) * (solved.Value.Inverse * Vector<double>.Build.DenseOfEnumerable(b)));
+        Scale / Shape * (Vector<double>.Build.DenseOfEnumerable(a) * (inverse * Vector<double>.Build.DenseOfEnumerable(b)));
 
-    private (Matrix<double> Inverse, Vector<double> Mean, double Scale) Solve()
+    /// <summary>What a change does: the expected shift of helm, and the probability that it ends nearer the target,
+    /// P(|ε1 + βΔ| &lt; |ε1|), ε1 = c·β − T, as P(UW &lt; 0) with U = βΔ and W = 2ε1 + U. Source: models M7.</summary>
+    /// <param name="cell">The row of the cell now.</param>
+    /// <param name="change">What is added to it.</param>
+    /// <param name="target">Degrees aimed at.</param>
+    /// <param name="modelError">The model's own error of a cell, in degrees.</param>
+    /// <param name="freedom">Degrees of freedom; infinite to count as normal.</param>
+    public (double Shift, double Better) Outlook(
+        IReadOnlyList<double> cell,
+        IReadOnlyList<double> change,
+        double target,
+        double modelError,
+        double freedom
+    )
     {
-        var precision = prior + squares;
-        var factor = precision.Cholesky();
-        var mean = factor.Solve((prior * priorMean) + products);
-        var scale =
-            (PriorShape * PriorScatter * PriorScatter)
-            + (0.5 * (responseSquares + (priorMean * (prior * priorMean)) - (mean * (precision * mean))));
-        return (factor.Solve(Matrix<double>.Build.DenseIdentity(priorMean.Count)), mean, scale);
+        double[] twice = [.. cell.Zip(change, (c, d) => (2 * c) + d)];
+        var shift = Value(change);
+        return (
+            shift,
+            BivariateStudent.OppositeSigns(
+                (shift, Covariance(change, change)),
+                (Value(twice) - (2 * target), Covariance(twice, twice) + (4 * modelError * modelError)),
+                Covariance(change, twice),
+                freedom
+            )
+        );
     }
+
+    /// <inheritdoc cref="Outlook(IReadOnlyList{double}, IReadOnlyList{double}, double, double, double)"/>
+    public (double Shift, double Better) Outlook(IReadOnlyList<double> cell, IReadOnlyList<double> change, double target) =>
+        Outlook(cell, change, target, EvidenceRules.ModelError, Freedom);
 }

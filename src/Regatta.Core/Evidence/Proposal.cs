@@ -10,7 +10,7 @@ namespace Regatta.Core.Evidence;
 /// <param name="Control">Which control.</param>
 /// <param name="From">Its mark now.</param>
 /// <param name="To">The mark proposed.</param>
-/// <param name="Now">Expected helm now and its standard deviation, in degrees.</param>
+/// <param name="Now">Expected helm now.</param>
 /// <param name="After">Expected helm after, in degrees.</param>
 /// <param name="BetterProbability">Probability that the helm lies nearer the target after than now.</param>
 /// <param name="Cautions">What to know before accepting; empty when there is nothing.</param>
@@ -19,7 +19,7 @@ public sealed record Proposal(
     Control Control,
     Mark From,
     Mark To,
-    (double Mean, double Deviation) Now,
+    HelmPrediction Now,
     double After,
     double BetterProbability,
     IReadOnlyList<string> Cautions
@@ -31,6 +31,13 @@ public sealed record Proposal(
     /// <summary>How many of a hundred such changes would be better. Shown as 1–99 of 100: the model’s own error is
     /// larger than the rest.</summary>
     public int BetterOfHundred => (int)Math.Clamp(Math.Round(BetterProbability * 100), 1, 99);
+
+    /// <summary>Whether a session speaks for it: its helm was off on the side that the change cures.</summary>
+    public bool IsSpokenForBy(SessionEvidence session, HelmAim aim) =>
+        session is { IsValid: true, Check: { } check }
+        && check.Helm.Mean.Degrees - aim.Target.Degrees is var off
+        && Math.Abs(off) > aim.Tolerance.Degrees
+        && off * (After - Now.Mean) < 0;
 
     /// <summary>The proposal as a sailor would say it.</summary>
     /// <param name="unit">The wind unit of the reader.</param>

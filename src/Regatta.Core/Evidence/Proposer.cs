@@ -9,109 +9,150 @@ namespace Regatta.Core.Evidence;
 /// <summary>Finds, for each cell, the smallest change that the logs say brings the helm nearer its target.</summary>
 /// <param name="Class">The class, with its target.</param>
 /// <param name="Matrix">The marks as they stand.</param>
-/// <param name="Model">The class's columns.</param>
-/// <param name="Posterior">What the logs say.</param>
-public sealed record Proposer(ClassDefinition Class, Matrix Matrix, HelmModel Model, HelmPosterior Posterior)
+/// <param name="Fit">What the logs say.</param>
+/// <param name="Today">The time to judge staleness by.</param>
+public sealed record Proposer(ClassDefinition Class, Matrix Matrix, HelmFit Fit, DateTimeOffset Today)
 {
-    /// <summary>Below this probability of better nothing is proposed. Our own choice.</summary>
-    public const double LeastProbability = 0.8;
+    private readonly ILookup<BandId, SessionEvidence> valid = Fit.Sessions.ToLookup(
+        one => Matrix.Bands.At(one.Session.EffectiveWind.Mean).Id,
+        one => one.Session
+    );
 
-    /// <summary>A change of helm smaller than this cannot be felt, so a second step is taken. Degrees; our own choice.</summary>
-    public const double LeastFelt = 0.4;
-
-    /// <summary>No more steps than this at once: one small change at a time.</summary>
-    public const int MostSteps = 2;
-
-    /// <summary>Expected helm and its standard deviation in a band at the matrix's marks, sailed flat; null when a helm control has no mark
-    /// there.</summary>
-    public (double Mean, double Deviation)? Expected(WindBand band) =>
-        Model.Row(band, control => Matrix[band, control]?.Mark) is { } row ? Posterior.Predict(row) : null;
+    /// <summary>The helm of a band at the matrix's marks; null where no control that balances the helm has a mark.</summary>
+    public BandHelm? Helm(WindBand band) =>
+        Class.HelmControls.Any(control => Matrix[band, control]?.Mark is not null)
+            ? BandHelm.Judge(band, Fit.Posterior.PredictCell(Row(band)), Class.Helm, valid[band.Id], Today)
+            : null;
 
     /// <summary>How the expected helm of a band comes about, term by term; empty when it is not known.</summary>
     public IReadOnlyList<HelmTerm> Explain(WindBand band) =>
-        Model.Row(band, control => Matrix[band, control]?.Mark) is { } row
-            ? [.. row.Select((value, at) => new HelmTerm(Model.Columns[at], value, Posterior.Mean[at])).Where(term => term.Value != 0)]
-            : [];
+        Helm(band) is null
+            ? []
+            :
+            [
+                .. Row(band)
+                    .Select((value, at) => new HelmTerm(Fit.Model.Columns[at], value, Fit.Posterior.Mean[at]))
+                    .Where(term => term.Value != 0),
+            ];
 
-    /// <summary>The proposal for one cell, or null when the helm is in tolerance there, no step helps surely enough, or the cell takes no
-    /// part in the balance.</summary>
+    /// <summary>The proposal for one cell, or null when the helm is in tolerance there, the band has too few valid runs, no step helps
+    /// surely enough, or the cell takes no part in the balance.</summary>
     public Proposal? For(WindBand band, Control control)
     {
-        if (
-            control.HelmPerUnit is null
-            || Matrix[band, control]?.Mark is not { } mark
-            || Model.Row(band, other => Matrix[band, other]?.Mark) is not { } row
-            || Math.Abs(Posterior.Predict(row).Mean - Class.Helm.Target.Degrees) <= Class.Helm.Tolerance.Degrees
-        )
+        if (Helm(band) is not { IsOff: true, Verdict: not HelmVerdict.TooFew } helm)
         {
             return null;
         }
 
-        var offered =
-            from steps in Enumerable.Range(1, MostSteps).SelectMany(size => (int[])[size, -size])
-            let candidate = Weigh(band, control, mark, control.Scale.StepBy(mark, steps), row)
-            where candidate is not null && candidate.BetterProbability >= LeastProbability && KeepsSign(candidate)
-            select candidate;
-        var list = offered.ToList();
-        return list.Find(candidate => Math.Abs(candidate.After - candidate.Now.Mean) >= LeastFelt) ?? list.LastOrDefault();
+        var list = Candidates(helm, control)
+            .Where(candidate => candidate.BetterProbability >= EvidenceRules.LeastBetter && IsAllowed(candidate))
+            .ToList();
+        return list.Find(candidate => Math.Abs(candidate.After - candidate.Now.Mean) >= EvidenceRules.LeastFelt) ?? list.LastOrDefault();
     }
 
-    /// <summary>The surest proposal of each band, light to strong: one change at a time.</summary>
-    public IReadOnlyList<Proposal> BestPerBand() =>
+    /// <summary>The proposals of a band, the one worth trying first in front: what can be changed afloat before what cannot, then the
+    /// surest.</summary>
+    public IReadOnlyList<Proposal> In(WindBand band) =>
         [
-            .. from band in Matrix.Bands.All
-            let best = Class
+            .. Class
                 .HelmControls.Select(control => For(band, control))
                 .OfType<Proposal>()
-                .OrderByDescending(p => p.Control.When)
-                .ThenByDescending(p => p.BetterProbability)
-                .FirstOrDefault()
-            where best is not null
-            select best,
+                .OrderByDescending(proposal => proposal.Control.When)
+                .ThenByDescending(proposal => proposal.BetterProbability),
         ];
 
-    /// <summary>What a change of one mark does: P(|ε1 + βΔ| &lt; |ε1|), ε1 = c·β − target, as P(UW &lt; 0) with U = βΔ and W = 2ε1 + U.
-    /// Null when the mark stays where it is. Source: models M7.</summary>
-    private Proposal? Weigh(WindBand band, Control control, Mark from, Mark to, IReadOnlyList<double> row)
+    /// <summary>The control whose change would cure a band's helm most surely; null where the helm is not off or none would.</summary>
+    public Control? Cure(WindBand band) =>
+        Helm(band) is { IsOff: true } helm
+            ? Class
+                .HelmControls.SelectMany(control => Candidates(helm, control))
+                .Where(candidate => candidate.BetterProbability > 0.5)
+                .MaxBy(candidate => candidate.BetterProbability)
+                ?.Control
+            : null;
+
+    /// <summary>Why nothing can be offered in a band whose helm is off, in a sentence; null where the helm is not off or something
+    /// is offered.</summary>
+    public string? WhyNothing(WindBand band)
     {
-        if (from.DistanceTo(to) < control.Scale.Step / 2)
+        if (Helm(band) is not { IsOff: true } helm || In(band).Count > 0)
         {
             return null;
         }
 
-        var now = Posterior.Predict(row);
-        var change = Model.Change(control, to.Position - from.Position);
-        var (shift, better) = Outlook(Posterior, row, change, Class.Helm.Target.Degrees);
-        return new(band, control, from, to, now, now.Mean + shift, better, Cautions(band, control, from, to));
+        return helm.Verdict == HelmVerdict.TooFew
+            ? helm.Sentence
+            : string.Join(" ", Class.HelmControls.Where(control => Matrix[band, control]?.Mark is not null).Select(WhyNot));
+
+        string WhyNot(Control control)
+        {
+            var candidates = Candidates(helm, control).ToList();
+            return candidates.Where(one => one.After - one.Now.Mean is var shift && shift * (Aim - one.Now.Mean) > 0).ToList() switch
+            {
+                [] => $"{control.Name} is at the end of its scale.",
+                var towards when towards.Exists(one => one.BetterProbability >= EvidenceRules.LeastBetter) =>
+                    $"The smallest step of {control.Name} would carry the helm past neutral.",
+                var towards when towards.MaxBy(one => one.BetterProbability)! is var surest =>
+                    $"{control.Name} {control.Scale.ShowChange(surest.Change)}: no more than {surest.BetterOfHundred} "
+                        + "of 100 that it would be better.",
+                _ => "",
+            };
+        }
     }
 
-    /// <summary>The expected shift of helm by a change of row, and the probability that it ends nearer the target.</summary>
-    public static (double Shift, double Better) Outlook(
-        HelmPosterior posterior,
-        IReadOnlyList<double> row,
-        IReadOnlyList<double> change,
-        double target
-    )
+    /// <summary>The sign rule: a step may not carry the helm past neutral, unless it ends within tolerance or the helm is on the wrong side
+    /// of neutral now. Source: models M7.</summary>
+    /// <param name="now">Expected helm now, in degrees.</param>
+    /// <param name="after">Expected helm after, in degrees.</param>
+    /// <param name="aim">What the class aims at.</param>
+    public static bool KeepsSign(double now, double after, HelmAim aim) =>
+        after * now >= 0 || Math.Abs(after - aim.Target.Degrees) <= aim.Tolerance.Degrees || now * aim.Target.Degrees < 0;
+
+    private double Aim => Class.Helm.Target.Degrees;
+
+    private bool IsAllowed(Proposal proposal) =>
+        KeepsSign(proposal.Now.Mean, proposal.After, Class.Helm) && Math.Abs(proposal.After - Aim) < Math.Abs(proposal.Now.Mean - Aim);
+
+    private IReadOnlyList<double> Row(WindBand band) => Fit.Model.Row(band, control => Matrix[band, control]?.Mark);
+
+    /// <summary>All steps of a control either way, the smallest first, without regard to whether they help.</summary>
+    private IEnumerable<Proposal> Candidates(BandHelm helm, Control control)
     {
-        double[] twice = [.. row.Zip(change, (c, d) => (2 * c) + d)];
-        var (u, w) = (posterior.Predict(change), posterior.Predict(twice));
-        return (
-            u.Mean,
-            BivariateNormal.OppositeSigns(
-                (u.Mean, u.Deviation * u.Deviation),
-                (w.Mean - (2 * target), w.Deviation * w.Deviation),
-                posterior.Covariance(change, twice)
-            )
-        );
-    }
+        if (control.HelmPerUnit is null || Matrix[helm.Band, control]?.Mark is not { } mark)
+        {
+            yield break;
+        }
 
-    private static bool KeepsSign(Proposal proposal) => proposal.After * proposal.Now.Mean >= 0;
+        var most = helm.Expected.Mean * Aim < 0 ? EvidenceRules.MostStepsOnTheWrongSide : EvidenceRules.MostSteps;
+        var row = Row(helm.Band);
+        foreach (var steps in Enumerable.Range(1, most).SelectMany(size => (int[])[size, -size]))
+        {
+            var to = control.Scale.StepBy(mark, steps);
+            if (mark.DistanceTo(to) < (Math.Abs(steps) - 0.5) * control.Scale.Step)
+            {
+                continue;
+            }
+
+            var change = Fit.Model.Change(control, to.Position - mark.Position);
+            var (shift, better) = Fit.Posterior.Outlook(row, change, Aim);
+            yield return new(
+                helm.Band,
+                control,
+                mark,
+                to,
+                helm.Expected,
+                helm.Expected.Mean + shift,
+                better,
+                Cautions(helm.Band, control, mark, to)
+            );
+        }
+    }
 
     private List<string> Cautions(WindBand band, Control control, Mark from, Mark to)
     {
         var cautions = new List<string>();
         var believed = control.HelmPerUnit!.Value;
-        var learned = Posterior.Predict(Model.Change(control, control.Scale.PositionsPerUnit)).Mean;
+        var learned = Fit.Posterior.Value(Fit.Model.Change(control, control.Scale.PositionsPerUnit));
         if (believed * learned < 0)
         {
             cautions.Add($"The logs say {control.Name} works the other way than the class believes: check how its marks are read.");

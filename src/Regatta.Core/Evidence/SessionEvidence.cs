@@ -1,5 +1,6 @@
 using Regatta.Core.Checks;
 using Regatta.Core.Fleet;
+using Regatta.Core.Logbook;
 using Regatta.Core.Marks;
 using Regatta.Core.Wind;
 
@@ -46,6 +47,21 @@ public sealed record SessionEvidence(
     /// <summary>With which sails, sailed how.</summary>
     public Layer Layer { get; init; } = Layer.Usual;
 
+    /// <summary>The boat's number; null when none was named.</summary>
+    public long? Boat { get; init; }
+
+    /// <summary>How much stronger the wind was for the crew aboard than for the class's; 1 when that is not known.</summary>
+    public double WindFactor { get; init; } = 1;
+
+    /// <summary>Where the marks came from; a mark that is not here was kept before that was asked.</summary>
+    public IReadOnlyDictionary<ControlKey, AskedMark> Asked { get; init; } = new Dictionary<ControlKey, AskedMark>();
+
+    /// <summary>The wind as it was for the crew aboard: what a card is read at.</summary>
+    public WindRange EffectiveWind => Wind.Times(WindFactor);
+
     /// <summary>How far the session's check can be believed; null without a check.</summary>
     public CheckWeight? Weight => Check is null ? null : CheckValidity.Weigh(Check);
+
+    /// <summary>Whether its check tells anything of the helm.</summary>
+    public bool IsValid => Weight?.Weight > 0;
 }

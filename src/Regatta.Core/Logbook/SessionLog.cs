@@ -34,6 +34,19 @@ public sealed record SessionLog(
     /// <summary>With which sails, sailed how.</summary>
     public Layer Layer { get; init; } = Layer.Usual;
 
+    /// <summary>How much stronger the wind was for the crew aboard than for the crew the class was tuned with; 1 when that is not
+    /// known.</summary>
+    public double WindFactor { get; init; } = 1;
+
+    /// <summary>No crew makes the wind less than this.</summary>
+    public const double LeastWindFactor = 0.1;
+
+    /// <summary>No crew makes the wind more than this.</summary>
+    public const double MostWindFactor = 10;
+
+    /// <summary>Where its marks came from; a mark that is not here was kept before that was asked.</summary>
+    public IReadOnlyDictionary<ControlKey, AskedMark> Asked { get; init; } = new Dictionary<ControlKey, AskedMark>();
+
     /// <summary>The longest note, in characters.</summary>
     public const int LongestNote = Limits.NoteLetters;
 
@@ -44,7 +57,16 @@ public sealed record SessionLog(
     public static readonly Mass HeaviestCrew = Mass.FromKilograms(1500);
 
     /// <summary>What the fit may know of it: everything but who sailed and how heavy they were.</summary>
-    public SessionEvidence Evidence(long number) => new(number, SailedAt, Wind, Marks, Check, Felt) { Layer = Layer };
+    /// <param name="number">The log's number.</param>
+    /// <param name="boat">The boat's number; null when none was named.</param>
+    public SessionEvidence Evidence(long number, long? boat) =>
+        new(number, SailedAt, Wind, Marks, Check, Felt)
+        {
+            Layer = Layer,
+            Boat = boat,
+            WindFactor = WindFactor,
+            Asked = Asked,
+        };
 
     /// <summary>What may leave the club without its sailor's leave: the day instead of the minute, in UTC, and no note.</summary>
     public SessionLog ForOthers() => this with { SailedAt = new(SailedAt.UtcDateTime.Date, TimeSpan.Zero), Note = "" };

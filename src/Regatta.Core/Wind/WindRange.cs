@@ -23,6 +23,16 @@ public sealed partial record WindRange
     /// <summary>Half-way between from and to.</summary>
     public Speed Mean => Speed.Between(From, To);
 
+    /// <summary>The same wind so many times as strong; a factor above zero.</summary>
+    public WindRange Times(double factor) =>
+        factor == 1
+            ? this
+            : new(
+                Speed.FromMetresPerSecond(From.MetresPerSecond * factor),
+                Speed.FromMetresPerSecond(To.MetresPerSecond * factor),
+                Gust is { } gust ? Speed.FromMetresPerSecond(gust.MetresPerSecond * factor) : null
+            );
+
     /// <summary>Joins the three; refuses an upper end below the lower, and a gust below the mean.</summary>
     public static Parsed<WindRange> Of(Speed from, Speed to, Speed? gust)
     {

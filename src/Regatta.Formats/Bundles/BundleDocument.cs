@@ -165,5 +165,11 @@ public sealed record LogDocument(
     string? Note = null,
     int? Version = null,
     string? Plan = null,
-    string? Mode = null
+    string? Mode = null,
+    bool? HelmInWords = null,
+    double? WindFactor = null,
+    IReadOnlyDictionary<string, AskedDocument>? Asked = null
 );
+
+/// <summary>Who asked for a mark of a log: <c>card</c>, <c>proposal</c>, <c>trial</c> or <c>sailor</c>; and what the card said.</summary>
+public sealed record AskedDocument(string By, double? Card = null);

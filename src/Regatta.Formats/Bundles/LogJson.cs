@@ -38,7 +38,14 @@ internal static class LogJson
             Note: log.Note.Length > 0 ? log.Note : null,
             Version: log.Version,
             Plan: log.Layer == first ? null : log.Layer.Plan.Name,
-            Mode: log.Layer == first ? null : log.Layer.Mode.Name
+            Mode: log.Layer == first ? null : log.Layer.Mode.Name,
+            HelmInWords: log.Check is { InWords: true } ? true : null,
+            Asked: log.Asked.Count > 0
+                ? log.Asked.ToDictionary(
+                    mark => mark.Key.Name,
+                    mark => new AskedDocument(Spelling.Of(mark.Value.By), mark.Value.Card?.Position)
+                )
+                : null
         );
 
     public static Parsed<SessionLog> FromDocument(LogDocument document, ClassDefinition boatClass, DateTimeOffset now)
@@ -48,9 +55,10 @@ internal static class LogJson
             || !(document.WindTo <= WindRange.Ceiling.MetresPerSecond)
             || document.Gust is < 0 or > 60
             || document.CrewMass is <= 0 or > 1500
+            || document.WindFactor is not (null or (>= SessionLog.LeastWindFactor and <= SessionLog.MostWindFactor))
         )
         {
-            return Parsed<SessionLog>.Bad("Wind, gust or crew mass lies outside what anybody sails in.");
+            return Parsed<SessionLog>.Bad("Wind, gust, wind factor or crew mass lies outside what anybody sails in.");
         }
 
         var stranger = document.Marks.Keys.FirstOrDefault(key => boatClass.Known.All(control => control.Key.Name != key));
@@ -67,6 +75,7 @@ internal static class LogJson
             (_, { Length: > SessionLog.LongestNote }) => Parsed<SessionLog>.Bad(
                 $"Its note is longer than {SessionLog.LongestNote} letters."
             ),
+            _ when ReadAsked(document) is { Ok: false } wrong => Parsed<SessionLog>.Bad(wrong.Problem!),
             _ => SessionLog
                 .CheckTime(document.SailedAt, now)
                 .Then(sailedAt =>
@@ -98,6 +107,8 @@ internal static class LogJson
                                                         )
                                                         {
                                                             Layer = layer,
+                                                            WindFactor = document.WindFactor ?? 1,
+                                                            Asked = ReadAsked(document).Value,
                                                         }
                                                     )
                                                 )
@@ -106,6 +117,24 @@ internal static class LogJson
                         )
                 ),
         };
+    }
+
+    private static Parsed<Dictionary<ControlKey, AskedMark>> ReadAsked(LogDocument document)
+    {
+        var asked = new Dictionary<ControlKey, AskedMark>();
+        foreach (var (control, one) in document.Asked ?? new Dictionary<string, AskedDocument>())
+        {
+            if (Spelling.Read<AskedBy>(one.By) is not { Ok: true } by || !document.Marks.ContainsKey(control))
+            {
+                return Parsed<Dictionary<ControlKey, AskedMark>>.Bad(
+                    $"It says who asked for “{control}”, which has no mark, or names somebody else than card, proposal, trial or sailor."
+                );
+            }
+
+            asked[new(control)] = new(by.Value, one.Card is { } card ? new Mark(card) : null);
+        }
+
+        return Parsed<Dictionary<ControlKey, AskedMark>>.Good(asked);
     }
 
     private static Parsed<WindRange> ReadWind(LogDocument document) =>
@@ -142,7 +171,7 @@ internal static class LogJson
         );
         return HelmReading
             .Of(AsAngle(document.HelmPort), AsAngle(document.HelmStarboard))
-            .Then(helm => Parsed<HelmCheck?>.Good(new(helm, gates, AsAngle(document.Heel))));
+            .Then(helm => Parsed<HelmCheck?>.Good(new(helm, gates, AsAngle(document.Heel)) { InWords = document.HelmInWords ?? false }));
     }
 
     private static Angle? AsAngle(double? degrees) => degrees is { } known ? Angle.FromDegrees(known) : null;

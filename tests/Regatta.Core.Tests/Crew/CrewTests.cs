@@ -54,12 +54,27 @@ public sealed class CrewTests
             );
 
     [Fact]
-    public void Below_its_first_band_the_rule_is_silent_and_nobody_falls_out_of_it_by_weight()
+    public void Below_its_first_band_the_rule_is_silent_and_a_heavy_crew_reads_one_band_lighter_at_the_most()
     {
         var rule = Rule(75, 0, 1, 2);
         Assert.Equal(8, rule.Effective(Speed.FromKnots(8), Kg(40), Bands).Knots, 9);
-        Assert.Equal(9, rule.Effective(Speed.FromKnots(9.2), Kg(160), Bands).Knots, 9);
+        Assert.Equal(8.9, rule.Effective(Speed.FromKnots(9.2), Kg(160), Bands).Knots, 9);
+        Assert.Equal(1, Bands.At(rule.Effective(Speed.FromKnots(9.4), Kg(91), Bands)).Id.Number);
+        Assert.Equal(2, Bands.At(rule.Effective(Speed.FromKnots(9.4), Kg(75), Bands)).Id.Number);
     }
+
+    [Fact]
+    public void A_rule_whose_first_band_is_gone_says_nothing_instead_of_holding_everywhere() =>
+        Assert.Equal(12, Rule(75, 0, 1, 7).Effective(Speed.FromKnots(12), Kg(50), Bands).Knots, 9);
+
+    [Fact]
+    public void More_wind_is_never_read_as_less() =>
+        Gen.Select(Gen.Double[30, 250], Gen.Double[0, 30], Gen.Double[0, 5])
+            .Sample(
+                (crew, knots, more) =>
+                    Rule(75, 20, 1, 2).Effective(Speed.FromKnots(knots + more), Kg(crew), Bands)
+                    >= Rule(75, 20, 1, 2).Effective(Speed.FromKnots(knots), Kg(crew), Bands)
+            );
 
     [Theory]
     [InlineData(0, 0, 1)]
@@ -86,10 +101,14 @@ public sealed class CrewTests
     {
         var matrix = TestBoat.Matrix(60, 80, 100);
         var wind = Speed.FromKnots(12);
-        Assert.Equal((wind, matrix), CrewReading.None.For(wind, Kg(50), matrix));
-        Assert.Equal((wind, matrix), CrewReading.By(Rule(75, 0, 1, 1)).For(wind, null, matrix));
-        Assert.True(CrewReading.By(Rule(75, 0, 1, 1)).For(wind, Kg(50), matrix).Wind > wind);
-        Assert.NotEqual(matrix, CrewReading.By([new(Kg(0), Kg(60), TestBoat.Slide.Key, 1)]).For(wind, Kg(50), matrix).Matrix);
+        var (rule, table) = (CrewReading.By(Rule(75, 0, 1, 1)), CrewReading.By([new(Kg(0), Kg(60), TestBoat.Slide.Key, 1)]));
+        Assert.Equal(wind, CrewReading.None.Effective(wind, Kg(50), Bands));
+        Assert.Equal(wind, rule.Effective(wind, null, Bands));
+        Assert.True(rule.Effective(wind, Kg(50), Bands) > wind);
+        Assert.Equal(Math.Sqrt(1.5), rule.Factor(wind, Kg(50), Bands), 9);
+        Assert.Same(matrix, rule.AsSet(matrix, Kg(50)));
+        Assert.Equal(wind, table.Effective(wind, Kg(50), Bands));
+        Assert.NotEqual(matrix, table.AsSet(matrix, Kg(50)));
     }
 
     private static CrewRule Rule(double reference, double hull, double arm, int band) =>

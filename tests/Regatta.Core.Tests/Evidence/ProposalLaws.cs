@@ -26,15 +26,16 @@ public sealed class ProposalLaws
                 && proposal.To.Position >= scale.Min.Position
                 && proposal.To.Position <= scale.Max.Position
                 && Math.Abs(proposal.Change) > 0
-                && Math.Abs(proposal.Change) <= (Proposer.MostSteps * scale.Step) + 1e-9;
+                && Math.Abs(proposal.Change)
+                    <= ((proposal.Now.Mean < 0 ? EvidenceRules.MostStepsOnTheWrongSide : EvidenceRules.MostSteps) * scale.Step) + 1e-9;
         });
 
     [Fact]
     public void Every_proposal_is_expected_to_bring_the_helm_nearer_its_aim() =>
         Everywhere(proposal =>
             Math.Abs(proposal.After - Class.Helm.Target.Degrees) < Math.Abs(proposal.Now.Mean - Class.Helm.Target.Degrees)
-            && proposal.BetterProbability >= Proposer.LeastProbability
-            && proposal.After * proposal.Now.Mean >= 0
+            && proposal.BetterProbability >= EvidenceRules.LeastBetter
+            && Proposer.KeepsSign(proposal.Now.Mean, proposal.After, Class.Helm)
         );
 
     [Fact]
@@ -46,11 +47,10 @@ public sealed class ProposalLaws
             .Sample(
                 (logs, positions) =>
                 {
-                    var model = new HelmModel(Class, Bands);
-                    var posterior = model.Fit(logs);
-                    var row = model.Row(Bands.All[1], control => new(100))!;
-                    var forth = Proposer.Outlook(posterior, row, model.Change(Slide, positions), 3);
-                    var back = Proposer.Outlook(posterior, row, model.Change(Slide, -positions), 3);
+                    var (model, posterior, _) = Fit(logs);
+                    var row = model.Row(Bands.All[1], control => new(100));
+                    var forth = posterior.Outlook(row, model.Change(Slide, positions), 3);
+                    var back = posterior.Outlook(row, model.Change(Slide, -positions), 3);
                     return Math.Abs(forth.Shift + back.Shift) < 1e-9 && forth.Better + back.Better <= 1 + 1e-6;
                 },
                 iter: 60
@@ -67,9 +67,48 @@ public sealed class ProposalLaws
                 [Slide.Key] = Slide.Scale.Read("3.93700787402 in").Value,
             },
         };
-        var model = new HelmModel(Class, Bands);
-        Assert.All(model.Fit([inCentimetres]).Mean.Zip(model.Fit([inInches]).Mean), pair => Assert.Equal(pair.First, pair.Second, 8));
+        Assert.All(
+            Fit([inCentimetres]).Posterior.Mean.Zip(Fit([inInches]).Posterior.Mean),
+            pair => Assert.Equal(pair.First, pair.Second, 8)
+        );
     }
+
+    [Fact]
+    public void Without_a_log_every_cell_of_the_card_expects_the_target_exactly_and_nothing_is_proposed() =>
+        Marks.Sample(marks =>
+        {
+            var card = Published(marks);
+            var proposer = new Proposer(Class, Matrix(marks), HelmFit.Of(new(Class, Bands, card, []), []), Today);
+            return Bands.All.All(band =>
+                Math.Abs(proposer.Helm(band)!.Expected.Mean - Class.Helm.Target.Degrees) < 1e-9 && proposer.In(band).Count == 0
+            );
+        });
+
+    [Fact]
+    public void Neither_the_ends_of_a_scale_nor_its_unit_matter_to_the_fit() =>
+        Logs.Sample(
+            logs =>
+            {
+                var inches = Slide with
+                {
+                    Scale = new Core.Marks.LengthScale(
+                        LengthUnit.Inch,
+                        Length.FromMillimetres(-300),
+                        Length.FromMillimetres(900),
+                        Length.FromMillimetres(10)
+                    ),
+                    HelmPerUnit = Slide.HelmPerUnit * 2.54,
+                };
+                var other = Class with { Controls = [inches, Luff] };
+                HelmPrediction Of(Core.Fleet.ClassDefinition one, Core.Fleet.Control slide) =>
+                    HelmFit.Of(new(one, Bands, Published(100, 100, 100), []), logs) is var fit
+                        ? fit.Posterior.PredictCell(fit.Model.Row(Bands.All[1], control => new(80)))
+                        : default;
+                var (here, there) = (Of(Class, Slide), Of(other, inches));
+                return Math.Abs(here.Mean - there.Mean) < 1e-7 && Math.Abs(here.Deviation - there.Deviation) < 1e-7;
+            },
+            iter: 60
+        );
 
     // Invented data: the demo's hidden true boats. The logs must have something to find, and the fit must find it.
     [Theory]
@@ -79,12 +118,13 @@ public sealed class ProposalLaws
     {
         var bundle = BundleReader.Read(BundleWriter.Write(DemoClub.Wenlow.Make()), new(2026, 11, 23, 0, 0, 0, TimeSpan.Zero)).Bundle!;
         var one = bundle.Classes.Single(boat => boat.Class.Key == key);
-        var model = new HelmModel(one.Class, one.Class.Bands);
-        var posterior = model.Fit(one.Logs.Select((log, at) => log.Log.Evidence(at)));
+        var sessions = one.Logs.Select((log, at) => log.Log.Evidence(at, null)).ToList();
+        var card = new ReferenceCard(one.Class.Layers.First, one.Versions.Select(version => version.State), sessions);
+        var (model, posterior, _) = HelmFit.Of(new(one.Class, one.Class.Bands, card, []), sessions);
         var step = model.Change(one.Class.Find(new(control))!, one.Class.Find(new(control))!.Scale.PositionsPerUnit);
-        var (mean, deviation) = posterior.Predict(step);
-        Assert.InRange(mean, effect - (3 * deviation), effect + (3 * deviation));
-        Assert.InRange(deviation, 0.01, 0.2);
+        var found = posterior.Predict(step);
+        Assert.InRange(found.Mean, effect - (3 * found.Deviation), effect + (3 * found.Deviation));
+        Assert.InRange(found.Deviation, 0.01, 0.2);
     }
 
     [Fact]
@@ -93,9 +133,10 @@ public sealed class ProposalLaws
 
     private static double Expected(Angle? heel)
     {
-        var model = new HelmModel(Class, Bands);
-        var wind = Core.Wind.WindRange.Of(Speed.FromKnots(11), Speed.FromKnots(11), null).Value;
-        return model.Prior.Predict(model.Row(wind, heel, _ => new(100))!).Mean;
+        var (model, posterior, _) = Fit([]);
+        var session = Session(11, 100, 3);
+        var run = model.Run(session with { Check = session.Check! with { Heel = heel ?? Angle.FromDegrees(0) } }, (3, 9))!;
+        return posterior.Value(run.Row);
     }
 
     private static void Everywhere(Func<Proposal, bool> law) =>
@@ -103,8 +144,7 @@ public sealed class ProposalLaws
             .Sample(
                 (logs, marks) =>
                 {
-                    var model = new HelmModel(Class, Bands);
-                    var proposer = new Proposer(Class, Matrix(marks), model, model.Fit(logs));
+                    var proposer = new Proposer(Class, Matrix(marks), Fit(logs), Today);
                     return Bands.All.Select(band => proposer.For(band, Slide)).OfType<Proposal>().All(law);
                 },
                 iter: 60

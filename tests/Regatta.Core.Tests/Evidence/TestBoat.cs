@@ -1,6 +1,7 @@
 using Regatta.Core.Checks;
 using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
+using Regatta.Core.Logbook;
 using Regatta.Core.Marks;
 using Regatta.Core.Matrices;
 using Regatta.Core.Tests.Wind;
@@ -89,6 +90,13 @@ internal static class TestBoat
             matrix.Cells.ToDictionary(cell => new CellPlace(Layer.Usual, cell.Key), cell => cell.Value)
         );
 
+    /// <summary>A card that says so in every band.</summary>
+    public static ReferenceCard Published(params double[] slides) => new(Layer.Usual, [State(Matrix(slides))], []);
+
+    /// <summary>What sessions say, counted from a card with the slide at 10 cm.</summary>
+    public static HelmFit Fit(IReadOnlyList<SessionEvidence> sessions) =>
+        HelmFit.Of(new(Class, Bands, Published(100, 100, 100), sessions.Select(session => session.Boat).OfType<long>()), sessions);
+
     public static SessionEvidence Session(
         double knots,
         double slide,
@@ -102,9 +110,16 @@ internal static class TestBoat
             Today.AddDays(-daysAgo),
             WindRange.Of(Speed.FromKnots(knots), Speed.FromKnots(knots), null).Value,
             new Dictionary<ControlKey, Mark> { [Slide.Key] = new(slide), [Luff.Key] = new(2) },
-            new(HelmReading.Of(Angle.FromDegrees(helm), Angle.FromDegrees(helm)).Value, gates ?? CheckGates.AllHeld, null),
+            new(HelmReading.Of(Angle.FromDegrees(helm), Angle.FromDegrees(helm)).Value, gates ?? CheckGates.AllHeld, Angle.FromDegrees(0)),
             felt
-        );
+        )
+        {
+            Asked = new Dictionary<ControlKey, AskedMark>
+            {
+                [Slide.Key] = new(AskedBy.Trial, new Mark(100)),
+                [Luff.Key] = new(AskedBy.Card, new Mark(2)),
+            },
+        };
 
     /// <summary>Sessions of a boat whose helm is 3° at 10 cm in 11 kn, with −0.4° a centimetre.</summary>
     public static IEnumerable<SessionEvidence> Sessions(double knots, params double[] slides) =>

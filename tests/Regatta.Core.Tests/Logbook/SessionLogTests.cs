@@ -60,7 +60,7 @@ public sealed class SessionLogTests
             "private note",
             1
         );
-        var evidence = log.Evidence(7);
+        var evidence = log.Evidence(7, null);
         Assert.Equal((7, log.Wind, 0.5), (evidence.Number, evidence.Wind, evidence.Weight!.Weight));
         Assert.DoesNotContain("private note", evidence.ToString());
     }

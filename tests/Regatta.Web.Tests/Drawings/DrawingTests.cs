@@ -146,7 +146,7 @@ public sealed class DrawingTests
     }
 
     [Fact]
-    public void A_set_aside_proposal_rests_until_three_more_logs_are_in()
+    public void A_set_aside_proposal_rests_until_three_new_logs_speak_for_it()
     {
         SessionEvidence[] sessions = [.. Enumerable.Range(0, 12).Select(at => Session(5, 40 + (at * 5), 7 - (0.05 * at)))];
         var address = new CellAddress(new(1), Slide.Key);
@@ -160,18 +160,21 @@ public sealed class DrawingTests
             "",
             sessions.Length,
             "Ann",
-            DateTimeOffset.UnixEpoch
+            sessions.Max(session => session.SailedAt)
         );
+        IEnumerable<SessionEvidence> New(int count, double helm) =>
+            Enumerable.Range(0, count).Select(_ => Session(5, 50, helm) with { SailedAt = aside.At.AddHours(1) });
         Assert.Empty(LayerOf(Matrix(50, 150), sessions, aside).Proposals);
-        Assert.Empty(LayerOf(Matrix(50, 150), [.. sessions, .. sessions[..2]], aside).Proposals);
-        Assert.NotEmpty(LayerOf(Matrix(50, 150), [.. sessions, .. sessions[..3]], aside).Proposals);
+        Assert.Empty(LayerOf(Matrix(50, 150), [.. sessions, .. New(2, 7)], aside).Proposals);
+        Assert.Empty(LayerOf(Matrix(50, 150), [.. sessions, .. New(3, 3)], aside).Proposals);
+        Assert.NotEmpty(LayerOf(Matrix(50, 150), [.. sessions, .. New(3, 7)], aside).Proposals);
         Assert.NotEmpty(LayerOf(Matrix(50, 150), sessions, aside with { Kind = DecisionKind.Accepted }).Proposals);
     }
 
     [Fact]
     public void A_fit_is_kept_for_the_same_beliefs_and_bands_alone()
     {
-        var evidence = new ClassEvidence(Class, []);
+        var evidence = new ClassEvidence(Class, [], []);
         Assert.Same(evidence.Of(Layer.Usual, Class), evidence.Of(Layer.Usual, Class with { Cautions = ["Another."] }));
         ClassDefinition[] others =
         [
@@ -262,7 +265,7 @@ public sealed class DrawingTests
                 null,
                 decision is null ? new Dictionary<CellPlace, Decision>() : new() { [decision.Place] = decision }
             ),
-            new(state.Definition, sessions),
+            new(state.Definition, [state], sessions),
             new(2026, 6, 1, 0, 0, 0, TimeSpan.Zero)
         );
 

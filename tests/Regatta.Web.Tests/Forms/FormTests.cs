@@ -3,6 +3,7 @@ using Regatta.Core.Checks;
 using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
 using Regatta.Core.Marks;
+using Regatta.Core.Matrices;
 using Regatta.Core.Units;
 using Regatta.Core.Wind;
 using Regatta.Web.Forms;
@@ -207,9 +208,10 @@ public sealed class FormTests
 
     private static Core.Logbook.SessionLog? Read(Dictionary<string, string> typed) =>
         new LogForm(typed).Read(
-            Class,
+            new(2, DateTimeOffset.UnixEpoch, "", "", new(Class, new Dictionary<CellPlace, Cell>())),
             Layer.Usual,
             Readings.OfTheClass,
+            new Dictionary<CellAddress, Core.Evidence.Proposal>(),
             Parsed<DateTimeOffset>.Good(DateTimeOffset.UnixEpoch),
             SpeedUnit.Knot,
             MassUnit.Kilogram
@@ -220,9 +222,10 @@ public sealed class FormTests
         var form = new LogForm(typed);
         Assert.Null(
             form.Read(
-                Class,
+                new(2, DateTimeOffset.UnixEpoch, "", "", new(Class, new Dictionary<CellPlace, Cell>())),
                 Layer.Usual,
                 Readings.OfTheClass,
+                new Dictionary<CellAddress, Core.Evidence.Proposal>(),
                 Parsed<DateTimeOffset>.Good(DateTimeOffset.UnixEpoch),
                 SpeedUnit.Knot,
                 MassUnit.Kilogram

@@ -12,15 +12,7 @@ namespace Regatta.Web.Pages.Cards;
 public sealed record CardAsk(string? Wind, string? Plan, string? Mode);
 
 /// <summary>A published card for one wind, as a member or somebody with the link reads it. Names nobody.</summary>
-public sealed record CardView(
-    PublishedVersion Version,
-    Layer Layer,
-    bool PlanChosen,
-    Speed Wind,
-    string Path,
-    BoatChoice Choice,
-    Mass? Crew
-)
+public sealed record CardView(CardReading Reading, bool PlanChosen, string Path, BoatChoice Choice, Mass? Crew)
 {
     /// <summary>The ruler on a phone's width.</summary>
     public const double RulerWidth = 360;
@@ -30,29 +22,30 @@ public sealed record CardView(
 
     public ClassDefinition Class => Version.Class;
 
-    public Card Card { get; } = Read(Version, Wind, Crew, Layer, Choice);
+    public PublishedVersion Version => Reading.Version;
 
-    private static Card Read(PublishedVersion version, Speed wind, Mass? crew, Layer layer, BoatChoice choice)
-    {
-        var (effective, matrix) = version.Class.Crew.For(wind, crew, version.Set.AsSailed(layer));
-        return Card.For(choice.Readings.AsRead(matrix), effective);
-    }
+    public Layer Layer => Reading.Layer;
+
+    public Speed Wind => Reading.Wind;
+
+    public Card Card => Reading.Card;
 
     public Layers Layers => Version.Set.Layers;
 
     /// <summary>What the reader's crew makes of it, in a sentence; null when their card is the class's.</summary>
-    public string? CrewSentence(Func<Speed, string> show, MassUnit unit)
+    public string? CrewSentence(SpeedUnit wind, MassUnit mass)
     {
         if (Crew is not { } crew || !Class.Crew.Matters)
         {
             return null;
         }
 
-        var own = $"At {NumberText.Plain(crew.In(unit), 0)} {unit.Symbol()} ";
-        return Class.Crew.Rule is { } rule
-            ? show(rule.Effective(Wind, crew, Version.Set.Bands)) == show(Wind)
-                ? own + $"you sail {show(Wind)} as the card’s own."
-                : own + $"you sail {show(Wind)} as the card’s {show(rule.Effective(Wind, crew, Version.Set.Bands))}."
+        var own = $"At {NumberText.Plain(crew.In(mass), 0)} {mass.Symbol()} ";
+        string Show(Speed speed) => $"{NumberText.Plain(speed.In(wind), 1)} {wind.Symbol()}";
+        return Class.Crew.Rule is not null
+            ? Math.Abs(Reading.Effective.Knots - Wind.Knots) < SameWind.Knots
+                ? own + $"you sail {Show(Wind)} as the card’s own."
+                : own + $"you sail {Show(Wind)} as the card’s {Show(Reading.Effective)}."
             : Class.Crew.Offsets.Where(offset => offset.HoldsFor(crew)).ToList() is { Count: > 0 } offsets
                 ? own
                     + string.Join(
@@ -66,7 +59,10 @@ public sealed record CardView(
                 : own + "you set the card as it stands.";
     }
 
-    public WindRuler Ruler { get; } = new(8, RulerWidth - 8, Version.Set.Bands);
+    /// <summary>Two winds nearer than this are the same to anybody.</summary>
+    private static readonly Speed SameWind = Speed.FromKnots(0.05);
+
+    public WindRuler Ruler { get; } = new(8, RulerWidth - 8, Reading.Version.Set.Bands);
 
     /// <summary>Takes the wind from the address, or the middle of what the class sails in; never refuses a reader their card.</summary>
     public static CardView Of(
@@ -85,7 +81,7 @@ public sealed record CardView(
                 ? read.Value
                 : now ?? version.Class.Helm.ReferenceWind;
         var chosen = version.Set.Layers.Plans.Any(plan => plan.Key.Name == ask.Plan);
-        return new(version, version.Set.LayerIn(version.Set.Bands.At(wind), ask.Plan, ask.Mode), chosen, wind, path, choice, crew)
+        return new(CardReading.Of(version, wind, ask.Plan, ask.Mode, crew, choice.Readings), chosen, path, choice, crew)
         {
             ClassPath = classPath,
         };

@@ -3,9 +3,11 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Regatta.Application.Logbook;
 using Regatta.Application.Reading;
+using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
 using Regatta.Core.Matrices;
 using Regatta.Core.Outings;
+using Regatta.Core.Sheets;
 using Regatta.Core.Station;
 using Regatta.Core.Units;
 using Regatta.Core.Wind;
@@ -38,8 +40,11 @@ public sealed class LogModel(
     /// <summary>The version the form speaks of; null before anything is published.</summary>
     public PublishedVersion? Version { get; private set; }
 
-    /// <summary>The band the form was prefilled for.</summary>
-    public WindBand Band { get; private set; } = null!;
+    /// <summary>The card the form was filled in from; null before anything is published.</summary>
+    public CardReading? Card { get; private set; }
+
+    /// <summary>Where the wind in the form came from, in a sentence.</summary>
+    public string WindCameFrom { get; private set; } = "";
 
     /// <summary>The boat it was sailed in, and those it could have been.</summary>
     public BoatChoice Choice { get; private set; } = null!;
@@ -48,36 +53,36 @@ public sealed class LogModel(
     public IEnumerable<Control> Controls => Class.Marked.Select(Choice.Readings.AsRead);
 
     /// <summary>With which sails, sailed how.</summary>
-    public Layer Layer { get; private set; }
+    public Layer Layer => Card?.Layer ?? Class.Layers.First;
 
     public Layers Layers => Class.Layers;
 
     public LogForm Form { get; private set; } = new(new Dictionary<string, string>());
 
+    /// <summary>Where the marks in the form came from.</summary>
+    public string MarksCameFrom =>
+        Card is not { } card
+            ? ""
+            : $"As your card says for {units.Show(card.Wind)}, {card.Card.Band.Name}"
+                + (card.Effective == card.Wind ? "" : $", read as {units.Show(card.Effective)} for your crew")
+                + (Choice.Boat is { } boat ? $", on {boat.Name}" : "");
+
     /// <summary>The address of this form for another boat.</summary>
     public string For(string boat) =>
-        $"{here.ClassPath}/log?wind={NumberText.Plain(Band.Middle.In(units.Wind), 1)}&unit={Uri.EscapeDataString(units.Wind.Symbol())}"
+        $"{here.ClassPath}/log?wind={NumberText.Plain(Card!.Wind.In(units.Wind), 1)}&unit={Uri.EscapeDataString(units.Wind.Symbol())}"
         + $"&boat={boat}&plan={Layer.Plan}&mode={Layer.Mode}";
 
     public async Task OnGetAsync(string? wind, string? boat, string? plan, string? mode, long? outing)
     {
-        await LoadAsync((await here.ClassAsync()).Newest, wind, boat, plan, mode);
-        if (Version is { } version)
+        var own = await crews.OwnAsync(here.Class.Class, User.Id());
+        var version = (await here.ClassAsync()).Newest;
+        var height = (version?.Class ?? (await here.ClassAsync()).Class).WindHeight;
+        var (sailed, at, source) = outing is { } number ? await OfOutingAsync(number, height) : await OfStationAsync(height);
+        await LoadAsync(version, Asked(wind) ?? sailed?.Mean, own?.Mass, boat, plan, mode);
+        if (Version is not null)
         {
-            var own = await crews.OwnAsync(here.Class.Class, User.Id());
-            var (sailed, at) = outing is { } number ? await OfOutingAsync(number) : (null, clock.Now);
-            Band = sailed is null ? Band : version.Set.Bands.At(sailed.Mean);
-            Form = LogForm.Prefilled(
-                version.Set.AsSailed(Layer),
-                Band,
-                sailed ?? WindRange.Of(Band.From, Band.To, null).Value,
-                version.Number,
-                units.Wind,
-                clock.Field(at),
-                own?.Mass,
-                units.Mass,
-                Choice
-            );
+            WindCameFrom = source;
+            Form = LogForm.Prefilled(Card!, sailed, units.Wind, clock.Field(at), own?.Mass, units.Mass, Choice);
         }
     }
 
@@ -85,14 +90,15 @@ public sealed class LogModel(
     {
         var typed = Request.Typed();
         // A phone may send a form of a version that is no longer the newest: it is read on the scales it was filled in on.
-        var newest = (await here.ClassAsync()).Newest;
+        var view = await here.ClassAsync();
         var version =
-            int.TryParse(typed.GetValueOrDefault("version"), out var number) && number != newest?.Number
-                ? await versions.FindAsync(here.Class.Class, number) ?? newest
-                : newest;
+            int.TryParse(typed.GetValueOrDefault("version"), out var number) && number != view.Newest?.Number
+                ? await versions.FindAsync(here.Class.Class, number) ?? view.Newest
+                : view.Newest;
         await LoadAsync(
             version,
-            typed.GetValueOrDefault("windFrom"),
+            Asked(typed.GetValueOrDefault(LogForm.CardWind)) ?? Asked(typed.GetValueOrDefault("windFrom")),
+            (await crews.OwnAsync(here.Class.Class, User.Id()))?.Mass,
             typed.GetValueOrDefault("boat", BoatChoice.OfTheClass),
             typed.GetValueOrDefault("plan"),
             typed.GetValueOrDefault("mode")
@@ -103,7 +109,8 @@ public sealed class LogModel(
         }
 
         Form = new(typed);
-        var log = Form.Read(Class, Layer, Choice.Readings, clock.Read(Form["sailedAt"]), units.Wind, units.Mass);
+        var proposals = view.Set.Layers.Has(Layer) ? view.On(Layer).Proposals : new Dictionary<CellAddress, Proposal>();
+        var log = Form.Read(Version, Layer, Choice.Readings, proposals, clock.Read(Form["sailedAt"]), units.Wind, units.Mass);
         if (log is null)
         {
             Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
@@ -115,31 +122,51 @@ public sealed class LogModel(
             && Choice.Readings.TrustOf(control, mark) is ReadingTrust.Measured or ReadingTrust.NothingToCheck
         );
         var sailed = new SailedMarks(Choice.Boat?.Number, measured.Select(control => control.Key).ToHashSet());
-        var kept = await session.AddAsync(here.Actor, here.Class.Class, sailed, log with { Version = Version.Number });
-        return Redirect($"{here.Path}/logbook/{kept}?sent=true");
+        var kept = await session.AddAsync(here.Actor, here.Class.Class, sailed, log);
+        return Redirect($"{here.Path}/logbook/{kept.Number}?sent={kept.Outcome}");
     }
 
-    /// <summary>The wind of a day on the water at this class's height, and its middle; no wind where the station heard none.</summary>
-    private async Task<(WindRange? Wind, DateTimeOffset At)> OfOutingAsync(long number)
+    private Speed? Asked(string? wind) =>
+        wind is not null && WindRange.ReadSpeed(wind, units.Wind) is { Ok: true } read ? read.Value : null;
+
+    /// <summary>The wind of a day on the water at the class's height, and its middle; no wind where the station heard none.</summary>
+    private async Task<(WindRange? Wind, DateTimeOffset At, string Source)> OfOutingAsync(long number, Length height)
     {
         if (await outings.FindAsync(here.Club.Ref, number) is not { Outing: var day })
         {
-            return (null, clock.Now);
+            return await OfStationAsync(height);
         }
 
         var middle = day.From + ((day.To - day.From) / 2);
-        var blocks = await windLog.BlocksAsync(here.Club.Ref, WindSummary.BlockOf(day.From), day.To);
-        return (Outing.WindOf(blocks, stations.Of(here.Club.Ref).Height, Class.WindHeight), middle < clock.Now ? middle : clock.Now);
+        var wind = await HeardAsync(day.From, day.To, height);
+        return (wind, middle < clock.Now ? middle : clock.Now, wind is null ? FromCard : $"The station’s on that day, {At(height)}.");
     }
 
-    private async Task LoadAsync(PublishedVersion? version, string? wind, string? boat, string? plan, string? mode)
+    /// <summary>The wind of the last hours at the class's height.</summary>
+    private async Task<(WindRange? Wind, DateTimeOffset At, string Source)> OfStationAsync(Length height)
+    {
+        var wind = await HeardAsync(clock.Now - LastHours, clock.Now, height);
+        return (wind, clock.Now, wind is null ? FromCard : $"The station’s of the last {LastHours.TotalHours:0} hours, {At(height)}.");
+    }
+
+    private async Task<WindRange?> HeardAsync(DateTimeOffset from, DateTimeOffset to, Length height)
+    {
+        var blocks = await windLog.BlocksAsync(here.Club.Ref, WindSummary.BlockOf(from), to);
+        return Outing.WindOf(blocks, stations.Of(here.Club.Ref).Height, height);
+    }
+
+    /// <summary>A session is logged within so many hours of being sailed, mostly (ours).</summary>
+    private static readonly TimeSpan LastHours = TimeSpan.FromHours(3);
+
+    private const string FromCard = "The card’s band: the station heard no wind then.";
+
+    private static string At(Length height) => $"carried to {NumberText.Plain(height.Metres, 1)} m";
+
+    private async Task LoadAsync(PublishedVersion? version, Speed? wind, Mass? crew, string? boat, string? plan, string? mode)
     {
         Version = version;
         Class = version?.Class ?? (await here.ClassAsync()).Class;
         Choice = await readings.ForAsync(here.Class.Class, User.Id(), boat);
-        Band = Class.Bands.At(
-            wind is not null && WindRange.ReadSpeed(wind, units.Wind) is { Ok: true } read ? read.Value : Class.Helm.ReferenceWind
-        );
-        Layer = version?.Set.LayerIn(Band, plan, mode) ?? Class.Layers.First;
+        Card = version is null ? null : CardReading.Of(version, wind ?? Class.Helm.ReferenceWind, plan, mode, crew, Choice.Readings);
     }
 }

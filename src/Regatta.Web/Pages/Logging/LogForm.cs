@@ -57,12 +57,23 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
     /// <summary>The field a control's mark is typed in.</summary>
     public static string MarkField(Control control) => "mark-" + control.Key;
 
-    /// <summary>A fresh form, filled from the card of a wind.</summary>
+    /// <summary>The field that keeps what the card said for a control.</summary>
+    public static string CardField(Control control) => "card-" + control.Key;
+
+    /// <summary>The field that keeps the wind of the card.</summary>
+    public const string CardWind = "cardWind";
+
+    /// <summary>A fresh form that says what the sailor's card said.</summary>
+    /// <param name="card">The card as the sailor read it.</param>
+    /// <param name="sailed">The wind as the station had it; null for the card's band.</param>
+    /// <param name="unit">The unit winds are written in.</param>
+    /// <param name="now">When, as the field writes it.</param>
+    /// <param name="crewMass">What the sailor told their card; null when nothing.</param>
+    /// <param name="massUnit">The unit masses are written in.</param>
+    /// <param name="choice">The boat.</param>
     public static LogForm Prefilled(
-        Matrix matrix,
-        WindBand band,
-        WindRange wind,
-        int version,
+        CardReading card,
+        WindRange? sailed,
         SpeedUnit unit,
         string now,
         Mass? crewMass,
@@ -70,35 +81,53 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
         BoatChoice choice
     )
     {
+        // The edges of the band as this crew meets them.
+        var wind =
+            sailed
+            ?? WindRange
+                .Of(card.Card.Band.From, card.Card.Band.To, null)
+                .Value.Times(card.Effective.MetresPerSecond > 0 ? card.Wind.MetresPerSecond / card.Effective.MetresPerSecond : 1);
         var fields = new Dictionary<string, string>
         {
             ["logKey"] = Guid.NewGuid().ToString(),
             ["boat"] = choice.InAddress,
-            ["version"] = version.ToString(System.Globalization.CultureInfo.InvariantCulture),
+            ["version"] = card.Version.Number.ToString(System.Globalization.CultureInfo.InvariantCulture),
+            [CardWind] = $"{NumberText.Plain(card.Wind.Knots, 3)} kn",
             ["sailedAt"] = now,
             ["windFrom"] = NumberText.Plain(wind.From.In(unit), 1),
             ["windTo"] = NumberText.Plain(wind.To.In(unit), 1),
             ["gust"] = wind.Gust is { } gust ? NumberText.Plain(gust.In(unit), 1) : "",
             ["crewMass"] = crewMass is { } mass ? NumberText.Plain(mass.In(massUnit), 1) : "",
         };
-        foreach (var line in Card.For(choice.Readings.AsRead(matrix), band.Middle) is var card ? card.Ashore.Concat(card.Afloat) : [])
+        foreach (var line in card.Lines)
         {
-            fields[MarkField(line.Control)] = line.Cell?.Mark is { } mark ? line.Control.Scale.Show(mark) : "";
+            fields[MarkField(line.Control)] = fields[CardField(line.Control)] = line.Cell?.Mark is { } mark
+                ? line.Control.Scale.Show(mark)
+                : "";
         }
 
         return new(fields);
     }
 
     /// <summary>Reads the whole form; null when something is wrong, with a sentence beside it.</summary>
+    /// <param name="version">The version it was filled in from, on whose scales it is read.</param>
+    /// <param name="layer">With which sails, sailed how.</param>
+    /// <param name="readings">The boat it was read on.</param>
+    /// <param name="proposals">What the logs propose in that layer.</param>
+    /// <param name="sailedAt">When.</param>
+    /// <param name="windUnit">The unit winds are written in.</param>
+    /// <param name="massUnit">The unit masses are written in.</param>
     public SessionLog? Read(
-        ClassDefinition boatClass,
+        PublishedVersion version,
         Layer layer,
         Readings readings,
+        IReadOnlyDictionary<CellAddress, Proposal> proposals,
         Parsed<DateTimeOffset> sailedAt,
         SpeedUnit windUnit,
         MassUnit massUnit
     )
     {
+        var boatClass = version.Class;
         var at = reader.Take("sailedAt", sailedAt);
         var wind = ReadWind(windUnit);
         var mass = reader.May("crewMass", this["crewMass"], text => SessionLog.ReadCrewMass(text, massUnit));
@@ -123,10 +152,18 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
                 luffing ?? Luffing.NotLookedAt,
                 felt ?? Felt.NotSaid,
                 note,
-                int.TryParse(this["version"], out var version) ? version : null
+                version.Number
             )
             {
                 Layer = layer,
+                WindFactor = boatClass.Crew.Factor(wind!.Mean, mass, boatClass.Bands),
+                Asked = Asked(
+                    boatClass,
+                    readings,
+                    marks,
+                    boatClass.Bands.At(boatClass.Crew.Effective(wind.Mean, mass, boatClass.Bands)),
+                    proposals
+                ),
             }
             : null;
     }
@@ -194,6 +231,34 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
         return marks;
     }
 
+    /// <summary>Who asked for each mark: the card where it was left as it was, a proposal where it says what one asks for, else the
+    /// sailor.</summary>
+    private Dictionary<ControlKey, AskedMark> Asked(
+        ClassDefinition boatClass,
+        Readings readings,
+        Dictionary<ControlKey, Mark> marks,
+        WindBand band,
+        IReadOnlyDictionary<CellAddress, Proposal> proposals
+    ) =>
+        boatClass
+            .Marked.Where(control => marks.ContainsKey(control.Key))
+            .ToDictionary(
+                control => control.Key,
+                control =>
+                {
+                    var said = readings.AsRead(control).Scale.Read(this[CardField(control)]) is { Ok: true, Value: var known }
+                        ? known
+                        : (Mark?)null;
+                    var by =
+                        marks[control.Key] == said ? AskedBy.Card
+                        : proposals.TryGetValue(new(band.Id, control.Key), out var proposal)
+                        && proposal.To.DistanceTo(marks[control.Key]) <= control.Scale.Step / 10
+                            ? AskedBy.Proposal
+                        : AskedBy.Sailor;
+                    return new AskedMark(by, said);
+                }
+            );
+
     private HelmCheck? ReadCheck()
     {
         var port = ReadTack("helmPort");
@@ -205,7 +270,12 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
         }
 
         var held = Gates.Select(gate => this[gate.Name].Length > 0).ToList();
-        return new(HelmReading.Of(port, starboard).Value, new(held[0], held[1], held[2], held[3]), heel);
+        return new(HelmReading.Of(port, starboard).Value, new(held[0], held[1], held[2], held[3]), heel)
+        {
+            InWords = new[] { "helmPort", "helmStarboard" }.All(tack =>
+                this[tack].Length > 0 ? HelmWords.Named(this[tack]) is not null : true
+            ),
+        };
     }
 
     /// <summary>Typed degrees win over a picked word.</summary>

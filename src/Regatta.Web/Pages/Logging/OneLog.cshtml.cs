@@ -29,18 +29,24 @@ public sealed class OneLogModel(
     ClassCache cache,
     Versions versions,
     BoatReadings readings,
-    WindLog wind
+    WindLog wind,
+    UnitPreferences units,
+    ClubClock clock
 ) : PageModel
 {
     [BindProperty(SupportsGet = true)]
-    public bool Sent { get; set; }
+    public LogOutcome? Sent { get; set; }
+
+    /// <summary>What it said before each correction, of what was corrected; the newest correction first.</summary>
+    public IReadOnlyList<(DateTimeOffset CorrectedAt, IReadOnlyList<(string What, string Said)> Before)> Corrections { get; private set; } =
+    [];
 
     public OwnLog Entry { get; private set; } = null!;
 
     public ClassDefinition Class { get; private set; } = null!;
 
-    /// <summary>The marks as sailed, read on the boat they were sailed on; those of controls the class has given up too.</summary>
-    public IReadOnlyList<(string Control, string Mark)> Marks { get; private set; } = [];
+    /// <summary>What it says, its marks read on the boat they were sailed on; those of controls the class has given up too.</summary>
+    public IReadOnlyList<(string What, string Said)> Facts { get; private set; } = [];
 
     public CheckWeight? Weight { get; private set; }
 
@@ -57,18 +63,31 @@ public sealed class OneLogModel(
         var choice = await readings.ForAsync(view.Ref, User.Id(), boat);
         // A log is read on the scales of the version its card was of; a control that came later, on its own.
         var then = entry.Log.Version is { } version ? (await versions.FindAsync(view.Ref, version))?.Class.Known.ToList() ?? [] : [];
-        var known = then.Concat(Class.Known.Where(control => then.TrueForAll(old => old.Key != control.Key)));
-        Marks =
-        [
-            .. known
-                .Where(control => entry.Log.Marks.ContainsKey(control.Key))
-                .Select(control =>
-                    (
-                        control.Name + (Class.Find(control.Key) is null ? ", no longer used" : ""),
-                        choice.Readings.AsRead(control).Scale.Show(entry.Log.Marks[control.Key])
-                    )
+        var known = then.Concat(Class.Known.Where(control => then.TrueForAll(old => old.Key != control.Key)))
+            .Select(choice.Readings.AsRead)
+            .ToList();
+        var words = new LogWords(Class, known, units, clock);
+        Facts = words.Of(entry.Log, entry.BoatName);
+        var said = words.Whole(entry.Log);
+        foreach (var earlier in await logs.EarlierAsync(here.Club.Ref, User.Id(), number))
+        {
+            var before = words.Whole(earlier.Log);
+            Corrections =
+            [
+                .. Corrections,
+                (
+                    earlier.ReplacedAt,
+                    [
+                        .. before
+                            .Keys.Union(said.Keys)
+                            .Where(what => before.GetValueOrDefault(what) != said.GetValueOrDefault(what))
+                            .Select(what => (what, before.GetValueOrDefault(what, "nothing"))),
+                    ]
                 ),
-        ];
+            ];
+            said = before;
+        }
+
         Track = await tracks.FindAsync(here.Club.Ref, number);
         Weight = entry.Log.Check is { } check ? CheckValidity.Weigh(check) : null;
         return Page();

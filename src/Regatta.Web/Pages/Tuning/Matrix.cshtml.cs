@@ -145,12 +145,16 @@ public sealed class MatrixModel(
     public async Task<IActionResult> OnPostRedoAsync() =>
         await TurnedAsync(await undo.RedoAsync(Here.Actor, Here.Class.Class), "Redone", "There is nothing to redo.");
 
-    public async Task<IActionResult> OnPostDecideAsync(int revision, string decision, string? to, string? reason)
+    public async Task<IActionResult> OnPostDecideAsync(int revision, string decision, string? shown, string? to, string? reason)
     {
         await OpenAsync();
-        if (Drawer is not { Proposal: { } proposal } drawer || Named.Read<DecisionKind>(decision) is not { } kind)
+        if (
+            Drawer is not { Proposal: { } proposal } drawer
+            || proposal.Control.Scale.Show(proposal.To) != shown
+            || Named.Read<DecisionKind>(decision) is not { } kind
+        )
         {
-            return await AnswerAsync("The proposal has changed meanwhile. Look at it again.");
+            return await AnswerAsync("The proposal has changed meanwhile: new logs speak. Look at it again.");
         }
 
         var outcome = await decide.RunAsync(Here.Actor, Layer, proposal, kind, to, reason, revision, units.Wind);

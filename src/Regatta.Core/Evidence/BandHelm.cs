@@ -1,0 +1,97 @@
+using Regatta.Core.Checks;
+using Regatta.Core.Fleet;
+using Regatta.Core.Units;
+using Regatta.Core.Wind;
+
+namespace Regatta.Core.Evidence;
+
+/// <summary>What the logs say of the helm of a band.</summary>
+public enum HelmVerdict
+{
+    /// <summary>Fewer valid runs than are needed.</summary>
+    TooFew,
+
+    /// <summary>Nobody sailed it for a season.</summary>
+    Stale,
+
+    /// <summary>Within tolerance, surely enough.</summary>
+    Supported,
+
+    /// <summary>Off, surely enough.</summary>
+    Contested,
+
+    /// <summary>Neither.</summary>
+    CannotTell,
+}
+
+/// <summary>The helm of one band at the marks of a matrix: there is one helm in a band, whatever the controls.</summary>
+/// <param name="Band">The band.</param>
+/// <param name="Expected">The helm to expect, sailed flat in its middle.</param>
+/// <param name="Aim">What the class aims at.</param>
+/// <param name="Valid">The runs in the band whose check counts, newest first.</param>
+/// <param name="Verdict">What they say.</param>
+public sealed record BandHelm(
+    WindBand Band,
+    HelmPrediction Expected,
+    HelmAim Aim,
+    IReadOnlyList<SessionEvidence> Valid,
+    HelmVerdict Verdict
+)
+{
+    /// <summary>A season: a band nobody logged for longer is stale.</summary>
+    public static readonly TimeSpan Season = TimeSpan.FromDays(365);
+
+    /// <summary>Probability that the helm lies within tolerance.</summary>
+    public double WithinTolerance => Expected.Within(Aim.Target.Degrees, Aim.Tolerance.Degrees);
+
+    /// <summary>Whether the expected helm lies outside the tolerance.</summary>
+    public bool IsOff => Math.Abs(Expected.Mean - Aim.Target.Degrees) > Aim.Tolerance.Degrees;
+
+    /// <summary>Judges a band.</summary>
+    /// <param name="band">The band.</param>
+    /// <param name="expected">The helm to expect.</param>
+    /// <param name="aim">What the class aims at.</param>
+    /// <param name="valid">Its valid runs.</param>
+    /// <param name="today">The time to judge staleness by.</param>
+    public static BandHelm Judge(
+        WindBand band,
+        HelmPrediction expected,
+        HelmAim aim,
+        IEnumerable<SessionEvidence> valid,
+        DateTimeOffset today
+    )
+    {
+        var newest = valid.OrderByDescending(session => session.SailedAt).ToList();
+        var judged = new BandHelm(band, expected, aim, newest, HelmVerdict.CannotTell);
+        return judged with
+        {
+            Verdict =
+                newest.Count < EvidenceRules.Enough ? HelmVerdict.TooFew
+                : today - newest[0].SailedAt > Season ? HelmVerdict.Stale
+                : judged.WithinTolerance >= EvidenceRules.Supported ? HelmVerdict.Supported
+                : judged.WithinTolerance <= EvidenceRules.Contested ? HelmVerdict.Contested
+                : HelmVerdict.CannotTell,
+        };
+    }
+
+    /// <summary>The verdict in one sentence.</summary>
+    public string Sentence =>
+        Verdict switch
+        {
+            HelmVerdict.TooFew => $"{Counted} here; {EvidenceRules.Enough} are needed before the logs can tell.",
+            HelmVerdict.Stale => $"{Counted} here, but none for a season.",
+            HelmVerdict.Supported => $"{Carried}: {OfHundred} of 100 that it is {Aimed}.",
+            HelmVerdict.Contested => $"{Carried}: only {OfHundred} of 100 that it is {Aimed}.",
+            _ => $"The logs cannot tell yet. {Carried}: {OfHundred} of 100 that it is {Aimed}.",
+        };
+
+    private string Counted => Valid.Count == 1 ? "1 valid helm check" : $"{Valid.Count} valid helm checks";
+
+    private string Carried =>
+        $"{Counted} here say {HelmWords.Describe(Angle.FromDegrees(Expected.Mean))} ± {NumberText.Plain(Expected.Deviation, 1)}";
+
+    private string Aimed =>
+        $"within {NumberText.Plain(Aim.Tolerance.Degrees, 1)}° of the {NumberText.Plain(Aim.Target.Degrees, 1)}° the class aims at";
+
+    private int OfHundred => (int)Math.Clamp(Math.Round(WithinTolerance * 100), 1, 99);
+}
