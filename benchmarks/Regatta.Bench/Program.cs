@@ -1,7 +1,13 @@
 using Regatta.Bench;
 using Regatta.Store;
 
-// Measures against an empty PostgreSQL of its own; ./bench starts one and names it in REGATTA_DATABASE.
+if (args[0] == "worlds")
+{
+    Worlds.Run();
+    return;
+}
+
+// The others measure against an empty PostgreSQL of their own; ./bench starts one and names it in REGATTA_DATABASE.
 var address = Environment.GetEnvironmentVariable("REGATTA_DATABASE") ?? throw new InvalidOperationException("./bench runs this.");
 await Database.MigrateAsync(address);
 await using var database = Database.Connect(address);

@@ -230,8 +230,8 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
         await using var connection = await database.OpenConnectionAsync();
         await using var rows = await connection.QueryMultipleAsync(
             $"""
-            select {LogRow.Columns}, null::double precision as crew_mass from session_logs l where l.club_id = @club and l.class_id = @classId
-              and l.removed_at is null order by l.sailed_at, l.id;
+            select {LogRow.Columns}, null::double precision as crew_mass from session_logs l
+              where l.club_id = @club and l.class_id = @classId and l.removed_at is null order by l.sailed_at, l.id;
             select id, boat_id from session_logs where club_id = @club and class_id = @classId and boat_id is not null
               and removed_at is null;
             select {MarkRow.Columns} from log_marks m join session_logs l on (l.club_id, l.id) = (m.club_id, m.log_id)

@@ -35,11 +35,11 @@ public sealed record Proposer(ClassDefinition Class, Matrix Matrix, HelmFit Fit,
                     .Where(term => term.Value != 0),
             ];
 
-    /// <summary>The proposal for one cell, or null when the helm is in tolerance there, the band has too few valid runs, no step helps
-    /// surely enough, or the cell takes no part in the balance.</summary>
+    /// <summary>The proposal for one cell, or null when the helm is surely enough in tolerance there, the band has too few valid runs, no
+    /// step helps surely enough, or the cell takes no part in the balance.</summary>
     public Proposal? For(WindBand band, Control control)
     {
-        if (Helm(band) is not { IsOff: true, Verdict: not HelmVerdict.TooFew } helm)
+        if (Helm(band) is not { Verdict: not HelmVerdict.TooFew, WithinTolerance: < EvidenceRules.Supported } helm)
         {
             return null;
         }
@@ -47,7 +47,7 @@ public sealed record Proposer(ClassDefinition Class, Matrix Matrix, HelmFit Fit,
         var list = Candidates(helm, control)
             .Where(candidate => candidate.BetterProbability >= EvidenceRules.LeastBetter && IsAllowed(candidate))
             .ToList();
-        return list.Find(candidate => Math.Abs(candidate.After - candidate.Now.Mean) >= EvidenceRules.LeastFelt) ?? list.LastOrDefault();
+        return list.Find(IsEnough) ?? list.LastOrDefault();
     }
 
     /// <summary>The proposals of a band, the one worth trying first in front: what can be changed afloat before what cannot, then the
@@ -109,6 +109,11 @@ public sealed record Proposer(ClassDefinition Class, Matrix Matrix, HelmFit Fit,
         after * now >= 0 || Math.Abs(after - aim.Target.Degrees) <= aim.Tolerance.Degrees || now * aim.Target.Degrees < 0;
 
     private double Aim => Class.Helm.Target.Degrees;
+
+    /// <summary>A change that can be felt; where the helm is on the wrong side of neutral, one that brings it back. Common practice: lee
+    /// helm is cured in larger steps.</summary>
+    private bool IsEnough(Proposal proposal) =>
+        Math.Abs(proposal.After - proposal.Now.Mean) >= EvidenceRules.LeastFelt && proposal.After * Aim >= 0;
 
     private bool IsAllowed(Proposal proposal) =>
         KeepsSign(proposal.Now.Mean, proposal.After, Class.Helm) && Math.Abs(proposal.After - Aim) < Math.Abs(proposal.Now.Mean - Aim);

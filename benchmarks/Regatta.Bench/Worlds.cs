@@ -1,0 +1,165 @@
+using System.Globalization;
+using Regatta.Core.Evidence;
+using Regatta.Core.Fleet;
+using Regatta.Core.Matrices;
+
+namespace Regatta.Bench;
+
+/// <summary>Hidden true boats in different worlds: how often the truth lies in the intervals, whether what is called better is better, and
+/// where following the proposals leads.</summary>
+internal static class Worlds
+{
+    private const int Boats = 200;
+    private const int Rounds = 8;
+    private const int LogsARound = 10;
+    private static readonly DateTimeOffset Start = new(2026, 4, 1, 8, 0, 0, TimeSpan.Zero);
+    private static readonly DateTimeOffset Today = Start.AddDays(60);
+
+    private static readonly World[] All =
+    [
+        new("base"),
+        new("straight") { Straight = true },
+        new("one wild in twenty") { Wild = 0.05 },
+        new("boats off by 1 degree") { BoatsOff = 1 },
+        new("heel never noted") { HeelNoted = false },
+        new("crews of 60 to 95 kg") { Crews = (60, 95) },
+        new("20 logs") { Logs = 20 },
+        new("1,000 logs") { Logs = 1000 },
+        new("reacting sailors") { Reacting = 1 },
+        new("wrong direction") { WrongDirection = true },
+        new("everything")
+        {
+            Wild = 0.05,
+            BoatsOff = 1,
+            HeelNoted = false,
+            Crews = (60, 95),
+            Reacting = 0.3,
+        },
+    ];
+
+    public static void Run()
+    {
+        Console.WriteLine(
+            $"{Boats} hidden boats a world; intervals of 95 %; lee: cards 4 degrees too much to lee, {Rounds} rounds of {LogsARound} logs"
+        );
+        Console.WriteLine(
+            $"{"world", -24}{"coverage", 9}{"P>=0.8 says", 12}{"came true", 10}{"of", 7}{"in tolerance", 13}{"lee: after", 11}"
+        );
+        var (held, checks) = (0, 0);
+        foreach (var (world, at) in All.Select((world, at) => (world, at)))
+        {
+            var result = Of(world, 1000 + at);
+            var surest = result.Better.Where(one => one.Said >= EvidenceRules.LeastBetter).ToList();
+            var (said, came) = (surest.Average(one => one.Said), surest.Average(one => one.True ? 1.0 : 0));
+            var lee = Following(world with { CardOff = (-4, 0.5) }, 2000 + at);
+            Console.WriteLine(
+                string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"{world.Name, -24}{100 * result.Coverage, 8:0.0}%{said, 12:0.000}{came, 10:0.000}{surest.Count, 7}{100 * result.Within, 12:0}%{100 * lee, 10:0}%"
+                )
+            );
+            Console.WriteLine("    came true by tenths of P: " + Tenths(result.Better));
+            Check(world.WrongDirection || result.Coverage is >= 0.88 and <= 0.99, "coverage");
+            Check(Math.Abs(said - came) <= (world.Reacting > 0 ? 0.15 : 0.08), "calibration");
+            Check(world.WrongDirection || lee >= 0.7, "following");
+
+            void Check(bool holds, string what)
+            {
+                checks++;
+                held += holds ? 1 : 0;
+                if (!holds)
+                {
+                    Console.WriteLine($"    outside its limits: {what}");
+                }
+            }
+        }
+
+        Console.WriteLine($"worlds: {held} of {checks} within limits");
+    }
+
+    private static (double Coverage, double Within, IReadOnlyList<(double Said, bool True)> Better) Of(World world, int seed)
+    {
+        var (covered, within, better) = (new List<bool>(), new List<bool>(), new List<(double, bool)>());
+        for (var at = 0; at < Boats; at++)
+        {
+            var boat = new HiddenBoat(world, new Random((seed * 1000) + at));
+            var sessions = boat.Season(world.Logs, Start).ToList();
+            var proposer = Propose(boat, boat.State, sessions);
+            foreach (var (band, mark) in HiddenBoat.Class.Bands.All.Zip(boat.Card))
+            {
+                var helm = proposer.Helm(band)!;
+                if (helm.Valid.Count < EvidenceRules.Enough)
+                {
+                    continue;
+                }
+
+                var (low, high) = helm.Expected.Interval(EvidenceRules.IntervalLevel);
+                var truth = boat.Truth(band, mark);
+                covered.Add(truth >= low && truth <= high);
+                var row = proposer.Fit.Model.Row(band, control => boat.State.Set.First[band, control]?.Mark);
+                foreach (var steps in (int[])[-2, -1, 1, 2])
+                {
+                    var change = proposer.Fit.Model.Change(HiddenBoat.Slide, steps * HiddenBoat.Slide.Scale.Step);
+                    var aim = HiddenBoat.Class.Helm.Target.Degrees;
+                    var said = proposer.Fit.Posterior.Outlook(row, change, aim).Better;
+                    better.Add((said, Math.Abs(boat.Truth(band, mark + steps) - aim) < Math.Abs(truth - aim)));
+                }
+            }
+
+            within.AddRange(Follow(boat, []));
+        }
+
+        return (Share(covered), Share(within), better);
+    }
+
+    private static double Following(World world, int seed) =>
+        Share([.. Enumerable.Range(0, Boats).SelectMany(at => Follow(new(world, new Random((seed * 1000) + at)), []))]);
+
+    /// <summary>Takes the proposal worth trying first of each band after every round, and tells which bands are within tolerance at the
+    /// end.</summary>
+    private static IEnumerable<bool> Follow(HiddenBoat boat, List<SessionEvidence> sessions)
+    {
+        var published = boat.State;
+        for (var round = 0; round < Rounds; round++)
+        {
+            sessions.AddRange(boat.Season(LogsARound, Start.AddDays(round)));
+            var proposer = Propose(boat, published, sessions);
+            boat.Card =
+            [
+                .. HiddenBoat.Class.Bands.All.Zip(
+                    boat.Card,
+                    (band, mark) => proposer.In(band).FirstOrDefault() is { } taken ? taken.To.Position / HiddenBoat.Slide.Scale.Step : mark
+                ),
+            ];
+        }
+
+        var aim = HiddenBoat.Class.Helm;
+        return HiddenBoat.Class.Bands.All.Zip(
+            boat.Card,
+            (band, mark) => Math.Abs(boat.Truth(band, mark) - aim.Target.Degrees) <= aim.Tolerance.Degrees
+        );
+    }
+
+    private static Proposer Propose(HiddenBoat boat, ClassState published, List<SessionEvidence> sessions)
+    {
+        var card = new ReferenceCard(Layer.Usual, [published], sessions);
+        var model = new HelmModel(HiddenBoat.Class, HiddenBoat.Class.Bands, card, sessions.Select(session => session.Boat!.Value));
+        return new(HiddenBoat.Class, boat.State.Set.First, HelmFit.Of(model, sessions), Today);
+    }
+
+    private static string Tenths(IReadOnlyList<(double Said, bool True)> better) =>
+        string.Join(
+            "  ",
+            Enumerable
+                .Range(0, 10)
+                .Select(tenth => better.Where(one => Math.Min(9, (int)(one.Said * 10)) == tenth).ToList())
+                .Select(
+                    (all, tenth) =>
+                        all.Count == 0
+                            ? "-"
+                            : string.Create(CultureInfo.InvariantCulture, $".{tenth}:{all.Count(one => one.True) / (double)all.Count:0.00}")
+                )
+        );
+
+    private static double Share(IReadOnlyCollection<bool> all) => all.Count(one => one) / (double)all.Count;
+}
