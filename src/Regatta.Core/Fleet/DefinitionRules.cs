@@ -11,6 +11,7 @@ internal static class DefinitionRules
             .Concat(Naming(definition))
             .Concat(BandNumbers(definition))
             .Concat(ControlsKnown(definition))
+            .Concat(MarksPrint(definition))
             .Concat(Couplings(definition))
             .Concat(CrewKnown(definition))
             .Concat(Sentences("caution", definition.Cautions))
@@ -63,6 +64,12 @@ internal static class DefinitionRules
             .Known.GroupBy(control => control.Key)
             .Where(group => group.Count() > 1)
             .Select(group => $"Two controls carry the key “{group.Key}”.");
+
+    private static IEnumerable<string> MarksPrint(ClassDefinition definition) =>
+        from control in definition.Controls
+        let why = control.Scale.Unprintable()
+        where why is not null
+        select $"{control.Name}: {why}";
 
     private static IEnumerable<string> Couplings(ClassDefinition definition) =>
         from control in definition.Known

@@ -6,6 +6,9 @@ namespace Regatta.Core.Marks;
 /// no strip.</summary>
 public sealed record AngleScale : Scale
 {
+    /// <summary>Digits follow the step.</summary>
+    private readonly int decimals;
+
     /// <summary>Makes the scale.</summary>
     /// <param name="min">The lowest angle.</param>
     /// <param name="max">The highest angle; above <paramref name="min"/>.</param>
@@ -15,6 +18,7 @@ public sealed record AngleScale : Scale
     {
         Check(min.Degrees, max.Degrees, step.Degrees, "An angle");
         (Min, Max, Step) = (new(min.Degrees), new(max.Degrees), step.Degrees);
+        decimals = NumberText.DecimalsOf(2, min.Degrees, max.Degrees, step.Degrees);
     }
 
     /// <inheritdoc/>
@@ -43,10 +47,10 @@ public sealed record AngleScale : Scale
             );
 
     /// <inheritdoc/>
-    public override string ShowReading(double reading) => NumberText.Plain(reading, 2) + "°";
+    public override string ShowReading(double reading) => NumberText.Plain(reading, decimals) + "°";
 
     /// <inheritdoc/>
-    public override string ShowChange(double positions) => NumberText.Signed(positions, 2) + "°";
+    public override string ShowChange(double positions) => NumberText.Signed(positions, decimals) + "°";
 
     /// <inheritdoc/>
     public override Parsed<double> ReadDistance(string text) => ReadReading(text).Then(Distance);

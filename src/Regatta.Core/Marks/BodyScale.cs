@@ -73,6 +73,9 @@ public static class BodyMeasures
 /// class's own count is that of a usual hand, each sailor's that of their own (<see cref="CalibratedScale"/>).</summary>
 public sealed record BodyScale : LengthwiseScale
 {
+    /// <summary>Digits follow the step.</summary>
+    private readonly int decimals;
+
     /// <summary>Makes the scale.</summary>
     /// <param name="measure">What is counted.</param>
     /// <param name="from">The fewest.</param>
@@ -91,6 +94,7 @@ public sealed record BodyScale : LengthwiseScale
         (Measure, Usual, From, To) = (measure, usual, from, to);
         (Min, Max, Step) = (AtReading(from), AtReading(to), step * usual.Millimetres);
         ReadingStep = step;
+        decimals = NumberText.DecimalsOf(2, from, to, step);
     }
 
     /// <summary>What is counted.</summary>
@@ -127,7 +131,7 @@ public sealed record BodyScale : LengthwiseScale
     public override double Grain => Math.Min(0.25, ReadingStep / 2);
 
     /// <inheritdoc/>
-    public override string Hint => $"{Show(Min)} to {Show(Max)}, in steps of {NumberText.Fraction(ReadingStep)}";
+    public override string Hint => $"{Show(Min)} to {Show(Max)}, in steps of {NumberText.Fraction(ReadingStep, decimals)}";
 
     /// <inheritdoc/>
     public override double ReadingAt(Mark mark) => mark.Position / Usual.Millimetres;
@@ -143,10 +147,10 @@ public sealed record BodyScale : LengthwiseScale
         NumberText.ReadBare(text, Measure.Word(), $"this is measured in {Measure.Word()}s");
 
     /// <inheritdoc/>
-    public override string ShowReading(double reading) => $"{NumberText.Fraction(reading)} × {Measure.Word()}";
+    public override string ShowReading(double reading) => $"{NumberText.Fraction(reading, decimals)} × {Measure.Word()}";
 
     /// <inheritdoc/>
-    public override string ShowChange(double positions) => $"{NumberText.SignedFraction(positions / PositionsPerUnit)} × {Measure.Word()}";
+    public override string ShowChange(double positions) => $"{NumberText.SignedFraction(positions / PositionsPerUnit, decimals)} × {Measure.Word()}";
 
     /// <inheritdoc/>
     public override Parsed<double> ReadDistance(string text) => ReadReading(text).Then(number => Distance(number * PositionsPerUnit));

@@ -32,6 +32,9 @@ public readonly record struct Spacing(Length Zero, Length Pitch);
 /// count is also a length.</summary>
 public sealed partial record CountScale : Scale
 {
+    /// <summary>Digits follow the step.</summary>
+    private readonly int decimals;
+
     /// <summary>Makes the scale.</summary>
     /// <param name="thing">What is counted.</param>
     /// <param name="from">The lowest count.</param>
@@ -66,6 +69,7 @@ public sealed partial record CountScale : Scale
             new(to),
             step
         );
+        decimals = NumberText.DecimalsOf(2, from, to, step);
     }
 
     /// <summary>What is counted.</summary>
@@ -91,7 +95,7 @@ public sealed partial record CountScale : Scale
 
     /// <inheritdoc/>
     public override string Hint =>
-        $"{Show(Min)} to {ShowReading(Max.Position)}{(Step == 1 ? "" : $", steps of {NumberText.Fraction(Step)}")}, "
+        $"{Show(Min)} to {ShowReading(Max.Position)}{(Step == 1 ? "" : $", steps of {NumberText.Fraction(Step, decimals)}")}, "
         + $"counted from {CountedFrom}{(BothSides ? ", the same on both sides" : "")}";
 
     private string Word =>
@@ -136,10 +140,10 @@ public sealed partial record CountScale : Scale
 
     /// <inheritdoc/>
     public override string ShowReading(double reading) =>
-        IsAmount ? Amount(NumberText.Fraction(reading), reading) : $"{Word} {NumberText.Fraction(reading)}";
+        IsAmount ? Amount(NumberText.Fraction(reading, decimals), reading) : $"{Word} {NumberText.Fraction(reading, decimals)}";
 
     /// <inheritdoc/>
-    public override string ShowChange(double positions) => Amount(NumberText.SignedFraction(positions), positions);
+    public override string ShowChange(double positions) => Amount(NumberText.SignedFraction(positions, decimals), positions);
 
     /// <inheritdoc/>
     public override bool SameTerms(Scale other) => other is CountScale count && count.Thing == Thing;

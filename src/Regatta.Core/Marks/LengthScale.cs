@@ -6,6 +6,9 @@ namespace Regatta.Core.Marks;
 /// unit changes no mark.</summary>
 public sealed record LengthScale : LengthwiseScale
 {
+    /// <summary>Digits follow the step.</summary>
+    private readonly int decimals;
+
     /// <summary>Makes the scale.</summary>
     /// <param name="unit">The unit the marks on the boat are in.</param>
     /// <param name="min">The lowest mark.</param>
@@ -16,6 +19,7 @@ public sealed record LengthScale : LengthwiseScale
     {
         Check(min.Metres, max.Metres, step.Metres, "A length scale");
         (Unit, Min, Max, Step) = (unit, new(min.Millimetres), new(max.Millimetres), step.Millimetres);
+        decimals = NumberText.DecimalsOf(unit.UsualDecimals(), min.In(unit), max.In(unit), step.In(unit));
     }
 
     /// <summary>The unit the marks on the boat are in.</summary>
@@ -49,13 +53,13 @@ public sealed record LengthScale : LengthwiseScale
         );
 
     /// <inheritdoc/>
-    public override string Hint => $"{Show(Min)} to {Show(Max)}, steps of {Unit.Show(Length.FromMillimetres(Step))}; mm, cm or in";
+    public override string Hint => $"{Show(Min)} to {Show(Max)}, steps of {ShowReading(Step)}; mm, cm or in";
 
     /// <inheritdoc/>
     public override Parsed<double> ReadReading(string text) => Unit.Read(text).Then(length => Parsed<double>.Good(length.Millimetres));
 
     /// <inheritdoc/>
-    public override string ShowReading(double reading) => Unit.Show(Length.FromMillimetres(reading));
+    public override string ShowReading(double reading) => Unit.Show(Length.FromMillimetres(reading), decimals);
 
     /// <inheritdoc/>
     public override string ShowChange(double positions) => $"{(positions > 0 ? "+" : "")}{ShowReading(positions)}";

@@ -102,6 +102,31 @@ public abstract record Scale
                     : Parsed<Mark>.Bad($"{Show(mark)} lies between two steps. The nearest are {Show(Below(mark))} and {Show(Above(mark))}.")
             );
 
+    /// <summary>Why some of its marks cannot be printed so that they read back; null where all can. Looked at: the ends, the first steps
+    /// and others spread over the scale.</summary>
+    public string? Unprintable()
+    {
+        const int looked = 64;
+        if (!HasMarks || Choices is not null)
+        {
+            return null;
+        }
+
+        var steps = (int)Math.Min(Limits.Steps, Math.Floor(((Max.Position - Min.Position) / Step) + 1e-9));
+        var wrong = Enumerable
+            .Range(0, Math.Min(looked, steps) + 1)
+            .SelectMany(at => new[] { at, (int)((long)at * steps / looked) })
+            .Select(at => Snap(new(Min.Position + (at * Step))))
+            .Append(Max)
+            .Where(mark => Read(Show(mark)) is not { Ok: true, Value: var back } || back.DistanceTo(mark) > Step * 1e-7)
+            .Select(mark => (Mark?)mark)
+            .FirstOrDefault();
+        return wrong is { } one
+            ? $"A step of {ShowDistance(Step)} cannot be printed: the mark shown as {Show(one)} would be read as another. "
+                + "Choose a step, and ends, that can be written in the scale’s unit."
+            : null;
+    }
+
     /// <summary>Refuses marks beyond the ends, with both ends named.</summary>
     private protected Parsed<Mark> OnScale(Mark mark) =>
         Reaches(mark)
@@ -122,7 +147,7 @@ public abstract record Scale
             || !double.IsFinite(max)
             || !(max > min)
             || !(step > 0)
-            || step > max - min
+            || step > (max - min) * (1 + 1e-9)
             || (max - min) / step > Limits.Steps
         )
         {

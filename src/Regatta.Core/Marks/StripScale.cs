@@ -6,6 +6,9 @@ namespace Regatta.Core.Marks;
 /// class's own strip is evenly numbered; what a boat's strip really says is its <see cref="Calibration"/>.</summary>
 public sealed record StripScale : LengthwiseScale
 {
+    /// <summary>Digits follow the step.</summary>
+    private readonly int decimals;
+
     /// <summary>Makes the scale.</summary>
     /// <param name="from">The first number.</param>
     /// <param name="to">The last number; above the first.</param>
@@ -24,6 +27,7 @@ public sealed record StripScale : LengthwiseScale
         (From, To, ZeroAt, PerNumber) = (from, to, zeroAt, perNumber);
         (Min, Max, Step) = (AtReading(from), AtReading(to), step * perNumber.Millimetres);
         ReadingStep = step;
+        decimals = NumberText.DecimalsOf(2, from, to, step);
     }
 
     /// <summary>The first number.</summary>
@@ -73,10 +77,10 @@ public sealed record StripScale : LengthwiseScale
     public override Parsed<double> ReadReading(string text) => NumberText.ReadBare(text, "strip", "a strip’s number stands alone");
 
     /// <inheritdoc/>
-    public override string ShowReading(double reading) => $"strip {NumberText.Fraction(reading)}";
+    public override string ShowReading(double reading) => $"strip {NumberText.Fraction(reading, decimals)}";
 
     /// <inheritdoc/>
-    public override string ShowChange(double positions) => NumberText.SignedFraction(positions / PositionsPerUnit) + " on the strip";
+    public override string ShowChange(double positions) => NumberText.SignedFraction(positions / PositionsPerUnit, decimals) + " on the strip";
 
     /// <inheritdoc/>
     public override Parsed<double> ReadDistance(string text) =>

@@ -35,10 +35,10 @@ public static partial class CellText
     /// <summary>The mark part of a cell as it is typed: a word without what it comes to.</summary>
     public static string Typed(Cell? cell, Scale scale) => cell is null ? "" : cell.Word?.Show() ?? Write(cell, scale);
 
-    /// <summary>A whole cell in one line, for a spreadsheet: the mark, and what to look for in brackets behind it; or the words
-    /// alone.</summary>
+    /// <summary>A whole cell in one line, for a spreadsheet: the mark, its tolerance where it is not the usual one, and what to look for in
+    /// brackets behind it; or the words alone.</summary>
     public static string Line(Cell? cell, Scale scale) =>
-        (Typed(cell, scale), cell?.Target ?? "") switch
+        (Typed(cell, scale) + Unusual(cell, scale), cell?.Target ?? "") switch
         {
             ("", var target) => target,
             (var said, "") => said,
@@ -123,6 +123,13 @@ public static partial class CellText
                     ? noted.Looking(before.Target).Then(Parsed<Cell?>.Good)
                     : Parsed<Cell?>.Good(noted);
             });
+
+    private static string Unusual(Cell? cell, Scale scale) =>
+        cell is { Mark: not null, IsRange: false, Word: null }
+        && scale.Choices is null
+        && Math.Abs(cell.Tolerance - scale.UsualTolerance) > 1e-9
+            ? $" ± {scale.ShowDistance(cell.Tolerance)}"
+            : "";
 
     private static CellWord? WordOf(string plain) =>
         Words

@@ -93,6 +93,33 @@ public sealed record PastedTable(
         return Parsed<PastedTable>.Good(new Reader(matrix, rows, unit, chosen, bandsAcross, bandsAcross ? across.At : along.At).Read());
     }
 
+    /// <summary>Holds what was pasted at a cell against a matrix: a table with headings by its headings, a bare block by its place. A block
+    /// may hold words that are headings too (a stop called as a band is), so the reading that understands more of it counts.</summary>
+    /// <param name="matrix">The matrix.</param>
+    /// <param name="rows">The table, or the block.</param>
+    /// <param name="unit">What winds in headings are in when they do not say.</param>
+    /// <param name="chosen">What somebody said a heading is.</param>
+    /// <param name="corner">The cell it was pasted at; null where it was not pasted at one.</param>
+    public static Parsed<PastedTable> Read(
+        Matrix matrix,
+        IReadOnlyList<IReadOnlyList<string>> rows,
+        SpeedUnit unit,
+        IReadOnlyDictionary<string, string> chosen,
+        CellAddress? corner
+    )
+    {
+        var byHeads = Read(matrix, rows, unit, chosen);
+        if (corner is not { } first || WithHeads(matrix, rows, first) is not { } headed)
+        {
+            return byHeads;
+        }
+
+        var byPlace = Read(matrix, headed, unit, chosen);
+        return byPlace.Ok && (!byHeads.Ok || Understood(byPlace.Value) > Understood(byHeads.Value)) ? byPlace : byHeads;
+
+        static int Understood(PastedTable table) => table.Cells.Count(cell => cell.Problem is null);
+    }
+
     /// <summary>A bare block of cells with the headings of the place it was pasted at; null when it would reach beyond the
     /// matrix.</summary>
     /// <param name="matrix">The matrix, its controls the rows and its bands the columns.</param>
@@ -220,8 +247,10 @@ public sealed record PastedTable(
                 headUnit.Length > 0 && scale.HasMarks && text.Length > 0 && (char.IsDigit(text[^1]) || "½¼¾⅛⅜⅝⅞".Contains(text[^1]))
                     ? $"{text} {headUnit}"
                     : text;
-            var read = text.StartsWith('#')
-                ? Parsed<Cell?>.Bad("An error of the spreadsheet, not a mark.")
+            // What comes back as it was copied out says what the cell says, to the hair.
+            var read =
+                before is not null && text == CellText.Line(before, scale) ? Parsed<Cell?>.Good(before)
+                : text.StartsWith('#') ? Parsed<Cell?>.Bad("An error of the spreadsheet, not a mark.")
                 : CellText.ReadLine(control, written, scale.UsualTolerance, scale.Read);
             var cell = read.Ok ? read.Value : null;
             cells[address] = new(

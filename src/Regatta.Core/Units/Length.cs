@@ -7,29 +7,43 @@ public readonly record struct Length : IComparable<Length>
     /// <summary>Metres in an inch, exact. Source: NIST SP 811.</summary>
     public const double MetresPerInch = 0.0254;
 
-    private Length(double metres) =>
-        Metres = double.IsFinite(metres)
-            ? metres
-            : throw new ArgumentOutOfRangeException(nameof(metres), metres, "A length is a finite number.");
+    /// <summary>Both as they were given: a number of millimetres comes back as it went in.</summary>
+    private Length(double metres, double millimetres) =>
+        (Metres, Millimetres) =
+            double.IsFinite(metres) && double.IsFinite(millimetres)
+                ? (metres, millimetres)
+                : throw new ArgumentOutOfRangeException(nameof(metres), metres, "A length is a finite number.");
 
     /// <summary>Metres.</summary>
     public double Metres { get; }
 
     /// <summary>Millimetres.</summary>
-    public double Millimetres => Metres * 1000;
+    public double Millimetres { get; }
+
+    /// <summary>The same length, in whatever unit it was given.</summary>
+    public bool Equals(Length other) => Metres.Equals(other.Metres);
+
+    /// <inheritdoc/>
+    public override int GetHashCode() => Metres.GetHashCode();
 
     /// <summary>The number in a unit.</summary>
     public double In(LengthUnit unit) => Metres / unit.InMetres();
 
     /// <summary>From metres.</summary>
     /// <exception cref="ArgumentOutOfRangeException">Not a finite number.</exception>
-    public static Length FromMetres(double metres) => new(metres);
+    public static Length FromMetres(double metres) => new(metres, metres * 1000);
 
     /// <summary>From millimetres.</summary>
-    public static Length FromMillimetres(double millimetres) => new(millimetres / 1000);
+    public static Length FromMillimetres(double millimetres) => new(millimetres / 1000, millimetres);
 
     /// <summary>From a number in a unit.</summary>
-    public static Length From(double number, LengthUnit unit) => new(number * unit.InMetres());
+    public static Length From(double number, LengthUnit unit) =>
+        unit switch
+        {
+            LengthUnit.Millimetre => FromMillimetres(number),
+            LengthUnit.Centimetre => FromMillimetres(number * 10),
+            _ => FromMillimetres(number * MetresPerInch * 1000),
+        };
 
     /// <inheritdoc/>
     public int CompareTo(Length other) => Metres.CompareTo(other.Metres);
@@ -74,19 +88,24 @@ public static class LengthUnits
             _ => throw new ArgumentOutOfRangeException(nameof(unit)),
         };
 
-    /// <summary>A length with its symbol: whole millimetres, tenths of a centimetre, inches as fractions where they are sixteenths, or in
+    /// <summary>The decimals a length is usually shown with: whole millimetres, tenths of a centimetre, hundredths of an inch.</summary>
+    public static int UsualDecimals(this LengthUnit unit) =>
+        unit switch
+        {
+            LengthUnit.Millimetre => 0,
+            LengthUnit.Centimetre => 1,
+            _ => 2,
+        };
+
+    /// <summary>A length with its symbol and the usual decimals; inches as fractions where they are thirty-seconds, or in
     /// tenths.</summary>
-    public static string Show(this LengthUnit unit, Length length)
+    public static string Show(this LengthUnit unit, Length length) => unit.Show(length, unit.UsualDecimals());
+
+    /// <summary>A length with its symbol and some decimals; inches as fractions where they are thirty-seconds.</summary>
+    public static string Show(this LengthUnit unit, Length length, int decimals)
     {
         var number = length.In(unit);
-        var written = unit switch
-        {
-            LengthUnit.Inch => NumberText.Fraction(number),
-            LengthUnit.DecimalInch => NumberText.Plain(number, 2),
-            LengthUnit.Centimetre => NumberText.Plain(number, 1),
-            _ => NumberText.Plain(number, 0),
-        };
-        return $"{written} {unit.Symbol()}";
+        return $"{(unit == LengthUnit.Inch ? NumberText.Fraction(number, decimals) : NumberText.Plain(number, decimals))} {unit.Symbol()}";
     }
 
     /// <summary>Reads a length; without a unit behind it, this unit counts.</summary>

@@ -116,23 +116,38 @@ public static partial class NumberText
     /// <summary>A number with its sign always shown, as changes are.</summary>
     public static string Signed(double number, int decimals) => number > 0 ? "+" + Plain(number, decimals) : Plain(number, decimals);
 
-    /// <summary>A number as a whole and a fraction of at most sixteenths when it is one, such as <c>14 1/2</c>; otherwise with two
+    /// <summary>The most decimals any number is printed with.</summary>
+    public const int MostDecimals = 6;
+
+    /// <summary>How many decimals print these numbers as they are: no fewer than <paramref name="least"/>, no more than
+    /// <see cref="MostDecimals"/>.</summary>
+    public static int DecimalsOf(int least, params double[] numbers) =>
+        Enumerable
+            .Range(least, MostDecimals - least)
+            .FirstOrDefault(decimals => numbers.All(number => Math.Abs(Math.Round(number, decimals) - number) < 1e-9), MostDecimals);
+
+    /// <summary>A number with as many decimals as it takes, up to <see cref="MostDecimals"/>.</summary>
+    public static string Exact(double number) => Plain(number, MostDecimals);
+
+    /// <summary>A number as a whole and a fraction of at most thirty-seconds when it is one, such as <c>14 1/2</c>; otherwise with
     /// decimals.</summary>
-    public static string Fraction(double number)
+    /// <param name="number">The number.</param>
+    /// <param name="decimals">How many, where it is no fraction.</param>
+    public static string Fraction(double number, int decimals = 2)
     {
-        var sixteenths = Math.Round(Math.Abs(number) * 16);
-        if (Math.Abs((Math.Abs(number) * 16) - sixteenths) > 1e-6)
+        var parts = Math.Round(Math.Abs(number) * 32);
+        if (Math.Abs((Math.Abs(number) * 32) - parts) > 1e-6)
         {
-            return Plain(number, 2);
+            return Plain(number, decimals);
         }
 
-        var (whole, top, bottom) = ((long)(sixteenths / 16), (int)(sixteenths % 16), 16);
+        var (whole, top, bottom) = ((long)(parts / 32), (int)(parts % 32), 32);
         while (top > 0 && top % 2 == 0)
         {
             (top, bottom) = (top / 2, bottom / 2);
         }
 
-        var sign = number < 0 && sixteenths > 0 ? "−" : "";
+        var sign = number < 0 && parts > 0 ? "−" : "";
         return (whole, top) switch
         {
             (_, 0) => $"{sign}{whole}",
@@ -142,7 +157,8 @@ public static partial class NumberText
     }
 
     /// <summary>A fraction with its sign always shown, as changes are.</summary>
-    public static string SignedFraction(double number) => number > 0 ? "+" + Fraction(number) : Fraction(number);
+    public static string SignedFraction(double number, int decimals = 2) =>
+        number > 0 ? "+" + Fraction(number, decimals) : Fraction(number, decimals);
 
     private static string Normalise(string text)
     {

@@ -26,6 +26,13 @@ public sealed class FormReader
         : TooLong(text, Limits.NoteLetters) is { } problem ? Refuse<T?>(field, problem)
         : Take(field, read(text).Then(value => Parsed<T?>.Good(value)));
 
+    /// <summary>Reads a field so that what was not touched keeps its value to the hair, however it was rounded to be shown.</summary>
+    /// <param name="shown">What the field said.</param>
+    /// <param name="before">What it stands for.</param>
+    /// <param name="read">Reads what was typed instead.</param>
+    public static Func<string, Parsed<T>> Kept<T>(string shown, T before, Func<string, Parsed<T>> read) =>
+        text => text == shown ? Parsed<T>.Good(before) : read(text);
+
     /// <summary>Keeps a value, or its problem beside the field.</summary>
     public T? Take<T>(string field, Parsed<T> parsed) => parsed.Ok ? parsed.Value : Refuse<T>(field, parsed.Problem!);
 

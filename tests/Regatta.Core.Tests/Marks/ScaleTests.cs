@@ -18,6 +18,73 @@ public sealed class ScaleTests
         }
     }
 
+    /// <summary>A step in the unit, as sailors cut their scales; ends on the same grid.</summary>
+    private static readonly Gen<Scale> Generated =
+        from kind in Gen.Int[0, 6]
+        from step in Gen.OneOfConst(0.01, 0.05, 0.1, 0.125, 0.2, 0.25, 0.5, 0.75, 1, 1.5, 2, 2.5, 5, 10, 1.0 / 32, 3.0 / 32, 1.0 / 16, 0.025)
+        from first in Gen.Int[-40, 400]
+        from steps in Gen.Int[1, 300]
+        from spacing in Gen.Double[0.3, 90]
+        let least = Math.Round(first * step, 9)
+        let most = Math.Round((first + steps) * step, 9)
+        select (Scale)(
+            kind switch
+            {
+                0 => Length(LengthUnit.Millimetre, least, most, step),
+                1 => Length(LengthUnit.Centimetre, least, most, step),
+                2 => Length(LengthUnit.Inch, least, most, step),
+                3 => Length(LengthUnit.DecimalInch, least, most, step),
+                4 => new StripScale(least, most, step, Mm(Math.Round(spacing * 3, 1)), Mm(Math.Round(spacing, 2))),
+                5 => new BodyScale(BodyMeasure.HandWidth, least, most, step, Mm(70 + Math.Round(spacing, 2))),
+                _ => new AngleScale(Angle.FromDegrees(least), Angle.FromDegrees(most), Angle.FromDegrees(step)),
+            }
+        );
+
+    private static LengthScale Length(LengthUnit unit, double least, double most, double step) =>
+        new(unit, Core.Units.Length.From(least, unit), Core.Units.Length.From(most, unit), Core.Units.Length.From(step, unit));
+
+    [Fact]
+    public void What_is_shown_of_any_scale_reads_back_at_every_step() =>
+        Generated.Sample(
+            scale =>
+            {
+                if (scale.Unprintable() is not null)
+                {
+                    return false;
+                }
+
+                for (var mark = scale.Min; ; mark = scale.StepBy(mark, 1))
+                {
+                    if (
+                        scale.Read(scale.Show(mark)).Value.DistanceTo(mark) > 1e-6
+                        || scale.ReadOnStep(scale.Show(mark)).Value.DistanceTo(mark) > 1e-9
+                    )
+                    {
+                        return false;
+                    }
+
+                    if (mark.Position >= scale.Max.Position - (scale.Step / 2))
+                    {
+                        return Math.Abs(scale.ReadDistance(scale.ShowDistance(scale.Step)).Value - scale.Step) < 1e-6;
+                    }
+                }
+            },
+            iter: 2000
+        );
+
+    [Fact]
+    public void A_step_that_cannot_be_printed_says_so()
+    {
+        Assert.Contains("cannot be printed", Length(LengthUnit.Millimetre, 0, 10, 1.0 / 3).Unprintable(), StringComparison.Ordinal);
+        Assert.Contains("cannot be printed", Length(LengthUnit.Inch, 0, 10, 1 / 2.54).Unprintable(), StringComparison.Ordinal);
+        Assert.Null(new TargetScale().Unprintable());
+        Assert.Null(Cunningham.Unprintable());
+    }
+
+    [Fact]
+    public void A_scale_written_and_read_back_is_the_same_to_the_hair() =>
+        Generated.Sample(scale => ScaleSpec.Of(scale).ToScale().Value == scale, iter: 2000);
+
     [Theory]
     [MemberData(nameof(Marked), MemberType = typeof(Scales))]
     public void Snapping_is_monotone_stays_on_the_scale_and_does_nothing_twice(Scale scale) =>

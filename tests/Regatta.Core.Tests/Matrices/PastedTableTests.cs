@@ -2,6 +2,8 @@ using CsCheck;
 using Regatta.Core.Fleet;
 using Regatta.Core.Marks;
 using Regatta.Core.Matrices;
+using Regatta.Demo;
+using Regatta.Formats.Bundles;
 using Regatta.Core.Units;
 using Regatta.Formats.Kits;
 using Regatta.Formats.Tables;
@@ -226,6 +228,83 @@ public sealed class PastedTableTests
                     .Cells.Select(cell => cell.Cell!.Mark!.Value.Position)
                     .SequenceEqual(steps.Select(step => scale.Snap(new(scale.Min.Position + (step * scale.Step))).Position));
             });
+
+    /// <summary>The layers of the demo clubs, invented.</summary>
+    private static readonly IReadOnlyList<Matrix> Layers =
+    [
+        .. from club in new[] { DemoClub.Wenlow, DemoClub.Tessick }
+        let bundle = BundleReader.Read(BundleWriter.Write(club.Make()), new(2026, 11, 23, 0, 0, 0, TimeSpan.Zero)).Bundle!
+        from one in bundle.Classes
+        from layer in one.Draft.Set.Layers.All
+        let matrix = one.Draft.Set[layer]
+        where matrix.Cells.Count > 0
+        select matrix,
+    ];
+
+    [Fact]
+    public void A_whole_layer_copied_out_and_pasted_where_it_came_from_says_the_same()
+    {
+        Assert.True(Layers.Count >= 19);
+        Assert.All(Layers, matrix => Assert.Empty(Moved(matrix, matrix)));
+    }
+
+    [Fact]
+    public void Whatever_is_written_in_a_layer_it_says_the_same_after_a_copy_and_a_paste() =>
+        Gen.Select(Gen.OneOfConst([.. Layers]), Gen.Int)
+            .Sample((layer, seed) => Scattered(layer, new Random(seed)) is var matrix && Moved(matrix, matrix).Count == 0, iter: 300);
+
+    /// <summary>The layer with cells off their step by a hair or more, of odd tolerances, ranges, words, targets and notes.</summary>
+    private static Matrix Scattered(Matrix matrix, Random random) =>
+        matrix.With([
+            .. from cell in matrix.Cells
+            let control = matrix.Controls.First(one => one.Key == cell.Key.Control)
+            where control.Scale.HasMarks && control.Scale.Choices is null && cell.Value.Mark is not null && cell.Value.Word is null
+            let mark = new Mark(cell.Value.Mark!.Value.Position + (control.Scale.Step * random.Next(3) * 1e-3 * random.NextDouble()))
+            let other = control.Scale.StepBy(mark, 1)
+            select new CellEdit(
+                cell.Key,
+                random.Next(5) switch
+                {
+                    0 => Cell.Of(mark, control.Scale.Step * random.NextDouble(), "", "", CellSource.Entered).Value,
+                    1 => Cell.Between(mark, other, "", "a note", CellSource.Measured).Value,
+                    2 => Cell.Saying(CellWord.Max, 0, "", "", CellSource.Entered).Value,
+                    3 => Cell.Of(mark, control.Scale.UsualTolerance, "looks right", "and a note", CellSource.Proposed).Value,
+                    _ => Cell.Of(mark, 0, "", "", CellSource.Entered).Value,
+                }
+            ),
+        ]);
+
+    [Fact]
+    public void Marks_and_tolerances_pasted_into_an_empty_layer_are_those_copied_out() =>
+        Assert.All(
+            Layers,
+            matrix =>
+            {
+                var empty = matrix with { Cells = new Dictionary<CellAddress, Cell>() };
+                Assert.All(
+                    Paste(matrix, empty).Where(cell => matrix[cell.Address] is { Target.Length: 0, Note.Length: 0, Mark: not null }),
+                    cell => Assert.True(cell.Cell!.SaysSame(matrix[cell.Address]), $"{cell.Text} in {cell.Address}")
+                );
+            }
+        );
+
+    /// <summary>The cells that would say something else after a layer was copied out as a bare block and pasted at its first
+    /// cell.</summary>
+    private static List<PastedCell> Moved(Matrix matrix, Matrix into) =>
+        [.. Paste(matrix, into).Where(cell => cell.Cell is null || !cell.Cell.SaysSame(matrix[cell.Address]))];
+
+    private static IReadOnlyList<PastedCell> Paste(Matrix matrix, Matrix into)
+    {
+        var block = string.Join(
+            '\n',
+            matrix.Controls.Select(control =>
+                string.Join('\t', matrix.Bands.All.Select(band => CellText.Line(matrix[band, control], control.Scale)))
+            )
+        );
+        var corner = new CellAddress(into.Bands.All[0].Id, into.Controls[0].Key);
+        var table = PastedTable.Read(into, TableText.Rows(block), SpeedUnit.Knot, new Dictionary<string, string>(), corner);
+        return table.Value.Cells;
+    }
 
     private static PastedTable Read(string text, params (string Head, string Name)[] chosen) =>
         PastedTable.Read(Empty, TableText.Rows(text), SpeedUnit.Knot, chosen.ToDictionary(one => one.Head, one => one.Name)).Value;

@@ -85,8 +85,8 @@ public sealed class BandsModel(ClubContext here, DefinitionEditor editor, UnitPr
             "A band needs a name.",
             text => Parsed<string>.Good(text.Trim())
         );
-        var from = Form.Need(fromField, typed.GetValueOrDefault(fromField), "Write the lower edge.", text => ReadEdge(text, band.From));
-        var to = Form.Need(toField, typed.GetValueOrDefault(toField), "Write the upper edge.", text => ReadEdge(text, band.To));
+        var from = Form.Need(fromField, typed.GetValueOrDefault(fromField), "Write the lower edge.", ReadEdge(band.From));
+        var to = Form.Need(toField, typed.GetValueOrDefault(toField), "Write the upper edge.", ReadEdge(band.To));
         if (Form.Ok && to <= from)
         {
             Form.Refuse(toField, "The upper edge lies above the lower.");
@@ -96,8 +96,8 @@ public sealed class BandsModel(ClubContext here, DefinitionEditor editor, UnitPr
     }
 
     /// <summary>What was not touched keeps its exact edge, however the reader's unit rounds it.</summary>
-    private Parsed<Speed> ReadEdge(string text, Speed before) =>
-        text == units.Field(before) ? Parsed<Speed>.Good(before) : WindRange.ReadSpeed(text, units.Wind);
+    private Func<string, Parsed<Speed>> ReadEdge(Speed before) =>
+        FormReader.Kept(units.Field(before), before, text => WindRange.ReadSpeed(text, units.Wind));
 
     private Field[] FieldsOf(WindBand band) =>
         [

@@ -90,12 +90,10 @@ public sealed partial class ControlForm(
             ["moreDoes"] = control.MoreDoes,
             ["when"] = Whens.First(when => when.When == control.When).Word,
             ["builds"] = Directions.First(direction => direction.Builds == control.AsWindBuilds).Word,
-            ["helm"] = control.HelmPerUnit?.ToString(CultureInfo.InvariantCulture) ?? "",
+            ["helm"] = Helm(control),
             ["disturbs"] = string.Join(
                 "\n",
-                control.Disturbs.Select(coupling =>
-                    $"{coupling.Control}: {coupling.Why}" + (coupling.Follows is var (least, most) ? Following(least, most) : "")
-                )
+                control.Disturbs.Select(Written)
             ),
         };
 
@@ -103,25 +101,29 @@ public sealed partial class ControlForm(
     public Control? Read()
     {
         var name = Text("name", "What do sailors call it?");
-        var scale = Scale.Read(Reader);
+        var scale = Scale.Read(Reader, before?.Scale);
         var datum = Text("datum", "Where does the scale start?");
         var point = Text("readingPoint", "What is read against the scale?");
         var more = Text("moreDoes", "One sentence: what happens with more of it?");
         var helm = Reader.May(
             "helm",
             typed.GetValueOrDefault("helm"),
-            text =>
-                NumberText
-                    .Read(text)
-                    .Then(read =>
-                        Math.Abs(read.Number) > 20
-                            ? Parsed<double>.Bad("No control turns the rudder by more than 20° a unit.")
-                            : Parsed<double>.Good(read.Number)
-                    )
+            FormReader.Kept(
+                before is null ? "" : Helm(before),
+                before?.HelmPerUnit ?? 0,
+                text =>
+                    NumberText
+                        .Read(text)
+                        .Then(read =>
+                            Math.Abs(read.Number) > 20
+                                ? Parsed<double>.Bad("No control turns the rudder by more than 20° a unit.")
+                                : Parsed<double>.Good(read.Number)
+                        )
+            )
         );
         var disturbs = (typed.GetValueOrDefault("disturbs") ?? "")
             .Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
-            .Select(ReadCoupling)
+            .Select(line => before?.Disturbs.FirstOrDefault(coupling => Written(coupling) == line) ?? ReadCoupling(line))
             .ToList();
         return Reader.Ok
             ? new(
@@ -145,6 +147,11 @@ public sealed partial class ControlForm(
             }
             : null;
     }
+
+    private static string Helm(Control control) => control.HelmPerUnit is { } known ? NumberText.Exact(known) : "";
+
+    private static string Written(Coupling coupling) =>
+        $"{coupling.Control}: {coupling.Why}" + (coupling.Follows is var (least, most) ? Following(least, most) : "");
 
     private Coupling? ReadCoupling(string line)
     {

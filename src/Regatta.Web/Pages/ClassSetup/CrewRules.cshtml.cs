@@ -59,7 +59,7 @@ public sealed partial class CrewRulesModel(ClubContext here, DefinitionEditor ed
     {
         await LoadAsync();
         typed = Request.Typed();
-        var height = Form.Need("height", typed.GetValueOrDefault("height"), "At which height is the wind meant?", WindProfile.ReadHeight);
+        var height = Form.Need("height", typed.GetValueOrDefault("height"), "At which height is the wind meant?", FormReader.Kept(Now()["height"], Class.WindHeight, WindProfile.ReadHeight));
         var crew = Schools.ToList().IndexOf(typed.GetValueOrDefault("school", "")) switch
         {
             1 => ReadRule(),
@@ -86,33 +86,31 @@ public sealed partial class CrewRulesModel(ClubContext here, DefinitionEditor ed
             ["fromBand"] = rule is null ? Bands[0] : Class.Bands.Find(rule.FromBand)?.Name ?? Bands[0],
             ["offsets"] = string.Join(
                 "\n",
-                Class.Crew.Offsets.Select(offset =>
-                    $"{NumberText.Plain(offset.From.In(units.Mass), 1)}–{NumberText.Plain(offset.To.In(units.Mass), 1)}: "
-                    + $"{Class.Find(offset.Control)?.Name ?? offset.Control.Name} {NumberText.Signed(offset.Steps, 0)}"
-                )
+                Class.Crew.Offsets.Select(Written)
             ),
         };
     }
 
     private CrewReading ReadRule()
     {
+        var (before, now) = (Class.Crew.Rule, Now());
         var reference = Form.Need(
             "reference",
             typed.GetValueOrDefault("reference"),
             "Which crew was the card tuned with?",
-            text => SessionLog.ReadCrewMass(text, units.Mass)
+            FormReader.Kept(now["reference"], before?.Reference ?? default, text => SessionLog.ReadCrewMass(text, units.Mass))
         );
         var hull = Form.Need(
             "hull",
             typed.GetValueOrDefault("hull"),
             "Write 0 if nobody knows.",
-            text => NumberText.Read(text).Then(read => Parsed<double>.Good(read.Number))
+            FormReader.Kept(now["hull"], before?.Hull ?? 0, Number)
         );
         var arm = Form.Need(
             "arm",
             typed.GetValueOrDefault("arm"),
             "How far out does their weight work?",
-            text => NumberText.Read(text).Then(read => Parsed<double>.Good(read.Number))
+            FormReader.Kept(now["arm"], before?.Arm.Metres ?? 0, Number)
         );
         var band = Class.Bands.All.FirstOrDefault(band => band.Name == typed.GetValueOrDefault("fromBand")) ?? Class.Bands.All[0];
         return Form.Ok && Form.Take("arm", CrewRule.Of(reference, hull, Length.FromMetres(arm), band.Id)) is { } rule
@@ -120,12 +118,15 @@ public sealed partial class CrewRulesModel(ClubContext here, DefinitionEditor ed
             : CrewReading.None;
     }
 
+    private static Parsed<double> Number(string text) => NumberText.Read(text).Then(read => Parsed<double>.Good(read.Number));
+
     private CrewReading ReadOffsets()
     {
+        var before = Class.Crew.Offsets.ToLookup(Written);
         var offsets = typed
             .GetValueOrDefault("offsets", "")
             .Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
-            .Select(ReadOffset)
+            .Select(line => before[line].FirstOrDefault() ?? ReadOffset(line))
             .OfType<CrewOffset>()
             .ToList();
         if (offsets.Count == 0)
@@ -135,6 +136,10 @@ public sealed partial class CrewRulesModel(ClubContext here, DefinitionEditor ed
 
         return CrewReading.By(offsets);
     }
+
+    private string Written(CrewOffset offset) =>
+        $"{NumberText.Plain(offset.From.In(units.Mass), 1)}–{NumberText.Plain(offset.To.In(units.Mass), 1)}: "
+        + $"{Class.Find(offset.Control)?.Name ?? offset.Control.Name} {NumberText.Signed(offset.Steps, 0)}";
 
     private CrewOffset? ReadOffset(string line)
     {

@@ -75,8 +75,8 @@ public sealed class ScaleForm(IReadOnlyDictionary<string, string> typed)
             AngleScale angle => Ends("angle", angle.Min.Position, angle.Max.Position, angle.Step, []),
             BodyScale body => Ends(
                 "body measure",
-                body.ReadingAt(body.Min),
-                body.ReadingAt(body.Max),
+                body.From,
+                body.To,
                 body.ReadingStep,
                 new() { ["measure"] = body.Measure.Word(), ["usual"] = Mm(body.Usual) }
             ),
@@ -123,9 +123,15 @@ public sealed class ScaleForm(IReadOnlyDictionary<string, string> typed)
             _ => [],
         };
 
-    /// <summary>Reads the scale; what is wrong stands beside its field.</summary>
-    public Scale? Read(FormReader form)
+    /// <summary>Reads the scale; what is wrong stands beside its field. A scale none of whose fields was touched stays to the
+    /// hair.</summary>
+    public Scale? Read(FormReader form, Scale? before)
     {
+        if (before is not null && Typed(before).All(field => this[field.Key].ReplaceLineEndings("\n").Trim() == field.Value.Trim()))
+        {
+            return before;
+        }
+
         var scale = Kind switch
         {
             "length" => ReadLength(form),
@@ -155,15 +161,15 @@ public sealed class ScaleForm(IReadOnlyDictionary<string, string> typed)
 
     private static string KindOf(Counted thing) => thing == Counted.Dot ? "rope dots" : thing.ToString().ToLowerInvariant() + "s";
 
-    private static string Mm(Length length) => NumberText.Plain(length.Millimetres, 2) + " mm";
+    private static string Mm(Length length) => NumberText.Exact(length.Millimetres) + " mm";
 
     private static Dictionary<string, string> Ends(string kind, double from, double to, double step, Dictionary<string, string> more) =>
         new(more)
         {
             ["kind"] = kind,
-            ["min"] = NumberText.Fraction(from),
-            ["max"] = NumberText.Fraction(to),
-            ["step"] = NumberText.Fraction(step),
+            ["min"] = NumberText.Fraction(from, NumberText.MostDecimals),
+            ["max"] = NumberText.Fraction(to, NumberText.MostDecimals),
+            ["step"] = NumberText.Fraction(step, NumberText.MostDecimals),
         };
 
     private static IEnumerable<Field> Numbers(string what) =>

@@ -38,7 +38,7 @@ public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, Uni
                     new("tolerance", "Near enough within, degrees", Plain(Class.Helm.Tolerance.Degrees)),
                     new("reference", $"Usual wind, {units.Wind.Symbol()}", units.Field(Class.Helm.ReferenceWind))
                     {
-                        Hint = "What the helm model is centred on, and the card opens at.",
+                        Hint = "What the card opens at where there is no station.",
                     },
                     new("perHeel", "A degree of heel adds, degrees of rudder", Plain(Class.Helm.PerHeelDegree)),
                     new("checks", "What to look at on the water", string.Join("\n", Class.Checks))
@@ -60,18 +60,16 @@ public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, Uni
     {
         await OnGetAsync();
         typed = Request.Typed();
-        var target = Form.Need("target", typed.GetValueOrDefault("target"), "Which helm should she have?", HelmReading.Read);
-        var tolerance = Form.Need("tolerance", typed.GetValueOrDefault("tolerance"), "How near is near enough?", Number);
+        var helm = Class.Helm;
+        var target = Form.Need("target", typed.GetValueOrDefault("target"), "Which helm should she have?", FormReader.Kept(Plain(helm.Target.Degrees), helm.Target, HelmReading.Read));
+        var tolerance = Form.Need("tolerance", typed.GetValueOrDefault("tolerance"), "How near is near enough?", FormReader.Kept(Plain(helm.Tolerance.Degrees), helm.Tolerance.Degrees, Number));
         var reference = Form.Need(
             "reference",
             typed.GetValueOrDefault("reference"),
             "In which wind is she usually sailed?",
-            text =>
-                text == units.Field(Class.Helm.ReferenceWind)
-                    ? Parsed<Speed>.Good(Class.Helm.ReferenceWind)
-                    : WindRange.ReadSpeed(text, units.Wind)
+            FormReader.Kept(units.Field(helm.ReferenceWind), helm.ReferenceWind, text => WindRange.ReadSpeed(text, units.Wind))
         );
-        var perHeel = Form.Need("perHeel", typed.GetValueOrDefault("perHeel"), "Write 0 if nobody knows.", Number);
+        var perHeel = Form.Need("perHeel", typed.GetValueOrDefault("perHeel"), "Write 0 if nobody knows.", FormReader.Kept(Plain(helm.PerHeelDegree), helm.PerHeelDegree, Number));
         var change = Form.Ok
             ? new SetSettings(
                 typed.GetValueOrDefault("name", "").Trim(),

@@ -45,24 +45,32 @@ public sealed record CellForm(
     /// by.</summary>
     public (Cell? Cell, CellForm Form) Read(Control control, Cell? before)
     {
-        var form = new FormReader();
-        var untouched =
-            before is { Mark: { } was, IsRange: false, Word: null } && Mark == control.Scale.Show(was) ? was : (Core.Marks.Mark?)null;
-        var tolerance = form.May("tolerance", Tolerance, control.Scale.ReadDistance) ?? 0;
+        var (form, shown) = (new FormReader(), Of(before, control));
+        var tolerance = form.May(
+            "tolerance",
+            Tolerance,
+            FormReader.Kept(
+                shown.Tolerance,
+                before is { IsRange: false, Mark: not null } ? before.Tolerance : control.Scale.UsualTolerance,
+                control.Scale.ReadDistance
+            )
+        );
         var source = Measured ? CellSource.Measured : CellSource.Entered;
+        var untouched = before is not null && Mark == shown.Mark;
         var read =
-            Mark.Trim().Length == 0
-                ? Cell.Of(null, 0, Target, Note, source)
-                : CellText.Read(
-                    control,
-                    Mark,
-                    tolerance,
-                    Target,
-                    Note,
-                    text => untouched is { } same ? Parsed<Core.Marks.Mark>.Good(same) : control.Scale.ReadOnStep(text)
-                );
+            Mark.Trim().Length == 0 ? Cell.Of(null, 0, Target, Note, source)
+            : untouched && before is { IsRange: true, Span: var (low, high) } ? Cell.Between(low, high, Target, Note, source)
+            : CellText.Read(
+                control,
+                Mark,
+                tolerance ?? 0,
+                Target,
+                Note,
+                text => untouched && before is { Mark: { } same, Word: null } ? Parsed<Core.Marks.Mark>.Good(same) : control.Scale.ReadOnStep(text)
+            );
         var cell = form.Ok ? form.Take("mark", read)?.From(source) : null;
-        return (form.Ok ? cell : null, this with { Problems = form.Problems });
+        var same = cell is not null && Measured == shown.Measured && cell.SaysSame(before);
+        return (form.Ok ? (same ? before : cell) : null, this with { Problems = form.Problems });
     }
 
     /// <summary>The fields as they are drawn.</summary>

@@ -87,21 +87,12 @@ public sealed class PasteModel(ClubContext here, EditCells editCells, UnitPrefer
             > Limits.TableLetters => Parsed<PastedTable>.Bad(
                 $"That is more than {Limits.TableLetters / 1_000_000} million letters. Copy the part with the matrix only."
             ),
-            _ => Understood(TableText.Rows(Text), corner),
+            _ => PastedTable.Read(Layer.Matrix, TableText.Rows(Text), units.Wind, Chosen, CellNames.Read(corner)),
         };
         (Pasted, Problem) = (read.Ok ? read.Value : null, read.Problem);
         if (Problem is not null)
         {
             Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
         }
-    }
-
-    /// <summary>A table with headings by its headings; a bare block copied from a matrix by where it was pasted.</summary>
-    private Parsed<PastedTable> Understood(IReadOnlyList<IReadOnlyList<string>> rows, string? corner)
-    {
-        var byHeads = PastedTable.Read(Layer.Matrix, rows, units.Wind, Chosen);
-        return byHeads.Ok || CellNames.Read(corner) is not { } first || PastedTable.WithHeads(Layer.Matrix, rows, first) is not { } headed
-            ? byHeads
-            : PastedTable.Read(Layer.Matrix, headed, units.Wind, Chosen);
     }
 }
