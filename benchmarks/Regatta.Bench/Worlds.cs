@@ -55,7 +55,8 @@ internal static class Worlds
             Console.WriteLine(
                 string.Create(
                     CultureInfo.InvariantCulture,
-                    $"{world.Name, -24}{100 * result.Coverage, 8:0.0}%{said, 12:0.000}{came, 10:0.000}{surest.Count, 7}{100 * result.Within, 12:0}%{100 * lee, 10:0}%"
+                    $"{world.Name, -24}{100 * result.Coverage, 8:0.0}%{said, 12:0.000}{came, 10:0.000}{surest.Count, 7}"
+                        + $"{100 * result.Within, 12:0}%{100 * lee, 10:0}%"
                 )
             );
             Console.WriteLine("    came true by tenths of P: " + Tenths(result.Better));

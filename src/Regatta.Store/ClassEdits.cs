@@ -77,7 +77,15 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
             await WriteCellsAsync(connection, transaction, one, draft.State, after, places, edit, by);
         }
 
-        await WriteAsync(connection, transaction, one, draft.Class, after.Definition);
+        try
+        {
+            await WriteAsync(connection, transaction, one, draft.Class, after.Definition);
+        }
+        catch (UnreadableClassException unreadable)
+        {
+            return new EditOutcome.Refused($"Nothing was kept: {unreadable.Why}.");
+        }
+
         await transaction.CommitAsync();
         return new EditOutcome.Done(after, seen + 1, what, difference?.Before, difference?.After);
     }

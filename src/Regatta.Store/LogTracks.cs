@@ -15,11 +15,12 @@ public sealed class LogTracks(NpgsqlDataSource database)
         await using var connection = await database.OpenConnectionAsync();
         return await connection.ExecuteAsync(
                 """
-                insert into log_tracks (club_id, log_id, wind_from, metres, mean, best, legs, upwind_angle, tack_angle, upwind_vmg)
-                select club_id, id, @wind, @Metres, @mean, @best, @Legs, @angle, @tack, @vmg from session_logs where club_id = @club
+                insert into log_tracks (club_id, log_id, wind_from, metres, mean, best, best_noise, legs, upwind_angle,
+                  tack_angle, upwind_vmg)
+                select club_id, id, @wind, @Metres, @mean, @best, @noise, @Legs, @angle, @tack, @vmg from session_logs where club_id = @club
                   and id = @number and sailor_id = @sailor
                 on conflict (club_id, log_id) do update set wind_from = excluded.wind_from, metres = excluded.metres, mean = excluded.mean,
-                  best = excluded.best, legs = excluded.legs,
+                  best = excluded.best, best_noise = excluded.best_noise, legs = excluded.legs,
                   upwind_angle = excluded.upwind_angle, tack_angle = excluded.tack_angle, upwind_vmg = excluded.upwind_vmg
                 """,
                 new
@@ -31,6 +32,7 @@ public sealed class LogTracks(NpgsqlDataSource database)
                     track.Metres,
                     mean = track.Mean.MetresPerSecond,
                     best = track.Best.MetresPerSecond,
+                    noise = track.BestNoise?.MetresPerSecond,
                     track.Legs,
                     angle = track.UpwindAngle?.Degrees,
                     tack = track.TackAngle?.Degrees,
@@ -45,7 +47,7 @@ public sealed class LogTracks(NpgsqlDataSource database)
         await using var connection = await database.OpenConnectionAsync();
         return
             await connection.QuerySingleOrDefaultAsync<TrackRow>(
-                "select wind_from, metres, mean, best, legs, upwind_angle, tack_angle, "
+                "select wind_from, metres, mean, best, best_noise, legs, upwind_angle, tack_angle, "
                     + "upwind_vmg from log_tracks where club_id = @club and log_id = @number",
                 new { club = club.Number, number }
             )
@@ -56,6 +58,7 @@ public sealed class LogTracks(NpgsqlDataSource database)
                     row.Metres,
                     Speed.FromMetresPerSecond(row.Mean),
                     Speed.FromMetresPerSecond(row.Best),
+                    row.BestNoise is { } noise ? Speed.FromMetresPerSecond(noise) : null,
                     row.Legs,
                     row.UpwindAngle is { } angle ? Angle.FromDegrees(angle) : null,
                     row.TackAngle is { } tack ? Angle.FromDegrees(tack) : null,
@@ -70,6 +73,7 @@ public sealed class LogTracks(NpgsqlDataSource database)
         double Metres,
         double Mean,
         double Best,
+        double? BestNoise,
         int Legs,
         double? UpwindAngle,
         double? TackAngle,

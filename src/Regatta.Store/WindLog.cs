@@ -31,11 +31,11 @@ public sealed class WindLog(NpgsqlDataSource database)
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
             """
-            insert into wind_blocks (club_id, from_at, to_at, mean, gust, lull, direction, spread, samples)
-            values (@club, @from, @to, @Mean, @Gust, @Lull, @Direction, @Spread, @Samples)
+            insert into wind_blocks (club_id, from_at, to_at, mean, gust, lull, direction, spread, samples, covered)
+            values (@club, @from, @to, @Mean, @Gust, @Lull, @Direction, @Spread, @Samples, @covered)
             on conflict (club_id, from_at) do update
               set to_at = excluded.to_at, mean = excluded.mean, gust = excluded.gust, lull = excluded.lull,
-              direction = excluded.direction, spread = excluded.spread, samples = excluded.samples
+              direction = excluded.direction, spread = excluded.spread, samples = excluded.samples, covered = excluded.covered
             where excluded.samples > wind_blocks.samples
             """,
             new
@@ -49,6 +49,7 @@ public sealed class WindLog(NpgsqlDataSource database)
                 Direction = block.Direction?.Degrees,
                 Spread = block.Spread?.Degrees,
                 block.Samples,
+                covered = block.Covered.TotalSeconds,
             }
         );
     }
@@ -61,7 +62,7 @@ public sealed class WindLog(NpgsqlDataSource database)
         [
             .. (
                 await connection.QueryAsync<BlockRow>(
-                    "select from_at, to_at, mean, gust, lull, direction, spread, samples from wind_blocks "
+                    "select from_at, to_at, mean, gust, lull, direction, spread, samples, covered from wind_blocks "
                         + "where club_id = @club and from_at >= @since and from_at < @until order by from_at",
                     new
                     {
@@ -74,28 +75,39 @@ public sealed class WindLog(NpgsqlDataSource database)
         ];
     }
 
-    /// <summary>The samples from a time on, oldest first.</summary>
-    public async Task<IReadOnlyList<WindSample>> SamplesAsync(ClubId club, DateTimeOffset since)
+    /// <summary>The samples between two times, oldest first.</summary>
+    public async Task<IReadOnlyList<WindSample>> SamplesAsync(ClubId club, DateTimeOffset since, DateTimeOffset until)
     {
         await using var connection = await database.OpenConnectionAsync();
         return
         [
             .. (
                 await connection.QueryAsync<SampleRow>(
-                    "select at, speed, direction from wind_samples where club_id = @club and at >= @since order by at",
-                    new { club = club.Number, since = since.UtcDateTime }
+                    "select at, speed, direction from wind_samples where club_id = @club and at >= @since and at <= @until order by at",
+                    new
+                    {
+                        club = club.Number,
+                        since = since.UtcDateTime,
+                        until = until.UtcDateTime,
+                    }
                 )
             ).Select(row => new WindSample(row.At, Speed.FromMetresPerSecond(row.Speed), AsAngle(row.Direction))),
         ];
     }
 
-    /// <summary>Forgets samples from before a time; their blocks stay.</summary>
-    public async Task ForgetAsync(ClubId club, DateTimeOffset before)
+    /// <summary>Forgets the oldest samples from before a time, no more than so many; their blocks stay.</summary>
+    public async Task ForgetAsync(ClubId club, DateTimeOffset before, int most)
     {
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
-            "delete from wind_samples where club_id = @club and at < @before",
-            new { club = club.Number, before = before.UtcDateTime }
+            "delete from wind_samples where club_id = @club and at in (select at from wind_samples "
+                + "where club_id = @club and at < @before order by at limit @most)",
+            new
+            {
+                club = club.Number,
+                before = before.UtcDateTime,
+                most,
+            }
         );
     }
 
@@ -111,7 +123,8 @@ public sealed class WindLog(NpgsqlDataSource database)
         double Lull,
         double? Direction,
         double? Spread,
-        int Samples
+        int Samples,
+        double Covered
     )
     {
         public WindSummary ToSummary() =>
@@ -124,6 +137,9 @@ public sealed class WindLog(NpgsqlDataSource database)
                 AsAngle(Direction),
                 AsAngle(Spread),
                 Samples
-            );
+            )
+            {
+                Covered = TimeSpan.FromSeconds(Covered),
+            };
     }
 }

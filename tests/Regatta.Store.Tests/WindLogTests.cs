@@ -22,11 +22,15 @@ public sealed class WindLogTests(StoreFixture store)
             .ToList();
         await log.AppendAsync(store.Club, samples);
         await log.AppendAsync(store.Club, [.. samples.TakeLast(10), new(start.AddSeconds(100), Speed.FromMetresPerSecond(1), null)]);
-        var kept = await log.SamplesAsync(store.Club, start);
+        var kept = await log.SamplesAsync(store.Club, start, start.AddHours(1));
         Assert.Equal(samples, kept.Take(100));
         Assert.Equal(101, kept.Count);
-        await log.ForgetAsync(store.Club, start.AddSeconds(90));
-        Assert.Equal(11, (await log.SamplesAsync(store.Club, start)).Count);
+        // However far a clock jumps, no more goes at once than it is told.
+        await log.ForgetAsync(store.Club, start.AddYears(1), 30);
+        Assert.Equal(start.AddSeconds(30), (await log.SamplesAsync(store.Club, start, start.AddHours(1)))[0].At);
+        await log.ForgetAsync(store.Club, start.AddSeconds(90), 1000);
+        Assert.Equal(11, (await log.SamplesAsync(store.Club, start, start.AddHours(1))).Count);
+        Assert.Equal(10, (await log.SamplesAsync(store.Club, start, start.AddSeconds(99))).Count);
     }
 
     [Fact]

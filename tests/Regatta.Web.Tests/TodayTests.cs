@@ -57,7 +57,7 @@ public sealed class TodayTests(ClubHost host)
         // What was heard is kept, block by block.
         var log = club.Services.GetRequiredService<WindLog>();
         Assert.NotEmpty(await log.BlocksAsync(club.ClubOf("wenlow"), DateTimeOffset.UtcNow.AddHours(-3), DateTimeOffset.UtcNow.AddDays(2)));
-        Assert.NotEmpty(await log.SamplesAsync(club.ClubOf("wenlow"), DateTimeOffset.UtcNow.AddHours(-3)));
+        Assert.NotEmpty(await log.SamplesAsync(club.ClubOf("wenlow"), DateTimeOffset.UtcNow.AddHours(-3), DateTimeOffset.UtcNow));
     }
 
     [Fact]
@@ -81,7 +81,14 @@ public sealed class TodayTests(ClubHost host)
     [Fact]
     public void What_one_instance_tells_another_reads_and_what_it_does_not_know_is_silence()
     {
-        var state = StationState.Silent with { Now = Summary(6), ArrivedAt = Noon, Connected = true, Lost = 2 };
+        var state = StationState.Silent with
+        {
+            Now = Summary(6),
+            ArrivedAt = Noon,
+            Quiet = TimeSpan.FromSeconds(3),
+            Connected = true,
+            Lost = 2,
+        };
         Assert.Equal(state, StationState.Read(state.Write()));
         Assert.Equal(StationState.Silent, StationState.Read("""{"Now":"gale"}"""));
         Assert.Equal(StationState.Silent, StationState.Read("null"));
@@ -90,10 +97,10 @@ public sealed class TodayTests(ClubHost host)
     [Fact]
     public void A_silent_station_has_no_wind_now()
     {
-        var state = StationState.Silent with { Now = Summary(6), ArrivedAt = Noon };
-        Assert.NotNull(state.Fresh(Noon + StationState.StaleAfter));
-        Assert.Null(state.Fresh(Noon + StationState.StaleAfter + TimeSpan.FromSeconds(1)));
-        Assert.Null(StationState.Silent.Fresh(Noon));
+        var state = StationState.Silent with { Now = Summary(6), ArrivedAt = Noon, Quiet = TimeSpan.FromSeconds(20) };
+        Assert.NotNull(state.Fresh(StationState.StaleAfter - TimeSpan.FromSeconds(20)));
+        Assert.Null(state.Fresh(StationState.StaleAfter - TimeSpan.FromSeconds(19)));
+        Assert.Null(StationState.Silent.Fresh(TimeSpan.Zero));
     }
 
     [Fact]

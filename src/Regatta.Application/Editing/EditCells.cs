@@ -17,7 +17,16 @@ public sealed class EditCells(Cells cells, ClassCache cache, TimeProvider clock)
     public async Task<SaveOutcome> RunAsync(Actor actor, ClassView seen, IReadOnlyList<CellWrite> writes, string what)
     {
         var day = actor.Club.Today(clock);
-        var dated = writes.Select(write => write with { Cell = write.Cell?.On(day) }).ToList();
+        // What says what it said already is no edit, and keeps its day.
+        var dated = writes
+            .Where(write => seen.Revision(write.Place) != write.SeenRevision || !IsKept(seen.Draft.State, write))
+            .Select(write => write with { Cell = write.Cell?.On(day) })
+            .ToList();
+        if (writes.Count > 0 && dated.Count == 0)
+        {
+            return SaveOutcome.Saved;
+        }
+
         var view = seen;
         for (var tries = 0; tries < MostTries; tries++)
         {
@@ -43,6 +52,14 @@ public sealed class EditCells(Cells cells, ClassCache cache, TimeProvider clock)
 
         return SaveOutcome.Conflict;
     }
+
+    private static bool IsKept(ClassState state, CellWrite write) =>
+        (state.Kept.GetValueOrDefault(write.Place), write.Cell) switch
+        {
+            (null, null) => true,
+            ({ } before, { } now) => now.SaysSame(before) && (now.Source, now.Origin) == (before.Source, before.Origin),
+            _ => false,
+        };
 
     /// <summary>Writes one cell, or empties it.</summary>
     public Task<SaveOutcome> RunAsync(Actor actor, ClassView seen, CellPlace place, Cell? cell, int seenRevision) =>

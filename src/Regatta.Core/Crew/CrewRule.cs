@@ -27,14 +27,24 @@ public sealed record CrewRule(Mass Reference, double Hull, Length Arm, BandId Fr
     /// <param name="wind">The true wind.</param>
     /// <param name="crew">All aboard; above zero.</param>
     /// <param name="bands">The class's bands.</param>
-    public Speed Effective(Speed wind, Mass crew, WindBands bands) =>
-        bands.Find(FromBand) is { From: var from } && wind >= from
-            ? Speed.FromMetresPerSecond(
-                Factor(crew) * wind.MetresPerSecond is var effective && effective < from.MetresPerSecond
-                    ? Math.Max(effective, Math.Max(0, from.MetresPerSecond - JustBelow.MetresPerSecond))
-                    : effective
-            )
-            : wind;
+    public Speed Effective(Speed wind, Mass crew, WindBands bands)
+    {
+        if (bands.Find(FromBand) is not { From: var from })
+        {
+            return wind;
+        }
+
+        var effective = wind < from ? wind.MetresPerSecond : wind.MetresPerSecond * Factor(crew);
+        var edge = Math.Max(0, from.MetresPerSecond - JustBelow.MetresPerSecond);
+        return Speed.FromMetresPerSecond(
+            (Factor(crew) < 1, wind < from, effective < from.MetresPerSecond) switch
+            {
+                (true, true, _) => Math.Min(effective, edge),
+                (true, false, true) => edge,
+                _ => effective,
+            }
+        );
+    }
 
     /// <summary>Joins the parts; refuses what makes no rule.</summary>
     public static Parsed<CrewRule> Of(Mass reference, double hull, Length arm, BandId fromBand) =>

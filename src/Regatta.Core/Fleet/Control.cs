@@ -35,6 +35,9 @@ public enum AsWindBuilds
 
     /// <summary>To lower marks.</summary>
     Down,
+
+    /// <summary>To higher marks up to some wind, and down again beyond it.</summary>
+    UpThenDown,
 }
 
 /// <summary>"Changing this disturbs that": why a set-up has an order and a second pass.</summary>
@@ -80,6 +83,14 @@ public sealed record Control(
 
     /// <summary>The degrees of rudder one step more of the mark is believed to add, or null.</summary>
     public double? HelmPerStep => HelmPerUnit * Scale.Step / Scale.PositionsPerUnit;
+
+    /// <summary>The control with what it is set to, without saying a word twice: "Shroud hole 4", not "Shroud hole hole 4".</summary>
+    /// <param name="shown">The mark as its scale shows it.</param>
+    public string Said(string shown)
+    {
+        var last = Name.Split(' ')[^1] + " ";
+        return $"{Name} {(shown.StartsWith(last, StringComparison.OrdinalIgnoreCase) ? shown[last.Length..] : shown)}";
+    }
 
     /// <summary>Whether a word a person uses means this control: its name, its key or a synonym, in any case.</summary>
     public bool IsCalled(string word) =>

@@ -150,7 +150,8 @@ public sealed record BodyScale : LengthwiseScale
     public override string ShowReading(double reading) => $"{NumberText.Fraction(reading, decimals)} × {Measure.Word()}";
 
     /// <inheritdoc/>
-    public override string ShowChange(double positions) => $"{NumberText.SignedFraction(positions / PositionsPerUnit, decimals)} × {Measure.Word()}";
+    public override string ShowChange(double positions) =>
+        $"{NumberText.SignedFraction(positions / PositionsPerUnit, decimals)} × {Measure.Word()}";
 
     /// <inheritdoc/>
     public override Parsed<double> ReadDistance(string text) => ReadReading(text).Then(number => Distance(number * PositionsPerUnit));

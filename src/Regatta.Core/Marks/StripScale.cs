@@ -80,7 +80,8 @@ public sealed record StripScale : LengthwiseScale
     public override string ShowReading(double reading) => $"strip {NumberText.Fraction(reading, decimals)}";
 
     /// <inheritdoc/>
-    public override string ShowChange(double positions) => NumberText.SignedFraction(positions / PositionsPerUnit, decimals) + " on the strip";
+    public override string ShowChange(double positions) =>
+        NumberText.SignedFraction(positions / PositionsPerUnit, decimals) + " on the strip";
 
     /// <inheritdoc/>
     public override Parsed<double> ReadDistance(string text) =>

@@ -92,7 +92,7 @@ public sealed record Cell
             (_, { Length: > LongestText }, _) or (_, _, { Length: > LongestText }) => Parsed<Cell>.Bad(
                 $"Keep it under {LongestText} letters."
             ),
-            var (_, words, remark) => Parsed<Cell>.Good(new(mark, tolerance, words, remark, source)),
+            var (_, words, remark) => Parsed<Cell>.Good(new(mark, mark is null ? 0 : tolerance, words, remark, source)),
         };
 
     /// <summary>A cell that says a range; the ends may come in either order.</summary>
@@ -136,7 +136,7 @@ public sealed record Cell
     public bool SaysSame(Cell? other) =>
         other is not null
         && (Word, IsRange, Target, Note) == (other.Word, other.IsRange, other.Target, other.Note)
-        && Near(Tolerance, other.Tolerance)
+        && (Mark is null && Word is null || Near(Tolerance, other.Tolerance))
         && (Word is not null || (Mark is null) == (other.Mark is null) && Near(Mark?.Position ?? 0, other.Mark?.Position ?? 0));
 
     private static bool Near(double one, double other) =>
@@ -174,6 +174,15 @@ public sealed record Cell
         }
 
         var (low, high) = Span!.Value;
+        if (high.Position - low.Position > scale.Max.Position - scale.Min.Position)
+        {
+            // Wider than the scale it goes nowhere: it becomes the whole scale.
+            return At(new((scale.Min.Position + scale.Max.Position) / 2)) with
+            {
+                Tolerance = (scale.Max.Position - scale.Min.Position) / 2,
+            };
+        }
+
         var room = Math.Clamp(
             Math.Round(positions / scale.Step),
             Math.Ceiling(((scale.Min.Position - low.Position) / scale.Step) - 1e-9),

@@ -30,4 +30,24 @@ public static class Isotonic
 
         return [.. blocks.SelectMany(block => Enumerable.Repeat(block.Mean, block.Count))];
     }
+
+    /// <summary>The nearest values that rise up to some peak and never rise after it: of all peaks the one of least squares.</summary>
+    /// <param name="values">In order; one or more.</param>
+    /// <param name="weights">One for each value, above zero.</param>
+    /// <returns>The values, and the place of the peak.</returns>
+    public static (IReadOnlyList<double> Values, int Peak) RisingThenFalling(IReadOnlyList<double> values, IReadOnlyList<double> weights)
+    {
+        var fit = Enumerable
+            .Range(0, values.Count)
+            .Select(At)
+            .MinBy(one => one.Zip(values, weights).Sum(at => at.Third * (at.First - at.Second) * (at.First - at.Second)))!;
+        return (fit, fit.ToList().IndexOf(fit.Max()));
+
+        IReadOnlyList<double> At(int peak)
+        {
+            var up = Rising([.. values.Take(peak + 1)], [.. weights.Take(peak + 1)]);
+            var down = Rising([.. values.Skip(peak + 1).Reverse()], [.. weights.Skip(peak + 1).Reverse()]);
+            return [.. up, .. down.Reverse()];
+        }
+    }
 }

@@ -86,49 +86,48 @@ public sealed class Judgement
     /// M7.</summary>
     private IEnumerable<Finding> Reversal(Control control)
     {
-        var sign = control.AsWindBuilds switch
-        {
-            AsWindBuilds.Up => 1,
-            AsWindBuilds.Down => -1,
-            _ => 0,
-        };
         var marked = Filled(control).Where(one => one.Cell.Mark is not null).ToList();
-        if (sign == 0 || marked.Count < 2)
+        if (control.AsWindBuilds == AsWindBuilds.Either || marked.Count < 2)
         {
             yield break;
         }
 
-        var values = marked.Select(one => sign * one.Cell.Mark!.Value.Position).ToList();
+        var values = marked.Select(one => one.Cell.Mark!.Value.Position).ToList();
         var weights = marked
             .Select(one =>
                 1.0 + sailed[one.Band.Id].Count(session => session.Marks.TryGetValue(control.Key, out var mark) && one.Cell.Holds(mark))
             )
             .ToList();
-        var smooth = Isotonic.Rising(values, weights);
-        var moved = Enumerable.Range(0, values.Count).Where(at => Math.Abs(smooth[at] - values[at]) > 1e-9).ToList();
-        if (moved.Count == 0)
+        var (smooth, peak) = MarkOrder.Smoothed(control.AsWindBuilds, values, weights);
+        if (values.Zip(smooth).All(pair => Math.Abs(pair.First - pair.Second) <= MarkOrder.Hair))
         {
             yield break;
         }
 
-        var edits = moved
-            .Select(at => new CellEdit(
-                At(marked[at].Band, control),
-                marked[at].Cell.Moved(control.Scale, (sign * smooth[at]) - marked[at].Cell.Mark!.Value.Position).From(CellSource.Entered)
-            ))
-            .Where(edit => edit.Cell!.Mark != matrix[edit.Address]!.Mark)
+        var mended = MarkOrder.Mended(control.Scale, [.. marked.Select(one => one.Cell)], smooth, peak);
+        var edits = marked
+            .Zip(mended, (one, cell) => new CellEdit(At(one.Band, control), cell.From(CellSource.Entered)))
+            .Where(edit => !edit.Cell!.SaysSame(matrix[edit.Address]))
             .ToList();
-        var back = Enumerable.Range(1, values.Count - 1).First(at => values[at] < values[at - 1] - 1e-9);
-        var (before, after) = (marked[back - 1], marked[back]);
+        var (before, after) = Enumerable
+            .Range(1, values.Count - 1)
+            .Where(at => (values[at] - values[at - 1]) * (at <= peak ? 1 : -1) < -MarkOrder.Hair)
+            .Select(at => (marked[at - 1], marked[at]))
+            .First();
+        var way = control.AsWindBuilds switch
+        {
+            AsWindBuilds.Up => "up",
+            AsWindBuilds.Down => "down",
+            _ => "up and then down",
+        };
         yield return new(
             FindingKind.Reversal,
             control,
-            [.. moved.Select(at => marked[at].Band)],
-            $"{control.Name} goes {(sign > 0 ? "up" : "down")} as wind builds in this "
-                + $"class, but from {before.Band.Name} to {after.Band.Name} it goes from "
+            [.. edits.Select(edit => matrix.Bands.Find(edit.Address.Band)!)],
+            $"{control.Name} goes {way} as wind builds in this class, but from {before.Band.Name} to {after.Band.Name} it goes from "
                 + $"{control.Scale.Show(before.Cell.Mark!.Value)} to {control.Scale.Show(after.Cell.Mark!.Value)}. "
                 + "Either a mark is wrong, or the class’s direction is.",
-            "Smooth to " + string.Join(", ", edits.Select(edit => $"{control.Scale.Show(edit.Cell!.Mark!.Value)} in {NameOf(edit)}")),
+            "Smooth to " + string.Join(", ", edits.Select(edit => $"{CellText.Write(edit.Cell!, control.Scale)} in {NameOf(edit)}")),
             edits
         );
     }

@@ -34,12 +34,17 @@ public enum SurveyFinding
 /// <param name="Off">Length by tape less what the class's scale says at that reading.</param>
 /// <param name="Residual">Length less the straight line through all pairs that fit together; how crooked the strip is there.</param>
 /// <param name="Breaks">True when it contradicts the others.</param>
-public sealed record SurveyedPair(CalibrationPair Pair, Length Off, Length Residual, bool Breaks);
+/// <param name="Strays">True when it lies more than two steps from the line through the others.</param>
+public sealed record SurveyedPair(CalibrationPair Pair, Length Off, Length Residual, bool Breaks, bool Strays = false);
 
 /// <summary>One control of one boat as measured: which pairs fit together, how the boat's scale lies against the class's, and the
 /// calibration where there is one.</summary>
 public sealed record ControlSurvey
 {
+    /// <summary>How far a strip's pair lies off the line through the others, in steps, before it should be measured again (models
+    /// M7).</summary>
+    public const double StrayFrom = 2;
+
     /// <summary>The scale is called crooked where a pair lies further from the straight line than this part of a step (ours).</summary>
     public const double CrookedFrom = 0.5;
 
@@ -89,7 +94,13 @@ public sealed record ControlSurvey
             _ => throw new ArgumentOutOfRangeException(nameof(Finding)),
         };
 
-    private string Bends => Crooked ? " The strip bends; pairs where it does are worth taking." : "";
+    private string Strays =>
+        Pairs.Any(pair => pair.Strays) ? " One pair lies far from the line through the others: measure there again." : "";
+
+    private string Bends =>
+        Strays.Length > 0 ? Strays
+        : Crooked ? " The strip bends; pairs where it does are worth taking."
+        : "";
 
     private string DatumSentence =>
         $"Its datum is off by {ShowLength(Length.FromMetres(Math.Abs(Shift.Metres)))}: "
@@ -119,10 +130,18 @@ public sealed record ControlSurvey
                         pair,
                         Length.FromMetres(pair.Length.Metres - scale.LengthAt(scale.AtReading(pair.Reading))!.Value.Metres),
                         Length.FromMetres(pair.Length.Metres - (at + (slope * pair.Reading))),
-                        !fitting.Contains(index)
+                        !fitting.Contains(index),
+                        fitting.Contains(index)
+                            && StraysFrom([.. measured.Where((_, other) => other != index && fitting.Contains(other))], pair)
                     )
             )
             .ToList();
+        bool StraysFrom(CalibrationPair[] others, CalibrationPair pair)
+        {
+            var (by, from) = Line(others);
+            return others.Length > 1 && Math.Abs(pair.Length.Metres - (from + (by * pair.Reading))) * 1000 > StrayFrom * StepLength(scale);
+        }
+
         var calibration = Calibration.Of(measured, scale.ReadingStep);
         var finding = (measured.Count, calibration.Ok) switch
         {
@@ -148,9 +167,16 @@ public sealed record ControlSurvey
     /// <summary>The unit a tape is read in beside a scale.</summary>
     public static LengthUnit TapeUnit(Scale scale) => scale is LengthScale length ? length.Unit : LengthUnit.Millimetre;
 
+    /// <summary>How far a tape may be out by itself: a millimetre, or a sixteenth of an inch. Source: models M7.</summary>
+    public static double TapeError(Scale scale) => TapeUnit(scale) == LengthUnit.Inch ? 25.4 / 16 : 1;
+
+    /// <summary>Off by more than half a step, and by more than so many readings of a tape leave in doubt: 2τ/√n. In mm.</summary>
+    public static double DatumDoubt(Scale scale, int pairs) =>
+        Math.Max(StepLength(scale) / 2, 2 * TapeError(scale) / Math.Sqrt(Math.Max(1, pairs)));
+
     private static SurveyFinding Compare(Scale scale, List<SurveyedPair> pairs)
     {
-        var step = StepLength(scale);
+        var step = Math.Max(StepLength(scale), 2 * Math.Sqrt(2) * TapeError(scale));
         var ends = (Low: pairs.MinBy(pair => pair.Pair.Reading)!, High: pairs.MaxBy(pair => pair.Pair.Reading)!);
         return (
             Stretch: Math.Abs(ends.High.Off.Millimetres - ends.Low.Off.Millimetres),
@@ -158,7 +184,7 @@ public sealed record ControlSurvey
         ) switch
         {
             var (stretch, _) when stretch > step => SurveyFinding.NumbersApart,
-            var (_, shift) when shift > step / 2 => SurveyFinding.DatumOff,
+            var (_, shift) when shift > DatumDoubt(scale, pairs.Count) => SurveyFinding.DatumOff,
             _ => SurveyFinding.Agrees,
         };
     }

@@ -39,7 +39,7 @@ public sealed record FleetSurvey(Control Control, IReadOnlyList<SurveyedBoat> Bo
                         one.Boat,
                         one.Survey,
                         Length.FromMetres(apart),
-                        Math.Abs(apart * 1000) > ControlSurvey.StepLength(control.Scale) / 2
+                        Math.Abs(apart * 1000) > ControlSurvey.DatumDoubt(control.Scale, one.Survey.Pairs.Count)
                     );
                 }),
             ],

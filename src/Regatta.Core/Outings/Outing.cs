@@ -63,14 +63,15 @@ public sealed record Outing(
             _ => Parsed<Outing>.Good(outing),
         };
 
-    /// <summary>The wind an outing had at a height, from the station's blocks of its time: from the lightest to the strongest ten-minute
-    /// mean, and the strongest gust. Null without a block.</summary>
+    /// <summary>The wind an outing had at a height, from the station's whole blocks of its time: from the lightest to the strongest
+    /// ten-minute mean, and the strongest gust. Null without a whole block.</summary>
     /// <param name="blocks">The blocks of its time.</param>
     /// <param name="measuredAt">The station's height.</param>
     /// <param name="meantAt">The class's.</param>
-    public static WindRange? WindOf(IReadOnlyCollection<WindSummary> blocks, Length measuredAt, Length meantAt)
+    public static WindRange? WindOf(IEnumerable<WindSummary> blocks, Length measuredAt, Length meantAt)
     {
-        if (blocks.Count == 0)
+        var whole = blocks.Where(block => block.IsWhole).ToList();
+        if (whole.Count == 0)
         {
             return null;
         }
@@ -78,7 +79,7 @@ public sealed record Outing(
         Speed Here(Func<WindSummary, Speed> of, bool most) =>
             WindProfile.At(
                 Speed.FromMetresPerSecond(
-                    most ? blocks.Max(block => of(block).MetresPerSecond) : blocks.Min(block => of(block).MetresPerSecond)
+                    most ? whole.Max(block => of(block).MetresPerSecond) : whole.Min(block => of(block).MetresPerSecond)
                 ),
                 measuredAt,
                 meantAt

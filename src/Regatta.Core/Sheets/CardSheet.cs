@@ -70,7 +70,7 @@ public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPag
                 .Select(band => one.Matrix[band, one.Matrix.Controls.First(same => same.Key == control.Key)]?.Show(control.Scale) ?? "")
                 .ToList()
             where cells.Any(cell => cell.Length > 0)
-            select new CardSheetLine(one.Mode == matrices[0].Mode ? control.Name : $"{control.Name}, {one.Mode.Name}", cells),
+            select new CardSheetLine(control, one.Mode == matrices[0].Mode ? control.Name : $"{control.Name}, {one.Mode.Name}", cells),
         ];
 
     /// <summary>What stands below the marks, a paragraph each.</summary>
@@ -108,17 +108,18 @@ public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPag
 
     /// <summary>What each control that changes is set to in the stronger of two bands.</summary>
     private static string Moves(IEnumerable<CardSheetLine> lines, int at) =>
-        string.Join(
-            "; ",
-            lines.Where(line => line.Cells[at] != line.Cells[at + 1]).Select(line => $"{line.Name} {Said(line.Cells[at + 1])}")
-        )
+        string.Join("; ", lines.Where(line => line.Cells[at] != line.Cells[at + 1]).Select(line => line.Said(Said(line.Cells[at + 1]))))
             is { Length: > 0 } moves
             ? moves
             : "nothing";
 
     private static string Said(string cell) => cell.Length > 0 ? cell : "by feel";
 
-    private sealed record CardSheetLine(string Name, IReadOnlyList<string> Cells);
+    private sealed record CardSheetLine(Control Control, string Name, IReadOnlyList<string> Cells)
+    {
+        /// <summary>The line with what it is set to, without saying a word twice.</summary>
+        public string Said(string shown) => (Control with { Name = Name }).Said(shown);
+    }
 
     /// <summary>Where things go on the paper.</summary>
     private sealed class Layout(

@@ -21,6 +21,12 @@ public sealed class WindWatch
     private WindSample? newest;
     private int backwards;
 
+    /// <summary>Clocks differ by so much at the most (ours): a sample dated later is of the future, where no wind blows yet.</summary>
+    public static readonly TimeSpan Ahead = TimeSpan.FromMinutes(1);
+
+    /// <summary>How many samples of the future were left out: a clock that jumped, a wrong year in a sentence.</summary>
+    public long OfTheFuture { get; private set; }
+
     /// <summary>How many samples were taken.</summary>
     public long Taken { get; private set; }
 
@@ -35,6 +41,20 @@ public sealed class WindWatch
 
     /// <summary>The last ten minutes; null before the first sample.</summary>
     public WindSummary? Now => WindSummary.Of([.. last]);
+
+    /// <summary>Takes a sample as it came; one of the future is refused, and the wind it tells of is never said to be now.</summary>
+    /// <param name="sample">The sample.</param>
+    /// <param name="now">What the time is here.</param>
+    public (IReadOnlyList<WindSample> Believed, WindSummary? Ended) Take(WindSample sample, DateTimeOffset now)
+    {
+        if (sample.At > now + Ahead)
+        {
+            OfTheFuture++;
+            return ([], null);
+        }
+
+        return Take(sample);
+    }
 
     /// <summary>Takes a sample. A jump waits until the seconds after it bear it out.</summary>
     /// <returns>The samples that were believed by it (none, one, or a jump borne out with its followers) and the block that ended with it,

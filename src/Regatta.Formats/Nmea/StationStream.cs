@@ -17,6 +17,8 @@ public sealed class StationStream(bool byStationClock)
     private readonly StringBuilder line = new();
     private DateTimeOffset? stationTime;
     private DateTimeOffset lastSecond;
+    private DateTimeOffset lastArrived;
+    private static readonly TimeSpan HalfASecond = TimeSpan.FromSeconds(0.5);
 
     /// <summary>How much came and how much of it was no use.</summary>
     public StreamCount Count { get; private set; } = new(0, 0);
@@ -66,12 +68,18 @@ public sealed class StationStream(bool byStationClock)
         }
 
         var second = new DateTimeOffset(when.UtcTicks - (when.UtcTicks % TimeSpan.TicksPerSecond), TimeSpan.Zero);
-        if (second == lastSecond)
+        // A sentence that comes early by a little belongs to the second after the one before it.
+        if (!byStationClock && second == lastSecond && arrived - lastArrived >= HalfASecond)
+        {
+            second += TimeSpan.FromSeconds(1);
+        }
+
+        if (second == lastSecond || (!byStationClock && second < lastSecond && lastSecond - second <= TimeSpan.FromSeconds(1)))
         {
             return null;
         }
 
-        lastSecond = second;
+        (lastSecond, lastArrived) = (second, arrived);
         return new(second, wind, saying.From);
     }
 }

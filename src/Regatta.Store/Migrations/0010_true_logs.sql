@@ -18,3 +18,11 @@ create table earlier_logs (
   primary key (club_id, log_id, replaced_at),
   foreign key (club_id, log_id) references session_logs on delete cascade
 );
+
+-- How many seconds of its ten minutes a block speaks for: a station may say something every other second only.
+alter table wind_blocks add column covered double precision;
+update wind_blocks set covered = samples;
+alter table wind_blocks alter column covered set not null;
+
+-- A best speed is told with the receiver's own noise; of older tracks it is not known.
+alter table log_tracks add column best_noise double precision;

@@ -20,7 +20,14 @@ internal static class ClassJson
     private const string Controls = "controls";
 
     /// <summary>A definition as it is kept. Its key stands in a column of its own.</summary>
-    public static string Write(ClassDefinition definition) => JsonSerializer.Serialize(ToStored(definition), StoredValues.Options);
+    /// <exception cref="UnreadableClassException">What was written would not be read again as it is; it must not be kept.</exception>
+    public static string Write(ClassDefinition definition)
+    {
+        var json = JsonSerializer.Serialize(ToStored(definition), StoredValues.Options);
+        return JsonSerializer.Serialize(ToStored(Read(definition.Key, Schema, json)), StoredValues.Options) == json
+            ? json
+            : throw new UnreadableClassException(definition.Key, "it would not be read again as it was written");
+    }
 
     /// <summary>A definition as it was kept.</summary>
     /// <exception cref="UnreadableClassException">The document cannot be understood.</exception>

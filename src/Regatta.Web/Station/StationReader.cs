@@ -27,6 +27,11 @@ public sealed class StationReader(
     public const int MostWaiting = 4 * 3600;
 
     private static readonly TimeSpan Beat = TimeSpan.FromSeconds(2);
+
+    /// <summary>Old seconds are forgotten so often, and no more at once than came in since: whatever the clock does, it takes a day to
+    /// forget a day.</summary>
+    private static readonly TimeSpan Forgetting = TimeSpan.FromMinutes(5);
+    private const int MostForgotten = 2 * 5 * 60;
     private static readonly TimeSpan FirstPause = TimeSpan.FromSeconds(1);
     private static readonly TimeSpan LongestPause = TimeSpan.FromSeconds(30);
 
@@ -39,7 +44,9 @@ public sealed class StationReader(
     private readonly Queue<WindSample> waiting = new();
     private readonly Queue<WindSummary> ended = new();
     private DateTimeOffset arrivedAt;
-    private DateTimeOffset forgotAt;
+    private long? arrivedMark;
+    private TimeSpan quietBefore;
+    private long? forgotMark;
     private bool connected;
     private long lost;
 
@@ -116,11 +123,11 @@ public sealed class StationReader(
     {
         foreach (var sample in samples)
         {
-            var (believed, block) = watch.Take(sample);
+            var (believed, block) = watch.Take(sample, time.GetUtcNow());
             foreach (var one in believed)
             {
                 waiting.Enqueue(one);
-                arrivedAt = time.GetUtcNow();
+                (arrivedAt, arrivedMark, quietBefore) = (time.GetUtcNow(), time.GetTimestamp(), TimeSpan.Zero);
             }
 
             if (block is not null)
@@ -171,13 +178,14 @@ public sealed class StationReader(
     /// <summary>After a restart the last ten minutes are still the last ten minutes.</summary>
     private async Task<bool> RememberAsync()
     {
-        var before = await log.SamplesAsync(station.Club, time.GetUtcNow() - (2 * WindSummary.Stretch));
+        var now = time.GetUtcNow();
+        var before = await log.SamplesAsync(station.Club, now - (2 * WindSummary.Stretch), now + WindWatch.Ahead);
         lock (padlock)
         {
             if (watch.Taken == 0 && before.Count > 0)
             {
-                watch.Remember(before);
-                arrivedAt = before[^1].At;
+                watch.Remember(before.Where(sample => sample.At <= now + WindWatch.Ahead));
+                (arrivedAt, quietBefore, arrivedMark) = (before[^1].At, now - before[^1].At, time.GetTimestamp());
             }
         }
 
@@ -217,11 +225,10 @@ public sealed class StationReader(
             }
         }
 
-        var now = time.GetUtcNow();
-        if (now - forgotAt > TimeSpan.FromHours(1))
+        if (forgotMark is not { } forgot || time.GetElapsedTime(forgot) >= Forgetting)
         {
-            await log.ForgetAsync(station.Club, now - TimeSpan.FromDays(1));
-            forgotAt = now;
+            await log.ForgetAsync(station.Club, time.GetUtcNow() - TimeSpan.FromDays(1), MostForgotten);
+            forgotMark = time.GetTimestamp();
         }
     }
 
@@ -230,7 +237,10 @@ public sealed class StationReader(
         StationState state;
         lock (padlock)
         {
-            state = new(watch.Now, watch.Newest, arrivedAt, connected, stream.Count, watch.Spikes, waiting.Count, lost);
+            state = new(watch.Now, watch.Newest, arrivedAt, connected, stream.Count, watch.Spikes, waiting.Count, lost)
+            {
+                Quiet = arrivedMark is { } mark ? quietBefore + time.GetElapsedTime(mark) : TimeSpan.MaxValue,
+            };
         }
 
         here.Tell(state);

@@ -30,8 +30,12 @@ public sealed record StationState(
 
     public static StationState Silent { get; } = new(null, null, default, false, new(0, 0), 0, 0, 0);
 
+    /// <summary>How long nothing had been heard when this was told, by a clock that is never set.</summary>
+    public TimeSpan Quiet { get; init; } = TimeSpan.MaxValue;
+
     /// <summary>The wind now, or null when there is none that could be called so.</summary>
-    public WindSummary? Fresh(DateTimeOffset now) => Now is not null && now - ArrivedAt <= StaleAfter ? Now : null;
+    /// <param name="sinceTold">How long ago this was told, by a clock that is never set.</param>
+    public WindSummary? Fresh(TimeSpan sinceTold) => Now is not null && Quiet <= StaleAfter - sinceTold ? Now : null;
 
     /// <summary>The state for the other instances.</summary>
     public string Write() =>
@@ -46,7 +50,8 @@ public sealed record StationState(
                         wind.Lull.MetresPerSecond,
                         wind.Direction?.Degrees,
                         wind.Spread?.Degrees,
-                        wind.Samples
+                        wind.Samples,
+                        wind.Covered.TotalSeconds
                     )
                     : null,
                 Newest is { } sample ? new(sample.At, sample.Speed.MetresPerSecond, sample.From?.Degrees) : null,
@@ -54,7 +59,8 @@ public sealed record StationState(
                 Connected,
                 Spikes,
                 Waiting,
-                Lost
+                Lost,
+                Quiet == TimeSpan.MaxValue ? null : Quiet.TotalSeconds
             )
         );
 
@@ -83,6 +89,9 @@ public sealed record StationState(
                     Turn(wind.Spread),
                     wind.Samples
                 )
+                {
+                    Covered = TimeSpan.FromSeconds(wind.Covered),
+                }
                 : null,
             told.Newest is { } sample ? new(sample.At, Wind(sample.Speed), Turn(sample.Direction)) : null,
             told.ArrivedAt,
@@ -91,7 +100,10 @@ public sealed record StationState(
             told.Spikes,
             told.Waiting,
             told.Lost
-        );
+        )
+        {
+            Quiet = told.Quiet is { } seconds ? TimeSpan.FromSeconds(seconds) : TimeSpan.MaxValue,
+        };
     }
 
     private static Speed Wind(double metresPerSecond) => Speed.FromMetresPerSecond(metresPerSecond);
@@ -105,7 +117,8 @@ public sealed record StationState(
         bool Connected,
         long Spikes,
         int Waiting,
-        long Lost
+        long Lost,
+        double? Quiet
     );
 
     private sealed record ToldSummary(
@@ -116,7 +129,8 @@ public sealed record StationState(
         double Lull,
         double? Direction,
         double? Spread,
-        int Samples
+        int Samples,
+        double Covered
     );
 
     private sealed record ToldSample(DateTimeOffset At, double Speed, double? Direction);

@@ -10,6 +10,7 @@ namespace Regatta.Web.Station;
 /// the line.</summary>
 public sealed class ClubStation(TimeProvider clock)
 {
+    private long toldMark = clock.GetTimestamp();
     private volatile TaskCompletionSource next = new(TaskCreationOptions.RunContinuationsAsynchronously);
 
     /// <summary>Whether the club has a station at all.</summary>
@@ -24,7 +25,7 @@ public sealed class ClubStation(TimeProvider clock)
     public long Told { get; private set; }
 
     /// <summary>The wind now; null when there is none to call so.</summary>
-    public WindSummary? Fresh => State.Fresh(clock.GetUtcNow());
+    public WindSummary? Fresh => State.Fresh(clock.GetElapsedTime(toldMark));
 
     /// <summary>Done when the next state is told.</summary>
     public Task NextAsync => next.Task;
@@ -38,7 +39,7 @@ public sealed class ClubStation(TimeProvider clock)
     /// <summary>Tells a state to everybody who waits.</summary>
     public void Tell(StationState state)
     {
-        (State, Told) = (state, Told + 1);
+        (State, Told, toldMark) = (state, Told + 1, clock.GetTimestamp());
         Interlocked.Exchange(ref next, new(TaskCreationOptions.RunContinuationsAsynchronously)).TrySetResult();
     }
 }

@@ -21,7 +21,26 @@ public sealed class ScaleTests
     /// <summary>A step in the unit, as sailors cut their scales; ends on the same grid.</summary>
     private static readonly Gen<Scale> Generated =
         from kind in Gen.Int[0, 6]
-        from step in Gen.OneOfConst(0.01, 0.05, 0.1, 0.125, 0.2, 0.25, 0.5, 0.75, 1, 1.5, 2, 2.5, 5, 10, 1.0 / 32, 3.0 / 32, 1.0 / 16, 0.025)
+        from step in Gen.OneOfConst(
+            0.01,
+            0.05,
+            0.1,
+            0.125,
+            0.2,
+            0.25,
+            0.5,
+            0.75,
+            1,
+            1.5,
+            2,
+            2.5,
+            5,
+            10,
+            1.0 / 32,
+            3.0 / 32,
+            1.0 / 16,
+            0.025
+        )
         from first in Gen.Int[-40, 400]
         from steps in Gen.Int[1, 300]
         from spacing in Gen.Double[0.3, 90]

@@ -2,6 +2,7 @@ using CsCheck;
 using Regatta.Core.Fleet;
 using Regatta.Core.Marks;
 using Regatta.Core.Matrices;
+using Regatta.Core.Wind;
 using static Regatta.Core.Tests.Evidence.TestBoat;
 
 namespace Regatta.Core.Tests.Matrices;
@@ -31,6 +32,72 @@ public sealed class JudgementTests
                         && Math.Abs(Mean(smooth) - Mean(values)) < 1e-6
                         && Isotonic.Rising(smooth, weights).Zip(smooth).All(pair => Math.Abs(pair.First - pair.Second) < 1e-9);
                 }
+            );
+
+    // models M7: a control that rises then falls is fitted up to its peak band and down from it.
+    [Fact]
+    public void What_rises_then_falls_is_fitted_up_to_the_peak_of_least_squares_and_down_from_it()
+    {
+        double[] marks = [2, 4, 3, 7, 6, 6.5, 1];
+        var (values, peak) = Isotonic.RisingThenFalling(marks, Even(marks));
+        Assert.Equal(3, peak);
+        Assert.Equal([2, 3.5, 3.5, 7, 6.25, 6.25, 1], values);
+        Gen.Double[-9, 9]
+            .Array[1, 9]
+            .Sample(any =>
+            {
+                var (fit, top) = Isotonic.RisingThenFalling(any, Even(any));
+                double Off(IReadOnlyList<double> other) => other.Zip(any, (a, b) => (a - b) * (a - b)).Sum();
+                return fit.Zip(fit.Skip(1))
+                        .Select((pair, at) => (at < top) == (pair.First <= pair.Second + 1e-9) || at >= top)
+                        .All(yes => yes)
+                    && Off(fit) <= Off(Isotonic.Rising(any, Even(any))) + 1e-9
+                    && Off(Isotonic.RisingThenFalling(fit, Even(any)).Values) >= Off(fit) - 1e-9;
+            });
+    }
+
+    [Fact]
+    public void A_mend_of_marks_and_ranges_ends_on_the_grid_and_in_order() =>
+        Gen.Select(Gen.Int[0, 20].Array[6], Gen.Int[0, 7].Array[6], Gen.Int[1, 3])
+            .Sample(
+                (lows, widths, direction) =>
+                {
+                    var builds = (AsWindBuilds)direction;
+                    var control = Slide with { AsWindBuilds = builds };
+                    var bands = Regatta
+                        .Core.Wind.WindBands.Of(Enumerable.Range(0, 6).Select(at => Wind.WindTests.Band(at + 1, at * 4, (at * 4) + 4)))
+                        .Value;
+                    var matrix = new Matrix(
+                        bands,
+                        [control],
+                        bands
+                            .All.Select(
+                                (band, at) =>
+                                    KeyValuePair.Create(
+                                        new CellAddress(band.Id, control.Key),
+                                        widths[at] is var wide && wide < 3
+                                            ? Cell.Of(new Mark(lows[at] * 10), 10, "", "", CellSource.Entered).Value
+                                            : Cell.Between(
+                                                new(lows[at] * 10),
+                                                new(Math.Min(200, (lows[at] + wide) * 10)),
+                                                "",
+                                                "",
+                                                CellSource.Entered
+                                            ).Value
+                                    )
+                            )
+                            .ToDictionary()
+                    );
+                    var mended = Judgement
+                        .Of(matrix, [])
+                        .Where(finding => finding.Kind == FindingKind.Reversal)
+                        .Aggregate(matrix, (now, finding) => now.With(finding.Edits));
+                    return Judgement.Of(mended, []).All(finding => finding.Kind is not (FindingKind.Reversal or FindingKind.OffStep))
+                        && mended.Cells.Values.All(cell =>
+                            control.Scale.IsOnStep(cell.Span!.Value.Low) && control.Scale.Reaches(cell.Span.Value.Low) || !cell.IsRange
+                        );
+                },
+                iter: 2000
             );
 
     [Fact]

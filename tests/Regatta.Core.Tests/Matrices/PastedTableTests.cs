@@ -2,9 +2,9 @@ using CsCheck;
 using Regatta.Core.Fleet;
 using Regatta.Core.Marks;
 using Regatta.Core.Matrices;
+using Regatta.Core.Units;
 using Regatta.Demo;
 using Regatta.Formats.Bundles;
-using Regatta.Core.Units;
 using Regatta.Formats.Kits;
 using Regatta.Formats.Tables;
 

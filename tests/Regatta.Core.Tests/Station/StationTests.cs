@@ -22,6 +22,73 @@ public sealed class StationTests
         Assert.Equal(5, Of(3, 7).Gust.MetresPerSecond, 9);
     }
 
+    // A station that speaks each two or three seconds: the mean of all it said, a gust of no less than three seconds, ten minutes whole.
+    [Theory]
+    [InlineData(2)]
+    [InlineData(2.5)]
+    [InlineData(3)]
+    public void A_sparse_station_has_an_honest_mean_and_gust(double every)
+    {
+        var random = new Random(3);
+        WindSample[] samples =
+        [
+            .. Enumerable
+                .Range(0, (int)(600 / every))
+                .Select(at => new WindSample(Start.AddSeconds(at * every), Speed.FromMetresPerSecond(6 + random.NextDouble()), null)),
+        ];
+        samples[50] = samples[50] with { Speed = Speed.FromMetresPerSecond(12) };
+        var summary = WindSummary.Of(samples)!;
+        Assert.True(summary.IsWhole);
+        Assert.Equal(samples.Average(sample => sample.Speed.MetresPerSecond), summary.Mean.MetresPerSecond, 9);
+        Assert.InRange(summary.Gust.MetresPerSecond, 8.5, 9.6);
+        Assert.False(WindSummary.Of([.. samples.Where((_, at) => at % 20 < 15)])!.IsWhole);
+    }
+
+    [Fact]
+    public void A_gust_is_never_below_the_mean_nor_a_lull_above_it() =>
+        Gen.Select(Gen.Double[0, 30], Gen.Int[1, 7])
+            .Array[1, 40]
+            .Sample(said =>
+            {
+                var (at, samples) = (Start, new List<WindSample>());
+                foreach (var (speed, after) in said)
+                {
+                    samples.Add(new(at += TimeSpan.FromSeconds(after), Speed.FromMetresPerSecond(speed), null));
+                }
+
+                var summary = WindSummary.Of(samples)!;
+                return summary.Gust >= summary.Mean && summary.Lull <= summary.Mean;
+            });
+
+    [Fact]
+    public void Wind_of_the_future_is_refused_and_never_the_newest()
+    {
+        var watch = new WindWatch();
+        Assert.Single(watch.Take(Sample(0, 6, 200), Start).Believed);
+        Assert.Empty(watch.Take(Sample(3600, 9, 200), Start.AddSeconds(1)).Believed);
+        Assert.Empty(watch.Take(new(Start.AddYears(10), Speed.FromMetresPerSecond(9), null), Start.AddSeconds(2)).Believed);
+        Assert.Single(watch.Take(Sample(3, 6, 200), Start.AddSeconds(3)).Believed);
+        Assert.Equal((2, Start.AddSeconds(3)), (watch.OfTheFuture, watch.Newest!.Value.At));
+    }
+
+    // A sentence a second that comes early or late by a third of one.
+    [Fact]
+    public void Jitter_of_arrival_loses_no_second()
+    {
+        var (stream, random) = (new StationStream(byStationClock: false), new Random(5));
+        var heard = Enumerable
+            .Range(0, 1000)
+            .SelectMany(second =>
+                stream.Take(
+                    Encoding.Latin1.GetBytes(WindSentence.Mwd(Speed.FromMetresPerSecond(6), Angle.FromDegrees(200)).ToString() + "\r\n"),
+                    Start.AddSeconds(second + 0.5 + (0.6 * (random.NextDouble() - 0.5)) + (second % 7 == 0 ? 0.19 : 0))
+                )
+            )
+            .ToList();
+        Assert.InRange(heard.Count, 998, 1000);
+        Assert.Equal(heard.Select(sample => sample.At).Distinct().Count(), heard.Count);
+    }
+
     [Fact]
     public void Directions_are_averaged_on_the_circle()
     {

@@ -73,20 +73,11 @@ public sealed class PrefillTests
                     sailor.Crew,
                     sailor.Readings
                 );
-                var form = LogForm.Prefilled(
-                    reading,
-                    null,
-                    SpeedUnit.Knot,
-                    "2026-11-26T10:00",
-                    sailor.Crew,
-                    MassUnit.Kilogram,
-                    choice
-                );
+                var form = LogForm.Prefilled(reading, null, SpeedUnit.Knot, "2026-11-26T10:00", sailor.Crew, MassUnit.Kilogram, choice);
                 return reading.Card.Band == card.Card.Band
                     && card.Card.Ashore.Concat(card.Card.Afloat)
                         .All(line =>
-                            form[LogForm.MarkField(line.Control)]
-                            == (line.Cell?.Mark is { } mark ? line.Control.Scale.Show(mark) : "")
+                            form[LogForm.MarkField(line.Control)] == (line.Cell?.Mark is { } mark ? line.Control.Scale.Show(mark) : "")
                         );
             },
             iter: 1000

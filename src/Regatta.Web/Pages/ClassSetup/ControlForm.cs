@@ -31,7 +31,11 @@ public sealed partial class ControlForm(
         ("either way", AsWindBuilds.Either),
         ("to higher marks", AsWindBuilds.Up),
         ("to lower marks", AsWindBuilds.Down),
+        ("up, then down again", AsWindBuilds.UpThenDown),
     ];
+
+    /// <summary>A direction as it is offered.</summary>
+    public static string Word(AsWindBuilds builds) => Directions.First(direction => direction.Builds == builds).Word;
 
     /// <summary>What was wrong, beside its field.</summary>
     public FormReader Reader { get; } = new();
@@ -91,10 +95,7 @@ public sealed partial class ControlForm(
             ["when"] = Whens.First(when => when.When == control.When).Word,
             ["builds"] = Directions.First(direction => direction.Builds == control.AsWindBuilds).Word,
             ["helm"] = Helm(control),
-            ["disturbs"] = string.Join(
-                "\n",
-                control.Disturbs.Select(Written)
-            ),
+            ["disturbs"] = string.Join("\n", control.Disturbs.Select(Written)),
         };
 
     /// <summary>Reads the form; null when something is wrong, with a sentence beside it.</summary>
@@ -129,11 +130,14 @@ public sealed partial class ControlForm(
             ? new(
                 before?.Key ?? KeyOf(name!),
                 name!,
-                [
-                    .. typed
-                        .GetValueOrDefault("synonyms", "")
-                        .Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries),
-                ],
+                before is not null && typed.GetValueOrDefault("synonyms", "") == string.Join(", ", before.Synonyms)
+                    ? before.Synonyms
+                    :
+                    [
+                        .. typed
+                            .GetValueOrDefault("synonyms", "")
+                            .Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries),
+                    ],
                 scale!,
                 datum!,
                 point!,

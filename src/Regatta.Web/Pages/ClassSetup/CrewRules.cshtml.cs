@@ -59,7 +59,12 @@ public sealed partial class CrewRulesModel(ClubContext here, DefinitionEditor ed
     {
         await LoadAsync();
         typed = Request.Typed();
-        var height = Form.Need("height", typed.GetValueOrDefault("height"), "At which height is the wind meant?", FormReader.Kept(Now()["height"], Class.WindHeight, WindProfile.ReadHeight));
+        var height = Form.Need(
+            "height",
+            typed.GetValueOrDefault("height"),
+            "At which height is the wind meant?",
+            FormReader.Kept(Now()["height"], Class.WindHeight, WindProfile.ReadHeight)
+        );
         var crew = Schools.ToList().IndexOf(typed.GetValueOrDefault("school", "")) switch
         {
             1 => ReadRule(),
@@ -84,10 +89,7 @@ public sealed partial class CrewRulesModel(ClubContext here, DefinitionEditor ed
             ["hull"] = rule is null ? "" : NumberText.Plain(rule.Hull, 1),
             ["arm"] = rule is null ? "" : NumberText.Plain(rule.Arm.Metres, 2),
             ["fromBand"] = rule is null ? Bands[0] : Class.Bands.Find(rule.FromBand)?.Name ?? Bands[0],
-            ["offsets"] = string.Join(
-                "\n",
-                Class.Crew.Offsets.Select(Written)
-            ),
+            ["offsets"] = string.Join("\n", Class.Crew.Offsets.Select(Written)),
         };
     }
 

@@ -61,15 +61,30 @@ public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, Uni
         await OnGetAsync();
         typed = Request.Typed();
         var helm = Class.Helm;
-        var target = Form.Need("target", typed.GetValueOrDefault("target"), "Which helm should she have?", FormReader.Kept(Plain(helm.Target.Degrees), helm.Target, HelmReading.Read));
-        var tolerance = Form.Need("tolerance", typed.GetValueOrDefault("tolerance"), "How near is near enough?", FormReader.Kept(Plain(helm.Tolerance.Degrees), helm.Tolerance.Degrees, Number));
+        var target = Form.Need(
+            "target",
+            typed.GetValueOrDefault("target"),
+            "Which helm should she have?",
+            FormReader.Kept(Plain(helm.Target.Degrees), helm.Target, HelmReading.Read)
+        );
+        var tolerance = Form.Need(
+            "tolerance",
+            typed.GetValueOrDefault("tolerance"),
+            "How near is near enough?",
+            FormReader.Kept(Plain(helm.Tolerance.Degrees), helm.Tolerance.Degrees, Number)
+        );
         var reference = Form.Need(
             "reference",
             typed.GetValueOrDefault("reference"),
             "In which wind is she usually sailed?",
             FormReader.Kept(units.Field(helm.ReferenceWind), helm.ReferenceWind, text => WindRange.ReadSpeed(text, units.Wind))
         );
-        var perHeel = Form.Need("perHeel", typed.GetValueOrDefault("perHeel"), "Write 0 if nobody knows.", FormReader.Kept(Plain(helm.PerHeelDegree), helm.PerHeelDegree, Number));
+        var perHeel = Form.Need(
+            "perHeel",
+            typed.GetValueOrDefault("perHeel"),
+            "Write 0 if nobody knows.",
+            FormReader.Kept(Plain(helm.PerHeelDegree), helm.PerHeelDegree, Number)
+        );
         var change = Form.Ok
             ? new SetSettings(
                 typed.GetValueOrDefault("name", "").Trim(),

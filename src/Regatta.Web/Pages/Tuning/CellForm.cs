@@ -66,7 +66,10 @@ public sealed record CellForm(
                 tolerance ?? 0,
                 Target,
                 Note,
-                text => untouched && before is { Mark: { } same, Word: null } ? Parsed<Core.Marks.Mark>.Good(same) : control.Scale.ReadOnStep(text)
+                text =>
+                    untouched && before is { Mark: { } same, Word: null }
+                        ? Parsed<Core.Marks.Mark>.Good(same)
+                        : control.Scale.ReadOnStep(text)
             );
         var cell = form.Ok ? form.Take("mark", read)?.From(source) : null;
         var same = cell is not null && Measured == shown.Measured && cell.SaysSame(before);

@@ -25,10 +25,10 @@ public sealed record TodayLine(ClassDefinition Class, Speed Wind, SailsNow Sails
 
     public string IfLighter => Joined(Sails.IfLighter, Moves(line => line.IfLighter));
 
-    /// <summary>The class's first caution where the wind is at its end, else none.</summary>
+    /// <summary>The caution that belongs to strong wind where the wind is at the class's end, else none.</summary>
     public string? Caution =>
         Card.Beyond || GustBand is not null || Card.Ashore.Concat(Card.Afloat).All(line => line.IfStronger is null)
-            ? Class.Cautions.FirstOrDefault()
+            ? StrongWindCaution.Of(Class.Cautions)
             : null;
 
     /// <summary>A published version of a class in a wind.</summary>
@@ -54,7 +54,9 @@ public sealed record TodayLine(ClassDefinition Class, Speed Wind, SailsNow Sails
         var moves = Card
             .Ashore.Concat(Card.Afloat)
             .Where(line => next(line)?.Mark is not null)
-            .Select(line => $"{line.Control.Name.ToLowerInvariant()} {line.Control.Scale.Show(next(line)!.Mark!.Value)}")
+            .Select(line =>
+                (line.Control with { Name = line.Control.Name.ToLowerInvariant() }).Said(line.Control.Scale.Show(next(line)!.Mark!.Value))
+            )
             .ToList();
         return string.Join(", ", moves.Take(MostMoves)) + (moves.Count > MostMoves ? $" and {moves.Count - MostMoves} more" : "");
     }
