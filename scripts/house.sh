@@ -36,14 +36,20 @@ postgres_up() { # folder, then extra settings for the server
     say "Making a private PostgreSQL cluster"
     as_owner "$(pg_bin)/initdb" -D "$folder/data" -U regatta --pwfile="$folder/password" --auth=scram-sha-256 -E UTF8 --locale=C.UTF-8 >/dev/null
   fi
+  # After a power cut the number in its file may be another program's by now.
+  if [ -s "$folder/data/postmaster.pid" ] && ! tr '\0' ' ' <"/proc/$(sed -n 1p "$folder/data/postmaster.pid")/cmdline" 2>/dev/null | grep -q "postgres.*$folder/data"; then
+    rm -f "$folder/data/postmaster.pid"
+  fi
   if as_owner "$(pg_bin)/pg_ctl" -D "$folder/data" status >/dev/null 2>&1; then
     pg_port=$(sed -n 4p "$folder/data/postmaster.pid")
     pg_was_up=1
+    # It may be up and not ready yet: recovering, or stopping for somebody else.
+    "$(pg_bin)/pg_isready" -q -h 127.0.0.1 -p "$pg_port" -t 60 || { say "The server of $folder does not answer"; return 1; }
   else
     pg_port=$(free_port)
     pg_was_up=
     (cd "$folder" && as_owner "$(pg_bin)/pg_ctl" -D "$folder/data" -l "$folder/log" -w -t 60 \
-      -o "-p $pg_port -c listen_addresses=127.0.0.1 -c unix_socket_directories=$folder $*" start >/dev/null)
+      -o "-p $pg_port -c listen_addresses=127.0.0.1 -c unix_socket_directories=$folder $*" start >/dev/null 9>&-)
   fi
 }
 

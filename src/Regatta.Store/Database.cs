@@ -11,6 +11,9 @@ public static class Database
 {
     private const int MostPrepared = 100;
 
+    /// <summary>So long a start waits for its database.</summary>
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(60);
+
     /// <summary>The connections one instance holds at most: two instances leave a usual server some to spare.</summary>
     private const int MostConnections = 40;
 
@@ -37,8 +40,7 @@ public static class Database
     /// <summary>Does what must be done by one instance at a time while several start together.</summary>
     public static async Task WithAdvisoryLockAsync(string connectionString, Func<Task> work)
     {
-        await using var holder = new NpgsqlConnection(connectionString);
-        await holder.OpenAsync();
+        await using var holder = await OpenPatientlyAsync(connectionString);
         await holder.ExecuteAsync("select pg_advisory_lock(@StartLock)", new { StartLock }, commandTimeout: 120);
         try
         {
@@ -49,6 +51,44 @@ public static class Database
             await holder.ExecuteAsync("select pg_advisory_unlock(@StartLock)", new { StartLock });
         }
     }
+
+    /// <summary>A database that is only late, or still recovering, is waited for; one that refuses is not.</summary>
+    private static async Task<NpgsqlConnection> OpenPatientlyAsync(string connectionString)
+    {
+        for (var since = System.Diagnostics.Stopwatch.StartNew(); ; )
+        {
+            var connection = new NpgsqlConnection(connectionString);
+            try
+            {
+                await connection.OpenAsync();
+                return connection;
+            }
+            catch (NpgsqlException late)
+                when (since.Elapsed < Patience && late is not PostgresException { SqlState: not PostgresErrorCodes.CannotConnectNow })
+            {
+                await connection.DisposeAsync();
+                await Task.Delay(TimeSpan.FromSeconds(1));
+            }
+        }
+    }
+
+    /// <summary>What keeps a database from being used, in one sentence for whoever starts the app.</summary>
+    public static string Sentence(Exception trouble) =>
+        (trouble, trouble.GetBaseException()) switch
+        {
+            (
+                _,
+                PostgresException { SqlState: PostgresErrorCodes.InvalidPassword or PostgresErrorCodes.InvalidAuthorizationSpecification }
+            ) => "The database refuses the name or the password in REGATTA_DATABASE.",
+            (_, PostgresException { SqlState: PostgresErrorCodes.InvalidCatalogName } gone) =>
+                $"The server has no such database: {gone.MessageText}. Make it first, owned by the role of the app.",
+            (_, PostgresException { SqlState: PostgresErrorCodes.FeatureNotSupported or PostgresErrorCodes.UndefinedFile } lacks) =>
+                $"The server lacks what the app needs: {lacks.MessageText}. Install PostgreSQL’s contrib package.",
+            (_, PostgresException { SqlState: PostgresErrorCodes.InsufficientPrivilege } denied) =>
+                $"The role of the app may not do what it must in its own database: {denied.MessageText}.",
+            (InvalidOperationException, var cause) => $"{trouble.Message} {cause.Message}",
+            (_, var cause) => $"The database does not answer: {cause.Message}.",
+        };
 
     /// <summary>Applies the missing migrations in order, each once. To be called through <see cref="WithAdvisoryLockAsync"/>.</summary>
     /// <exception cref="InvalidOperationException">A migration did not apply; the database is as it was before it.</exception>

@@ -8,7 +8,10 @@ using Serilog;
 var builder = WebApplication.CreateBuilder(args);
 builder.Host.UseSerilog(
     (context, services, log) =>
-        log.ReadFrom.Configuration(context.Configuration).Enrich.With(new RequestLog(services.GetRequiredService<IHttpContextAccessor>()))
+        log
+            .ReadFrom.Configuration(context.Configuration)
+            .Enrich.With(new RequestLog(services.GetRequiredService<IHttpContextAccessor>()))
+            .ToFolder(services.GetRequiredService<RegattaSettings>().LogFolder)
 );
 
 var settings = RegattaSettings.From(builder.Configuration);
@@ -39,22 +42,31 @@ app.MapClassStream();
 app.MapHealthChecks("/health/live", new() { Predicate = _ => false }).AllowAnonymous();
 app.MapHealthChecks("/health/ready").AllowAnonymous();
 
-await Database.WithAdvisoryLockAsync(
-    settings.Database,
-    async () =>
-    {
-        await Database.MigrateAsync(settings.Database);
-        using var scope = app.Services.CreateScope();
-        DatabaseKeyRing.Adopt(scope.ServiceProvider.GetRequiredService<DataProtectionKeys>(), settings.OldKeys);
-        await scope.ServiceProvider.GetRequiredService<DemoLoader>().PrepareAsync();
-        await scope.ServiceProvider.GetRequiredService<FirstClub>().OfferAsync();
-        await scope
-            .ServiceProvider.GetRequiredService<StationSettings>()
-            .KeepAsync(scope.ServiceProvider.GetRequiredService<Clubs>(), scope.ServiceProvider.GetRequiredService<Stations>());
-    }
-);
+try
+{
+    await Database.WithAdvisoryLockAsync(
+        settings.Database,
+        async () =>
+        {
+            await Database.MigrateAsync(settings.Database);
+            using var scope = app.Services.CreateScope();
+            DatabaseKeyRing.Adopt(scope.ServiceProvider.GetRequiredService<DataProtectionKeys>(), settings.OldKeys);
+            await scope.ServiceProvider.GetRequiredService<DemoLoader>().PrepareAsync();
+            await scope.ServiceProvider.GetRequiredService<FirstClub>().OfferAsync();
+            await scope
+                .ServiceProvider.GetRequiredService<StationSettings>()
+                .KeepAsync(scope.ServiceProvider.GetRequiredService<Clubs>(), scope.ServiceProvider.GetRequiredService<Stations>());
+        }
+    );
+}
+catch (Exception trouble) when (trouble.GetBaseException() is Npgsql.NpgsqlException or System.Net.Sockets.SocketException)
+{
+    await Console.Error.WriteLineAsync(Database.Sentence(trouble));
+    return 1;
+}
 
 app.Run();
+return 0;
 
 /// <summary>The entry point, named for the test host.</summary>
 public sealed partial class Program;

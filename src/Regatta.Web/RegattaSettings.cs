@@ -28,6 +28,7 @@ public enum DemoChoice
 /// <param name="KeyCertificate">The file of the certificate that encrypts the keys in the database; null leaves them plain.</param>
 /// <param name="SignInCheck">How long a cookie is believed before it is asked whether its sign-in still holds.</param>
 /// <param name="DoorsAMinute">How many forms one network address may send in a minute to the pages at which one comes in.</param>
+/// <param name="LogFolder">Where the server's log is kept as files besides what goes to the console; null for nowhere.</param>
 public sealed record RegattaSettings(
     string Database,
     IReadOnlyList<string> DemoBundles,
@@ -39,7 +40,8 @@ public sealed record RegattaSettings(
     IReadOnlyList<string> Proxies,
     string? KeyCertificate,
     TimeSpan SignInCheck,
-    int DoorsAMinute
+    int DoorsAMinute,
+    string? LogFolder
 )
 {
     /// <summary>Whether the outside finds the app by https.</summary>
@@ -64,7 +66,8 @@ public sealed record RegattaSettings(
             (configuration["REGATTA_PROXIES"] ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries),
             configuration["REGATTA_KEY_CERTIFICATE"] is { Length: > 0 } certificate ? certificate : null,
             TimeSpan.FromSeconds(configuration.GetValue("REGATTA_SIGN_IN_CHECK_SECONDS", 10)),
-            configuration.GetValue("REGATTA_DOORS_A_MINUTE", 60)
+            configuration.GetValue("REGATTA_DOORS_A_MINUTE", 60),
+            configuration["REGATTA_LOG"] is { Length: > 0 } log ? log : null
         );
 
     /// <summary>Where links begin that are read outside this app.</summary>

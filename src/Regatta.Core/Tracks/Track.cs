@@ -52,7 +52,7 @@ public sealed record Leg(DateTimeOffset From, DateTimeOffset To, Angle Angle, Sp
 /// <param name="Metres">How far.</param>
 /// <param name="Mean">The mean speed while moving.</param>
 /// <param name="Best">The best mean speed over ten seconds.</param>
-/// <param name="BestNoise">How much of it the receiver's own noise may be, one standard deviation; null where it was not worked out.</param>
+/// <param name="BestNoise">How much of it the receiver's own noise may be, one standard deviation; null where it is not known.</param>
 /// <param name="Legs">How many legs.</param>
 /// <param name="UpwindAngle">The mean angle off the wind on upwind legs; null without any.</param>
 /// <param name="TackAngle">How far apart the courses of the two upwind tacks lie; null unless both were sailed.</param>

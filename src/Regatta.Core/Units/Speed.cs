@@ -98,6 +98,18 @@ public static class SpeedUnits
             _ => throw new ArgumentOutOfRangeException(nameof(unit)),
         };
 
+    /// <summary>The unit as it is read aloud.</summary>
+    public static string Spoken(this SpeedUnit unit) =>
+        unit switch
+        {
+            SpeedUnit.Knot => "knots",
+            SpeedUnit.MetrePerSecond => "metres a second",
+            SpeedUnit.MilePerHour => "miles an hour",
+            SpeedUnit.KilometrePerHour => "kilometres an hour",
+            SpeedUnit.Beaufort => "Beaufort",
+            _ => throw new ArgumentOutOfRangeException(nameof(unit)),
+        };
+
     /// <summary>Finds a unit by what a person may write; null when it is none of ours.</summary>
     public static SpeedUnit? Named(string text) =>
         text.Trim().TrimEnd('.').ToLowerInvariant() switch

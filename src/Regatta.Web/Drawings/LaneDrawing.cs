@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Runtime.CompilerServices;
 using System.Text;
 using Regatta.Application.Reading;
@@ -5,6 +6,7 @@ using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
 using Regatta.Core.Marks;
 using Regatta.Core.Matrices;
+using Regatta.Core.Units;
 using Regatta.Core.Wind;
 using static Regatta.Web.Drawings.Svg;
 
@@ -85,25 +87,28 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
     /// <summary>A band seen large shows its marks and logs with so many steps to either side.</summary>
     private const int StepsBeside = 2;
 
-    /// <summary>The drawings of whole rulers, for as long as their layers are kept.</summary>
-    private static readonly ConditionalWeakTable<LayerView, LaneDrawing> Whole = [];
+    /// <summary>The drawings of whole rulers in each unit, for as long as their layers are kept.</summary>
+    private static readonly ConditionalWeakTable<LayerView, ConcurrentDictionary<SpeedUnit, LaneDrawing>> Whole = [];
 
     /// <summary>The same, kept with its layer where all bands are shown.</summary>
-    public static LaneDrawing Kept(LayerView view, WindBand? zoom) =>
-        zoom is null ? Whole.GetValue(view, one => Of(one, null)) : Of(view, zoom);
+    public static LaneDrawing Kept(LayerView view, WindBand? zoom, SpeedUnit unit) =>
+        zoom is null ? Whole.GetValue(view, _ => new()).GetOrAdd(unit, one => Of(view, null, one)) : Of(view, zoom, unit);
 
     /// <summary>The lanes of a layer, over all bands or with one of them seen large.</summary>
-    public static LaneDrawing Of(LayerView view, WindBand? zoom)
+    /// <param name="view">The layer.</param>
+    /// <param name="zoom">The band seen large; null for all of them.</param>
+    /// <param name="unit">The unit winds are told in to whoever has the page read aloud.</param>
+    public static LaneDrawing Of(LayerView view, WindBand? zoom, SpeedUnit unit)
     {
         var ruler = new WindRuler(Left, Width - 14, view.Matrix.Bands) { Zoom = zoom };
         var size = view.Matrix.Controls.Count > LaneSize.MostTall && zoom is null ? LaneSize.Low : LaneSize.Tall;
-        return new(ruler, size, [.. view.Matrix.Controls.Select(control => LaneOf(view, ruler, size, control))]);
+        return new(ruler, size, [.. view.Matrix.Controls.Select(control => LaneOf(view, ruler, size, control, unit))]);
     }
 
-    private static Lane LaneOf(LayerView view, WindRuler ruler, LaneSize size, Control control)
+    private static Lane LaneOf(LayerView view, WindRuler ruler, LaneSize size, Control control, SpeedUnit unit)
     {
         var stretch = Stretch.Of(view, ruler.Zoom, size, control);
-        var cells = view.Matrix.Bands.All.Where(ruler.Shows).Select(band => CellOf(view, ruler, stretch, band, control)).ToList();
+        var cells = view.Matrix.Bands.All.Where(ruler.Shows).Select(band => CellOf(view, ruler, stretch, band, control, unit)).ToList();
         var steps = Steps(cells.Select(cell => (cell.X, cell.Width, cell.MarkY)));
         var ghost = view.Ghost is { } other
             ? Steps(cells.Select(cell => (cell.X, cell.Width, other[cell.Address]?.Mark is { } mark ? stretch.Y(mark) : (double?)null)))
@@ -127,7 +132,7 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
         );
     }
 
-    private static LaneCell CellOf(LayerView view, WindRuler ruler, Stretch stretch, WindBand band, Control control)
+    private static LaneCell CellOf(LayerView view, WindRuler ruler, Stretch stretch, WindBand band, Control control, SpeedUnit unit)
     {
         var address = new CellAddress(band.Id, control.Key);
         var cell = view.Matrix[address];
@@ -142,7 +147,7 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
             stretch.Size == LaneSize.Low && cell?.Mark is not null && says.Length > letters ? CellText.Typed(cell, control.Scale) : says;
         var trust = view.Trust[address];
         var (proposal, fits) = (view.Proposals.ContainsKey(address), !view.FindingsAt(address).Any());
-        var edges = $"{band.From.Knots:0} to {band.To.Knots:0} knots";
+        var edges = $"{NumberText.Plain(band.From.In(unit), 1)} to {NumberText.Plain(band.To.In(unit), 1)} {unit.Spoken()}";
         // The words of the table's cell, in its order, stand in the label too: who speaks to the page says what they see.
         var within = cell?.ShowTolerance(control.Scale) is { Length: > 0 } shown ? " " + shown : "";
         var label =

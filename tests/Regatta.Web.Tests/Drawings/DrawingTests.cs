@@ -198,11 +198,11 @@ public sealed class DrawingTests
     public void A_band_seen_large_fills_the_ruler_and_its_scale_closes_in_on_its_marks()
     {
         var view = LayerOf(Matrix(50, 150), [Session(5, 60, 3)]);
-        var (whole, large) = (LaneDrawing.Kept(view, null), LaneDrawing.Kept(view, Bands.All[0]));
+        var (whole, large) = (LaneDrawing.Kept(view, null, SpeedUnit.Knot), LaneDrawing.Kept(view, Bands.All[0], SpeedUnit.Knot));
         Assert.True(large.Lanes[0].Cells[0].Width > 1.2 * whole.Lanes[0].Cells[0].Width);
         Assert.True(large.Lanes[0].PerStep > 2 * whole.Lanes[0].PerStep);
         Assert.InRange(large.Lanes[0].Cells[0].MarkY!.Value, LaneSize.Tall.Top - 4, LaneSize.Tall.Bottom + 4);
-        Assert.Same(whole, LaneDrawing.Kept(view, null));
+        Assert.Same(whole, LaneDrawing.Kept(view, null, SpeedUnit.Knot));
     }
 
     [Fact]
@@ -242,7 +242,7 @@ public sealed class DrawingTests
                 }
             );
 
-    private static LaneDrawing Lanes(LayerView view) => LaneDrawing.Of(view, null);
+    private static LaneDrawing Lanes(LayerView view) => LaneDrawing.Of(view, null, SpeedUnit.Knot);
 
     private static LayerView LayerOf(Matrix matrix, IReadOnlyList<SessionEvidence> sessions, Decision? decision = null) =>
         View(

@@ -14,7 +14,7 @@ namespace Regatta.Web.Pages.Publishing;
 
 /// <summary>Any two versions of a class, or one and the draft, held against each other in lanes or as a table.</summary>
 [Authorize(Policies.Member)]
-public sealed class CompareModel(ClubContext here, Versions versions) : PageModel, ILanesPage
+public sealed class CompareModel(ClubContext here, Versions versions, UnitPreferences units) : PageModel, ILanesPage
 {
     public const string Draft = "draft";
 
@@ -33,7 +33,7 @@ public sealed class CompareModel(ClubContext here, Versions versions) : PageMode
 
     public IReadOnlyList<MatrixChange> Changes { get; private set; } = [];
 
-    public LaneDrawing Drawing => LaneDrawing.Of(Layer, ZoomedBand);
+    public LaneDrawing Drawing => LaneDrawing.Of(Layer, ZoomedBand, units.Wind);
 
     public WindBand? ZoomedBand { get; private set; }
 

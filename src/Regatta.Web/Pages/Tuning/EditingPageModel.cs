@@ -12,10 +12,13 @@ namespace Regatta.Web.Pages.Tuning;
 
 /// <summary>What the matrix shows, and how it answers: the bench with one cell open beside it, as a page or as the parts a script asked
 /// for.</summary>
-public abstract class EditingPageModel(ClubContext here, EditCells editCells, Cells cells, ClubClock clock)
+public abstract class EditingPageModel(ClubContext here, EditCells editCells, Cells cells, ClubClock clock, UnitPreferences units)
     : LayerPageModel(here, editCells),
         ILanesPage
 {
+    /// <summary>The reader's units.</summary>
+    protected UnitPreferences Units => units;
+
     private static readonly TimeSpan Recently = TimeSpan.FromMinutes(5);
 
     /// <summary>The number of the band that is seen large.</summary>
@@ -27,7 +30,7 @@ public abstract class EditingPageModel(ClubContext here, EditCells editCells, Ce
 
     public CellDrawer? Drawer { get; protected set; }
 
-    public LaneDrawing Drawing => LaneDrawing.Kept(Layer, ZoomedBand);
+    public LaneDrawing Drawing => LaneDrawing.Kept(Layer, ZoomedBand, Units.Wind);
 
     public WindBand? ZoomedBand => Zoom is { } number ? Layer.Matrix.Bands.Find(new(number)) : null;
 

@@ -25,7 +25,7 @@ public sealed class MatrixModel(
     Cells cells,
     UnitPreferences units,
     ClubClock clock
-) : EditingPageModel(here, editCells, cells, clock)
+) : EditingPageModel(here, editCells, cells, clock, units)
 {
     public async Task<IActionResult> OnGetAsync()
     {
@@ -83,7 +83,7 @@ public sealed class MatrixModel(
     {
         await OpenAsync();
         var was = Layer.Matrix.Bands.Find(new(band))?.To;
-        var read = WindRange.ReadSpeed(wind ?? "", units.Wind);
+        var read = WindRange.ReadSpeed(wind ?? "", Units.Wind);
         if (was is not { } edge || !read.Ok)
         {
             return await AnswerAsync(read.Problem ?? "That band is not there any more.", StatusCodes.Status422UnprocessableEntity);
@@ -98,11 +98,11 @@ public sealed class MatrixModel(
             return outcome switch
             {
                 EditOutcome.Stale => await AnswerAsync(
-                    $"Somebody changed the class meanwhile, so nothing was moved: that edge is at {units.Show(lower?.To ?? edge)} now.",
+                    $"Somebody changed the class meanwhile, so nothing was moved: that edge is at {Units.Show(lower?.To ?? edge)} now.",
                     StatusCodes.Status409Conflict
                 ),
                 _ when lower is not null && upper is not null => await AnswerAsync(
-                    $"The edge stays between {units.Show(lower.From)} and {units.Show(upper.To)}. Join the bands to be rid of one.",
+                    $"The edge stays between {Units.Show(lower.From)} and {Units.Show(upper.To)}. Join the bands to be rid of one.",
                     StatusCodes.Status422UnprocessableEntity
                 ),
                 _ => await AnswerAsync(((EditOutcome.Refused)outcome).Why, StatusCodes.Status422UnprocessableEntity),
@@ -111,7 +111,7 @@ public sealed class MatrixModel(
 
         MovedEdge = (band, edge);
         return await WrittenAsync(
-            $"{Layer.Matrix.Bands.Find(new(band))!.Name} ends at {units.Show(read.Value)} now; it ended at {units.Show(edge)}."
+            $"{Layer.Matrix.Bands.Find(new(band))!.Name} ends at {Units.Show(read.Value)} now; it ended at {Units.Show(edge)}."
         );
     }
 
@@ -157,7 +157,7 @@ public sealed class MatrixModel(
             return await AnswerAsync("The proposal has changed meanwhile: new logs speak. Look at it again.");
         }
 
-        var outcome = await decide.RunAsync(Here.Actor, Layer, proposal, kind, to, reason, revision, units.Wind);
+        var outcome = await decide.RunAsync(Here.Actor, Layer, proposal, kind, to, reason, revision, Units.Wind);
         if (outcome.Problem is not null)
         {
             Drawer = drawer with { DecisionProblem = outcome.Problem, Reason = reason ?? "" };
