@@ -12,6 +12,9 @@ need_debian() { # package, and a path or command that shows it is there
   as_root env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends "$1" >/dev/null
 }
 
+# The command line of a process; nothing where it is gone.
+command_of() { cat "/proc/$1/cmdline" 2>/dev/null | tr '\0' ' '; }
+
 pg_bin() { ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n 1; }
 
 # PostgreSQL refuses to run as root: then the cluster belongs to the ordinary user postgres.
@@ -37,7 +40,7 @@ postgres_up() { # folder, then extra settings for the server
     as_owner "$(pg_bin)/initdb" -D "$folder/data" -U regatta --pwfile="$folder/password" --auth=scram-sha-256 -E UTF8 --locale=C.UTF-8 >/dev/null
   fi
   # After a power cut the number in its file may be another program's by now.
-  if [ -s "$folder/data/postmaster.pid" ] && ! tr '\0' ' ' <"/proc/$(sed -n 1p "$folder/data/postmaster.pid")/cmdline" 2>/dev/null | grep -q "postgres.*$folder/data"; then
+  if [ -s "$folder/data/postmaster.pid" ] && ! command_of "$(sed -n 1p "$folder/data/postmaster.pid")" | grep -q "postgres.*$folder/data"; then
     rm -f "$folder/data/postmaster.pid"
   fi
   if as_owner "$(pg_bin)/pg_ctl" -D "$folder/data" status >/dev/null 2>&1; then
@@ -48,6 +51,8 @@ postgres_up() { # folder, then extra settings for the server
   else
     pg_port=$(free_port)
     pg_was_up=
+    # Sockets of a server that was killed carry numbers too.
+    rm -f "$folder"/.s.PGSQL.*
     (cd "$folder" && as_owner "$(pg_bin)/pg_ctl" -D "$folder/data" -l "$folder/log" -w -t 60 \
       -o "-p $pg_port -c listen_addresses=127.0.0.1 -c unix_socket_directories=$folder $*" start >/dev/null 9>&-)
   fi

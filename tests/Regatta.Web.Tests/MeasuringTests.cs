@@ -1,4 +1,3 @@
-using System.Diagnostics;
 using System.Text.Json;
 
 namespace Regatta.Web.Tests;
@@ -112,10 +111,8 @@ public sealed class MeasuringTests(ClubHost host)
         Assert.Contains("64;oops", wrong.TextOf("#table"));
         Assert.Equal(3, (await captain.GetAsync(path)).Html.QuerySelectorAll(".pairs li").Length);
 
-        var clock = Stopwatch.StartNew();
         var much = await SendAsync(string.Concat(Enumerable.Range(0, 10_000).Select(line => $"{line};{line} mm\n")));
         Assert.Contains("10000 lines", much.TextOf("#table-problem"));
-        Assert.True(clock.Elapsed < TimeSpan.FromSeconds(20));
 
         Task<Answer> SendAsync(string table) => captain.Fragment().SendAsync(page, ".many form", path + "?handler=Table", ("table", table));
     }

@@ -87,7 +87,16 @@ internal sealed class Auditing(RequestDelegate next, ILogger<Auditing> log)
         }
         catch (Exception trouble) when (trouble is Npgsql.NpgsqlException or TimeoutException)
         {
-            log.LogError(trouble, "An act is not in the trail: {Act} by {Person}", AuditWords.Of(context), note.Person);
+            // While the database is away the request has told so already.
+            if (context.Response.StatusCode != StatusCodes.Status503ServiceUnavailable)
+            {
+                log.LogError(
+                    "An act is not in the trail: {Act} by {Person}: {Trouble}",
+                    AuditWords.Of(context),
+                    note.Person,
+                    trouble.GetBaseException().Message
+                );
+            }
         }
     }
 
