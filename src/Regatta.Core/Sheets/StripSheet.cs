@@ -180,16 +180,18 @@ public sealed record StripSheet(Paper Paper, string Title, IReadOnlyList<SheetPa
             }
         }
 
+        /// <summary>1, 2, 5, 10, 20 … however fine a step is, some of them are far enough apart.</summary>
+        private static IEnumerable<int> RoundNumbers =>
+            Enumerable.Range(0, 9).SelectMany(power => new[] { 1, 2, 5 }.Select(digit => digit * (int)Math.Pow(10, power)));
+
         private IEnumerable<SheetShape> Ticks(Func<double, double> x, double bottom)
         {
             var steps = (int)Math.Round((Scale.Max.Position - Scale.Min.Position) / Scale.Step);
             var stepLength = ControlSurvey.StepLength(Scale);
             // Numbers stand at whole units where those are neither too close nor too far apart.
             var whole = (int)Math.Round(Scale.PositionsPerUnit / Scale.Step);
-            var every = ((int[])[whole, 1, 2, 5, 10, 20, 50, 100, 200]).First(n =>
-                n > 0 && n * stepLength >= 9 && (n != whole || n * stepLength <= 30)
-            );
-            var skip = ((int[])[1, 2, 5, 10, 20, 50, 100, 200]).First(n => n * stepLength >= 1 || n == 200);
+            var every = RoundNumbers.Prepend(whole).First(n => n > 0 && n * stepLength >= 9 && (n != whole || n * stepLength <= 30));
+            var skip = RoundNumbers.First(n => n * stepLength >= 1);
             for (var step = 0; step <= steps; step += skip)
             {
                 var mark = new Mark(Scale.Min.Position + (step * Scale.Step));

@@ -85,6 +85,8 @@ function dragEdge(edge, down) {
 
 function moveEdge(edge, wind, keepFocus) {
   const band = edge.dataset.edge;
+  // The next key goes on from here, whether the answer is back or not.
+  edge.setAttribute("aria-valuenow", wind);
   return send("Edge", null, () => ({ band, wind, revision: matrix().dataset.revision })).then(() => {
     if (keepFocus) matrix().querySelector(`[data-edge="${band}"]`)?.focus();
   });

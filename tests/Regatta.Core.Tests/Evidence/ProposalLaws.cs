@@ -43,10 +43,7 @@ public sealed class ProposalLaws
     [InlineData(0.804, 80)]
     [InlineData(0.0001, 1)]
     public void No_proposal_is_told_as_certain(double probability, int ofHundred) =>
-        Assert.Equal(
-            ofHundred,
-            new Proposal(Bands.All[0], Slide, new(60), new(70), new(4.5, 0.3, 20), 4, probability, []).BetterOfHundred
-        );
+        Assert.Equal(ofHundred, new Proposal(Bands.All[0], Slide, new(60), new(70), new(4.5, 0.3, 20), 4, probability, []).BetterOfHundred);
 
     [Fact]
     public void A_change_and_its_opposite_are_better_with_probabilities_that_do_not_exceed_one() =>

@@ -11,6 +11,15 @@ namespace Regatta.Core.Tests.Matrices;
 public sealed class MatrixTests
 {
     [Fact]
+    public void A_range_wider_than_its_scale_moves_nowhere_and_becomes_the_whole_scale()
+    {
+        var (scale, wide) = (Slide.Scale, Cell.Between(new(-100), new(900), "", "", CellSource.Entered).Value);
+        var moved = wide.Moved(scale, 3 * scale.Step);
+        Assert.Equal((scale.Min, scale.Max), moved.Span);
+        Assert.True(moved.IsRange);
+    }
+
+    [Fact]
     public void Equal_matrices_differ_in_nothing() => Assert.Empty(MatrixDiff.Between(Matrix(60, 80, 100), Matrix(60, 80, 100)));
 
     [Fact]

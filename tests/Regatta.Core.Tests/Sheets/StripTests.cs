@@ -18,6 +18,35 @@ public sealed class StripTests
 
     // True scale: 1 in is 25.4 mm, a PDF point 1/72 in (ISO 32000-1, 8.3.2.3).
     [Theory]
+    [InlineData(0.01)]
+    [InlineData(0.1)]
+    [InlineData(0.5)]
+    [InlineData(50)]
+    public void However_fine_a_step_is_its_strip_has_ticks_one_can_tell_apart(double step)
+    {
+        var fine = TestBoat.Slide with
+        {
+            Scale = new LengthScale(
+                Core.Units.LengthUnit.Millimetre,
+                Core.Units.Length.FromMillimetres(0),
+                Core.Units.Length.FromMillimetres(150),
+                Core.Units.Length.FromMillimetres(step)
+            ),
+        };
+        var matrix = TestBoat.Matrix(60, 80, 100) with { Controls = [fine] };
+        var ticks = StripSheet
+            .Of(TestBoat.Class, matrix, Readings.OfTheClass, Paper.A4)
+            .Pages[0]
+            .Shapes.OfType<SheetLine>()
+            .Where(line => Math.Abs(line.X1 - line.X2) < 1e-9 && Math.Abs(Math.Abs(line.Y1 - line.Y2) - 4) < 1.01)
+            .Select(line => line.X1)
+            .Order()
+            .ToList();
+        Assert.True(ticks.Count >= 4);
+        Assert.All(ticks.Zip(ticks.Skip(1)), pair => Assert.True(pair.Second - pair.First > 0.99));
+    }
+
+    [Theory]
     [MemberData(nameof(Papers))]
     public void Ticks_of_the_printed_strip_stand_a_step_apart_within_a_tenth_of_a_millimetre(Paper paper)
     {
