@@ -38,6 +38,79 @@ public sealed class CardAndLogTests(ClubHost host)
         Assert.Contains("taken it back", gone.Text);
     }
 
+    // 11 kn for 56 kg: the class's rule carries the crew into the next band, and the log opens there too.
+    [Theory]
+    [InlineData("56", "11")]
+    [InlineData("91", "9.4")]
+    [InlineData("75", "14")]
+    public async Task A_log_opens_with_what_the_sailors_own_card_says_and_tells_where_it_comes_from(string kilograms, string knots)
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var sailor = await club.VisitAsAsync("priya");
+        var page = await sailor.GetAsync("/wenlow/classes/quillet/card");
+        await sailor.SendAsync(page, ".crew-form form", "/wenlow/classes/quillet/card?handler=Crew", ("crew", kilograms));
+        var card = await sailor.GetAsync($"/wenlow/classes/quillet/card?wind={knots}&boat=class");
+        var log = await sailor.GetAsync(card.Html.QuerySelector(".log-door a")!.GetAttribute("href")!);
+        var marks = log.Html.QuerySelectorAll("[name^=mark-]").Select(field => field.GetAttribute("value") ?? Chosen(field)).ToList();
+        Assert.True(marks.Count >= 5);
+        Assert.All(marks.Where(mark => mark.Length > 0), mark => Assert.Contains(mark, card.TextOf("#card")));
+        var band = card.TextOf(".band-head")!.Split(' ', '\n')[0];
+        Assert.Contains($"As your card says for {knots} kn, {band}", log.Text);
+        Assert.Contains("the station heard no wind then", log.Text);
+        Assert.Contains("As you told your card", log.Text);
+
+        static string Chosen(AngleSharp.Dom.IElement field) => field.QuerySelector("option[selected]")?.GetAttribute("value") ?? "";
+    }
+
+    [Fact]
+    public async Task A_log_corrected_and_sent_again_says_which_of_the_two_counts()
+    {
+        var sailor = await host.VisitAsAsync("priya");
+        var form = await sailor.GetAsync("/wenlow/classes/quillet/log?wind=14&boat=class");
+        var first = await sailor.SendAsync(form, ".log-form", "/wenlow/classes/quillet/log", ("felt", "Slow"), ("note", "first thought"));
+        var second = await sailor.SendAsync(
+            form,
+            ".log-form",
+            "/wenlow/classes/quillet/log",
+            ("felt", "Fast"),
+            ("note", "second thought"),
+            ("mark-gooseneck", "21 in")
+        );
+        Assert.EndsWith("?sent=Corrected", second.Location!.ToString(), StringComparison.Ordinal);
+        Assert.Equal(first.Location!.ToString().Split('?')[0], second.Location.ToString().Split('?')[0]);
+        var page = await sailor.GetAsync(second.Location.ToString());
+        Assert.Contains("It counts as you sent it last", page.TextOf(".thanks"));
+        Assert.Contains("second thought", page.TextOf(".facts"));
+        var before = page.TextOf(".correction")!;
+        Assert.Contains("What stands above counts", before);
+        Assert.Contains("first thought", before);
+        Assert.Contains("20 in", before);
+        Assert.DoesNotContain("Wind", before);
+        Assert.Equal(422, (int)(await sailor.SendAsync(form, ".log-form", "/wenlow/classes/quillet/log", ("felt", "77"))).Status);
+    }
+
+    [Fact]
+    public async Task A_proposal_is_decided_as_it_was_shown_or_not_at_all()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var captain = await club.VisitAsAsync("tamsin");
+        var cell = "/wenlow/classes/quillet?cell=4.gooseneck";
+        var page = await captain.GetAsync(cell);
+        var stale = await captain.SendAsync(
+            page,
+            ".proposal form",
+            cell + "&handler=Decide",
+            ("decision", "Accepted"),
+            ("shown", "21 1/2 in")
+        );
+        Assert.Equal(302, (int)stale.Status);
+        var told = await captain.GetAsync(cell);
+        Assert.Contains("has changed meanwhile", told.Text);
+        Assert.Equal("20 in", told.TextOf(".big"));
+        await captain.SendAsync(page, ".proposal form", cell + "&handler=Decide", ("decision", "Accepted"));
+        Assert.Equal("20 1/2 in", (await captain.GetAsync(cell)).TextOf(".big"));
+    }
+
     [Fact]
     public async Task A_log_as_the_card_said_needs_only_the_helm_and_counts_once_however_often_sent()
     {

@@ -63,9 +63,11 @@ public sealed class LogModel(
     public string MarksCameFrom =>
         Card is not { } card
             ? ""
-            : $"As your card says for {units.Show(card.Wind)}, {card.Card.Band.Name}"
-                + (card.Effective == card.Wind ? "" : $", read as {units.Show(card.Effective)} for your crew")
+            : $"As your card says for {Said(card.Wind)}, {card.Card.Band.Name}"
+                + (card.Effective == card.Wind ? "" : $", read as {Said(card.Effective)} for your crew")
                 + (Choice.Boat is { } boat ? $", on {boat.Name}" : "");
+
+    private string Said(Speed wind) => $"{NumberText.Plain(wind.In(units.Wind), 1)} {units.Wind.Symbol()}";
 
     /// <summary>The address of this form for another boat.</summary>
     public string For(string boat) =>
