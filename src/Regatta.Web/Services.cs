@@ -11,6 +11,7 @@ using Regatta.Store;
 using Regatta.Web.Access;
 using Regatta.Web.Live;
 using Regatta.Web.Mail;
+using Regatta.Web.Pages.Logging;
 using Regatta.Web.Pages.Shared;
 using Regatta.Web.Pages.Weather;
 using Regatta.Web.Station;
@@ -82,6 +83,7 @@ internal static class Services
         services.AddHttpContextAccessor();
         services
             .AddScoped<ClubClock>()
+            .AddScoped<SailedWinds>()
             .AddScoped<UnitPreferences>()
             .AddScoped<DefinitionEditor>()
             .AddScoped<DemoLoader>()

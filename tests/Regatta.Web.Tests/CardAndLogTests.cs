@@ -90,6 +90,44 @@ public sealed class CardAndLogTests(ClubHost host)
     }
 
     [Fact]
+    public async Task A_log_opened_to_be_corrected_says_what_it_said_and_nobody_elses_opens()
+    {
+        var sailor = await host.VisitAsAsync("priya");
+        var form = await sailor.GetAsync("/wenlow/classes/quillet/log?wind=14&boat=class");
+        (string, string)[] said =
+        [
+            ("windFrom", "11.3"),
+            ("windTo", "13"),
+            ("gust", "17"),
+            ("helmPortWord", "light tug"),
+            ("steadyFullSpeed", "held"),
+            ("heel", "5"),
+            ("crewMass", "71.5"),
+            ("luffing", "Together"),
+            ("felt", "Usual"),
+            ("note", "as it was"),
+            ("mark-gooseneck", "21 1/2 in"),
+        ];
+        var sent = await sailor.SendAsync(form, ".log-form", "/wenlow/classes/quillet/log", said);
+        var own = await sailor.GetAsync(sent.Location!.ToString());
+        var again = own.Html.QuerySelectorAll("a").Single(link => link.TextContent == "Correct it").GetAttribute("href")!;
+        var opened = await sailor.GetAsync(again);
+        Assert.Contains("This is what you sent", opened.Text);
+        // Sent as it opened it is the same log, and nothing of it has changed.
+        var same = await sailor.SendAsync(opened, ".log-form", "/wenlow/classes/quillet/log");
+        Assert.Equal(sent.Location.ToString().Replace("Added", "SentBefore", StringComparison.Ordinal), same.Location!.ToString());
+        var corrected = await sailor.SendAsync(opened, ".log-form", "/wenlow/classes/quillet/log", ("gust", "18"));
+        var page = await sailor.GetAsync(corrected.Location!.ToString());
+        Assert.Contains(
+            "Gust17 kn",
+            page.TextOf(".correction .facts")!.Replace("\n", "", StringComparison.Ordinal).Replace("  ", "", StringComparison.Ordinal)
+        );
+        Assert.Single(page.Html.QuerySelectorAll(".correction dt"));
+        Assert.Equal(404, (int)(await (await host.VisitAsAsync("tamsin")).GetAsync(again)).Status);
+        Assert.Equal(404, (int)(await sailor.GetAsync(again.Replace("quillet", "brannet", StringComparison.Ordinal))).Status);
+    }
+
+    [Fact]
     public async Task A_proposal_is_decided_as_it_was_shown_or_not_at_all()
     {
         await using var club = await host.AnotherAsync("IfEmpty");

@@ -73,7 +73,9 @@ public sealed class PrefillTests
                     sailor.Crew,
                     sailor.Readings
                 );
-                var form = LogForm.Prefilled(reading, null, SpeedUnit.Knot, "2026-11-26T10:00", sailor.Crew, MassUnit.Kilogram, choice);
+                var form = new LogForm(
+                    LogPrefill.Fresh(reading, null, SpeedUnit.Knot, "2026-11-26T10:00", sailor.Crew, MassUnit.Kilogram, choice)
+                );
                 return reading.Card.Band == card.Card.Band
                     && card.Card.Ashore.Concat(card.Card.Afloat)
                         .All(line =>
@@ -90,7 +92,7 @@ public sealed class PrefillTests
             {
                 var choice = new BoatChoice([], sailor.Readings);
                 var card = CardReading.Of(sailor.Version, sailor.Wind, sailor.Plan, sailor.Mode, sailor.Crew, sailor.Readings);
-                var form = LogForm.Prefilled(card, null, SpeedUnit.Knot, "", sailor.Crew, MassUnit.Kilogram, choice);
+                var form = new LogForm(LogPrefill.Fresh(card, null, SpeedUnit.Knot, "", sailor.Crew, MassUnit.Kilogram, choice));
                 var log = form.Read(
                     sailor.Version,
                     card.Layer,

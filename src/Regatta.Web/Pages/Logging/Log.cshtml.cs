@@ -6,15 +6,12 @@ using Regatta.Application.Reading;
 using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
 using Regatta.Core.Matrices;
-using Regatta.Core.Outings;
 using Regatta.Core.Sheets;
-using Regatta.Core.Station;
 using Regatta.Core.Units;
 using Regatta.Core.Wind;
 using Regatta.Store;
 using Regatta.Web.Access;
 using Regatta.Web.Forms;
-using Regatta.Web.Station;
 
 namespace Regatta.Web.Pages.Logging;
 
@@ -25,10 +22,9 @@ public sealed class LogModel(
     ClubContext here,
     BoatReadings readings,
     Crews crews,
-    Outings outings,
-    WindLog windLog,
-    StationStates stations,
+    SailedWinds winds,
     Versions versions,
+    Logs logs,
     LogSession session,
     ClubClock clock,
     UnitPreferences units
@@ -42,6 +38,9 @@ public sealed class LogModel(
 
     /// <summary>The card the form was filled in from; null before anything is published.</summary>
     public CardReading? Card { get; private set; }
+
+    /// <summary>Whether the form says what a log said that is to be corrected.</summary>
+    public bool Corrects { get; private set; }
 
     /// <summary>Where the wind in the form came from, in a sentence.</summary>
     public string WindCameFrom { get; private set; } = "";
@@ -74,18 +73,48 @@ public sealed class LogModel(
         $"{here.ClassPath}/log?wind={NumberText.Plain(Card!.Wind.In(units.Wind), 1)}&unit={Uri.EscapeDataString(units.Wind.Symbol())}"
         + $"&boat={boat}&plan={Layer.Plan}&mode={Layer.Mode}";
 
-    public async Task OnGetAsync(string? wind, string? boat, string? plan, string? mode, long? outing)
+    /// <summary>Opens the form: a fresh one, or a log of one's own to correct.</summary>
+    public async Task<IActionResult> OnGetAsync(string? wind, string? boat, string? plan, string? mode, long? outing, long? correct)
     {
+        if (correct is { } logged)
+        {
+            return await OpenAgainAsync(logged) ? Page() : NotFound();
+        }
+
         var own = await crews.OwnAsync(here.Class.Class, User.Id());
         var version = (await here.ClassAsync()).Newest;
         var height = (version?.Class ?? (await here.ClassAsync()).Class).WindHeight;
-        var (sailed, at, source) = outing is { } number ? await OfOutingAsync(number, height) : await OfStationAsync(height);
+        var (sailed, at, source) = outing is { } number ? await winds.OfOutingAsync(number, height) : await winds.OfStationAsync(height);
         await LoadAsync(version, Asked(wind) ?? sailed?.Mean, own?.Mass, boat, plan, mode);
         if (Version is not null)
         {
             WindCameFrom = source;
-            Form = LogForm.Prefilled(Card!, sailed, units.Wind, clock.Field(at), own?.Mass, units.Mass, Choice);
+            Form = new(LogPrefill.Fresh(Card!, sailed, units.Wind, clock.Field(at), own?.Mass, units.Mass, Choice));
         }
+
+        return Page();
+    }
+
+    /// <summary>A log as it was sent, under its own key, so that what is sent now corrects it.</summary>
+    private async Task<bool> OpenAgainAsync(long number)
+    {
+        if (await logs.OwnAsync(here.Club.Ref, User.Id(), number) is not { } own || own.Class != here.Class.Class)
+        {
+            return false;
+        }
+
+        var newest = (await here.ClassAsync()).Newest;
+        var version = own.Log.Version is { } seen ? await versions.FindAsync(own.Class, seen) ?? newest : newest;
+        var boat = own.Boat?.ToString(System.Globalization.CultureInfo.InvariantCulture) ?? BoatChoice.OfTheClass;
+        var layer = own.Log.Layer;
+        await LoadAsync(version, own.Log.Wind.Mean, own.Log.CrewMass, boat, layer.Plan.Name, layer.Mode.Name);
+        if (Card is { } card)
+        {
+            Corrects = true;
+            Form = new(LogPrefill.Again(own.Log, card, units.Wind, clock.Field(own.Log.SailedAt), units.Mass, Choice));
+        }
+
+        return Version is not null;
     }
 
     public async Task<IActionResult> OnPostAsync()
@@ -130,39 +159,6 @@ public sealed class LogModel(
 
     private Speed? Asked(string? wind) =>
         wind is not null && WindRange.ReadSpeed(wind, units.Wind) is { Ok: true } read ? read.Value : null;
-
-    /// <summary>The wind of a day on the water at the class's height, and its middle; no wind where the station heard none.</summary>
-    private async Task<(WindRange? Wind, DateTimeOffset At, string Source)> OfOutingAsync(long number, Length height)
-    {
-        if (await outings.FindAsync(here.Club.Ref, number) is not { Outing: var day })
-        {
-            return await OfStationAsync(height);
-        }
-
-        var middle = day.From + ((day.To - day.From) / 2);
-        var wind = await HeardAsync(day.From, day.To, height);
-        return (wind, middle < clock.Now ? middle : clock.Now, wind is null ? FromCard : $"The station’s on that day, {At(height)}.");
-    }
-
-    /// <summary>The wind of the last hours at the class's height.</summary>
-    private async Task<(WindRange? Wind, DateTimeOffset At, string Source)> OfStationAsync(Length height)
-    {
-        var wind = await HeardAsync(clock.Now - LastHours, clock.Now, height);
-        return (wind, clock.Now, wind is null ? FromCard : $"The station’s of the last {LastHours.TotalHours:0} hours, {At(height)}.");
-    }
-
-    private async Task<WindRange?> HeardAsync(DateTimeOffset from, DateTimeOffset to, Length height)
-    {
-        var blocks = await windLog.BlocksAsync(here.Club.Ref, WindSummary.BlockOf(from), to);
-        return Outing.WindOf(blocks, stations.Of(here.Club.Ref).Height, height);
-    }
-
-    /// <summary>A session is logged within so many hours of being sailed, mostly (ours).</summary>
-    private static readonly TimeSpan LastHours = TimeSpan.FromHours(3);
-
-    private const string FromCard = "The card’s band: the station heard no wind then.";
-
-    private static string At(Length height) => $"carried to {NumberText.Plain(height.Metres, 1)} m";
 
     private async Task LoadAsync(PublishedVersion? version, Speed? wind, Mass? crew, string? boat, string? plan, string? mode)
     {

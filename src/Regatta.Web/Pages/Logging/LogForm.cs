@@ -63,52 +63,6 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
     /// <summary>The field that keeps the wind of the card.</summary>
     public const string CardWind = "cardWind";
 
-    /// <summary>A fresh form that says what the sailor's card said.</summary>
-    /// <param name="card">The card as the sailor read it.</param>
-    /// <param name="sailed">The wind as the station had it; null for the card's band.</param>
-    /// <param name="unit">The unit winds are written in.</param>
-    /// <param name="now">When, as the field writes it.</param>
-    /// <param name="crewMass">What the sailor told their card; null when nothing.</param>
-    /// <param name="massUnit">The unit masses are written in.</param>
-    /// <param name="choice">The boat.</param>
-    public static LogForm Prefilled(
-        CardReading card,
-        WindRange? sailed,
-        SpeedUnit unit,
-        string now,
-        Mass? crewMass,
-        MassUnit massUnit,
-        BoatChoice choice
-    )
-    {
-        // The edges of the band as this crew meets them.
-        var wind =
-            sailed
-            ?? WindRange
-                .Of(card.Card.Band.From, card.Card.Band.To, null)
-                .Value.Times(card.Effective.MetresPerSecond > 0 ? card.Wind.MetresPerSecond / card.Effective.MetresPerSecond : 1);
-        var fields = new Dictionary<string, string>
-        {
-            ["logKey"] = Guid.NewGuid().ToString(),
-            ["boat"] = choice.InAddress,
-            ["version"] = card.Version.Number.ToString(System.Globalization.CultureInfo.InvariantCulture),
-            [CardWind] = $"{NumberText.Plain(card.Wind.Knots, 3)} kn",
-            ["sailedAt"] = now,
-            ["windFrom"] = NumberText.Plain(wind.From.In(unit), 1),
-            ["windTo"] = NumberText.Plain(wind.To.In(unit), 1),
-            ["gust"] = wind.Gust is { } gust ? NumberText.Plain(gust.In(unit), 1) : "",
-            ["crewMass"] = crewMass is { } mass ? NumberText.Plain(mass.In(massUnit), 1) : "",
-        };
-        foreach (var line in card.Lines)
-        {
-            fields[MarkField(line.Control)] = fields[CardField(line.Control)] = line.Cell?.Mark is { } mark
-                ? line.Control.Scale.Show(mark)
-                : "";
-        }
-
-        return new(fields);
-    }
-
     /// <summary>Reads the whole form; null when something is wrong, with a sentence beside it.</summary>
     /// <param name="version">The version it was filled in from, on whose scales it is read.</param>
     /// <param name="layer">With which sails, sailed how.</param>
