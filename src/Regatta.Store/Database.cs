@@ -31,7 +31,10 @@ public static class Database
         var settings = new NpgsqlConnectionStringBuilder(connectionString)
         {
             MaxAutoPrepare = MostPrepared,
-            Options = "-c plan_cache_mode=force_generic_plan",
+            // No statement and no wait for somebody else's lock holds a request for longer than its sender waits.
+            Options =
+                "-c plan_cache_mode=force_generic_plan -c statement_timeout=20s -c lock_timeout=10s "
+                + "-c idle_in_transaction_session_timeout=60s",
         };
         settings.MaxPoolSize = Math.Min(settings.MaxPoolSize, MostConnections);
         return NpgsqlDataSource.Create(settings.ConnectionString);

@@ -27,6 +27,36 @@ public sealed class Versions(NpgsqlDataSource database, TimeProvider clock)
         ];
     }
 
+    /// <summary>What was published up to a version, oldest first. A version that cannot be read any more is left out: its class is shown
+    /// without it.</summary>
+    public async Task<IReadOnlyList<ClassState>> StatesAsync(ClassRef one, int newest)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        var rows = await connection.QueryAsync<Row>(
+            $"select {Columns} {From} and v.number <= @newest order by v.number",
+            new
+            {
+                club = one.Club.Number,
+                id = one.Number,
+                newest,
+            }
+        );
+        var states = new List<ClassState>();
+        foreach (var row in rows)
+        {
+            try
+            {
+                states.Add(row.ToVersion().State);
+            }
+            catch (UnreadableClassException)
+            {
+                // Its own page says so.
+            }
+        }
+
+        return states;
+    }
+
     /// <summary>One version, or null.</summary>
     public async Task<PublishedVersion?> FindAsync(ClassRef one, int number)
     {

@@ -40,7 +40,7 @@ internal sealed class DatabaseAway(RequestDelegate next, ILogger<DatabaseAway> l
             // Connection troubles, no resources left, going down or starting up, and one that takes no connections now.
             PostgresException broken => broken.IsTransient
                 || broken.SqlState[..2] is "08" or "53" or "57"
-                || broken.SqlState == PostgresErrorCodes.ObjectNotInPrerequisiteState,
+                || broken.SqlState is PostgresErrorCodes.ObjectNotInPrerequisiteState or PostgresErrorCodes.LockNotAvailable,
             NpgsqlException => true,
             TimeoutException => true,
             _ => trouble.InnerException is { } inner && IsAway(inner),

@@ -205,6 +205,49 @@ public sealed class StoreTests(StoreFixture store)
     }
 
     [Fact]
+    public async Task A_version_that_cannot_be_read_any_more_is_left_out_of_what_was_published()
+    {
+        var draft = await store.FreshClassAsync();
+        foreach (var reason in new[] { "first", "second" })
+        {
+            var stamp = (await store.Classes.StampAsync(draft.Stamp.Class))!;
+            await store.Versions.PublishAsync(draft.Stamp.Class, stamp.MatrixRevision, store.Ann.Id, reason);
+        }
+
+        Assert.Equal(2, (await store.Versions.StatesAsync(draft.Stamp.Class, 2)).Count);
+        Assert.Single(await store.Versions.StatesAsync(draft.Stamp.Class, 1));
+        await using var connection = await store.Database.OpenConnectionAsync(TestContext.Current.CancellationToken);
+        await connection.ExecuteAsync(
+            """
+            begin;
+            alter table versions disable trigger versions_never_change;
+            update versions set definition = '{}' where class_id = @Number and number = 1;
+            alter table versions enable trigger versions_never_change;
+            commit;
+            """,
+            draft.Stamp.Class
+        );
+        Assert.Single(await store.Versions.StatesAsync(draft.Stamp.Class, 2));
+    }
+
+    [Fact]
+    public async Task No_statement_and_no_wait_for_a_lock_lasts_for_ever()
+    {
+        await using var connection = await store.Database.OpenConnectionAsync(TestContext.Current.CancellationToken);
+        foreach (
+            var (setting, most) in new[]
+            {
+                ("statement_timeout", "20s"),
+                ("lock_timeout", "10s"),
+                ("idle_in_transaction_session_timeout", "1min"),
+            }
+        )
+        {
+            Assert.Equal(most, await connection.ExecuteScalarAsync<string>($"show {setting}"));
+        }
+    }
+
+    [Fact]
     public async Task A_link_leads_to_its_class_until_it_is_withdrawn_and_its_token_is_not_kept()
     {
         var draft = await store.FreshClassAsync();

@@ -34,7 +34,7 @@ test("on a phone a light crew's card reads for them", async ({ page }) => {
   await page.getByLabel("Crew, kg").fill("52");
   await page.getByRole("button", { name: "Save" }).click();
   await page.goto("/wenlow/classes/quillet/card?wind=15");
-  await expect(page.locator(".crew-sentence")).toHaveText("At 52 kg you sail 15 kn as the card’s 17 kn.");
+  await expect(page.locator(".crew-sentence")).toHaveText("At 52 kg you sail 15 kn as the card’s 17.3 kn.");
   await expectAccessible(page);
   await expectNoSidewaysScroll(page);
 });

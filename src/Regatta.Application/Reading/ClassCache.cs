@@ -109,11 +109,7 @@ public sealed class ClassCache(IFusionCache cache, Classes classes, Versions ver
             $"published/{Name(stamp)}/{newest}",
             async (context, stop) =>
             {
-                var states = (await versions.AllAsync(stamp.Class))
-                    .Where(version => version.Number <= newest)
-                    .OrderBy(version => version.Number)
-                    .Select(version => version.State)
-                    .ToList();
+                var states = await versions.StatesAsync(stamp.Class, newest);
                 context.Options.SetSize(1 + states.Sum(state => state.Kept.Count));
                 return states;
             },

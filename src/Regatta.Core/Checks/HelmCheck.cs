@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using Regatta.Core.Evidence;
 using Regatta.Core.Units;
 
@@ -67,6 +68,12 @@ public static class CheckValidity
 
     /// <summary>Beyond this difference between mean and tack the rudder is the first suspect.</summary>
     public static readonly Angle MostBias = Angle.FromDegrees(4);
+
+    /// <summary>A check never changes, so it is weighed once.</summary>
+    private static readonly ConditionalWeakTable<HelmCheck, CheckWeight> Known = [];
+
+    /// <summary>The weight of a check.</summary>
+    public static CheckWeight Of(HelmCheck check) => Known.GetValue(check, Weigh);
 
     /// <summary>Weighs a check: each fault takes its factor, and the first that makes it worthless sets it aside.</summary>
     public static CheckWeight Weigh(HelmCheck check)

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Regatta.Core.Fleet;
 using Regatta.Core.Marks;
 using Regatta.Core.Matrices;
@@ -18,8 +19,12 @@ public sealed record Proposer(ClassDefinition Class, Matrix Matrix, HelmFit Fit,
         one => one.Session
     );
 
+    private readonly ConcurrentDictionary<BandId, BandHelm?> helms = new();
+
     /// <summary>The helm of a band at the matrix's marks; null where no control that balances the helm has a mark.</summary>
-    public BandHelm? Helm(WindBand band) =>
+    public BandHelm? Helm(WindBand band) => helms.GetOrAdd(band.Id, _ => Judge(band));
+
+    private BandHelm? Judge(WindBand band) =>
         Class.HelmControls.Any(control => Matrix[band, control]?.Mark is not null)
             ? BandHelm.Judge(band, Fit.Posterior.PredictCell(Row(band)), Class.Helm, valid[band.Id], Today)
             : null;

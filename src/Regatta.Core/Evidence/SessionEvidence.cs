@@ -60,7 +60,7 @@ public sealed record SessionEvidence(
     public WindRange EffectiveWind => Wind.Times(WindFactor);
 
     /// <summary>How far the session's check can be believed; null without a check.</summary>
-    public CheckWeight? Weight => Check is null ? null : CheckValidity.Weigh(Check);
+    public CheckWeight? Weight => Check is null ? null : CheckValidity.Of(Check);
 
     /// <summary>Whether its check tells anything of the helm.</summary>
     public bool IsValid => Weight?.Weight > 0;

@@ -93,8 +93,13 @@ public sealed record PastedTable(
         return Parsed<PastedTable>.Good(new Reader(matrix, rows, unit, chosen, bandsAcross, bandsAcross ? across.At : along.At).Read());
     }
 
+    private bool HasHeadings =>
+        2 * Columns.Count(column => column.Name is not null) >= Columns.Count
+        && 2 * Lines.Count(line => line.Name is not null) >= Lines.Count(line => line.Name is not null) + Unmatched;
+
     /// <summary>Holds what was pasted at a cell against a matrix: a table with headings by its headings, a bare block by its place. A block
-    /// may hold words that are headings too (a stop called as a band is), so the reading that understands more of it counts.</summary>
+    /// may hold words that are headings too (a stop called as a band is): it has headings only where half of its columns and of its rows are
+    /// named.</summary>
     /// <param name="matrix">The matrix.</param>
     /// <param name="rows">The table, or the block.</param>
     /// <param name="unit">What winds in headings are in when they do not say.</param>
@@ -109,15 +114,13 @@ public sealed record PastedTable(
     )
     {
         var byHeads = Read(matrix, rows, unit, chosen);
-        if (corner is not { } first || WithHeads(matrix, rows, first) is not { } headed)
-        {
-            return byHeads;
-        }
-
-        var byPlace = Read(matrix, headed, unit, chosen);
-        return byPlace.Ok && (!byHeads.Ok || Understood(byPlace.Value) > Understood(byHeads.Value)) ? byPlace : byHeads;
-
-        static int Understood(PastedTable table) => table.Cells.Count(cell => cell.Problem is null);
+        return
+            chosen.Count > 0
+            || (byHeads.Ok && byHeads.Value.HasHeadings)
+            || corner is not { } first
+            || WithHeads(matrix, rows, first) is not { } headed
+            ? byHeads
+            : Read(matrix, headed, unit, chosen);
     }
 
     /// <summary>A bare block of cells with the headings of the place it was pasted at; null when it would reach beyond the
