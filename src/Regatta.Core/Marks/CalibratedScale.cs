@@ -21,6 +21,9 @@ public sealed record CalibratedScale : Scale
             calibration
         );
 
+    /// <summary>In steps: half a one by rounding, and a little more where the boat's scale runs longer than the class's.</summary>
+    private const double BeyondTheEnd = 0.6;
+
     /// <inheritdoc/>
     public override Mark Min => own.Min;
 
@@ -73,12 +76,12 @@ public sealed record CalibratedScale : Scale
             return own.Read(text.Trim()[..^ByTheClassTape.Trim().Length]);
         }
 
-        // A reading is rounded to what the eye can tell, so one at an end may lie a hair beyond it.
+        // A reading is rounded to what the eye can tell, so one at an end may lie beyond it.
         return own.ReadReading(text)
             .Then(calibration.LengthAt)
             .Then(length =>
                 own.AtLength(length)!.Value is var mark && Reaches(mark) ? Parsed<Mark>.Good(mark)
-                : new Mark(Math.Clamp(mark.Position, Min.Position, Max.Position)) is var end && end.DistanceTo(mark) <= Step / 2
+                : new Mark(Math.Clamp(mark.Position, Min.Position, Max.Position)) is var end && end.DistanceTo(mark) <= BeyondTheEnd * Step
                     ? Parsed<Mark>.Good(end)
                 : OnScale(mark)
             );

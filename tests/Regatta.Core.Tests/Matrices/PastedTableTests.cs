@@ -159,10 +159,10 @@ public sealed class PastedTableTests
     public void A_bare_block_gets_the_heads_of_where_it_is_pasted_and_none_beyond_the_edge()
     {
         var corner = new CellAddress(Empty.Bands.All[4].Id, Empty.Controls[1].Key);
-        var headed = PastedTable.WithHeads(Empty, TableText.Rows("2\t3\n4\t5"), corner)!;
+        var headed = PastedBlock.WithHeads(Empty, TableText.Rows("2\t3\n4\t5"), corner)!;
         Assert.Equal(["", "strong", "hard"], headed[0]);
         Assert.Equal(Empty.Controls[2].Name, headed[2][0]);
-        Assert.Null(PastedTable.WithHeads(Empty, TableText.Rows("2\t3\t4"), corner));
+        Assert.Null(PastedBlock.WithHeads(Empty, TableText.Rows("2\t3\t4"), corner));
     }
 
     [Fact]
@@ -222,7 +222,7 @@ public sealed class PastedTableTests
                         )
                     )
                 );
-                var headed = PastedTable.WithHeads(Empty, TableText.Rows(row), new(Empty.Bands.All[0].Id, new("vang")))!;
+                var headed = PastedBlock.WithHeads(Empty, TableText.Rows(row), new(Empty.Bands.All[0].Id, new("vang")))!;
                 var back = PastedTable.Read(Empty, headed, SpeedUnit.Knot, new Dictionary<string, string>()).Value;
                 return back
                     .Cells.Select(cell => cell.Cell!.Mark!.Value.Position)
@@ -302,7 +302,7 @@ public sealed class PastedTableTests
             )
         );
         var corner = new CellAddress(into.Bands.All[0].Id, into.Controls[0].Key);
-        var table = PastedTable.Read(into, TableText.Rows(block), SpeedUnit.Knot, new Dictionary<string, string>(), corner);
+        var table = PastedBlock.Read(into, TableText.Rows(block), SpeedUnit.Knot, new Dictionary<string, string>(), corner);
         return table.Value.Cells;
     }
 

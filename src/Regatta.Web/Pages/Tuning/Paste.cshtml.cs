@@ -87,7 +87,7 @@ public sealed class PasteModel(ClubContext here, EditCells editCells, UnitPrefer
             > Limits.TableLetters => Parsed<PastedTable>.Bad(
                 $"That is more than {Limits.TableLetters / 1_000_000} million letters. Copy the part with the matrix only."
             ),
-            _ => PastedTable.Read(Layer.Matrix, TableText.Rows(Text), units.Wind, Chosen, CellNames.Read(corner)),
+            _ => PastedBlock.Read(Layer.Matrix, TableText.Rows(Text), units.Wind, Chosen, CellNames.Read(corner)),
         };
         (Pasted, Problem) = (read.Ok ? read.Value : null, read.Problem);
         if (Problem is not null)
