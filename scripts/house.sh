@@ -54,7 +54,7 @@ postgres_up() { # folder, then extra settings for the server
     # Sockets of a server that was killed carry numbers too.
     rm -f "$folder"/.s.PGSQL.*
     (cd "$folder" && as_owner "$(pg_bin)/pg_ctl" -D "$folder/data" -l "$folder/log" -w -t 60 \
-      -o "-p $pg_port -c listen_addresses=127.0.0.1 -c unix_socket_directories=$folder $*" start >/dev/null 9>&-)
+      -o "-p $pg_port -c listen_addresses=127.0.0.1 -c unix_socket_directories=$folder $*" start >/dev/null)
   fi
 }
 

@@ -58,6 +58,9 @@ public static class Limits
     /// <summary>The versions of a class in a bundle.</summary>
     public const int Versions = 200;
 
+    /// <summary>What a log said before its corrections is kept so often: the first, and the newest.</summary>
+    public const int Corrections = 20;
+
     /// <summary>The metres a control is long.</summary>
     public const double ControlMetres = 50;
 

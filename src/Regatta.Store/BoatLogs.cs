@@ -48,8 +48,8 @@ public sealed class BoatLogs(NpgsqlDataSource database)
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
         var marks = (
-            await connection.QueryAsync<MarkRow>(
-                "select m.log_id, m.control, m.mark from log_marks m join session_logs l on (l.club_id, l.id) = (m.club_id, "
+            await connection.QueryAsync<UnmeasuredMark>(
+                "select m.log_id, m.mark, m.card_mark from log_marks m join session_logs l on (l.club_id, l.id) = (m.club_id, "
                     + "m.log_id) where l.club_id = @club and l.boat_id = @boat and m.control = @Name and not m.measured for update of m",
                 new
                 {
@@ -59,12 +59,19 @@ public sealed class BoatLogs(NpgsqlDataSource database)
                 },
                 transaction
             )
-        ).Select(row => (row.LogId, Mark: anew(new(row.Mark)))).Where(row => row.Mark is not null).ToList();
+        )
+            // What the card said was read on the same strip, so the two move together.
+            .Select(row =>
+                (row.LogId, Mark: anew(new(row.Mark)), Card: row.CardMark is { } said ? anew(new(said)) ?? new(said) : (Mark?)null)
+            )
+            .Where(row => row.Mark is not null)
+            .ToList();
         var numbers = marks.Select(row => row.LogId).ToArray();
         await connection.ExecuteAsync(
             """
-            update log_marks m set mark = n.mark, measured = true from unnest(@numbers, @marks) as n (log_id, mark) where m.club_id = @club
-              and m.log_id = n.log_id and m.control = @Name;
+            update log_marks m set mark = n.mark, card_mark = n.card, measured = true
+              from unnest(@numbers, @marks, @cards) as n (log_id, mark, card)
+              where m.club_id = @club and m.log_id = n.log_id and m.control = @Name;
             update session_logs set boat_id = boat_id where club_id = @club and id = any(@numbers);
             """,
             new
@@ -72,6 +79,7 @@ public sealed class BoatLogs(NpgsqlDataSource database)
                 club = club.Number,
                 numbers,
                 marks = marks.Select(row => row.Mark!.Value.Position).ToArray(),
+                cards = marks.Select(row => row.Card?.Position).ToArray(),
                 control.Name,
             },
             transaction
@@ -80,5 +88,5 @@ public sealed class BoatLogs(NpgsqlDataSource database)
         return numbers.Length;
     }
 
-    private sealed record MarkRow(long LogId, string Control, double Mark);
+    private sealed record UnmeasuredMark(long LogId, double Mark, double? CardMark);
 }

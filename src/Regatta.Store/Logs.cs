@@ -80,10 +80,11 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
             club = one.Club.Number,
             number,
             now,
+            most = Limits.Corrections,
         };
         await connection.ExecuteAsync(
             $"insert into earlier_logs (club_id, log_id, replaced_at, log, marks) select club_id, id, @now, {AsJson} from "
-                + "session_logs l where club_id = @club and id = @number on conflict do nothing",
+                + "session_logs l where club_id = @club and id = @number",
             keys,
             transaction
         );
@@ -91,9 +92,9 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
         var changed = await connection.ExecuteScalarAsync<bool>(
             $"""
             select (x.log, x.values) is distinct from (e.log - '{Derived}'::text[], {Values("e.marks")})
-              from earlier_logs e, (select to_jsonb(l) - '{Derived}'::text[] as log, {Values(MarksJson)} as values
-                from session_logs l where club_id = @club and id = @number) x
-              where e.club_id = @club and e.log_id = @number and e.replaced_at = @now
+              from (select to_jsonb(l) - '{Derived}'::text[] as log, {Values(MarksJson)} as values
+                from session_logs l where club_id = @club and id = @number) x,
+              (select log, marks from earlier_logs where club_id = @club and log_id = @number order by id desc limit 1) e
             """,
             keys,
             transaction
@@ -104,6 +105,16 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
             return new(number, LogOutcome.SentBefore);
         }
 
+        // Between the first and the newest what was said in between is forgotten.
+        await connection.ExecuteAsync(
+            """
+            delete from earlier_logs where club_id = @club and log_id = @number and id in (
+              select id from (select id, row_number() over (order by id) as first, row_number() over (order by id desc) as newest
+                from earlier_logs where club_id = @club and log_id = @number) e where first > 1 and newest >= @most)
+            """,
+            keys,
+            transaction
+        );
         await transaction.CommitAsync();
         return new(number, LogOutcome.Corrected);
     }
@@ -114,11 +125,11 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
         await using var connection = await database.OpenConnectionAsync();
         await using var rows = await connection.QueryMultipleAsync(
             $"""
-            select e.replaced_at, {LogRow.Columns}, l.crew_mass from earlier_logs e
+            select e.id as earlier, e.replaced_at, {LogRow.Columns}, l.crew_mass from earlier_logs e
               join session_logs own on (own.club_id, own.id) = (e.club_id, e.log_id)
               cross join lateral jsonb_populate_record(null::session_logs, e.log) l
-              where e.club_id = @club and e.log_id = @number and own.sailor_id = @sailor order by e.replaced_at desc;
-            select e.replaced_at, {MarkRow.Columns} from earlier_logs e
+              where e.club_id = @club and e.log_id = @number and own.sailor_id = @sailor order by e.id desc;
+            select e.id as earlier, {MarkRow.Columns} from earlier_logs e
               join session_logs own on (own.club_id, own.id) = (e.club_id, e.log_id)
               cross join lateral jsonb_populate_recordset(null::log_marks, e.marks) m
               where e.club_id = @club and e.log_id = @number and own.sailor_id = @sailor;
@@ -130,11 +141,13 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
                 number,
             }
         );
-        var logs = rows.Read<DateTimeOffset, LogRow, (DateTimeOffset At, LogRow Row)>((at, row) => (at, row), splitOn: "id").ToList();
-        var marks = rows.Read<DateTimeOffset, MarkRow, (DateTimeOffset At, MarkRow Mark)>((at, mark) => (at, mark), splitOn: "log_id")
-            .ToLookup(one => one.At, one => one.Mark);
-        return [.. logs.Select(one => new EarlierLog(one.At, one.Row.ToLog(marks[one.At])))];
+        var logs = rows.Read<Replaced, LogRow, (Replaced Replaced, LogRow Row)>((replaced, row) => (replaced, row), splitOn: "id").ToList();
+        var marks = rows.Read<long, MarkRow, (long Earlier, MarkRow Mark)>((earlier, mark) => (earlier, mark), splitOn: "log_id")
+            .ToLookup(one => one.Earlier, one => one.Mark);
+        return [.. logs.Select(one => new EarlierLog(one.Replaced.ReplacedAt, one.Row.ToLog(marks[one.Replaced.Earlier])))];
     }
+
+    private sealed record Replaced(long Earlier, DateTimeOffset ReplacedAt);
 
     /// <summary>What the logs of a class tell the fit, oldest first: nobody's name and nobody's mass.</summary>
     public async Task<IReadOnlyList<SessionEvidence>> EvidenceAsync(ClassRef one) =>

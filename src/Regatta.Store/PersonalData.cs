@@ -29,7 +29,7 @@ public sealed class PersonalData(NpgsqlDataSource database)
                       'marks', (select coalesce(jsonb_object_agg(r.control, r.mark), '{}') from log_marks r
                         where (r.club_id, r.log_id) = (l.club_id, l.id)),
                       'earlier', (select coalesce(jsonb_agg(jsonb_build_object('replacedAt', e.replaced_at,
-                          'log', e.log - 'sailor_id' - 'club_id' - 'class_id', 'marks', e.marks) order by e.replaced_at), '[]')
+                          'log', e.log - 'sailor_id' - 'club_id' - 'class_id', 'marks', e.marks) order by e.id), '[]')
                         from earlier_logs e where (e.club_id, e.log_id) = (l.club_id, l.id))) order by l.sailed_at), '[]')
                     from session_logs l join classes x on (x.club_id, x.id) = (l.club_id, l.class_id) where l.sailor_id = @person),
                   'signIns', (select coalesce(jsonb_agg(to_jsonb(s) - 'person_id' order by s.began_at), '[]')

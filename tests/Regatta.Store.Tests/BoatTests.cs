@@ -73,6 +73,8 @@ public sealed class BoatTests(StoreFixture store)
         var after = await store.Logs.EvidenceAsync(one);
         Assert.Equal(before, after.Count);
         Assert.Equal([520, 533, 600], after.Select(log => log.Marks[Gooseneck].Position).Order());
+        // What the card said was read on the same strip: how far the sailor went from it stays.
+        Assert.Equal(533 - 25.4, after.Single(log => log.Marks[Gooseneck].Position == 533).Asked[Gooseneck].Card!.Value.Position, 1e-9);
     }
 
     [Fact]
@@ -153,6 +155,9 @@ public sealed class BoatTests(StoreFixture store)
                     "",
                     null
                 )
+                {
+                    Asked = new Dictionary<ControlKey, AskedMark> { [Gooseneck] = new(AskedBy.Sailor, new Mark(millimetres - 25.4)) },
+                }
             )
         ).Number;
 }

@@ -205,6 +205,39 @@ public sealed class StoreTests(StoreFixture store)
     }
 
     [Fact]
+    public async Task However_often_a_log_is_corrected_its_first_words_and_the_newest_are_kept()
+    {
+        var draft = await store.FreshClassAsync();
+        var log = NewLog();
+        var (number, _) = await store.Logs.AddAsync(draft.Stamp.Class, store.Ann.Id, NoBoat, log with { Note = "0" });
+        for (var time = 1; time <= Core.Limits.Corrections + 5; time++)
+        {
+            await store.Logs.AddAsync(draft.Stamp.Class, store.Ann.Id, NoBoat, log with { Note = $"{time}" });
+        }
+
+        var kept = (await store.Logs.EarlierAsync(store.Club, store.Ann.Id, number)).Select(earlier => earlier.Log.Note).ToList();
+        Assert.Equal(Core.Limits.Corrections, kept.Count);
+        Assert.Equal(("0", $"{Core.Limits.Corrections + 4}"), (kept[^1], kept[0]));
+    }
+
+    [Theory]
+    [InlineData("28P01", "name or the password")]
+    [InlineData("3D000", "no such database")]
+    [InlineData("0A000", "lacks what the app needs")]
+    [InlineData("42501", "may not do")]
+    [InlineData("57P03", "does not answer")]
+    public void What_keeps_a_database_from_being_used_is_one_sentence(string state, string says)
+    {
+        var trouble = new Npgsql.PostgresException("told", "FATAL", "FATAL", state);
+        Assert.Contains(says, Database.Sentence(trouble), StringComparison.Ordinal);
+        Assert.Contains(
+            says == "does not answer" ? "0002_x" : says,
+            Database.Sentence(new InvalidOperationException("0002_x did not apply.", trouble)),
+            StringComparison.Ordinal
+        );
+    }
+
+    [Fact]
     public async Task A_version_that_cannot_be_read_any_more_is_left_out_of_what_was_published()
     {
         var draft = await store.FreshClassAsync();

@@ -127,6 +127,32 @@ public sealed class CardAndLogTests(ClubHost host)
         Assert.Equal(404, (int)(await sailor.GetAsync(again.Replace("quillet", "brannet", StringComparison.Ordinal))).Status);
     }
 
+    // A file may say of a helm that it was a word's, and a captain may call a control as another fact of a log is called.
+    [Fact]
+    public async Task Odd_logs_and_odd_names_open_and_are_corrected_all_the_same()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var (sailor, captain) = (await club.VisitAsAsync("priya"), await club.VisitAsAsync("tamsin"));
+        var control = "/wenlow/classes/quillet/controls/cunningham";
+        Assert.Equal(
+            302,
+            (int)(await captain.SendAsync(await captain.GetAsync(control), "#control-form", control, ("name", "Note"))).Status
+        );
+        await captain.PublishAsync("/wenlow/classes/quillet");
+        var form = await sailor.GetAsync("/wenlow/classes/quillet/log?wind=14&boat=class");
+        var sent = await sailor.SendAsync(form, ".log-form", "/wenlow/classes/quillet/log", ("note", "odd"), ("helmPortWord", "pull"));
+        await club.ScalarAsync<int>(
+            "with odd as (update session_logs set helm_port = 2.2 where note = 'odd' returning 1) select count(*)::int from odd"
+        );
+        var page = await sailor.GetAsync(sent.Location!.ToString());
+        var again = await sailor.GetAsync(
+            page.Html.QuerySelectorAll("a").Single(link => link.TextContent == "Correct it").GetAttribute("href")!
+        );
+        Assert.Equal("2.2", again.Html.QuerySelector("#helmPort")!.GetAttribute("value"));
+        var corrected = await sailor.SendAsync(again, ".log-form", "/wenlow/classes/quillet/log", ("note", "odd too"));
+        Assert.Contains("odd", (await sailor.GetAsync(corrected.Location!.ToString())).TextOf(".correction"));
+    }
+
     [Fact]
     public async Task A_proposal_is_decided_as_it_was_shown_or_not_at_all()
     {

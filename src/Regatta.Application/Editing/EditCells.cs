@@ -24,7 +24,7 @@ public sealed class EditCells(Cells cells, ClassCache cache, TimeProvider clock)
             .ToList();
         if (writes.Count > 0 && dated.Count == 0)
         {
-            return SaveOutcome.Saved;
+            return SaveOutcome.Nothing;
         }
 
         var view = seen;

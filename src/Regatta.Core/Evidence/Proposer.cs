@@ -8,16 +8,22 @@ using Regatta.Core.Wind;
 namespace Regatta.Core.Evidence;
 
 /// <summary>Finds, for each cell, the smallest change that the logs say brings the helm nearer its target.</summary>
-/// <param name="Class">The class, with its target.</param>
-/// <param name="Matrix">The marks as they stand.</param>
-/// <param name="Fit">What the logs say.</param>
-/// <param name="Today">The time to judge staleness by.</param>
-public sealed record Proposer(ClassDefinition Class, Matrix Matrix, HelmFit Fit, DateTimeOffset Today)
+/// <param name="boatClass">The class, with its target.</param>
+/// <param name="matrix">The marks as they stand.</param>
+/// <param name="fit">What the logs say.</param>
+/// <param name="today">The time to judge staleness by.</param>
+public sealed class Proposer(ClassDefinition boatClass, Matrix matrix, HelmFit fit, DateTimeOffset today)
 {
-    private readonly ILookup<BandId, SessionEvidence> valid = Fit.Sessions.ToLookup(
-        one => Matrix.Bands.At(one.Session.EffectiveWind.Mean).Id,
+    private readonly ILookup<BandId, SessionEvidence> valid = fit.Sessions.ToLookup(
+        one => matrix.Bands.At(one.Session.EffectiveWind.Mean).Id,
         one => one.Session
     );
+
+    /// <summary>What the logs say.</summary>
+    public HelmFit Fit => fit;
+
+    /// <summary>The time to judge staleness by.</summary>
+    public DateTimeOffset Today => today;
 
     private readonly ConcurrentDictionary<BandId, BandHelm?> helms = new();
 
@@ -25,8 +31,8 @@ public sealed record Proposer(ClassDefinition Class, Matrix Matrix, HelmFit Fit,
     public BandHelm? Helm(WindBand band) => helms.GetOrAdd(band.Id, _ => Judge(band));
 
     private BandHelm? Judge(WindBand band) =>
-        Class.HelmControls.Any(control => Matrix[band, control]?.Mark is not null)
-            ? BandHelm.Judge(band, Fit.Posterior.PredictCell(Row(band)), Class.Helm, valid[band.Id], Today)
+        boatClass.HelmControls.Any(control => matrix[band, control]?.Mark is not null)
+            ? BandHelm.Judge(band, fit.Posterior.PredictCell(Row(band)), boatClass.Helm, valid[band.Id], today)
             : null;
 
     /// <summary>How the expected helm of a band comes about, term by term; empty when it is not known.</summary>
@@ -36,7 +42,7 @@ public sealed record Proposer(ClassDefinition Class, Matrix Matrix, HelmFit Fit,
             :
             [
                 .. Row(band)
-                    .Select((value, at) => new HelmTerm(Fit.Model.Columns[at], value, Fit.Posterior.Mean[at]))
+                    .Select((value, at) => new HelmTerm(fit.Model.Columns[at], value, fit.Posterior.Mean[at]))
                     .Where(term => term.Value != 0),
             ];
 
@@ -59,7 +65,7 @@ public sealed record Proposer(ClassDefinition Class, Matrix Matrix, HelmFit Fit,
     /// surest.</summary>
     public IReadOnlyList<Proposal> In(WindBand band) =>
         [
-            .. Class
+            .. boatClass
                 .HelmControls.Select(control => For(band, control))
                 .OfType<Proposal>()
                 .OrderByDescending(proposal => proposal.Control.When)
@@ -69,7 +75,7 @@ public sealed record Proposer(ClassDefinition Class, Matrix Matrix, HelmFit Fit,
     /// <summary>The control whose change would cure a band's helm most surely; null where the helm is not off or none would.</summary>
     public Control? Cure(WindBand band) =>
         Helm(band) is { IsOff: true } helm
-            ? Class
+            ? boatClass
                 .HelmControls.SelectMany(control => Candidates(helm, control))
                 .Where(candidate => candidate.BetterProbability > 0.5)
                 .MaxBy(candidate => candidate.BetterProbability)
@@ -87,7 +93,7 @@ public sealed record Proposer(ClassDefinition Class, Matrix Matrix, HelmFit Fit,
 
         return helm.Verdict == HelmVerdict.TooFew
             ? helm.Sentence
-            : string.Join(" ", Class.HelmControls.Where(control => Matrix[band, control]?.Mark is not null).Select(WhyNot));
+            : string.Join(" ", boatClass.HelmControls.Where(control => matrix[band, control]?.Mark is not null).Select(WhyNot));
 
         string WhyNot(Control control)
         {
@@ -113,7 +119,7 @@ public sealed record Proposer(ClassDefinition Class, Matrix Matrix, HelmFit Fit,
     public static bool KeepsSign(double now, double after, HelmAim aim) =>
         after * now >= 0 || Math.Abs(after - aim.Target.Degrees) <= aim.Tolerance.Degrees || now * aim.Target.Degrees < 0;
 
-    private double Aim => Class.Helm.Target.Degrees;
+    private double Aim => boatClass.Helm.Target.Degrees;
 
     /// <summary>A change that can be felt; where the helm is on the wrong side of neutral, one that brings it back. Common practice: lee
     /// helm is cured in larger steps.</summary>
@@ -121,14 +127,14 @@ public sealed record Proposer(ClassDefinition Class, Matrix Matrix, HelmFit Fit,
         Math.Abs(proposal.After - proposal.Now.Mean) >= EvidenceRules.LeastFelt && proposal.After * Aim >= 0;
 
     private bool IsAllowed(Proposal proposal) =>
-        KeepsSign(proposal.Now.Mean, proposal.After, Class.Helm) && Math.Abs(proposal.After - Aim) < Math.Abs(proposal.Now.Mean - Aim);
+        KeepsSign(proposal.Now.Mean, proposal.After, boatClass.Helm) && Math.Abs(proposal.After - Aim) < Math.Abs(proposal.Now.Mean - Aim);
 
-    private IReadOnlyList<double> Row(WindBand band) => Fit.Model.Row(band, control => Matrix[band, control]?.Mark);
+    private IReadOnlyList<double> Row(WindBand band) => fit.Model.Row(band, control => matrix[band, control]?.Mark);
 
     /// <summary>All steps of a control either way, the smallest first, without regard to whether they help.</summary>
     private IEnumerable<Proposal> Candidates(BandHelm helm, Control control)
     {
-        if (control.HelmPerUnit is null || Matrix[helm.Band, control]?.Mark is not { } mark)
+        if (control.HelmPerUnit is null || matrix[helm.Band, control]?.Mark is not { } mark)
         {
             yield break;
         }
@@ -143,8 +149,8 @@ public sealed record Proposer(ClassDefinition Class, Matrix Matrix, HelmFit Fit,
                 continue;
             }
 
-            var change = Fit.Model.Change(control, to.Position - mark.Position);
-            var (shift, better) = Fit.Posterior.Outlook(row, change, Aim);
+            var change = fit.Model.Change(control, to.Position - mark.Position);
+            var (shift, better) = fit.Posterior.Outlook(row, change, Aim);
             yield return new(
                 helm.Band,
                 control,
@@ -162,7 +168,7 @@ public sealed record Proposer(ClassDefinition Class, Matrix Matrix, HelmFit Fit,
     {
         var cautions = new List<string>();
         var believed = control.HelmPerUnit!.Value;
-        var learned = Fit.Posterior.Value(Fit.Model.Change(control, control.Scale.PositionsPerUnit));
+        var learned = fit.Posterior.Value(fit.Model.Change(control, control.Scale.PositionsPerUnit));
         if (believed * learned < 0)
         {
             cautions.Add($"The logs say {control.Name} works the other way than the class believes: check how its marks are read.");
@@ -174,7 +180,7 @@ public sealed record Proposer(ClassDefinition Class, Matrix Matrix, HelmFit Fit,
             AsWindBuilds.Down => -1,
             _ => 0,
         };
-        var (lighter, stronger) = (Matrix.Bands.Below(band), Matrix.Bands.Above(band));
+        var (lighter, stronger) = (matrix.Bands.Below(band), matrix.Bands.Above(band));
         if ((lighter is not null && Crosses(lighter, -wanted)) || (stronger is not null && Crosses(stronger, wanted)))
         {
             cautions.Add($"It breaks the usual order: {control.Name} goes {(wanted > 0 ? "up" : "down")} as wind builds in this class.");
@@ -189,7 +195,7 @@ public sealed record Proposer(ClassDefinition Class, Matrix Matrix, HelmFit Fit,
 
         bool Crosses(WindBand neighbour, int direction) =>
             direction != 0
-            && Matrix[neighbour, control]?.Mark is { } theirs
+            && matrix[neighbour, control]?.Mark is { } theirs
             && (theirs.Position - to.Position) * direction < -1e-9
             && (theirs.Position - from.Position) * direction >= -1e-9;
     }

@@ -16,7 +16,7 @@ public sealed class Judgement
     private readonly ILookup<BandId, SessionEvidence> sailed;
 
     private Judgement(Matrix matrix, IEnumerable<SessionEvidence> sessions) =>
-        (this.matrix, sailed) = (matrix, sessions.ToLookup(session => matrix.Bands.At(session.Wind.Mean).Id));
+        (this.matrix, sailed) = (matrix, sessions.ToLookup(session => matrix.Bands.At(session.EffectiveWind.Mean).Id));
 
     /// <summary>What does not fit, in set-up order and within a control by the kind's weight.</summary>
     /// <param name="matrix">The matrix.</param>

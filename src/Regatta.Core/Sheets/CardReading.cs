@@ -30,6 +30,12 @@ public sealed record CardReading(PublishedVersion Version, Speed Wind, Speed Eff
         return new(version, wind, effective, layer, Card.For(readings.AsRead(matrix), effective));
     }
 
+    /// <summary>The band as this crew meets it: the true winds that they read the card at within it.</summary>
+    public WindRange BandAsMet =>
+        WindRange
+            .Of(Card.Band.From, Card.Band.To, null)
+            .Value.Times(Effective.MetresPerSecond > 0 ? Wind.MetresPerSecond / Effective.MetresPerSecond : 1);
+
     /// <summary>The lines in set-up order, ashore before afloat.</summary>
     public IEnumerable<CardLine> Lines => Card.Ashore.Concat(Card.Afloat);
 

@@ -208,8 +208,8 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
         var spots =
             from session in view.Evidence.Sessions
             where session.Weight is { } weight && wanted(weight.Weight) && session.Marks.ContainsKey(control.Key)
-            where ruler.Zoom is null || ruler.Zoom.Contains(session.Wind.Mean)
-            let x = Math.Round(ruler.At(session.Wind.Mean) / 4) * 4
+            where ruler.Zoom is null || ruler.Zoom.Contains(session.EffectiveWind.Mean)
+            let x = Math.Round(ruler.At(session.EffectiveWind.Mean) / 4) * 4
             let y = Math.Round(stretch.Y(session.Marks[control.Key]))
             group session.Check!.Helm.Mean.Degrees by (x, y) into spot
             select Tiller(spot.Key.x, spot.Key.y, spot.Average(), stretch.Size.Tiller);

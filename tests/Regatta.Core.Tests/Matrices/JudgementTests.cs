@@ -34,6 +34,16 @@ public sealed class JudgementTests
                 }
             );
 
+    [Fact]
+    public void What_was_sailed_counts_in_the_band_its_crew_read()
+    {
+        var heavy = Enumerable.Range(0, 3).Select(_ => Session(15, 90, 3) with { WindFactor = 0.8 });
+        var unmarked = Judgement
+            .Of(Matrix(60), heavy)
+            .Where(finding => finding.Kind == FindingKind.Unmarked && finding.Control.Key == Slide.Key);
+        Assert.Equal([2], unmarked.Single().Bands.Select(band => band.Id.Number));
+    }
+
     // models M7: a control that rises then falls is fitted up to its peak band and down from it.
     [Fact]
     public void What_rises_then_falls_is_fitted_up_to_the_peak_of_least_squares_and_down_from_it()

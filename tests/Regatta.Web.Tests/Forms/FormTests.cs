@@ -105,6 +105,27 @@ public sealed class FormTests
     public void Typed_degrees_win_over_a_picked_word() =>
         Assert.Equal(4, Read(new(Whole) { ["helmPortWord"] = "heavy" })!.Check!.Helm.Port!.Value.Degrees);
 
+    // The page writes the degrees of a picked word into the field beside it.
+    [Theory]
+    [InlineData("", "pull", "", "light tug", true)]
+    [InlineData("6", "pull", "3", "light tug", true)]
+    [InlineData("6", "pull", "", "", true)]
+    [InlineData("6", "", "3", "", false)]
+    [InlineData("5.5", "pull", "3", "light tug", false)]
+    [InlineData("6", "pull", "4", "", false)]
+    [InlineData("light tug", "", "", "", true)]
+    public void A_helm_told_in_words_is_known_as_such(string port, string portWord, string starboard, string starboardWord, bool inWords)
+    {
+        var typed = new Dictionary<string, string>(Whole)
+        {
+            ["helmPort"] = port,
+            ["helmPortWord"] = portWord,
+            ["helmStarboard"] = starboard,
+            ["helmStarboardWord"] = starboardWord,
+        };
+        Assert.Equal(inWords, Read(typed)!.Check!.InWords);
+    }
+
     [Fact]
     public void A_log_without_helm_has_no_check_and_one_with_one_tack_has_half()
     {

@@ -226,11 +226,13 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
         var held = Gates.Select(gate => this[gate.Name].Length > 0).ToList();
         return new(HelmReading.Of(port, starboard).Value, new(held[0], held[1], held[2], held[3]), heel)
         {
-            InWords = new[] { "helmPort", "helmStarboard" }.All(tack =>
-                this[tack].Length > 0 ? HelmWords.Named(this[tack]) is not null : true
-            ),
+            InWords = IsInWords("helmPort", port) && IsInWords("helmStarboard", starboard),
         };
     }
+
+    /// <summary>Whether a tack was told in a word, or not at all: the page writes a picked word's degrees beside it.</summary>
+    private bool IsInWords(string field, Angle? helm) =>
+        helm is null || (HelmWords.Named(this[field]) ?? HelmWords.Named(this[field + "Word"])) is { } word && word.Helm() == helm;
 
     /// <summary>Typed degrees win over a picked word.</summary>
     private Angle? ReadTack(string field) =>

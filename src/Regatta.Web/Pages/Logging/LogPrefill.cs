@@ -30,12 +30,7 @@ public static class LogPrefill
         BoatChoice choice
     )
     {
-        // The edges of the band as this crew meets them.
-        var wind =
-            sailed
-            ?? WindRange
-                .Of(card.Card.Band.From, card.Card.Band.To, null)
-                .Value.Times(card.Effective.MetresPerSecond > 0 ? card.Wind.MetresPerSecond / card.Effective.MetresPerSecond : 1);
+        var wind = sailed ?? card.BandAsMet;
         var fields = new Dictionary<string, string>
         {
             ["logKey"] = Guid.NewGuid().ToString(),
@@ -102,11 +97,18 @@ public static class LogPrefill
 
             foreach (var (field, tack) in new[] { ("helmPort", check.Helm.Port), ("helmStarboard", check.Helm.Starboard) })
             {
-                fields[check.InWords ? field + "Word" : field] = tack is { } helm
-                    ? check.InWords
-                        ? HelmWords.All.First(word => word.Helm() == helm).Text()
-                        : NumberText.Exact(helm.Degrees)
-                    : "";
+                // A helm that is no word's is told in degrees, whatever a file said of it.
+                if (
+                    check.InWords
+                    && HelmWords.All.Where(word => word.Helm() == tack).Select(word => word.Text()).FirstOrDefault() is { } said
+                )
+                {
+                    fields[field + "Word"] = said;
+                }
+                else
+                {
+                    fields[field] = tack is { } helm ? NumberText.Exact(helm.Degrees) : "";
+                }
             }
         }
 

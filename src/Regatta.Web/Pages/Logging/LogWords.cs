@@ -40,7 +40,10 @@ public sealed class LogWords(ClassDefinition boatClass, IReadOnlyList<Control> c
     /// <summary>All a log says, what stands in its head too.</summary>
     public IReadOnlyDictionary<string, string> Whole(SessionLog log)
     {
-        var all = Of(log, null).ToDictionary(fact => fact.What, fact => fact.Said);
+        // Two controls may carry one name, or that of another fact.
+        var all = Of(log, null)
+            .GroupBy(fact => fact.What, fact => fact.Said)
+            .ToDictionary(facts => facts.Key, facts => string.Join("; ", facts));
         all["Sailed at"] = clock.Field(log.SailedAt).Replace('T', ' ');
         all["Wind"] = $"{units.Number(log.Wind.From)}–{units.Show(log.Wind.To)}";
         if (log.Check is { } check)
