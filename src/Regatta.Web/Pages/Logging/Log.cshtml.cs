@@ -60,11 +60,11 @@ public sealed class LogModel(
 
     /// <summary>Where the marks in the form came from.</summary>
     public string MarksCameFrom =>
-        Card is not { } card
-            ? ""
-            : $"As your card says for {Said(card.Wind)}, {card.Card.Band.Name}"
-                + (card.Effective == card.Wind ? "" : $", read as {Said(card.Effective)} for your crew")
-                + (Choice.Boat is { } boat ? $", on {boat.Name}" : "");
+        Card is not { } card ? ""
+        : Corrects ? "As you sent them" + (Choice.Boat is { } sailed ? $", on {sailed.Name}" : "")
+        : $"As your card says for {Said(card.Wind)}, {card.Card.Band.Name}"
+            + (card.Effective == card.Wind ? "" : $", read as {Said(card.Effective)} for your crew")
+            + (Choice.Boat is { } boat ? $", on {boat.Name}" : "");
 
     private string Said(Speed wind) => $"{NumberText.Plain(wind.In(units.Wind), 1)} {units.Wind.Symbol()}";
 
