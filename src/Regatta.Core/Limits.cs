@@ -61,6 +61,27 @@ public static class Limits
     /// <summary>What a log said before its corrections is kept so often: the first, and the newest.</summary>
     public const int Corrections = 20;
 
+    /// <summary>The runs of a session.</summary>
+    public const int Runs = 12;
+
+    /// <summary>The questions of a class, retired ones among them.</summary>
+    public const int Questions = 60;
+
+    /// <summary>The purposes of a class.</summary>
+    public const int Purposes = 8;
+
+    /// <summary>The gears of a class.</summary>
+    public const int Gears = 12;
+
+    /// <summary>The lines of a table of steps for crews.</summary>
+    public const int CrewLines = 60;
+
+    /// <summary>The sails of a boat.</summary>
+    public const int Sails = 30;
+
+    /// <summary>The notes a sailor has waiting for their logs.</summary>
+    public const int Notes = 40;
+
     /// <summary>The metres a control is long.</summary>
     public const double ControlMetres = 50;
 

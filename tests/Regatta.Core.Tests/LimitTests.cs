@@ -98,7 +98,7 @@ public sealed class LimitTests
     {
         Assert.Equal(Felt.Fast, Named.Read<Felt>("fast"));
         Assert.All((string?[])["77", "1", "0", "-1", "Fast,Slow", " Fast", "", null], text => Assert.Null(Named.Read<Felt>(text)));
-        Gen.Int.Sample(number => Named.Read<Luffing>(number.ToString(CultureInfo.InvariantCulture)) is null);
+        Gen.Int.Sample(number => Named.Read<Regatta.Core.Fleet.WhenChanged>(number.ToString(CultureInfo.InvariantCulture)) is null);
     }
 
     [Fact]

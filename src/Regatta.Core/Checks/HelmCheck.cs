@@ -4,39 +4,9 @@ using Regatta.Core.Units;
 
 namespace Regatta.Core.Checks;
 
-/// <summary>The four gates of the helm-balance check, each held or not.</summary>
-/// <param name="RudderCentred">The rudder was known to sit straight.</param>
-/// <param name="SteadyFullSpeed">Judged in steady breeze at full speed, 10 to 20 m into the run.</param>
-/// <param name="Flat">Hiked flat.</param>
-/// <param name="Trimmed">Sails trimmed, telltales streaming.</param>
-public readonly record struct CheckGates(bool RudderCentred, bool SteadyFullSpeed, bool Flat, bool Trimmed)
-{
-    /// <summary>Each in the order it is asked.</summary>
-    public IReadOnlyList<bool> All => [RudderCentred, SteadyFullSpeed, Flat, Trimmed];
-
-    /// <summary>All four held.</summary>
-    public static readonly CheckGates AllHeld = new(true, true, true, true);
-}
-
-/// <summary>What broke first when heading up slowly.</summary>
-public enum Luffing
-{
-    /// <summary>Nobody looked.</summary>
-    NotLookedAt,
-
-    /// <summary>The headsail, or the luff of a single sail at its head.</summary>
-    First,
-
-    /// <summary>All together: right.</summary>
-    Together,
-
-    /// <summary>The headsail after the main, or the foot of a single sail first.</summary>
-    After,
-}
-
 /// <summary>A helm-balance check as it was done.</summary>
 /// <param name="Helm">The helm on each tack.</param>
-/// <param name="Gates">Which gates were held.</param>
+/// <param name="Gates">Which gates were asked, and which held.</param>
 /// <param name="Heel">Degrees of heel to leeward (− to windward), or null when not noted.</param>
 public sealed record HelmCheck(HelmReading Helm, CheckGates Gates, Angle? Heel)
 {
@@ -75,23 +45,32 @@ public static class CheckValidity
     /// <summary>The weight of a check.</summary>
     public static CheckWeight Of(HelmCheck check) => Known.GetValue(check, Weigh);
 
-    /// <summary>Weighs a check: each fault takes its factor, and the first that makes it worthless sets it aside.</summary>
+    /// <summary>Weighs a check: each fault takes its factor, and the first that makes it worthless sets it aside. A gate that was never
+    /// asked takes nothing.</summary>
     public static CheckWeight Weigh(HelmCheck check)
     {
+        var gates = check.Gates;
+        var rudder = gates.Broken(Gate.RudderCentred);
         (bool Fault, double Factor, string Reason)[] faults =
         [
-            (!check.Gates.SteadyFullSpeed, 0, "not at full speed in a steady breeze"),
+            (gates.Broken(Gate.SteadyFullSpeed), 0, "not at full speed in a steady breeze"),
+            (gates.Broken(Gate.CloseHauled), 0, "not close-hauled"),
             (check.Heel is { } heel && heel.Abs().CompareTo(MostHeel) > 0, 0, "heeled beyond 30°: depower first"),
-            (!check.Gates.RudderCentred && !check.Helm.BothTacks, 0, "rudder not known to be centred, and only one tack"),
-            (!check.Gates.RudderCentred && check.Helm.BothTacks, 0.5, "rudder not known to be centred"),
-            (check.Gates.RudderCentred && !check.Helm.BothTacks, 0.5, "only one tack"),
-            (!check.Gates.Flat, 0.5, check.Heel is null ? "not flat, and the heel not noted" : "not flat"),
-            (!check.Gates.Trimmed, 0.5, "sails not trimmed"),
-            (check.InWords, EvidenceRules.WordWeight, "helm given in words"),
+            (rudder && !check.Helm.BothTacks, 0, "rudder not known to be centred, and only one tack"),
+            (rudder && check.Helm.BothTacks, 0.5, "rudder not known to be centred"),
+            (!rudder && !check.Helm.BothTacks, 0.5, "only one tack"),
+            (gates.Broken(Gate.Flat), 0.5, check.Heel is null ? "not at her usual heel, and the heel not noted" : "not at her usual heel"),
+            (gates.Broken(Gate.Trimmed), 0.5, "sails not trimmed"),
+            (gates.Broken(Gate.HandsOff), 0.5, "not hands off"),
+            (gates.Broken(Gate.RigUpright), 0.5, "the rig not upright"),
+            (gates.Broken(Gate.DraftSteady), 0.5, "the draft wandered"),
+            (check.InWords, EvidenceRules.WordWeight, "balance given in words"),
             (
                 check.Helm.Bias is { } bias && bias.Abs().CompareTo(MostBias) > 0,
                 0.5,
-                "the tacks differ much: look at the rudder and at mast lean"
+                gates.Asked.HasFlag(Gate.RigUpright)
+                    ? "the tacks differ much: look at the lines of both sides"
+                    : "the tacks differ much: look at the rudder and at mast lean"
             ),
         ];
         var found = faults.Where(fault => fault.Fault).ToList();

@@ -35,12 +35,12 @@ public sealed record HelmReading
             ? Parsed<HelmReading>.Bad("Say what helm you carried on at least one tack.")
             : Parsed<HelmReading>.Good(new(port, starboard));
 
-    /// <summary>Reads one tack as written: degrees, + weather and − lee, or one of <see cref="HelmWord"/>.</summary>
+    /// <summary>Reads one tack as written: degrees, + weather and − lee, or one of the words of <see cref="HelmWords"/>.</summary>
     public static Parsed<Angle> Read(string text)
     {
         if (HelmWords.Named(text) is { } word)
         {
-            return Parsed<Angle>.Good(HelmWords.Helm(word));
+            return Parsed<Angle>.Good(word.Helm);
         }
 
         var lee = text.Contains("lee", StringComparison.OrdinalIgnoreCase);
@@ -64,51 +64,53 @@ public sealed record HelmReading
     }
 }
 
-/// <summary>Helm in words, for those who do not measure.</summary>
-public enum HelmWord
-{
-    /// <summary>She bears away by herself.</summary>
-    Lee,
+/// <summary>Balance in a word, for those who do not measure.</summary>
+/// <param name="Text">As sailors say it.</param>
+/// <param name="Helm">The degrees it stands for, + weather. Our own choice, around the light tug of 2 to 4 degrees.</param>
+public sealed record HelmWord(string Text, Angle Helm);
 
-    /// <summary>She goes straight by herself.</summary>
-    Neutral,
-
-    /// <summary>A light tug to windward.</summary>
-    LightTug,
-
-    /// <summary>A clear pull.</summary>
-    Pull,
-
-    /// <summary>Hard work.</summary>
-    Heavy,
-}
-
-/// <summary>The words for helm, and the degrees each stands for.</summary>
+/// <summary>The words for balance, and the degrees each stands for.</summary>
 public static class HelmWords
 {
-    private static readonly (HelmWord Word, string Text, double Degrees)[] Table =
-    [
-        (HelmWord.Lee, "lee helm", -3),
-        (HelmWord.Neutral, "none", 0),
-        (HelmWord.LightTug, "light tug", 3),
-        (HelmWord.Pull, "pull", 6),
-        (HelmWord.Heavy, "heavy", 10),
-    ];
+    private static readonly IReadOnlyList<HelmWord> OfTiller = Words(
+        ("lee helm", -3),
+        ("none", 0),
+        ("light tug", 3),
+        ("pull", 6),
+        ("heavy", 10)
+    );
 
-    /// <summary>The words from lee to heavy weather helm.</summary>
-    public static IEnumerable<HelmWord> All => Table.Select(row => row.Word);
+    private static readonly IReadOnlyList<HelmWord> OfRadio = Words(
+        ("bears away", -6),
+        ("bears away slowly", -3),
+        ("goes straight", 0),
+        ("turns up slowly", 3),
+        ("turns up", 6)
+    );
 
-    /// <summary>The word as sailors say it.</summary>
-    public static string Text(this HelmWord word) => Table.Single(row => row.Word == word).Text;
+    private static readonly IReadOnlyList<HelmWord> OfSailboard = Words(
+        ("front hand hard", -6),
+        ("front hand", -3),
+        ("equal", 0),
+        ("back hand", 3),
+        ("back hand hard", 6)
+    );
 
-    /// <summary>The degrees a word stands for, + weather. Our own choice, around the light tug of 2 to 4 degrees.</summary>
-    public static Angle Helm(this HelmWord word) => Angle.FromDegrees(Table.Single(row => row.Word == word).Degrees);
+    /// <summary>The words of a kind of check, from lee to weather.</summary>
+    public static IReadOnlyList<HelmWord> Of(BalanceKind kind) =>
+        kind switch
+        {
+            BalanceKind.Radio => OfRadio,
+            BalanceKind.Sailboard => OfSailboard,
+            _ => OfTiller,
+        };
 
     /// <summary>The word somebody wrote, or null.</summary>
     public static HelmWord? Named(string text) =>
-        Table.FirstOrDefault(row => row.Text.Equals(text.Trim(), StringComparison.OrdinalIgnoreCase)) is { Text: not null } found
-            ? found.Word
-            : null;
+        OfTiller
+            .Concat(OfRadio)
+            .Concat(OfSailboard)
+            .FirstOrDefault(word => word.Text.Equals(text.Trim(), StringComparison.OrdinalIgnoreCase));
 
     /// <summary>A helm in a few words, such as "3.1° of weather helm".</summary>
     public static string Describe(Angle helm) =>
@@ -118,4 +120,7 @@ public static class HelmWords
             > 0 => $"{NumberText.Plain(helm.Degrees, 1)}° of weather helm",
             _ => $"{NumberText.Plain(-helm.Degrees, 1)}° of lee helm",
         };
+
+    private static IReadOnlyList<HelmWord> Words(params (string Text, double Degrees)[] words) =>
+        [.. words.Select(word => new HelmWord(word.Text, Angle.FromDegrees(word.Degrees)))];
 }

@@ -15,14 +15,10 @@ public sealed record CrewOffset(Mass From, Mass To, ControlKey Control, int Step
     /// <summary>Whether it holds for a crew.</summary>
     public bool HoldsFor(Mass crew) => crew.Kilograms >= From.Kilograms && crew.Kilograms < To.Kilograms;
 
-    /// <summary>A matrix as a crew should set it: the marks of each control moved by the offsets that hold for them, never past a scale's
-    /// end.</summary>
-    public static Matrix Apply(Matrix matrix, IEnumerable<CrewOffset> offsets, Mass crew)
+    /// <summary>A matrix as a crew should set it: the marks of each control moved by so many steps, never past a scale's end.</summary>
+    public static Matrix Apply(Matrix matrix, IEnumerable<(ControlKey Control, int Steps)> offsets)
     {
-        var steps = offsets
-            .Where(offset => offset.HoldsFor(crew))
-            .GroupBy(offset => offset.Control)
-            .ToDictionary(group => group.Key, group => group.Sum(offset => offset.Steps));
+        var steps = offsets.GroupBy(offset => offset.Control).ToDictionary(group => group.Key, group => group.Sum(offset => offset.Steps));
         return matrix with { Cells = matrix.Cells.ToDictionary(cell => cell.Key, cell => Move(cell.Key, cell.Value)) };
 
         Cell Move(CellAddress address, Cell cell) =>

@@ -1,3 +1,4 @@
+using Regatta.Core.Fleet;
 using Regatta.Core.Matrices;
 using Regatta.Core.Units;
 using Regatta.Core.Wind;
@@ -18,8 +19,14 @@ public sealed record CrewReading
     /// <summary>The table; empty when the class has none.</summary>
     public IReadOnlyList<CrewOffset> Offsets { get; }
 
+    /// <summary>What hiking, skill and age add, in steps; beside either school.</summary>
+    public IReadOnlyList<CrewStep> Steps { get; init; } = [];
+
+    /// <summary>The crews a printed and a public card have columns for; null for the card as it stands alone.</summary>
+    public CrewColumns? Columns { get; init; }
+
     /// <summary>Whether crews matter here at all.</summary>
-    public bool Matters => Rule is not null || Offsets.Count > 0;
+    public bool Matters => Rule is not null || Offsets.Count > 0 || Steps.Count > 0;
 
     /// <summary>By effective wind.</summary>
     public static CrewReading By(CrewRule rule) => new(rule, []);
@@ -27,20 +34,54 @@ public sealed record CrewReading
     /// <summary>By a table.</summary>
     public static CrewReading By(IReadOnlyList<CrewOffset> offsets) => new(null, offsets);
 
-    /// <summary>The wind a crew reads the card at; the wind itself where nobody said how heavy they are.</summary>
-    public Speed Effective(Speed wind, Mass? crew, WindBands bands) =>
-        crew is { Kilograms: > 0 } known && Rule is { } rule ? rule.Effective(wind, known, bands) : wind;
+    /// <summary>The wind a crew reads the card at; the wind itself where nobody said who they are. Never beyond
+    /// <see cref="CrewRule.MostEffective"/>.</summary>
+    public Speed Effective(Speed wind, CrewProfile? crew, WindBands bands)
+    {
+        if (Rule is not { } rule || crew is not { } known || (known.Mass, known.Height, known.OnWire) == (null, null, null))
+        {
+            return wind;
+        }
+
+        var effective = rule.Effective(wind, known, bands);
+        return effective > CrewRule.MostEffective && wind < CrewRule.MostEffective ? CrewRule.MostEffective : effective;
+    }
+
+    /// <summary>Why a crew's profile cannot be right in this class: it would read the strongest wind of the bands as more than anybody
+    /// sails in. Null where it can.</summary>
+    public string? Problem(CrewProfile crew, WindBands bands)
+    {
+        var strongest = Speed.FromMetresPerSecond(bands.All[^1].From.MetresPerSecond);
+        return Rule is { } rule && rule.Effective(strongest, crew, bands) is var effective && effective > CrewRule.MostEffective
+            ? $"With this crew {NumberText.Plain(strongest.Knots, 0)} kn would be read as {NumberText.Plain(effective.Knots, 0)} kn, and "
+                + $"nobody sails in more than {NumberText.Plain(CrewRule.MostEffective.Knots, 0)}. Check the weight and the height."
+            : null;
+    }
+
+    /// <summary>The steps a crew sets from the card, control by control, with what asks for them.</summary>
+    public IEnumerable<(ControlKey Control, int Steps)> StepsFor(CrewProfile? crew) =>
+        crew is not { } known
+            ? []
+            : Offsets
+                .Where(offset => known.Mass is { Kilograms: > 0 } mass && offset.HoldsFor(mass))
+                .Select(offset => (offset.Control, offset.Steps))
+                .Concat(Steps.Where(step => known.Traits.Contains(step.Trait)).Select(step => (step.Control, step.Steps)));
 
     /// <summary>A matrix as a crew sets it.</summary>
-    public Matrix AsSet(Matrix matrix, Mass? crew) =>
-        crew is { Kilograms: > 0 } known && Offsets.Count > 0 ? CrewOffset.Apply(matrix, Offsets, known) : matrix;
+    public Matrix AsSet(Matrix matrix, CrewProfile? crew) =>
+        StepsFor(crew).ToList() is { Count: > 0 } steps ? CrewOffset.Apply(matrix, steps) : matrix;
 
     /// <summary>How much stronger a wind is for a crew than for the class's; 1 in a calm.</summary>
-    public double Factor(Speed wind, Mass? crew, WindBands bands) =>
+    public double Factor(Speed wind, CrewProfile? crew, WindBands bands) =>
         wind.MetresPerSecond > 0 ? Effective(wind, crew, bands).MetresPerSecond / wind.MetresPerSecond : 1;
 
-    /// <summary>The same rule, or the same table.</summary>
-    public bool Equals(CrewReading? other) => other is not null && Rule == other.Rule && Offsets.SequenceEqual(other.Offsets);
+    /// <summary>The same rule, or the same table, and the same steps and columns.</summary>
+    public bool Equals(CrewReading? other) =>
+        other is not null
+        && Rule == other.Rule
+        && Offsets.SequenceEqual(other.Offsets)
+        && Steps.SequenceEqual(other.Steps)
+        && Columns == other.Columns;
 
     /// <inheritdoc/>
     public override int GetHashCode() => HashCode.Combine(Rule, Offsets.Count);

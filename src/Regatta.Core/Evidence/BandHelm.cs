@@ -38,6 +38,9 @@ public sealed record BandHelm(
     HelmVerdict Verdict
 )
 {
+    /// <summary>How the class tells balance.</summary>
+    public BalanceCheck Balance { get; init; } = BalanceCheck.Usual;
+
     /// <summary>A season: a band nobody logged for longer is stale.</summary>
     public static readonly TimeSpan Season = TimeSpan.FromDays(365);
 
@@ -88,7 +91,7 @@ public sealed record BandHelm(
     private string Counted => Valid.Count == 1 ? "1 valid helm check" : $"{Valid.Count} valid helm checks";
 
     private string Carried =>
-        $"{Counted} here say {HelmWords.Describe(Angle.FromDegrees(Expected.Mean))} ± {NumberText.Plain(Expected.Deviation, 1)}";
+        $"{Counted} here say {Balance.Describe(Angle.FromDegrees(Expected.Mean))} ± {NumberText.Plain(Expected.Deviation, 1)}";
 
     private string Aimed =>
         $"within {NumberText.Plain(Aim.Tolerance.Degrees, 1)}° of the {NumberText.Plain(Aim.Target.Degrees, 1)}° the class aims at";

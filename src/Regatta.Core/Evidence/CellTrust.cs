@@ -48,16 +48,13 @@ public sealed record CellTrust(CellStatus Status, string Why, IReadOnlyList<Sess
         matrix[band, control] switch
         {
             null => new(CellStatus.Empty, "Nobody has said anything here yet.", []),
-            { Mark: null } => new(CellStatus.Entered, "Words to go by; logs can neither support nor contest them.", []),
-            { } cell when control.HelmPerUnit is null || proposer.Helm(band) is not { } helm => ByFeel(
+            { Mark: null, Target.Length: > 0 } cell => Spoken.OfTarget(cell, proposer.Class, control, sessions, proposer.Today),
+            { Mark: null } => new(CellStatus.Entered, "A word to go by; logs can neither support nor contest it.", []),
+            { } cell when control.HelmPerUnit is null || proposer.Helm(band) is null => Spoken.OfMark(
                 cell,
-                [
-                    .. sessions
-                        .Where(session =>
-                            session.Felt != Felt.NotSaid && session.Marks.TryGetValue(control.Key, out var sailed) && cell.Holds(sailed)
-                        )
-                        .OrderByDescending(session => session.SailedAt),
-                ],
+                proposer.Class,
+                control,
+                sessions,
                 proposer.Today
             ),
             { } cell => ByHelm(cell, proposer, proposer.Helm(band)!, control),
@@ -87,26 +84,5 @@ public sealed record CellTrust(CellStatus Status, string Why, IReadOnlyList<Sess
             _ => new(Unproved(cell), helm.Sentence, helm.Valid),
         };
 
-    private static CellTrust ByFeel(Cell cell, List<SessionEvidence> said, DateTimeOffset today)
-    {
-        var slow = said.Count(session => session.Felt is Felt.Slow or Felt.RatherSlow);
-        var counted = said.Count == 1 ? "1 session" : $"{said.Count} sessions";
-        return said switch
-        {
-            { Count: < EvidenceRules.Enough } => new(
-                Unproved(cell),
-                $"{counted} at this mark said how it felt; {EvidenceRules.Enough} are needed before the logs can tell.",
-                said
-            ),
-            _ when today - said[0].SailedAt > BandHelm.Season => new(
-                CellStatus.Stale,
-                $"{counted} at this mark said how it felt, but none for a season.",
-                said
-            ),
-            _ when slow * 2 > said.Count => new(CellStatus.Contested, $"{slow} of {said.Count} sessions at this mark felt slow.", said),
-            _ => new(CellStatus.Supported, $"{counted} at this mark said how it felt, {said.Count - slow} of them not slow.", said),
-        };
-    }
-
-    private static CellStatus Unproved(Cell cell) => cell.Source == CellSource.Interpolated ? CellStatus.Interpolated : CellStatus.Entered;
+    internal static CellStatus Unproved(Cell cell) => cell.Source == CellSource.Interpolated ? CellStatus.Interpolated : CellStatus.Entered;
 }

@@ -6,9 +6,9 @@ using Regatta.Core.Wind;
 namespace Regatta.Core.Evidence;
 
 /// <summary>The columns of a class's helm regression and how a setting becomes a row of them: 1; the crew's wind from the middle of its
-/// bands in knots; heel in degrees; each helm control's displacement from the card in its own units, as card, proposal or trial asked; the
-/// same as sailors chose themselves; the share in each band; each boat. Everything is counted from the card, so that without a log every
-/// cell expects the target exactly. Source: models M7.</summary>
+/// bands in knots; heel in degrees beyond what the class aims at; each helm control's displacement from the card in its own units, as
+/// card, proposal or trial asked; the same as sailors chose themselves; the share in each band; each boat. Everything is counted from the
+/// card, so that without a log every cell expects the target exactly. Source: models M7.</summary>
 public sealed class HelmModel
 {
     private const int FirstControl = 3;
@@ -31,7 +31,7 @@ public sealed class HelmModel
         [
             "helm on the card",
             "wind within the band, per kn",
-            "heel, per degree",
+            "heel beyond hers, per degree",
             .. controls.Select(control => control.Name),
             .. controls.Select(control => $"{control.Name}, where sailors chose it"),
             .. bands.All.Select(band => band.Name),
@@ -55,8 +55,8 @@ public sealed class HelmModel
     /// <summary>The belief of each column before any log.</summary>
     public IReadOnlyList<CoefficientPrior> Priors { get; }
 
-    /// <summary>The row of a cell: sailed flat in the middle of a band at some marks, in no boat. A mark that is not known counts as the
-    /// card's.</summary>
+    /// <summary>The row of a cell: sailed at the class's heel in the middle of a band at some marks, in no boat. A mark that is not known
+    /// counts as the card's.</summary>
     public IReadOnlyList<double> Row(WindBand band, Func<Control, Mark?> marks) =>
         [
             1,
@@ -106,7 +106,7 @@ public sealed class HelmModel
             [
                 1,
                 wind.Mean.Knots - bands.All.Zip(shares, (band, share) => share * band.Middle.Knots).Sum(),
-                check.Heel?.Degrees ?? unnoted.Mean,
+                (check.Heel?.Degrees ?? unnoted.Mean) - (boatClass.Balance.Heel?.Degrees ?? 0),
                 .. displacements.Select(one => one?.Asked ?? 0),
                 .. displacements.Select(one => one?.Own ?? 0),
                 .. shares,

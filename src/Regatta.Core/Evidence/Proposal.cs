@@ -25,6 +25,9 @@ public sealed record Proposal(
     IReadOnlyList<string> Cautions
 )
 {
+    /// <summary>How the class tells balance.</summary>
+    public Checks.BalanceCheck Balance { get; init; } = Checks.BalanceCheck.Usual;
+
     /// <summary>The change in positions.</summary>
     public double Change => To.Position - From.Position;
 
@@ -44,6 +47,6 @@ public sealed record Proposal(
     public string Sentence(SpeedUnit unit) =>
         $"In {NumberText.Plain(Band.From.In(unit), 0)}–{NumberText.Plain(Band.To.In(unit), 0)} "
         + $"{unit.Symbol()} at {Control.Scale.Show(From)} "
-        + $"you carry {Checks.HelmWords.Describe(Angle.FromDegrees(Now.Mean))} ± {NumberText.Plain(Now.Deviation, 1)}; "
+        + $"you carry {Balance.Describe(Angle.FromDegrees(Now.Mean))} ± {NumberText.Plain(Now.Deviation, 1)}; "
         + $"{Control.Scale.ShowChange(Change)} should bring {NumberText.Plain(After, 1)}°; {BetterOfHundred} of 100 that it is better.";
 }

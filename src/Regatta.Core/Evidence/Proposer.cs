@@ -19,6 +19,9 @@ public sealed class Proposer(ClassDefinition boatClass, Matrix matrix, HelmFit f
         one => one.Session
     );
 
+    /// <summary>The class it is of.</summary>
+    public ClassDefinition Class => boatClass;
+
     /// <summary>What the logs say.</summary>
     public HelmFit Fit => fit;
 
@@ -32,7 +35,10 @@ public sealed class Proposer(ClassDefinition boatClass, Matrix matrix, HelmFit f
 
     private BandHelm? Judge(WindBand band) =>
         boatClass.HelmControls.Any(control => matrix[band, control]?.Mark is not null)
-            ? BandHelm.Judge(band, fit.Posterior.PredictCell(Row(band)), boatClass.Helm, valid[band.Id], today)
+            ? BandHelm.Judge(band, fit.Posterior.PredictCell(Row(band)), boatClass.Helm, valid[band.Id], today) with
+            {
+                Balance = boatClass.Balance,
+            }
             : null;
 
     /// <summary>How the expected helm of a band comes about, term by term; empty when it is not known.</summary>
@@ -160,7 +166,10 @@ public sealed class Proposer(ClassDefinition boatClass, Matrix matrix, HelmFit f
                 helm.Expected.Mean + shift,
                 better,
                 Cautions(helm.Band, control, mark, to)
-            );
+            )
+            {
+                Balance = boatClass.Balance,
+            };
         }
     }
 

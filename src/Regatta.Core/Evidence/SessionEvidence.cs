@@ -2,6 +2,7 @@ using Regatta.Core.Checks;
 using Regatta.Core.Fleet;
 using Regatta.Core.Logbook;
 using Regatta.Core.Marks;
+using Regatta.Core.Questions;
 using Regatta.Core.Wind;
 
 namespace Regatta.Core.Evidence;
@@ -28,7 +29,7 @@ public enum Felt
     Fast,
 }
 
-/// <summary>What one logged session tells the fit. Holds nothing of who sailed.</summary>
+/// <summary>What one logged run tells the fit. Holds nothing of who sailed.</summary>
 /// <param name="Number">The log's number.</param>
 /// <param name="SailedAt">When.</param>
 /// <param name="Wind">In what wind.</param>
@@ -44,6 +45,24 @@ public sealed record SessionEvidence(
     Felt Felt
 )
 {
+    /// <summary>Which run of the log, from 1.</summary>
+    public int Run { get; init; } = 1;
+
+    /// <summary>What was answered to the class's questions.</summary>
+    public IReadOnlyDictionary<QuestionKey, Answer> Answers { get; init; } = new Dictionary<QuestionKey, Answer>();
+
+    /// <summary>What she was sailed for; null for the class's first purpose.</summary>
+    public PurposeKey? Purpose { get; init; }
+
+    /// <summary>What the water was like.</summary>
+    public Water Water { get; init; }
+
+    /// <summary>What the place was like.</summary>
+    public Place Place { get; init; }
+
+    /// <summary>The version its card showed; null where it was none.</summary>
+    public int? Version { get; init; }
+
     /// <summary>With which sails, sailed how.</summary>
     public Layer Layer { get; init; } = Layer.Usual;
 

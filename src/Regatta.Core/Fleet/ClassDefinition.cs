@@ -1,5 +1,7 @@
+using Regatta.Core.Checks;
 using Regatta.Core.Crew;
 using Regatta.Core.Matrices;
+using Regatta.Core.Questions;
 using Regatta.Core.Units;
 using Regatta.Core.Wind;
 
@@ -47,6 +49,30 @@ public sealed record ClassDefinition(
     /// <summary>The sail plans and modes it has marks for.</summary>
     public Layers Layers { get; init; } = Layers.One;
 
+    /// <summary>How she tells whether she is balanced.</summary>
+    public BalanceCheck Balance { get; init; } = BalanceCheck.Usual;
+
+    /// <summary>What a captain wants looked at and answered, in the order it is asked.</summary>
+    public IReadOnlyList<Question> Questions { get; init; } = [];
+
+    /// <summary>Questions nobody is asked any more. Their answers stay readable.</summary>
+    public IReadOnlyList<Question> RetiredQuestions { get; init; } = [];
+
+    /// <summary>What she is sailed for; the cells are the first's. Empty where there is but one purpose.</summary>
+    public IReadOnlyList<Purpose> Purposes { get; init; } = [];
+
+    /// <summary>Controls that move as one.</summary>
+    public IReadOnlyList<Gear> Gears { get; init; } = [];
+
+    /// <summary>All questions a log may have answers to: those asked, then the retired.</summary>
+    public IEnumerable<Question> KnownQuestions => Questions.Concat(RetiredQuestions);
+
+    /// <summary>The gear that binds a control now; null for none.</summary>
+    public Gear? GearOf(ControlKey control) => Gears.FirstOrDefault(gear => gear.Binds(control));
+
+    /// <summary>Whether a mode is the one she is sailed to windward in: the first.</summary>
+    public bool IsUpwind(Layer layer) => layer.Mode == Layers.Modes[0].Key;
+
     /// <summary>Controls the class no longer uses. Logs that have marks for them stay readable.</summary>
     public IReadOnlyList<Control> Retired { get; init; } = [];
 
@@ -70,14 +96,23 @@ public sealed record ClassDefinition(
     public IReadOnlySet<string> Structure =>
         new HashSet<string>([
             .. Bands.All.Select(band => $"band {band.Id.Number}"),
-            .. Controls.Select(control => $"control {control.Key}"),
+            .. Controls.Select(control =>
+                $"control {control.Key}"
+                + (
+                    control.Plans.Count + control.Modes.Count == 0
+                        ? ""
+                        : $" of {string.Join(' ', control.Plans)}/{string.Join(' ', control.Modes)}"
+                )
+            ),
             .. Layers.Plans.Select(plan => $"plan {plan.Key}"),
             .. Layers.Modes.Select(mode => $"mode {mode.Key}"),
         ]);
 
     /// <summary>Whether the class has such a cell.</summary>
     public bool Has(CellPlace place) =>
-        Layers.Has(place.Layer) && Bands.Find(place.Address.Band) is not null && Find(place.Address.Control) is not null;
+        Layers.Has(place.Layer)
+        && Bands.Find(place.Address.Band) is not null
+        && Find(place.Address.Control)?.BelongsTo(place.Layer) == true;
 
     /// <summary>What breaks a rule of classes, a sentence each; empty where nothing does. A change that leaves something here is refused;
     /// an older version with something here is shown with it.</summary>

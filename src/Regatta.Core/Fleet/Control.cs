@@ -1,4 +1,5 @@
 using Regatta.Core.Marks;
+using Regatta.Core.Units;
 
 namespace Regatta.Core.Fleet;
 
@@ -50,6 +51,11 @@ public sealed record Coupling(ControlKey Control, string Why)
     public (double Least, double Most)? Follows { get; init; }
 }
 
+/// <summary>A place some boats, and some lists of numbers, measure from instead of the class's datum.</summary>
+/// <param name="Words">What it is, such as "outer end of the cap".</param>
+/// <param name="Shift">How much more is read from there than from the class's datum; negative for less.</param>
+public sealed record OtherDatum(string Words, Length Shift);
+
 /// <summary>One adjustable thing on a boat of a class, and how it is read.</summary>
 /// <param name="Key">Its name for good.</param>
 /// <param name="Name">What sailors call it.</param>
@@ -80,6 +86,22 @@ public sealed record Control(
 
     /// <summary>What changing it disturbs.</summary>
     public IReadOnlyList<Coupling> Disturbs { get; init; } = [];
+
+    /// <summary>Belongs to these sails only; empty for all.</summary>
+    public IReadOnlyList<PlanKey> Plans { get; init; } = [];
+
+    /// <summary>Belongs to these modes only; empty for all.</summary>
+    public IReadOnlyList<ModeKey> Modes { get; init; } = [];
+
+    /// <summary>Its marks for other purposes than the class's first.</summary>
+    public IReadOnlyList<PurposeMark> ByPurpose { get; init; } = [];
+
+    /// <summary>Where else it is measured from; null where all measure alike.</summary>
+    public OtherDatum? OtherDatum { get; init; }
+
+    /// <summary>Whether it is there with these sails, sailed so.</summary>
+    public bool BelongsTo(Layer layer) =>
+        (Plans.Count == 0 || Plans.Contains(layer.Plan)) && (Modes.Count == 0 || Modes.Contains(layer.Mode));
 
     /// <summary>The degrees of rudder one step more of the mark is believed to add, or null.</summary>
     public double? HelmPerStep => HelmPerUnit * Scale.Step / Scale.PositionsPerUnit;
@@ -112,7 +134,11 @@ public sealed record Control(
                 other.HelmPerUnit
             )
         && Synonyms.SequenceEqual(other.Synonyms)
-        && Disturbs.SequenceEqual(other.Disturbs);
+        && Disturbs.SequenceEqual(other.Disturbs)
+        && Plans.SequenceEqual(other.Plans)
+        && Modes.SequenceEqual(other.Modes)
+        && ByPurpose.SequenceEqual(other.ByPurpose)
+        && OtherDatum == other.OtherDatum;
 
     /// <inheritdoc/>
     public override int GetHashCode() => Key.GetHashCode();

@@ -14,6 +14,8 @@ internal static class DefinitionRules
             .Concat(MarksPrint(definition))
             .Concat(Couplings(definition))
             .Concat(CrewKnown(definition))
+            .Concat(QuestionRules.Broken(definition))
+            .Concat(BindingRules.Broken(definition))
             .Concat(Sentences("caution", definition.Cautions))
             .Concat(Sentences("check", definition.Checks));
 
@@ -82,6 +84,21 @@ internal static class DefinitionRules
         if (definition.Crew.Rule is { } rule && definition.Bands.Find(rule.FromBand) is null)
         {
             yield return "The crew rule begins at a band the class does not have. Say in the crew settings from which band on it holds.";
+        }
+
+        if (definition.Crew.Offsets.Count + definition.Crew.Steps.Count > Limits.CrewLines)
+        {
+            yield return $"The tables for crews have at most {Limits.CrewLines} lines.";
+        }
+
+        foreach (var step in definition.Crew.Steps.Where(step => definition.Known.All(control => control.Key != step.Control)))
+        {
+            yield return $"The table for crews names “{step.Control}”, and the class has no such control.";
+        }
+
+        if (definition.Crew.Columns is { } columns && !(columns.Heavy.Kilograms > columns.Light.Kilograms && columns.Light.Kilograms > 0))
+        {
+            yield return "The heavy crew of the card’s columns weighs more than the light one, and both more than nothing.";
         }
 
         foreach (var offset in definition.Crew.Offsets.Where(offset => definition.Known.All(control => control.Key != offset.Control)))

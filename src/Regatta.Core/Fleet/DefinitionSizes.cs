@@ -1,4 +1,5 @@
 using Regatta.Core.Marks;
+using Regatta.Core.Questions;
 
 namespace Regatta.Core.Fleet;
 
@@ -53,10 +54,25 @@ internal static class DefinitionSizes
             .Concat([definition.Name, definition.About, definition.Family])
             .Concat(definition.Cautions)
             .Concat(definition.Checks)
+            .Concat(definition.KnownQuestions.SelectMany(Texts))
+            .Concat(definition.Purposes.Select(purpose => purpose.Name))
+            .Concat(definition.Gears.Select(gear => gear.Name))
             .Concat(definition.Bands.All.Select(band => band.Name))
             .Where(PlainText.HasControls)
             .Select(text => $"“{PlainText.Shown(text)}” holds a control character.");
 
     private static IEnumerable<string> Texts(Control control) =>
-        [control.Name, control.Datum, control.ReadingPoint, control.MoreDoes, .. control.Synonyms, .. control.Scale.Choices ?? []];
+        [
+            control.Name,
+            control.Datum,
+            control.ReadingPoint,
+            control.MoreDoes,
+            .. control.Synonyms,
+            .. control.Scale.Choices ?? [],
+            .. control.ByPurpose.Select(mark => mark.Caution),
+            control.OtherDatum?.Words ?? "",
+        ];
+
+    private static IEnumerable<string> Texts(Question question) =>
+        [question.Asks, question.Teaches, .. (question.Form.Words ?? []).Select(word => word.Text)];
 }

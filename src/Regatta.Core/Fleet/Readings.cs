@@ -54,6 +54,26 @@ public sealed record Readings(Boat? Boat, IReadOnlyDictionary<BodyMeasure, Lengt
                 : ReadingTrust.OutOfReach,
         };
 
+    /// <summary>How much more this boat reads than the class, where it is measured from the control's other datum; null where it is
+    /// not.</summary>
+    private Length? FromOtherDatum(Control control) =>
+        Boat?.Fittings.GetValueOrDefault(control.Key) is { OtherDatum: true } ? control.OtherDatum?.Shift : null;
+
+    /// <summary>A scale that reads so much more than the class's, all along it.</summary>
+    private static Calibration? Shifted(Scale scale, Length shift)
+    {
+        double Reading(Mark mark) =>
+            scale.ReadingAt(scale.AtLength(Length.FromMillimetres(scale.LengthAt(mark)!.Value.Millimetres + shift.Millimetres))!.Value);
+        return
+            Calibration.Of(
+                [new(Reading(scale.Min), scale.LengthAt(scale.Min)!.Value), new(Reading(scale.Max), scale.LengthAt(scale.Max)!.Value)],
+                scale.ReadingStep
+            )
+                is { Ok: true } shifted
+            ? shifted.Value
+            : null;
+    }
+
     private Calibration? CalibrationOf(Control control) =>
         control.Scale switch
         {
@@ -61,6 +81,7 @@ public sealed record Readings(Boat? Boat, IReadOnlyDictionary<BodyMeasure, Lengt
             { HasLength: true } scale
                 when Boat?.PairsOf(control) is { Count: > 0 } pairs
                     && Calibration.Of(pairs, scale.ReadingStep) is { Ok: true } calibration => calibration.Value,
+            { HasLength: true } scale when FromOtherDatum(control) is { } shift => Shifted(scale, shift),
             _ => null,
         };
 }

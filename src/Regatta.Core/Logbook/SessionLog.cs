@@ -7,45 +7,41 @@ using Regatta.Core.Wind;
 
 namespace Regatta.Core.Logbook;
 
-/// <summary>One session as a sailor logged it.</summary>
+/// <summary>One session as a sailor logged it: an outing of one or more runs.</summary>
 /// <param name="Key">Made when the form was opened; the same log sent twice carries the same key and counts once.</param>
 /// <param name="SailedAt">When it was sailed.</param>
-/// <param name="Wind">In what wind.</param>
 /// <param name="CrewMass">All aboard; private to who logged it.</param>
-/// <param name="Marks">The marks as sailed.</param>
-/// <param name="Check">The helm check, or null when none was done.</param>
-/// <param name="Luffing">What broke first.</param>
-/// <param name="Felt">How it felt.</param>
+/// <param name="Runs">Its runs in the order they were sailed; at least one.</param>
 /// <param name="Note">A remark; may be empty.</param>
 /// <param name="Version">The published version the card showed, or null.</param>
-public sealed record SessionLog(
-    Guid Key,
-    DateTimeOffset SailedAt,
-    WindRange Wind,
-    Mass? CrewMass,
-    IReadOnlyDictionary<ControlKey, Mark> Marks,
-    HelmCheck? Check,
-    Luffing Luffing,
-    Felt Felt,
-    string Note,
-    int? Version
-)
+public sealed record SessionLog(Guid Key, DateTimeOffset SailedAt, Mass? CrewMass, IReadOnlyList<Run> Runs, string Note, int? Version)
 {
-    /// <summary>With which sails, sailed how.</summary>
-    public Layer Layer { get; init; } = Layer.Usual;
+    /// <summary>The most runs of a session.</summary>
+    public const int MostRuns = Limits.Runs;
 
-    /// <summary>How much stronger the wind was for the crew aboard than for the crew the class was tuned with; 1 when that is not
-    /// known.</summary>
-    public double WindFactor { get; init; } = 1;
+    /// <summary>What she was sailed for; null for the class's first purpose.</summary>
+    public PurposeKey? Purpose { get; init; }
 
-    /// <summary>No crew makes the wind less than this.</summary>
-    public const double LeastWindFactor = 0.1;
+    /// <summary>What the water was like.</summary>
+    public Water Water { get; init; }
 
-    /// <summary>No crew makes the wind more than this.</summary>
-    public const double MostWindFactor = 10;
+    /// <summary>What the place was like.</summary>
+    public Place Place { get; init; }
 
-    /// <summary>Where its marks came from; a mark that is not here was kept before that was asked.</summary>
-    public IReadOnlyDictionary<ControlKey, AskedMark> Asked { get; init; } = new Dictionary<ControlKey, AskedMark>();
+    /// <summary>The first run: the whole session where nothing was changed.</summary>
+    public Run First => Runs[0];
+
+    /// <summary>The wind of all its runs together.</summary>
+    public WindRange Wind =>
+        Runs.Count == 1
+            ? First.Wind
+            : WindRange
+                .Of(
+                    Runs.Select(run => run.Wind.From).Min(),
+                    Runs.Select(run => run.Wind.To).Max(),
+                    Runs.Select(run => run.Wind.Gust ?? run.Wind.To).Max()
+                )
+                .Value;
 
     /// <summary>The longest note, in characters.</summary>
     public const int LongestNote = Limits.NoteLetters;
@@ -56,20 +52,63 @@ public sealed record SessionLog(
     /// <summary>The heaviest crew anybody enters.</summary>
     public static readonly Mass HeaviestCrew = Mass.FromKilograms(1500);
 
-    /// <summary>What the fit may know of it: everything but who sailed and how heavy they were.</summary>
+    /// <summary>What the fit may know of its runs: everything but who sailed and how heavy they were.</summary>
     /// <param name="number">The log's number.</param>
     /// <param name="boat">The boat's number; null when none was named.</param>
-    public SessionEvidence Evidence(long number, long? boat) =>
-        new(number, SailedAt, Wind, Marks, Check, Felt)
-        {
-            Layer = Layer,
-            Boat = boat,
-            WindFactor = WindFactor,
-            Asked = Asked,
-        };
+    public IEnumerable<SessionEvidence> Evidence(long number, long? boat) =>
+        Runs.Select(
+            (run, at) =>
+                new SessionEvidence(number, run.From ?? SailedAt, run.Wind, run.Marks, run.Check, run.Felt)
+                {
+                    Run = at + 1,
+                    Layer = run.Layer,
+                    Boat = boat,
+                    WindFactor = run.WindFactor,
+                    Asked = run.Asked,
+                    Answers = run.Answers,
+                    Purpose = Purpose,
+                    Water = Water,
+                    Place = Place,
+                    Version = Version,
+                }
+        );
 
     /// <summary>What may leave the club without its sailor's leave: the day instead of the minute, in UTC, and no note.</summary>
-    public SessionLog ForOthers() => this with { SailedAt = new(SailedAt.UtcDateTime.Date, TimeSpan.Zero), Note = "" };
+    public SessionLog ForOthers() =>
+        this with
+        {
+            SailedAt = new(SailedAt.UtcDateTime.Date, TimeSpan.Zero),
+            Note = "",
+            Runs = [.. Runs.Select(run => run with { From = null })],
+        };
+
+    /// <summary>A sailor corrects a log for so long after it was sailed; what is older stays as the club has learned from it.</summary>
+    public static readonly TimeSpan CorrectedWithin = TimeSpan.FromDays(60);
+
+    /// <summary>A run is no longer than an outing, and runs lie within so much of each other.</summary>
+    public static readonly TimeSpan LongestOuting = TimeSpan.FromHours(36);
+
+    /// <summary>Refuses runs that overlap: each begins after the one before it, all within an outing of the session.</summary>
+    /// <param name="sailedAt">When the session was sailed.</param>
+    /// <param name="begins">When each run began; null for not said.</param>
+    /// <returns>For each run in order its problem, or null.</returns>
+    public static IReadOnlyList<string?> CheckRuns(DateTimeOffset sailedAt, IReadOnlyList<DateTimeOffset?> begins)
+    {
+        var problems = new List<string?>();
+        DateTimeOffset? before = null;
+        foreach (var begin in begins)
+        {
+            problems.Add(
+                begin is not { } at ? null
+                : (at - sailedAt).Duration() > LongestOuting ? "That is on another day than the session. Log it on its own."
+                : before is { } earlier && at <= earlier ? "It begins before the run above it has begun: two runs cannot overlap."
+                : null
+            );
+            before = begin ?? before;
+        }
+
+        return problems;
+    }
 
     /// <summary>Refuses a session that has not been sailed yet.</summary>
     public static Parsed<DateTimeOffset> CheckTime(DateTimeOffset sailedAt, DateTimeOffset now) =>

@@ -22,6 +22,12 @@ public enum BodyMeasure
 
     /// <summary>Wrist to elbow.</summary>
     WristToElbow,
+
+    /// <summary>Elbow to the end of the palm: for those used to long lines.</summary>
+    ElbowToPalmEnd,
+
+    /// <summary>Elbow to finger tip.</summary>
+    ElbowToFingertip,
 }
 
 /// <summary>Words and usual sizes of body measures.</summary>
@@ -38,7 +44,9 @@ public static class BodyMeasures
             BodyMeasure.HandSpan => "span",
             BodyMeasure.Fist => "fist",
             BodyMeasure.FingerWidth => "finger",
-            BodyMeasure.ElbowToPalm => "elbow to palm",
+            BodyMeasure.ElbowToPalm => "elbow to mid-palm",
+            BodyMeasure.ElbowToPalmEnd => "elbow to palm’s end",
+            BodyMeasure.ElbowToFingertip => "elbow to finger tip",
             BodyMeasure.WristToElbow => "wrist to elbow",
             _ => throw new ArgumentOutOfRangeException(nameof(measure)),
         };
@@ -51,7 +59,9 @@ public static class BodyMeasures
             BodyMeasure.HandSpan => "Span: thumb tip to little finger tip, spread",
             BodyMeasure.Fist => "Fist: across the knuckles of a closed fist",
             BodyMeasure.FingerWidth => "Finger width: across the first finger",
-            BodyMeasure.ElbowToPalm => "Elbow to palm: elbow to the middle of the palm",
+            BodyMeasure.ElbowToPalm => "Elbow to the middle of the palm",
+            BodyMeasure.ElbowToPalmEnd => "Elbow to the end of the palm",
+            BodyMeasure.ElbowToFingertip => "Elbow to the finger tip",
             BodyMeasure.WristToElbow => "Wrist to elbow",
             _ => throw new ArgumentOutOfRangeException(nameof(measure)),
         };

@@ -1,6 +1,7 @@
 using Regatta.Core.Checks;
 using Regatta.Core.Crew;
 using Regatta.Core.Fleet;
+using Regatta.Core.Questions;
 using Regatta.Core.Units;
 
 namespace Regatta.Core.Matrices;
@@ -18,6 +19,15 @@ public static class DefinitionDiff
                 ("Helm aimed at", before.Helm == after.Helm, Describe(before.Helm), Describe(after.Helm)),
                 ("Height of the wind", before.WindHeight == after.WindHeight, Metres(before.WindHeight), Metres(after.WindHeight)),
                 ("Crews", before.Crew.Equals(after.Crew), Describe(before), Describe(after)),
+                ("Balance check", before.Balance == after.Balance, Describe(before.Balance), Describe(after.Balance)),
+                Listed("Purposes", [.. before.Purposes.Select(one => one.Name)], [.. after.Purposes.Select(one => one.Name)]),
+                Listed("Gears", [.. before.Gears.Select(Describe)], [.. after.Gears.Select(Describe)]),
+                (
+                    "Questions",
+                    before.Questions.SequenceEqual(after.Questions),
+                    string.Join(" ", before.Questions.Except(after.Questions).Select(Describe)),
+                    string.Join(" ", after.Questions.Except(before.Questions).Select(Describe))
+                ),
                 Listed("Checks", before.Checks, after.Checks),
                 Listed("Cautions", before.Cautions, after.Cautions),
                 Order(before, after),
@@ -48,6 +58,19 @@ public static class DefinitionDiff
                     string.Join(", ", before.Synonyms),
                     string.Join(", ", after.Synonyms)
                 ),
+                (
+                    "where it belongs",
+                    before.Plans.SequenceEqual(after.Plans) && before.Modes.SequenceEqual(after.Modes),
+                    Belongs(before),
+                    Belongs(after)
+                ),
+                (
+                    "marks by purpose",
+                    before.ByPurpose.SequenceEqual(after.ByPurpose),
+                    string.Join(", ", before.ByPurpose.Select(mark => Describe(before, mark))),
+                    string.Join(", ", after.ByPurpose.Select(mark => Describe(after, mark)))
+                ),
+                ("other datum", before.OtherDatum == after.OtherDatum, Describe(before.OtherDatum), Describe(after.OtherDatum)),
                 ("what it disturbs", before.Disturbs.SequenceEqual(after.Disturbs), Describe(before.Disturbs), Describe(after.Disturbs)),
             ]
         where !change.Same
@@ -66,6 +89,29 @@ public static class DefinitionDiff
             [.. one.Controls.Where(control => other.Find(control.Key) is not null).Select(control => control.Name)];
     }
 
+    private static string Describe(BalanceCheck balance) =>
+        balance.Title.ToLowerInvariant()
+        + $" of a {Spelling.Of(balance.Kind)}"
+        + (balance.Heel is { } heel ? $", at {NumberText.Plain(heel.Degrees, 0)}° of heel" : "");
+
+    private static string Describe(Gear gear) =>
+        $"{gear.Name} ({string.Join(", ", gear.Members.Select(member => $"{member.Control} {NumberText.Signed(member.Steps, 0)}"))}"
+        + $"{(gear.Loosened ? ", loosened" : "")})";
+
+    private static string Describe(Question question) =>
+        $"“{question.Asks}”"
+        + (question.Form.Words is { } words ? $" ({string.Join(", ", words.Select(word => word.Text))})" : $" ({question.Form.Hint})");
+
+    private static string Belongs(Control control) =>
+        string.Join(", ", control.Plans.Select(plan => plan.Name).Concat(control.Modes.Select(mode => mode.Name))) is { Length: > 0 } names
+            ? names
+            : "everywhere";
+
+    private static string Describe(Control control, PurposeMark mark) => $"{mark.Purpose} {control.Scale.Show(mark.Mark)}";
+
+    private static string Describe(OtherDatum? other) =>
+        other is null ? "none" : $"{other.Words}, {NumberText.Signed(other.Shift.Millimetres, 1)} mm";
+
     private static string Metres(Length height) => $"{NumberText.Plain(height.Metres, 2)} m";
 
     private static string Degrees(double? perUnit) => perUnit is { } known ? $"{NumberText.Signed(known, 3)}°" : "not used for balance";
@@ -74,15 +120,25 @@ public static class DefinitionDiff
         $"{HelmWords.Describe(helm.Target)} ± {NumberText.Plain(helm.Tolerance.Degrees, 1)}° at "
         + $"{NumberText.Plain(helm.ReferenceWind.Knots, 1)} kn, {NumberText.Signed(helm.PerHeelDegree, 2)}° a degree of heel";
 
-    private static string Describe(ClassDefinition definition) =>
-        definition.Crew switch
-        {
-            { Rule: { } rule } =>
-                $"effective wind: reference {NumberText.Plain(rule.Reference.Kilograms, 1)} kg, hull {NumberText.Plain(rule.Hull, 1)} "
-                    + $"kg·m, arm {NumberText.Plain(rule.Arm.Metres, 2)} m, from {definition.Bands.Find(rule.FromBand)?.Name}",
-            { Offsets.Count: > 0 } crew => string.Join("; ", crew.Offsets.Select(offset => Describe(definition, offset))),
-            _ => "all alike",
-        };
+    private static string Describe(ClassDefinition definition)
+    {
+        var crew = definition.Crew;
+        IEnumerable<string> parts =
+        [
+            crew.Rule is { } rule
+                ? $"effective wind: reference {NumberText.Plain(rule.Reference.Kilograms, 1)} kg, hull {NumberText.Plain(rule.Hull, 1)} "
+                    + $"kg·m, arm {NumberText.Plain(rule.Arm.Metres, 2)} m, from {definition.Bands.Find(rule.FromBand)?.Name}"
+                    + (rule.Wire.Metres > 0 ? $", {rule.OnWire} of {rule.People} {NumberText.Plain(rule.Wire.Metres, 2)} m out" : "")
+                : "",
+            .. crew.Offsets.Select(offset => Describe(definition, offset)),
+            .. crew.Steps.Select(step => $"{Spelling.Of(step.Trait)}: {step.Control} {NumberText.Signed(step.Steps, 0)}"),
+            crew.Columns is { } columns
+                ? $"columns {NumberText.Plain(columns.Light.Kilograms, 1)} and {NumberText.Plain(columns.Heavy.Kilograms, 1)} kg"
+                    + (columns.BySkill ? ", by skill" : "")
+                : "",
+        ];
+        return string.Join("; ", parts.Where(part => part.Length > 0)) is { Length: > 0 } all ? all : "all alike";
+    }
 
     private static string Describe(ClassDefinition definition, CrewOffset offset) =>
         $"{NumberText.Plain(offset.From.Kilograms, 1)}–{NumberText.Plain(offset.To.Kilograms, 1)} kg: "

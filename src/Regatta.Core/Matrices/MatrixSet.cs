@@ -3,7 +3,8 @@ using Regatta.Core.Wind;
 
 namespace Regatta.Core.Matrices;
 
-/// <summary>All matrices of a class: one for each sail plan in each mode, over the same bands and controls.</summary>
+/// <summary>All matrices of a class: one for each sail plan in each mode, over the same bands, each with the controls that belong
+/// there.</summary>
 public sealed record MatrixSet
 {
     private readonly IReadOnlyDictionary<Layer, Matrix> matrices;
@@ -19,7 +20,11 @@ public sealed record MatrixSet
         var byLayer = cells.ToLookup(cell => cell.Key.Layer);
         matrices = layers.All.ToDictionary(
             layer => layer,
-            layer => new Matrix(bands, controls, byLayer[layer].ToDictionary(cell => cell.Key.Address, cell => cell.Value))
+            layer => new Matrix(
+                bands,
+                controls.All(control => control.BelongsTo(layer)) ? controls : [.. controls.Where(control => control.BelongsTo(layer))],
+                byLayer[layer].ToDictionary(cell => cell.Key.Address, cell => cell.Value)
+            )
         );
     }
 
@@ -49,7 +54,9 @@ public sealed record MatrixSet
             ? home
             : matrices[layer]
                 .With(
-                    home.Cells.Where(cell => matrices[layer][cell.Key] is null)
+                    home.Cells.Where(cell =>
+                            matrices[layer][cell.Key] is null && matrices[layer].Controls.Any(control => control.Key == cell.Key.Control)
+                        )
                         .Select(cell => new CellEdit(cell.Key, cell.Value.From(CellSource.Borrowed, first.Name)))
                 );
     }

@@ -1,6 +1,7 @@
 using Regatta.Core.Fleet;
 using Regatta.Core.Marks;
 using Regatta.Core.Matrices;
+using Regatta.Core.Questions;
 using Regatta.Core.Units;
 using Regatta.Core.Wind;
 
@@ -20,15 +21,53 @@ public sealed record CardReading(PublishedVersion Version, Speed Wind, Speed Eff
     /// <param name="wind">The wind, at the class's height.</param>
     /// <param name="plan">The key of the sails asked for; null for what the class carries then.</param>
     /// <param name="mode">The key of the mode asked for; null for the class's first.</param>
-    /// <param name="crew">All aboard; null where nobody said.</param>
-    /// <param name="readings">The boat and the hand it is read on.</param>
-    public static CardReading Of(PublishedVersion version, Speed wind, string? plan, string? mode, Mass? crew, Readings readings)
+    /// <param name="reader">Who reads it, for what.</param>
+    public static CardReading Of(PublishedVersion version, Speed wind, string? plan, string? mode, CardReader reader)
     {
-        var effective = version.Class.Crew.Effective(wind, crew, version.Set.Bands);
+        var definition = version.Class;
+        var effective = definition.Crew.Effective(wind, reader.Crew, version.Set.Bands);
         var layer = version.Set.LayerIn(version.Set.Bands.At(effective), plan, mode);
-        var matrix = version.Class.Crew.AsSet(version.Set.AsSailed(layer), crew);
-        return new(version, wind, effective, layer, Card.For(readings.AsRead(matrix), effective));
+        var sailed = version.Set.AsSailed(layer);
+        var matrix = definition.Crew.AsSet(sailed, reader.Crew);
+        var purposed = ForPurpose(matrix, reader.Purpose);
+        var card = Card.For(reader.Readings.AsRead(purposed), effective, control => reader.Readings.Boat?.WhenOf(control) ?? control.When);
+        return new(version, wind, effective, layer, card.With(reader.Own))
+        {
+            Purpose = definition.Purposes.FirstOrDefault(purpose => purpose.Key == reader.Purpose),
+            Questions = definition.Asked(matrix, layer, card.Band),
+        };
     }
+
+    /// <summary>What she is sailed for, where it is another than the class's first purpose.</summary>
+    public Purpose? Purpose { get; private init; }
+
+    /// <summary>What is looked at and answered here.</summary>
+    public IReadOnlyList<Question> Questions { get; private init; } = [];
+
+    /// <summary>What to beware of with the marks of a purpose.</summary>
+    public IEnumerable<string> PurposeCautions =>
+        from line in Lines
+        from mark in line.Control.ByPurpose
+        where mark.Purpose == Purpose?.Key && mark.Caution.Length > 0
+        select mark.Caution;
+
+    /// <summary>The matrix with the marks of a purpose where a control has one; a control without a cell gets it too.</summary>
+    private static Matrix ForPurpose(Matrix matrix, PurposeKey? purpose) =>
+        purpose is null
+            ? matrix
+            : matrix.With(
+                from control in matrix.Controls
+                let own = control.ByPurpose.FirstOrDefault(mark => mark.Purpose == purpose)
+                where own is not null
+                from band in matrix.Bands.All
+                let address = new CellAddress(band.Id, control.Key)
+                select new CellEdit(
+                    address,
+                    matrix[address] is { Mark: not null } cell
+                        ? cell.At(own.Mark)
+                        : Cell.Of(own.Mark, control.Scale.UsualTolerance, "", "", CellSource.Entered).Value
+                )
+            );
 
     /// <summary>The band as this crew meets it: the true winds that they read the card at within it.</summary>
     public WindRange BandAsMet =>

@@ -22,7 +22,7 @@ public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPag
     private const double RunningLetter = 0.465;
     private const double TallestRow = 11;
     private const double GoodRow = 6.6;
-    private const double LeastRow = 4.6;
+    private const double LeastRow = 4.2;
 
     /// <summary>Lays a card out.</summary>
     /// <param name="boatClass">The class.</param>
@@ -54,23 +54,30 @@ public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPag
             boatClass.Name
             + (version.Set.Layers.Plans.Count > 1 ? ", " + plan.Name : "")
             + (readings.Boat is { } boat ? ", " + boat.Name : "");
+        var told = $"version {version.Number}, {version.At:d MMM yyyy}";
         return new(
             paper,
             $"{title}: card",
-            layout.Pages(title, $"version {version.Number}, {version.At:d MMM yyyy}", Words(boatClass, lines, bands, unit))
+            [
+                .. layout.Pages(title, told, Words(boatClass, lines, bands, unit)),
+                .. layout.Backs(title, told, CardBack.Lines(version, plan, bands)),
+            ]
         );
     }
 
     /// <summary>A line for each control and each mode that says something of it.</summary>
     private static List<CardSheetLine> Lines(IReadOnlyList<(SailingMode Mode, Matrix Matrix)> matrices, IReadOnlyList<WindBand> bands) =>
         [
-            .. from control in matrices[0].Matrix.Controls
+            .. from control in matrices.SelectMany(one => one.Matrix.Controls).DistinctBy(control => control.Key)
             from one in matrices
-            let cells = bands
-                .Select(band => one.Matrix[band, one.Matrix.Controls.First(same => same.Key == control.Key)]?.Show(control.Scale) ?? "")
-                .ToList()
+            let cells = bands.Select(band => one.Matrix[band, control]?.Show(control.Scale) ?? "").ToList()
             where cells.Any(cell => cell.Length > 0)
-            select new CardSheetLine(control, one.Mode == matrices[0].Mode ? control.Name : $"{control.Name}, {one.Mode.Name}", cells),
+            select new CardSheetLine(
+                control,
+                one.Mode == matrices[0].Mode ? control.Name : $"{control.Name}, {one.Mode.Name}",
+                one.Mode.Key,
+                cells
+            ),
         ];
 
     /// <summary>What stands below the marks, a paragraph each.</summary>
@@ -83,9 +90,9 @@ public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPag
         [
             .. bands.Zip(bands.Skip(1)).Select((pair, at) => ($"{pair.First.Name} to {pair.Second.Name}", Moves(lines, at))),
             (
-                "Helm check",
-                $"aim at {HelmWords.Describe(boatClass.Helm.Target)} ± {NumberText.Plain(boatClass.Helm.Tolerance.Degrees, 1)}°. "
-                    + $"{string.Join(" ", HelmProtocol.Steps.Concat(boatClass.Checks))}"
+                $"{boatClass.Balance.Title} check",
+                $"aim at {boatClass.Balance.Describe(boatClass.Helm.Target)} ± {NumberText.Plain(boatClass.Helm.Tolerance.Degrees, 1)}°. "
+                    + $"{string.Join(" ", boatClass.Balance.Steps)}"
             ),
             (
                 "Limits",
@@ -106,16 +113,24 @@ public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPag
             ),
         ];
 
-    /// <summary>What each control that changes is set to in the stronger of two bands.</summary>
-    private static string Moves(IEnumerable<CardSheetLine> lines, int at) =>
-        string.Join("; ", lines.Where(line => line.Cells[at] != line.Cells[at + 1]).Select(line => line.Said(Said(line.Cells[at + 1]))))
+    /// <summary>What each control that changes is set to in the stronger of two bands, in the modes that are sailed there.</summary>
+    private static string Moves(IReadOnlyList<CardSheetLine> lines, int at) =>
+        string.Join(
+            "; ",
+            lines
+                .Where(line => line.Cells[at] != line.Cells[at + 1] && Sailed(lines, line.Mode, at + 1))
+                .Select(line => line.Said(Said(line.Cells[at + 1])))
+        )
             is { Length: > 0 } moves
             ? moves
             : "nothing";
 
+    private static bool Sailed(IEnumerable<CardSheetLine> lines, ModeKey mode, int band) =>
+        lines.Any(line => line.Mode == mode && line.Cells[band].Length > 0);
+
     private static string Said(string cell) => cell.Length > 0 ? cell : "by feel";
 
-    private sealed record CardSheetLine(Control Control, string Name, IReadOnlyList<string> Cells)
+    private sealed record CardSheetLine(Control Control, string Name, ModeKey Mode, IReadOnlyList<string> Cells)
     {
         /// <summary>The line with what it is set to, without saying a word twice.</summary>
         public string Said(string shown) => (Control with { Name = Name }).Said(shown);
@@ -175,6 +190,17 @@ public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPag
                         .Chunk(onBack)
                         .Select(chunk => new SheetPage([.. Head(title, version), .. Draw(chunk, Margin + HeadHeight, size)])),
                 ];
+        }
+
+        /// <summary>Plain lines on as many pages as they need.</summary>
+        public IEnumerable<SheetPage> Backs(string title, string version, IReadOnlyList<string> lines)
+        {
+            var size = Large ? 4.2 : 2.6;
+            var onBack = (int)((paper.Height - (2 * Margin) - HeadHeight) / (size * 1.3));
+            return lines
+                .SelectMany(line => SheetWords.Wrapped(line, (int)(across / (size * RunningLetter))))
+                .Chunk(onBack)
+                .Select(chunk => new SheetPage([.. Head(title, version), .. Draw(chunk, Margin + HeadHeight, size)]));
         }
 
         private IEnumerable<SheetShape> Head(string title, string version)
@@ -266,25 +292,7 @@ public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPag
             text.Length == 0 ? size : Math.Min(size, (width - 1.5) / (text.Length * Letter));
 
         private List<string> WordLines(IEnumerable<(string Head, string Text)> words, double size) =>
-            [.. words.SelectMany(one => Wrapped($"{one.Head}: {one.Text}", (int)(across / (size * RunningLetter))))];
-
-        private static List<string> Wrapped(string text, int letters)
-        {
-            var wrapped = new List<string> { "" };
-            foreach (var word in text.Split(' ', StringSplitOptions.RemoveEmptyEntries))
-            {
-                if (wrapped[^1].Length > 0 && wrapped[^1].Length + 1 + word.Length > letters)
-                {
-                    wrapped.Add(word);
-                }
-                else
-                {
-                    wrapped[^1] += wrapped[^1].Length > 0 ? " " + word : word;
-                }
-            }
-
-            return wrapped;
-        }
+            [.. words.SelectMany(one => SheetWords.Wrapped($"{one.Head}: {one.Text}", (int)(across / (size * RunningLetter))))];
 
         private static IEnumerable<SheetShape> Draw(IEnumerable<string> words, double y, double size) =>
             words.Select((line, at) => new SheetText(Margin, y + size + (at * size * 1.3), line, size));

@@ -75,3 +75,26 @@ public sealed record SheetPage(IReadOnlyList<SheetShape> Shapes);
 /// <param name="Title">What it is.</param>
 /// <param name="Pages">Its pages.</param>
 public abstract record Sheet(Paper Paper, string Title, IReadOnlyList<SheetPage> Pages);
+
+/// <summary>Words on a sheet.</summary>
+internal static class SheetWords
+{
+    /// <summary>A text in lines of so many letters at the most, broken at blanks.</summary>
+    public static List<string> Wrapped(string text, int letters)
+    {
+        var wrapped = new List<string> { "" };
+        foreach (var word in text.Split(' ', StringSplitOptions.RemoveEmptyEntries))
+        {
+            if (wrapped[^1].Length > 0 && wrapped[^1].Length + 1 + word.Length > letters)
+            {
+                wrapped.Add(word);
+            }
+            else
+            {
+                wrapped[^1] += wrapped[^1].Length > 0 ? " " + word : word;
+            }
+        }
+
+        return wrapped;
+    }
+}

@@ -19,6 +19,36 @@ internal static class BoatJson
                         (IReadOnlyList<IReadOnlyList<double>>)
                             [.. one.Value.Select(pair => (IReadOnlyList<double>)[pair.Reading, pair.Length.Millimetres])]
                 )
+                : null,
+            boat.Fittings.Count > 0
+                ? boat.Fittings.ToDictionary(
+                    one => one.Key.Name,
+                    one => new FittingDocument(
+                        one.Value.Kind == FittingKind.NotSaid ? null : Spelling.Of(one.Value.Kind),
+                        one.Value.OtherDatum ? true : null
+                    )
+                )
+                : null,
+            boat.Sails.Count > 0
+                ?
+                [
+                    .. boat.Sails.Select(sail => new SailDocument(
+                        sail.Name,
+                        sail.Since,
+                        sail.Plan?.Name,
+                        sail.Area,
+                        sail.Printed.Count > 0
+                            ?
+                            [
+                                .. sail.Printed.Select(one => new PrintedDocument(
+                                    one.Control.Name,
+                                    one.Specified?.Position,
+                                    one.Maximum?.Position
+                                )),
+                            ]
+                            : null
+                    )),
+                ]
                 : null
         );
 
@@ -34,6 +64,19 @@ internal static class BoatJson
                 ({ Length: 0 or > Boat.LongestName }, _) => $"A boat’s name has 1 to {Boat.LongestName} letters.",
                 _ when boats.Any(known => string.Equals(known.Name, name, StringComparison.OrdinalIgnoreCase)) =>
                     $"Two boats are called “{name}”.",
+                _ when (document.Fittings ?? new Dictionary<string, FittingDocument>()).Any(one =>
+                        controls.All(known => known.Key.Name != one.Key)
+                        || one.Value.Kind is { } kind && !Spelling.Read<FittingKind>(kind).Ok
+                    ) => "A fitting of a boat is of a control of the class, a lever or a bolt.",
+                _ when document.Sails is { } sails
+                        && (
+                            sails.Count > Limits.Sails
+                            || sails.Any(sail =>
+                                sail.Name.Trim().Length is 0 or > Boat.LongestName
+                                || sail.Area is <= 0 or > BoatSail.MostArea
+                                || (sail.Printed ?? []).Any(one => controls.All(known => known.Key.Name != one.Control))
+                            )
+                        ) => $"A boat has at most {Limits.Sails} sails, each with a name, a size that can be, and controls of the class.",
                 _ => measured.Select(one => Wrong(one.Key, one.Value, controls)).FirstOrDefault(wrong => wrong is not null),
             };
             if (problem is not null)
@@ -52,6 +95,31 @@ internal static class BoatJson
                                 [.. one.Value.Select(pair => new CalibrationPair(pair[0], Length.FromMillimetres(pair[1])))]
                     )
                 )
+                {
+                    Fittings = (document.Fittings ?? new Dictionary<string, FittingDocument>()).ToDictionary(
+                        one => new ControlKey(one.Key),
+                        one => new Fitting(
+                            one.Value.Kind is { } kind ? Spelling.Read<FittingKind>(kind).Value : FittingKind.NotSaid,
+                            one.Value.OtherDatum ?? false
+                        )
+                    ),
+                    Sails =
+                    [
+                        .. (document.Sails ?? []).Select(sail => new BoatSail(
+                            sail.Name.Trim(),
+                            sail.Plan is { } plan ? new PlanKey(plan) : null,
+                            sail.Area,
+                            sail.Since,
+                            [
+                                .. (sail.Printed ?? []).Select(one => new PrintedNumber(
+                                    new(one.Control),
+                                    one.Specified is { } specified ? new Mark(specified) : null,
+                                    one.Maximum is { } maximum ? new Mark(maximum) : null
+                                )),
+                            ]
+                        )),
+                    ],
+                }
             );
         }
 

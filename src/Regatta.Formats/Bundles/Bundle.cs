@@ -27,7 +27,14 @@ public sealed record BundledClass(
 }
 
 /// <summary>A boat with what was measured on it.</summary>
-public sealed record BundledBoat(string Name, string Note, IReadOnlyDictionary<ControlKey, IReadOnlyList<CalibrationPair>> Measured);
+public sealed record BundledBoat(string Name, string Note, IReadOnlyDictionary<ControlKey, IReadOnlyList<CalibrationPair>> Measured)
+{
+    /// <summary>How its controls are fitted, where somebody said.</summary>
+    public IReadOnlyDictionary<ControlKey, Fitting> Fittings { get; init; } = new Dictionary<ControlKey, Fitting>();
+
+    /// <summary>Its sails.</summary>
+    public IReadOnlyList<BoatSail> Sails { get; init; } = [];
+}
 
 /// <summary>A log with the key of who sailed it and the name of the boat; null in bundles that left the club, which tell of
 /// neither.</summary>

@@ -50,7 +50,12 @@ public sealed record ClassDocument(
     IReadOnlyList<ControlDocument>? Retired = null,
     IReadOnlyList<BoatDocument>? Boats = null,
     IReadOnlyList<VersionDocument>? Versions = null,
-    IReadOnlyList<LogDocument>? Logs = null
+    IReadOnlyList<LogDocument>? Logs = null,
+    BalanceDocument? Balance = null,
+    IReadOnlyList<QuestionDocument>? Questions = null,
+    IReadOnlyList<QuestionDocument>? RetiredQuestions = null,
+    IReadOnlyList<NamedDocument>? Purposes = null,
+    IReadOnlyList<GearDocument>? Gears = null
 );
 
 /// <summary>A rule of effective wind, or a table of offsets; masses in kg, the hull's part in kg·m, the arm in m.</summary>
@@ -59,8 +64,51 @@ public sealed record CrewDocument(
     double? Hull = null,
     double? Arm = null,
     int? FromBand = null,
-    IReadOnlyList<CrewOffsetDocument>? Offsets = null
+    IReadOnlyList<CrewOffsetDocument>? Offsets = null,
+    int? People = null,
+    int? OnWire = null,
+    double? Wire = null,
+    IReadOnlyList<CrewStepDocument>? Steps = null,
+    CrewColumnsDocument? Columns = null
 );
+
+/// <summary>Crews of a kind set a control so many steps from the card.</summary>
+public sealed record CrewStepDocument(string Crew, string Control, int Steps);
+
+/// <summary>The crews a printed card has columns for, in kg.</summary>
+public sealed record CrewColumnsDocument(double Light, double Heavy, bool? BySkill = null);
+
+/// <summary>The balance check; the heel in degrees to leeward where the class does not sail flat.</summary>
+public sealed record BalanceDocument(string Kind, double? Heel = null);
+
+/// <summary>A question: with words, with a number, or with a scale; what numbers mean stands in meanings.</summary>
+public sealed record QuestionDocument(
+    string Key,
+    string Asks,
+    string When,
+    IReadOnlyList<AnswerWordDocument>? Words = null,
+    bool? Ordered = null,
+    NumberDocument? Number = null,
+    ScaleSpec? Scale = null,
+    IReadOnlyList<MeaningDocument>? Meanings = null,
+    IReadOnlyList<string>? Plans = null,
+    IReadOnlyList<string>? Modes = null,
+    int? FromBand = null,
+    string? Control = null,
+    string? Teaches = null
+);
+
+public sealed record AnswerWordDocument(string Text, string Means);
+
+public sealed record NumberDocument(double Least, double Most, double Step, string? Unit = null);
+
+/// <summary>From a number on, an answer means this.</summary>
+public sealed record MeaningDocument(double From, string Means);
+
+/// <summary>Controls that move as one; of each its steps for one of the gear.</summary>
+public sealed record GearDocument(string Name, IReadOnlyList<GearMemberDocument> Members, bool? Loosened = null);
+
+public sealed record GearMemberDocument(string Control, int Steps);
 
 public sealed record CrewOffsetDocument(double From, double To, string Control, int Steps);
 
@@ -68,8 +116,25 @@ public sealed record CrewOffsetDocument(double From, double To, string Control, 
 public sealed record BoatDocument(
     string Name,
     string? Note = null,
-    IReadOnlyDictionary<string, IReadOnlyList<IReadOnlyList<double>>>? Measured = null
+    IReadOnlyDictionary<string, IReadOnlyList<IReadOnlyList<double>>>? Measured = null,
+    IReadOnlyDictionary<string, FittingDocument>? Fittings = null,
+    IReadOnlyList<SailDocument>? Sails = null
 );
+
+/// <summary>How a control is fitted on a boat: <c>lever</c> or <c>bolt</c>; and whether it is measured from the other datum.</summary>
+public sealed record FittingDocument(string? Kind = null, bool? OtherDatum = null);
+
+/// <summary>A sail of a boat, its area in m².</summary>
+public sealed record SailDocument(
+    string Name,
+    DateOnly Since,
+    string? Plan = null,
+    double? Area = null,
+    IReadOnlyList<PrintedDocument>? Printed = null
+);
+
+/// <summary>What is printed on a sail for a control, as positions.</summary>
+public sealed record PrintedDocument(string Control, double? Specified = null, double? Maximum = null);
 
 public sealed record HelmDocument(double TargetDegrees, double ToleranceDegrees, double ReferenceWind, double PerHeelDegree);
 
@@ -100,8 +165,18 @@ public sealed record ControlDocument(
     string AsWindBuilds,
     IReadOnlyList<string>? Synonyms = null,
     double? HelmPerUnit = null,
-    IReadOnlyList<CouplingDocument>? Disturbs = null
+    IReadOnlyList<CouplingDocument>? Disturbs = null,
+    IReadOnlyList<string>? Plans = null,
+    IReadOnlyList<string>? Modes = null,
+    IReadOnlyList<PurposeMarkDocument>? ByPurpose = null,
+    OtherDatumDocument? OtherDatum = null
 );
+
+/// <summary>The mark a control has for a purpose, as a position.</summary>
+public sealed record PurposeMarkDocument(string Purpose, double Mark, string? Caution = null);
+
+/// <summary>Where else a control is measured from; how much more is read there, in mm.</summary>
+public sealed record OtherDatumDocument(string Words, double Shift);
 
 /// <summary>A coupling; <paramref name="Follows"/> is the least and the most the other goes for each unit, where they are changed
 /// together.</summary>
@@ -143,15 +218,22 @@ public sealed record SettingsDocument(
     IReadOnlyList<string>? Checks = null,
     double? WindHeight = null,
     CrewDocument? Crew = null,
-    IReadOnlyList<ControlDocument>? Retired = null
+    IReadOnlyList<ControlDocument>? Retired = null,
+    BalanceDocument? Balance = null,
+    IReadOnlyList<QuestionDocument>? Questions = null,
+    IReadOnlyList<QuestionDocument>? RetiredQuestions = null,
+    IReadOnlyList<NamedDocument>? Purposes = null,
+    IReadOnlyList<GearDocument>? Gears = null
 );
 
+/// <summary>A session. What is said of its runs stands in <paramref name="Runs"/>; files from before there were runs say it of the log
+/// itself, which is one run then.</summary>
 public sealed record LogDocument(
     Guid Key,
     DateTimeOffset SailedAt,
-    double WindFrom,
-    double WindTo,
-    IReadOnlyDictionary<string, double> Marks,
+    double? WindFrom = null,
+    double? WindTo = null,
+    IReadOnlyDictionary<string, double>? Marks = null,
     double? Gust = null,
     string? Sailor = null,
     string? Boat = null,
@@ -168,8 +250,36 @@ public sealed record LogDocument(
     string? Mode = null,
     bool? HelmInWords = null,
     double? WindFactor = null,
-    IReadOnlyDictionary<string, AskedDocument>? Asked = null
+    IReadOnlyDictionary<string, AskedDocument>? Asked = null,
+    string? Purpose = null,
+    string? Water = null,
+    string? Place = null,
+    IReadOnlyList<RunDocument>? Runs = null
 );
+
+/// <summary>A run of a session.</summary>
+public sealed record RunDocument(
+    double WindFrom,
+    double WindTo,
+    IReadOnlyDictionary<string, double> Marks,
+    DateTimeOffset? From = null,
+    double? Gust = null,
+    double? HelmPort = null,
+    double? HelmStarboard = null,
+    double? Heel = null,
+    IReadOnlyList<string>? GatesAsked = null,
+    IReadOnlyList<string>? GatesHeld = null,
+    string? Felt = null,
+    string? Plan = null,
+    string? Mode = null,
+    bool? HelmInWords = null,
+    double? WindFactor = null,
+    IReadOnlyDictionary<string, AskedDocument>? Asked = null,
+    IReadOnlyDictionary<string, AnswerDocument>? Answers = null
+);
+
+/// <summary>An answer: what was said, its number where it is one, and what it means.</summary>
+public sealed record AnswerDocument(string Said, string Means, double? Number = null);
 
 /// <summary>Who asked for a mark of a log: <c>card</c>, <c>proposal</c>, <c>trial</c> or <c>sailor</c>; and what the card said.</summary>
 public sealed record AskedDocument(string By, double? Card = null);

@@ -1,7 +1,9 @@
 using System.Text.Json;
 using Regatta.Core;
+using Regatta.Core.Checks;
 using Regatta.Core.Fleet;
 using Regatta.Core.Matrices;
+using Regatta.Core.Questions;
 using Regatta.Core.Units;
 using Regatta.Core.Wind;
 
@@ -146,9 +148,14 @@ public static class BundleReader
             document.Checks,
             document.WindHeight,
             document.Crew,
-            document.Retired
+            document.Retired,
+            document.Balance,
+            document.Questions,
+            document.RetiredQuestions,
+            document.Purposes,
+            document.Gears
         );
-        var state = ReadState(document.Key, settings, matrix.Value, LastBand(document));
+        var state = StateReader.Read(document.Key, settings, matrix.Value, LastBand(document));
         if (!state.Ok || state.Value.Definition.Problems() is [_, ..])
         {
             problems.Add(new(where, state.Problem ?? state.Value.Definition.Problems()[0]));
@@ -170,56 +177,6 @@ public static class BundleReader
         );
     }
 
-    /// <summary>A state of a class out of its matrices and what is said beside them. What only breaks a rule between members is left to
-    /// whoever asks.</summary>
-    private static Parsed<ClassState> ReadState(string key, SettingsDocument settings, MatrixSet set, int? lastBand)
-    {
-        var height = settings.WindHeight ?? ClassDefinition.UsualWindHeight.Metres;
-        if (
-            new[] { settings.Helm.TargetDegrees, settings.Helm.ToleranceDegrees, settings.Helm.ReferenceWind, height }.Any(number =>
-                !(Math.Abs(number) < 1e6)
-            )
-            || settings.Helm.ReferenceWind < 0
-        )
-        {
-            return Parsed<ClassState>.Bad("Helm, reference wind and wind height are numbers, the wind zero or above.");
-        }
-
-        return MatrixJson
-            .ReadControls(settings.Retired ?? [])
-            .Then(retired =>
-                CrewJson
-                    .FromDocument(settings.Crew)
-                    .Then(crew =>
-                    {
-                        var definition = new ClassDefinition(
-                            key,
-                            settings.Name,
-                            settings.Family,
-                            settings.About,
-                            new(
-                                Angle.FromDegrees(settings.Helm.TargetDegrees),
-                                Angle.FromDegrees(settings.Helm.ToleranceDegrees),
-                                Speed.FromMetresPerSecond(settings.Helm.ReferenceWind),
-                                settings.Helm.PerHeelDegree
-                            ),
-                            set.Bands,
-                            set.Controls,
-                            settings.Cautions
-                        )
-                        {
-                            Checks = settings.Checks ?? [],
-                            Layers = set.Layers,
-                            Retired = retired,
-                            WindHeight = Length.FromMetres(height),
-                            Crew = crew,
-                            LastBand = Math.Max(lastBand ?? 0, set.Bands.All.Max(band => band.Id.Number)),
-                        };
-                        return Parsed<ClassState>.Good(new(definition, set.Cells.ToDictionary(cell => cell.Place, cell => cell.Cell)));
-                    })
-            );
-    }
-
     private static List<PublishedVersion> ReadVersions(
         ClassDocument document,
         string where,
@@ -232,7 +189,9 @@ public static class BundleReader
         {
             var state = MatrixJson
                 .FromDocument(version.Matrix, document.Mode)
-                .Then(set => ReadState(document.Key, version.Settings ?? Without(settings, set.Controls), set, version.Matrix.LastBand));
+                .Then(set =>
+                    StateReader.Read(document.Key, version.Settings ?? Without(settings, set.Controls), set, version.Matrix.LastBand)
+                );
             if (!state.Ok || version.Number != at + 1)
             {
                 problems.Add(new($"{where}.versions[{at}]", state.Problem ?? "Versions are numbered 1, 2, 3 … in order."));

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using Regatta.Core.Fleet;
+using Regatta.Core.Logbook;
 using Regatta.Core.Matrices;
 
 namespace Regatta.Formats.Bundles;
@@ -46,9 +47,17 @@ public static class BundleWriter
             Retired: boatClass.Retired.Count > 0 ? [.. boatClass.Retired.Select(ControlJson.ToDocument)] : null,
             Boats: boats.Count > 0 ? [.. boats.Select(BoatJson.ToDocument)] : null,
             Versions: versions.Count > 0 ? [.. versions.Select(version => ToDocument(version, boatClass))] : null,
-            Logs: logs.Count > 0 ? [.. logs.Select(log => LogJson.ToDocument(log.Log, boatClass.Layers.First))] : null
+            Logs: logs.Count > 0 ? [.. logs.Select(log => LogJson.ToDocument(log.Log, boatClass.Layers.First))] : null,
+            Balance: QuestionJson.ToDocument(boatClass.Balance),
+            Questions: [.. boatClass.Questions.Select(QuestionJson.ToDocument)],
+            RetiredQuestions: boatClass.RetiredQuestions.Count > 0 ? [.. boatClass.RetiredQuestions.Select(QuestionJson.ToDocument)] : null,
+            Purposes: Purposes(boatClass),
+            Gears: boatClass.Gears.Count > 0 ? [.. boatClass.Gears.Select(QuestionJson.ToDocument)] : null
         );
     }
+
+    /// <summary>A log as the bundle has it, without what is private.</summary>
+    public static LogDocument ToDocument(SessionLog log, ClassDefinition boatClass) => LogJson.ToDocument(log, boatClass.Layers.First);
 
     private static VersionDocument ToDocument(PublishedVersion version, ClassDefinition draft) =>
         new(
@@ -60,7 +69,9 @@ public static class BundleWriter
             {
                 LastBand = version.Class.LastBand,
             },
-            DefinitionDiff.Between(version.Class, draft).Any() || !version.Class.Retired.SequenceEqual(draft.Retired)
+            DefinitionDiff.Between(version.Class, draft).Any()
+            || !version.Class.Retired.SequenceEqual(draft.Retired)
+            || !version.Class.RetiredQuestions.SequenceEqual(draft.RetiredQuestions)
                 ? SettingsOf(version.Class)
                 : null
         );
@@ -75,8 +86,18 @@ public static class BundleWriter
             definition.Checks,
             definition.WindHeight.Metres,
             CrewJson.ToDocument(definition.Crew),
-            [.. definition.Retired.Select(ControlJson.ToDocument)]
+            [.. definition.Retired.Select(ControlJson.ToDocument)],
+            QuestionJson.ToDocument(definition.Balance),
+            [.. definition.Questions.Select(QuestionJson.ToDocument)],
+            [.. definition.RetiredQuestions.Select(QuestionJson.ToDocument)],
+            Purposes(definition),
+            [.. definition.Gears.Select(QuestionJson.ToDocument)]
         );
+
+    private static IReadOnlyList<NamedDocument>? Purposes(ClassDefinition definition) =>
+        definition.Purposes.Count > 0
+            ? [.. definition.Purposes.Select(purpose => new NamedDocument(purpose.Key.Name, purpose.Name))]
+            : null;
 
     private static HelmDocument HelmOf(ClassDefinition definition) =>
         new(

@@ -2,6 +2,7 @@ using System.Text.RegularExpressions;
 using Regatta.Core;
 using Regatta.Core.Fleet;
 using Regatta.Core.Marks;
+using Regatta.Core.Units;
 
 namespace Regatta.Formats.Bundles;
 
@@ -33,13 +34,28 @@ public static partial class ControlJson
                         coupling.Follows is var (least, most) ? [least, most] : null
                     )),
                 ]
-                : null
+                : null,
+            control.Plans.Count > 0 ? [.. control.Plans.Select(plan => plan.Name)] : null,
+            control.Modes.Count > 0 ? [.. control.Modes.Select(mode => mode.Name)] : null,
+            control.ByPurpose.Count > 0
+                ?
+                [
+                    .. control.ByPurpose.Select(mark => new PurposeMarkDocument(
+                        mark.Purpose.Name,
+                        mark.Mark.Position,
+                        mark.Caution.Length > 0 ? mark.Caution : null
+                    )),
+                ]
+                : null,
+            control.OtherDatum is { } other ? new(other.Words, other.Shift.Millimetres) : null
         );
 
     internal static Parsed<Control> FromDocument(ControlDocument document) =>
         !KeyShape().IsMatch(document.Key) ? Parsed<Control>.Bad($"“{document.Key}” is no key: use lower-case letters, digits and hyphens.")
         : document.Disturbs?.Any(coupling => coupling.Follows is { } follows && (follows.Count != 2 || !(follows[0] <= follows[1]))) == true
             ? Parsed<Control>.Bad("What follows a control does so by two numbers: the least and the most.")
+        : document.OtherDatum is { } shifted && !(Math.Abs(shifted.Shift) <= Limits.ControlMetres * 1000)
+            ? Parsed<Control>.Bad("Another datum lies at most as far off as a control is long.")
         : document
             .Scale.ToScale()
             .Then(scale =>
@@ -63,6 +79,19 @@ public static partial class ControlJson
                                         document.HelmPerUnit
                                     )
                                     {
+                                        Plans = [.. (document.Plans ?? []).Select(plan => new PlanKey(plan))],
+                                        Modes = [.. (document.Modes ?? []).Select(mode => new ModeKey(mode))],
+                                        ByPurpose =
+                                        [
+                                            .. (document.ByPurpose ?? []).Select(mark => new PurposeMark(
+                                                new(mark.Purpose),
+                                                new(mark.Mark),
+                                                mark.Caution ?? ""
+                                            )),
+                                        ],
+                                        OtherDatum = document.OtherDatum is { } other
+                                            ? new(other.Words, Length.FromMillimetres(other.Shift))
+                                            : null,
                                         Disturbs =
                                         [
                                             .. (document.Disturbs ?? []).Select(coupling => new Coupling(

@@ -13,17 +13,20 @@ public static partial class TableText
     private const int LinesLookedAt = 20;
 
     /// <summary>The rows of a table, each as many cells as it has; quotes taken off, nothing else changed.</summary>
-    public static IReadOnlyList<IReadOnlyList<string>> Rows(string text)
+    /// <param name="text">The table.</param>
+    /// <param name="linesLookedAt">How many lines tell what stands between cells: 1 where the first names the columns.</param>
+    public static IReadOnlyList<IReadOnlyList<string>> Rows(string text, int linesLookedAt = LinesLookedAt)
     {
+        var between = Between(text, linesLookedAt);
         var form = new CsvConfiguration(CultureInfo.InvariantCulture)
         {
-            Delimiter = Between(text).ToString(),
+            Delimiter = between.ToString(),
             HasHeaderRecord = false,
             BadDataFound = null,
             IgnoreBlankLines = false,
             MaxFieldSize = 0,
         };
-        using var parser = new CsvParser(new StringReader(WithLoneQuotesDoubled(text)), form);
+        using var parser = new CsvParser(new StringReader(between == '\t' ? LoneQuote().Replace(text, "\"\"\"\"") : text), form);
         var rows = new List<IReadOnlyList<string>>();
         while (parser.Read())
         {
@@ -35,17 +38,15 @@ public static partial class TableText
 
     /// <summary>What stands between cells: tabs win; then whichever of semicolon and comma the first lines have more of, for a comma may be
     /// a decimal one.</summary>
-    private static char Between(string text)
+    private static char Between(string text, int linesLookedAt)
     {
-        var head = string.Join('\n', text.Split('\n').Take(LinesLookedAt));
+        var head = string.Join('\n', text.Split('\n').Take(linesLookedAt));
         return head.Contains('\t') ? '\t'
             : head.Contains(';') ? ';'
             : ',';
     }
 
-    /// <summary>A cell that is nothing but a ditto mark would open a quotation that never ends.</summary>
-    private static string WithLoneQuotesDoubled(string text) => Between(text) == '\t' ? LoneQuote().Replace(text, "\"\"\"\"") : text;
-
+    /// <summary>A cell that is nothing but a ditto mark, which would open a quotation that never ends.</summary>
     [GeneratedRegex("(?<=^|\\t)\"(?=\\t|\\r?$)", RegexOptions.Multiline)]
     private static partial Regex LoneQuote();
 }

@@ -38,9 +38,13 @@ public sealed class CheckTests
     [Fact]
     public void Words_for_helm_rise_from_lee_to_heavy()
     {
-        var degrees = HelmWords.All.Select(word => word.Helm().Degrees).ToList();
-        Assert.Equal(degrees.Order(), degrees);
-        Assert.True(degrees[0] < 0 && degrees[^1] > 6);
+        foreach (var kind in Enum.GetValues<BalanceKind>())
+        {
+            var degrees = HelmWords.Of(kind).Select(word => word.Helm.Degrees).ToList();
+            Assert.Equal(degrees.Order(), degrees);
+            Assert.True(degrees[0] < 0 && degrees[^1] >= 6);
+            Assert.All(HelmWords.Of(kind), word => Assert.Equal(word.Helm, HelmReading.Read(word.Text).Value));
+        }
     }
 
     [Fact]
@@ -50,7 +54,7 @@ public sealed class CheckTests
     [Fact]
     public void A_check_out_of_gate_or_far_heeled_is_set_aside()
     {
-        Assert.Equal(0, Weight(Helm(3, 3), CheckGates.AllHeld with { SteadyFullSpeed = false }, null));
+        Assert.Equal(0, Weight(Helm(3, 3), CheckGates.AllHeld.Without(Gate.SteadyFullSpeed), null));
         Assert.Equal(0, Weight(Helm(3, 3), CheckGates.AllHeld, 31));
         Assert.Equal(1, Weight(Helm(3, 3), CheckGates.AllHeld, 29));
     }
@@ -58,7 +62,7 @@ public sealed class CheckTests
     [Fact]
     public void An_uncentred_rudder_halves_two_tacks_and_voids_one()
     {
-        var uncentred = CheckGates.AllHeld with { RudderCentred = false };
+        var uncentred = CheckGates.AllHeld.Without(Gate.RudderCentred);
         Assert.Equal(0.5, Weight(Helm(3, 3), uncentred, null));
         Assert.Equal(0, Weight(HelmReading.Of(Angle.FromDegrees(3), null).Value, uncentred, null));
     }
@@ -69,10 +73,17 @@ public sealed class CheckTests
             .Sample(
                 (centred, steady, flat, trimmed) =>
                 {
-                    var gates = new CheckGates(centred, steady, flat, trimmed);
+                    (Gate Gate, bool Held)[] all =
+                    [
+                        (Gate.RudderCentred, centred),
+                        (Gate.SteadyFullSpeed, steady),
+                        (Gate.Flat, flat),
+                        (Gate.Trimmed, trimmed),
+                    ];
+                    var gates = new CheckGates(CheckGates.Usual, CheckGates.Joined(all.Where(gate => gate.Held).Select(gate => gate.Gate)));
                     var weight = CheckValidity.Weigh(new(Helm(3, 3), gates, null));
                     return weight.Weight <= 1
-                        && weight.Weight >= Weight(Helm(3, 3), gates with { Trimmed = false }, null)
+                        && weight.Weight >= Weight(Helm(3, 3), gates.Without(Gate.Trimmed), null)
                         && (weight.Weight == 1) == (weight.Reasons.Count == 0);
                 }
             );

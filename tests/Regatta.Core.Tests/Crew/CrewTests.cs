@@ -90,7 +90,7 @@ public sealed class CrewTests
         CrewOffset[] table = [new(Kg(0), Kg(65), TestBoat.Slide.Key, 3), new(Kg(85), Kg(200), TestBoat.Slide.Key, -2)];
         var matrix = TestBoat.Matrix(60, 80, 190);
         double At(double crew, int band) =>
-            CrewOffset.Apply(matrix, table, Kg(crew))[new CellAddress(new(band), TestBoat.Slide.Key)]!.Mark!.Value.Position;
+            CrewReading.By(table).AsSet(matrix, Kg(crew))[new CellAddress(new(band), TestBoat.Slide.Key)]!.Mark!.Value.Position;
         Assert.Equal([90, 60, 40], ((double[])[60, 70, 85]).Select(crew => At(crew, 1)));
         Assert.Equal(200, At(60, 3));
         Assert.Equal(60, At(65, 1));

@@ -122,7 +122,10 @@ public sealed class ProposalLaws
     {
         var bundle = BundleReader.Read(BundleWriter.Write(DemoClub.Wenlow.Make()), new(2026, 11, 23, 0, 0, 0, TimeSpan.Zero)).Bundle!;
         var one = bundle.Classes.Single(boat => boat.Class.Key == key);
-        var sessions = one.Logs.Select((log, at) => log.Log.Evidence(at, null)).ToList();
+        var sessions = one
+            .Logs.SelectMany((log, at) => log.Log.Evidence(at, null))
+            .Where(run => run.Layer == one.Class.Layers.First)
+            .ToList();
         var card = new ReferenceCard(one.Class.Layers.First, one.Versions.Select(version => version.State), sessions);
         var (model, posterior, _) = HelmFit.Of(new(one.Class, one.Class.Bands, card, []), sessions);
         var step = model.Change(one.Class.Find(new(control))!, one.Class.Find(new(control))!.Scale.PositionsPerUnit);

@@ -90,7 +90,7 @@ public sealed class ProposalTests
         Assert.True(proposal.IsSpokenForBy(Session(11, 60, 5), Class.Helm));
         Assert.False(proposal.IsSpokenForBy(Session(11, 60, 3.5), Class.Helm));
         Assert.False(proposal.IsSpokenForBy(Session(11, 60, 0), Class.Helm));
-        Assert.False(proposal.IsSpokenForBy(Session(11, 60, 5, gates: CheckGates.AllHeld with { SteadyFullSpeed = false }), Class.Helm));
+        Assert.False(proposal.IsSpokenForBy(Session(11, 60, 5, gates: CheckGates.AllHeld.Without(Gate.SteadyFullSpeed)), Class.Helm));
     }
 
     [Fact]
@@ -131,7 +131,7 @@ public sealed class ProposalTests
     {
         double Moved(SessionEvidence session) => Math.Abs(Fit([session]).Posterior.Mean[0] - Class.Helm.Target.Degrees);
         var unmarked = Session(11, 100, 8) with { Marks = new Dictionary<Core.Fleet.ControlKey, Core.Marks.Mark>() };
-        Assert.Equal(0, Moved(Session(11, 60, 20, gates: CheckGates.AllHeld with { SteadyFullSpeed = false })));
+        Assert.Equal(0, Moved(Session(11, 60, 20, gates: CheckGates.AllHeld.Without(Gate.SteadyFullSpeed))));
         Assert.InRange(Moved(unmarked), 0.1, Moved(Session(11, 100, 8)) - 0.01);
     }
 

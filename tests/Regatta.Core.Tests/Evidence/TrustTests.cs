@@ -19,7 +19,7 @@ public sealed class TrustTests
     [Fact]
     public void A_run_off_the_mark_or_without_it_speaks_of_its_band_too_and_one_out_of_gate_does_not()
     {
-        var invalid = Session(11, 100, 3, gates: CheckGates.AllHeld with { SteadyFullSpeed = false });
+        var invalid = Session(11, 100, 3, gates: CheckGates.AllHeld.Without(Gate.SteadyFullSpeed));
         var trust = Judge(Slide, [Session(11, 120, 2.5), invalid, Session(11, 100, 3), Session(18, 100, 3)]);
         Assert.Equal(CellStatus.Entered, trust.Status);
         Assert.Equal(2, trust.Sessions.Count);

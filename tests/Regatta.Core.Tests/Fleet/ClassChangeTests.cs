@@ -162,9 +162,25 @@ public sealed class ClassChangeTests
         var state = Filled(StarterKits.Find("una-rig")!.Class);
         var definition = state.Definition;
         Assert.Equal("Height of the wind: 3 m → 4.5 m", new SetCrew(Length.FromMetres(4.5), definition.Crew).What(state));
-        var settings = new SetSettings("Sprat", definition.About, definition.Helm, ["Look up."], definition.Cautions);
+        var settings = new SetSettings(
+            "Sprat",
+            definition.About,
+            definition.Helm,
+            ["Look up."],
+            definition.Cautions,
+            definition.Balance,
+            []
+        );
         Assert.Equal($"Name: {definition.Name} → Sprat; Checks edited", settings.What(state));
-        var same = new SetSettings(definition.Name, definition.About, definition.Helm, definition.Checks, definition.Cautions);
+        var same = new SetSettings(
+            definition.Name,
+            definition.About,
+            definition.Helm,
+            definition.Checks,
+            definition.Cautions,
+            definition.Balance,
+            []
+        );
         Assert.Equal("nothing changed", same.What(state));
     }
 

@@ -33,7 +33,11 @@ public sealed class BundleTests
             reading.Bundle!.Classes,
             one =>
             {
-                Assert.InRange(one.Class.Controls.Count, 7, 10);
+                Assert.InRange(one.Class.Controls.Count, 7, 14);
+                Assert.InRange(one.Class.Questions.Count, 6, 13);
+                Assert.Contains(one.Logs, log => log.Log.Runs.Count > 1);
+                Assert.All(one.Logs, log => Assert.NotNull(log.Log.CrewMass));
+                Assert.Contains(one.Logs, log => log.Log.Runs.Any(run => run.Answers.Values.Any(answer => answer.IsOff)));
                 Assert.InRange(one.Class.Bands.All.Count, 5, 6);
                 Assert.InRange(one.Boats.Count, 3, 6);
                 Assert.Equal([2025, 2026], one.Logs.Select(log => log.Log.SailedAt.Year).Distinct().Order());
@@ -64,8 +68,8 @@ public sealed class BundleTests
             );
             Assert.Equal(before.Versions.Count, after.Versions.Count);
             Assert.Equal(
-                before.Logs.Select(log => (log.Log.Key, log.Log.Wind, log.Log.Check, log.Log.Felt)),
-                after.Logs.Select(log => (log.Log.Key, log.Log.Wind, log.Log.Check, log.Log.Felt))
+                before.Logs.Select(log => (log.Log.Key, log.Log.Wind, log.Log.First.Check, log.Log.First.Felt)),
+                after.Logs.Select(log => (log.Log.Key, log.Log.Wind, log.Log.First.Check, log.Log.First.Felt))
             );
             Assert.All(after.Logs, log => Assert.Null(log.Sailor ?? log.Boat));
         }

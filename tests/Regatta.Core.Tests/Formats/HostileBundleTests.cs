@@ -16,14 +16,14 @@ public sealed class HostileBundleTests
     [InlineData("classes/0/matrix/bands/0/id", "0", "id of 1 or more")]
     [InlineData("classes/0/matrix/bands/0/id", "2", "same number")]
     [InlineData("classes/0/matrix/bands/5/to", "400", "0 ≤ from < to")]
-    [InlineData("classes/0/matrix/controls/1/key", "\"halyard-point\"", "same key")]
+    [InlineData("classes/0/matrix/controls/1/key", "\"head-line\"", "same key")]
     [InlineData("classes/0/matrix/controls/1/key", "\"Goose Neck\"", "no key")]
     [InlineData("classes/0/matrix/controls/1/when", "\"sometimes\"", "none of ashore, afloat, racing")]
     [InlineData("classes/0/matrix/controls/1/asWindBuilds", "\"sideways\"", "none of either, up, down")]
     [InlineData("classes/0/matrix/controls/1/scale/unit", "\"ft\"", "needs a unit")]
     [InlineData("classes/0/matrix/controls/1/scale/step", "0", "step between zero")]
     [InlineData("classes/0/matrix/controls/1/scale/max", "1", "highest mark above")]
-    [InlineData("classes/0/matrix/controls/2/scale/stops", "[\"on\",\"On\"]", "all different")]
+    [InlineData("classes/0/matrix/controls/3/scale/stops", "[\"on\",\"On\"]", "all different")]
     [InlineData("classes/0/matrix/controls/2/scale/kind", "\"guess\"", "no kind of scale")]
     [InlineData("classes/1/matrix/controls/0/scale/count", "1", "highest mark above")]
     [InlineData("classes/0/matrix/cells/0/mark", "1.1", "no mark of this control")]
@@ -34,15 +34,33 @@ public sealed class HostileBundleTests
     [InlineData("classes/0/matrix/cells/0/source", "\"rumour\"", "none of entered, proposed")]
     [InlineData("classes/0/versions/0/number", "3", "numbered 1, 2, 3")]
     [InlineData("classes/0/helm/toleranceDegrees", "0", "above zero")]
-    [InlineData("classes/0/logs/0/windFrom", "-1", "outside what anybody sails in")]
-    [InlineData("classes/0/logs/0/windTo", "0", "below its lower end|below the mean")]
-    [InlineData("classes/0/logs/0/gust", "0.1", "below the mean")]
-    [InlineData("classes/0/logs/0/helmPort", "200", "45° at the most")]
-    [InlineData("classes/0/logs/0/heel", "120", "45° at the most, heel 90°")]
+    [InlineData("classes/0/logs/0/runs/0/windFrom", "-1", "outside what anybody sails in")]
+    [InlineData("classes/0/logs/0/runs/0/windTo", "0", "below its lower end|below the mean")]
+    [InlineData("classes/0/logs/0/runs/0/gust", "0.1", "below the mean")]
+    [InlineData("classes/0/logs/0/runs/0/helmPort", "200", "45° at the most")]
+    [InlineData("classes/0/logs/0/runs/0/heel", "120", "45° at the most, heel 90°")]
     [InlineData("classes/0/logs/0/crewMass", "-3", "outside what anybody sails in")]
-    [InlineData("classes/0/logs/0/luffing", "\"late\"", "none of notLookedAt")]
-    [InlineData("classes/0/logs/0/felt", "\"quick\"", "none of notSaid")]
-    [InlineData("classes/0/logs/0/marks", "{\"mast\":3}", "no such control")]
+    [InlineData("classes/0/logs/0/runs", "[]", "1 to 12 runs")]
+    [InlineData("classes/0/logs/0/runs/0/answers", "{\"luffing\":{\"said\":\"low\",\"means\":\"odd\"}}", "means fine, tooLittle")]
+    [InlineData("classes/0/logs/0/runs/0/answers", "{\"Luff ing\":{\"said\":\"low\",\"means\":\"fine\"}}", "Its answer to")]
+    [InlineData("classes/0/logs/0/water", "\"deep\"", "none of notSaid")]
+    [InlineData("classes/1/balance/kind", "\"wheel\"", "none of tiller")]
+    [InlineData("classes/0/questions/0/words", "[{\"text\":\"yes\",\"means\":\"fine\"}]", "one answer asks nothing")]
+    [InlineData("classes/0/questions/0/control", "\"mast\"", "no such control")]
+    [InlineData("classes/0/questions/0/key", "\"luffing\"", "same key|Two questions")]
+    [InlineData("classes/0/purposes", "[{\"key\":\"racing\",\"name\":\"racing\"}]", "2 to 8")]
+    [InlineData("classes/0/matrix/controls/1/byPurpose/0/mark", "9", "off its scale")]
+    [InlineData("classes/0/crew/steps/0/crew", "\"tall\"", "no kind of crew")]
+    [InlineData("classes/0/crew/steps/0/control", "\"mast\"", "no such control")]
+    [InlineData("classes/0/crew/columns/heavy", "20", "weighs more than the light one")]
+    [InlineData("classes/1/crew/people", "0", "1 to 20 are aboard")]
+    [InlineData("classes/7/gears/0/members", "[{\"control\":\"outhaul\",\"steps\":1}]", "two controls or more")]
+    [InlineData("classes/7/gears/0/members/1/control", "\"footstraps\"", "no step in common")]
+    [InlineData("classes/7/gears/0/members/1/steps", "0", "no common step")]
+    [InlineData("classes/7/boats/0/sails/0/area", "-1", "a size that can be")]
+    [InlineData("classes/0/boats/5/fittings/gooseneck/kind", "\"rope\"", "a lever or a bolt")]
+    [InlineData("classes/0/logs/0/runs/0/felt", "\"quick\"", "none of notSaid")]
+    [InlineData("classes/0/logs/0/runs/0/marks", "{\"mast\":3}", "no such control")]
     [InlineData("classes/1/key", "\"quillet\"", "same key")]
     public void A_wrong_value_is_named_by_its_place(string path, string value, string says)
     {
@@ -83,7 +101,7 @@ public sealed class HostileBundleTests
         var bundle = JsonNode.Parse(Whole)!;
         foreach (var log in bundle["classes"]![0]!["logs"]!.AsArray())
         {
-            log!["helmPort"] = 99;
+            log!["runs"]![0]!["helmPort"] = 99;
         }
 
         Assert.Equal(20, BundleReader.Read(Encoding.UTF8.GetBytes(bundle.ToJsonString()), Now).Problems.Count);

@@ -96,7 +96,7 @@ public sealed class MarksBundleTests
     {
         Refused("no such boat", file => file["classes"]![0]!["logs"]![0]!["boat"] = "Nobody’s");
         Refused(
-            "Gooseneck disturbs “keel”",
+            "Halyard point disturbs “keel”",
             file =>
                 file["classes"]![0]!["matrix"]!["controls"]![1]!["disturbs"] = JsonNode.Parse(
                     """[{"control":"keel","why":"it is heavy"}]"""
@@ -121,7 +121,7 @@ public sealed class MarksBundleTests
         ]);
         var quillet = Read(file).Bundle!.Classes[0];
         Assert.Equal(key, Assert.Single(quillet.Class.Retired).Key.Name);
-        Assert.All(quillet.Logs, log => Assert.Contains(new ControlKey(key), log.Log.Marks.Keys));
+        Assert.All(quillet.Logs, log => Assert.Contains(new ControlKey(key), log.Log.First.Marks.Keys));
     }
 
     private static void Refused(string says, Action<JsonNode> spoil)

@@ -51,16 +51,19 @@ public sealed class SessionLogTests
         var log = new SessionLog(
             Guid.NewGuid(),
             Now,
-            WindRange.Of(Speed.FromKnots(8), Speed.FromKnots(9), null).Value,
             Mass.FromKilograms(70),
-            new Dictionary<ControlKey, Mark> { [new("slide")] = new(3) },
-            new(HelmReading.Of(Angle.FromDegrees(2), null).Value, CheckGates.AllHeld, null),
-            Luffing.Together,
-            Felt.Usual,
+            [
+                new(
+                    WindRange.Of(Speed.FromKnots(8), Speed.FromKnots(9), null).Value,
+                    new Dictionary<ControlKey, Mark> { [new("slide")] = new(3) },
+                    new(HelmReading.Of(Angle.FromDegrees(2), null).Value, CheckGates.AllHeld, null),
+                    Felt.Usual
+                ),
+            ],
             "private note",
             1
         );
-        var evidence = log.Evidence(7, null);
+        var evidence = Assert.Single(log.Evidence(7, null));
         Assert.Equal((7, log.Wind, 0.5), (evidence.Number, evidence.Wind, evidence.Weight!.Weight));
         Assert.DoesNotContain("private note", evidence.ToString());
     }

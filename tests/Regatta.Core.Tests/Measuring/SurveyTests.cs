@@ -95,7 +95,7 @@ public sealed class SurveyTests
     [InlineData("quillet", "gooseneck", "Bramble", 25)]
     [InlineData("brannet", "vang", "Sedge", 13)]
     [InlineData("tandry", "jib-lead", "Tansy", 24)]
-    [InlineData("marrick-24", "jib-halyard", "Merry Kettle", 32)]
+    [InlineData("marrowin-24", "jib-halyard", "Merry Kettle", 32)]
     public void The_wrong_datum_of_a_demo_boat_is_found_and_named(string key, string control, string boat, double millimetres)
     {
         var bundled = BundleReader

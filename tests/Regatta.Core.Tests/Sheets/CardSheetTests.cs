@@ -19,12 +19,13 @@ public sealed class CardSheetTests
 
     [Theory]
     [MemberData(nameof(ClassesAndPlans))]
-    public void Every_plan_of_every_class_goes_on_one_a5_page_that_holds_all_of_it(string key, string plan)
+    public void Every_plan_of_every_class_goes_on_one_side_of_a5_and_what_is_looked_at_on_the_back(string key, string plan)
     {
         var sheet = Of(key, plan, Paper.A5, CardLook.Tinted);
-        var texts = Texts(Assert.Single(sheet.Pages));
+        var texts = Texts(sheet.Pages[0]);
+        Assert.Contains("Look afloat", string.Join(' ', sheet.Pages.Skip(1).SelectMany(Texts)), StringComparison.Ordinal);
         Assert.All(
-            Assert.Single(sheet.Pages).Shapes.OfType<SheetText>(),
+            sheet.Pages.SelectMany(side => side.Shapes).OfType<SheetText>(),
             text =>
             {
                 Assert.InRange(text.X, 0, 210);
@@ -32,7 +33,7 @@ public sealed class CardSheetTests
                 Assert.True(text.Size >= 1.9, $"“{text.Text}” is {text.Size} mm");
             }
         );
-        foreach (var part in (string[])["Helm check", "Limits", "Mind", "Buoyancy aid"])
+        foreach (var part in (string[])[" check:", "Limits", "Mind", "Buoyancy aid"])
         {
             Assert.Contains(part, string.Join(' ', texts), StringComparison.Ordinal);
         }

@@ -1,3 +1,4 @@
+using Regatta.Core.Checks;
 using Regatta.Core.Crew;
 using Regatta.Core.Matrices;
 using Regatta.Core.Units;
@@ -74,8 +75,17 @@ public sealed record SetCrew(Length WindHeight, CrewReading Crew) : ClassChange
 /// <param name="Helm">The helm aimed at.</param>
 /// <param name="Checks">What to look at on the water.</param>
 /// <param name="Cautions">What to beware of.</param>
-public sealed record SetSettings(string Name, string About, HelmAim Helm, IReadOnlyList<string> Checks, IReadOnlyList<string> Cautions)
-    : ClassChange
+/// <param name="Balance">How she tells whether she is balanced.</param>
+/// <param name="Purposes">What she is sailed for.</param>
+public sealed record SetSettings(
+    string Name,
+    string About,
+    HelmAim Helm,
+    IReadOnlyList<string> Checks,
+    IReadOnlyList<string> Cautions,
+    BalanceCheck Balance,
+    IReadOnlyList<Purpose> Purposes
+) : ClassChange
 {
     /// <inheritdoc/>
     public override string What(ClassState before) => Told(before.Definition, After(before.Definition));
@@ -90,6 +100,8 @@ public sealed record SetSettings(string Name, string About, HelmAim Helm, IReadO
             Helm = Helm,
             Checks = Checks,
             Cautions = Cautions,
+            Balance = Balance,
+            Purposes = Purposes,
         };
 }
 

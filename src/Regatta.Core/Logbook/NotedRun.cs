@@ -1,0 +1,73 @@
+using Regatta.Core.Fleet;
+using Regatta.Core.Marks;
+using Regatta.Core.Wind;
+
+namespace Regatta.Core.Logbook;
+
+/// <summary>What a sailor notes afloat at one tap: from now on this is set. The log is cut into runs by such notes.</summary>
+/// <param name="At">When.</param>
+/// <param name="Boat">The boat's number; null for none named.</param>
+/// <param name="Layer">With which sails, sailed how.</param>
+/// <param name="Purpose">What for; null for the class's first purpose.</param>
+/// <param name="Wind">The station's wind then, at the class's height; null where it was silent.</param>
+/// <param name="Differs">What is set otherwise than the card says; null for nothing.</param>
+public sealed record NotedRun(
+    DateTimeOffset At,
+    long? Boat,
+    Layer Layer,
+    PurposeKey? Purpose,
+    WindRange? Wind,
+    (ControlKey Control, Mark Mark)? Differs
+)
+{
+    /// <summary>Notes so old belong to no outing that is logged now.</summary>
+    public static readonly TimeSpan Kept = TimeSpan.FromHours(36);
+
+    /// <summary>A tap on the same leg says the same thing again: notes nearer than this that say the same are one.</summary>
+    public static readonly TimeSpan SameLeg = TimeSpan.FromMinutes(1);
+
+    /// <summary>The runs that notes cut an outing into: each from its note to the next, the last to the end. What was set otherwise stays
+    /// so until a later note says otherwise of the same control or another boat is sailed.</summary>
+    /// <param name="notes">The notes, in the order of their times.</param>
+    /// <param name="end">When the outing ended.</param>
+    public static IReadOnlyList<CutRun> Cut(IReadOnlyList<NotedRun> notes, DateTimeOffset end)
+    {
+        var runs = new List<CutRun>();
+        var differs = new Dictionary<ControlKey, Mark>();
+        NotedRun? before = null;
+        foreach (var note in notes.OrderBy(note => note.At).Where(note => note.At <= end))
+        {
+            if (before is not null && before.Boat != note.Boat)
+            {
+                differs.Clear();
+            }
+
+            if (note.Differs is var (control, mark))
+            {
+                differs[control] = mark;
+            }
+
+            var same = before is not null && note.At - before.At < SameLeg && note with { At = before.At } == before;
+            before = note;
+            if (same)
+            {
+                continue;
+            }
+
+            if (runs.Count > 0)
+            {
+                runs[^1] = runs[^1] with { To = note.At };
+            }
+
+            runs.Add(new(note, end, new Dictionary<ControlKey, Mark>(differs)));
+        }
+
+        return runs.Count > SessionLog.MostRuns ? [.. runs.TakeLast(SessionLog.MostRuns)] : runs;
+    }
+}
+
+/// <summary>A run as notes cut it.</summary>
+/// <param name="Note">The note it begins with.</param>
+/// <param name="To">When it ended.</param>
+/// <param name="Differs">All that was set otherwise than the card says.</param>
+public sealed record CutRun(NotedRun Note, DateTimeOffset To, IReadOnlyDictionary<ControlKey, Mark> Differs);
