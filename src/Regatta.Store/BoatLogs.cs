@@ -49,7 +49,7 @@ public sealed class BoatLogs(NpgsqlDataSource database)
         await using var transaction = await connection.BeginTransactionAsync();
         var marks = (
             await connection.QueryAsync<UnmeasuredMark>(
-                "select m.log_id, m.mark, m.card_mark from log_marks m join session_logs l on (l.club_id, l.id) = (m.club_id, "
+                "select m.log_id, m.run, m.mark, m.card_mark from log_marks m join session_logs l on (l.club_id, l.id) = (m.club_id, "
                     + "m.log_id) where l.club_id = @club and l.boat_id = @boat and m.control = @Name and not m.measured for update of m",
                 new
                 {
@@ -62,7 +62,7 @@ public sealed class BoatLogs(NpgsqlDataSource database)
         )
             // What the card said was read on the same strip, so the two move together.
             .Select(row =>
-                (row.LogId, Mark: anew(new(row.Mark)), Card: row.CardMark is { } said ? anew(new(said)) ?? new(said) : (Mark?)null)
+                (row.LogId, row.Run, Mark: anew(new(row.Mark)), Card: row.CardMark is { } said ? anew(new(said)) ?? new(said) : (Mark?)null)
             )
             .Where(row => row.Mark is not null)
             .ToList();
@@ -70,14 +70,15 @@ public sealed class BoatLogs(NpgsqlDataSource database)
         await connection.ExecuteAsync(
             """
             update log_marks m set mark = n.mark, card_mark = n.card, measured = true
-              from unnest(@numbers, @marks, @cards) as n (log_id, mark, card)
-              where m.club_id = @club and m.log_id = n.log_id and m.control = @Name;
+              from unnest(@numbers, @runs, @marks, @cards) as n (log_id, run, mark, card)
+              where m.club_id = @club and m.log_id = n.log_id and m.run = n.run and m.control = @Name;
             update session_logs set boat_id = boat_id where club_id = @club and id = any(@numbers);
             """,
             new
             {
                 club = club.Number,
                 numbers,
+                runs = marks.Select(row => row.Run).ToArray(),
                 marks = marks.Select(row => row.Mark!.Value.Position).ToArray(),
                 cards = marks.Select(row => row.Card?.Position).ToArray(),
                 control.Name,
@@ -88,5 +89,5 @@ public sealed class BoatLogs(NpgsqlDataSource database)
         return numbers.Length;
     }
 
-    private sealed record UnmeasuredMark(long LogId, double Mark, double? CardMark);
+    private sealed record UnmeasuredMark(long LogId, int Run, double Mark, double? CardMark);
 }

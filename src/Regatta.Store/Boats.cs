@@ -1,8 +1,10 @@
+using System.Text.Json;
 using Dapper;
 using Npgsql;
 using Regatta.Core.Fleet;
 using Regatta.Core.Marks;
 using Regatta.Core.Units;
+using Regatta.Store.Storage;
 
 namespace Regatta.Store;
 
@@ -18,7 +20,8 @@ public sealed class Boats(NpgsqlDataSource database, TimeProvider clock)
         await using var connection = await database.OpenConnectionAsync();
         await using var rows = await connection.QueryMultipleAsync(
             """
-            select id, name, note from boats where club_id = @club and class_id = @classId order by lower(name);
+            select id, name, note, fittings::text as fittings, sails::text as sails from boats
+              where club_id = @club and class_id = @classId order by lower(name);
             select id, boat_id, control, reading, millimetres from measured_pairs where club_id = @club and class_id = @classId order by id;
             """,
             new { club = one.Club.Number, classId = one.Number }
@@ -37,7 +40,11 @@ public sealed class Boats(NpgsqlDataSource database, TimeProvider clock)
                         group => new ControlKey(group.Key),
                         group => (IReadOnlyList<CalibrationPair>)[.. group.Select(pair => pair.ToPair())]
                     )
-            )),
+            )
+            {
+                Fittings = JsonSerializer.Deserialize<Dictionary<ControlKey, Fitting>>(boat.Fittings, StoredValues.Options)!,
+                Sails = JsonSerializer.Deserialize<IReadOnlyList<BoatSail>>(boat.Sails, StoredValues.Options)!,
+            }),
         ];
     }
 
@@ -145,6 +152,35 @@ public sealed class Boats(NpgsqlDataSource database, TimeProvider clock)
         );
     }
 
+    /// <summary>Keeps how a boat's controls are fitted, and its sails.</summary>
+    public async Task FitAsync(ClassRef one, long boat, IReadOnlyDictionary<ControlKey, Fitting> fittings, IReadOnlyList<BoatSail> sails)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await FitAsync(connection, null, one, boat, fittings, sails);
+    }
+
+    internal static Task FitAsync(
+        NpgsqlConnection connection,
+        NpgsqlTransaction? transaction,
+        ClassRef one,
+        long boat,
+        IReadOnlyDictionary<ControlKey, Fitting> fittings,
+        IReadOnlyList<BoatSail> sails
+    ) =>
+        connection.ExecuteAsync(
+            "update boats set fittings = @fitted::jsonb, sails = @carried::jsonb "
+                + "where club_id = @club and class_id = @classId and id = @boat",
+            new
+            {
+                club = one.Club.Number,
+                classId = one.Number,
+                boat,
+                fitted = JsonSerializer.Serialize(fittings, StoredValues.Options),
+                carried = JsonSerializer.Serialize(sails, StoredValues.Options),
+            },
+            transaction
+        );
+
     internal static async Task<long?> InsertAsync(
         NpgsqlConnection connection,
         NpgsqlTransaction? transaction,
@@ -193,7 +229,7 @@ public sealed class Boats(NpgsqlDataSource database, TimeProvider clock)
             transaction
         );
 
-    private sealed record BoatRow(long Id, string Name, string Note);
+    private sealed record BoatRow(long Id, string Name, string Note, string Fittings, string Sails);
 
     private sealed record PairRow(long Id, long BoatId, string Control, double Reading, double Millimetres)
     {

@@ -219,9 +219,11 @@ public sealed class Classes(NpgsqlDataSource database)
     {
         await using var rows = await connection.QueryMultipleAsync(
             """
-            select plan, mode, count(*)::int as logs from session_logs where club_id = @club and class_id = @id and removed_at is null
-              group by plan, mode;
-            select m.control, count(*)::int as n from log_marks m join session_logs l on (l.club_id, l.id) = (m.club_id, m.log_id)
+            select r.plan, r.mode, count(distinct l.id)::int as logs from runs r
+              join session_logs l on (l.club_id, l.id) = (r.club_id, r.log_id)
+              where l.club_id = @club and l.class_id = @id and l.removed_at is null group by r.plan, r.mode;
+            select m.control, count(distinct l.id)::int as n from log_marks m
+              join session_logs l on (l.club_id, l.id) = (m.club_id, m.log_id)
               where l.club_id = @club and l.class_id = @id group by m.control;
             select control, count(distinct boat_id)::int as n from measured_pairs where club_id = @club and class_id = @id group by control;
             """,

@@ -1,60 +1,74 @@
 using Dapper;
 using Npgsql;
+using Regatta.Core;
+using Regatta.Core.Crew;
+using Regatta.Core.Fleet;
 using Regatta.Core.Units;
 
 namespace Regatta.Store;
 
-/// <summary>How heavy somebody sails a class, and whether its captain may see it.</summary>
-public sealed record OwnCrew(Mass Mass, bool CaptainMaySee);
+/// <summary>Who somebody sails a class as, and whether its captain may see it.</summary>
+public sealed record OwnCrew(CrewProfile Profile, bool CaptainMaySee);
 
-/// <summary>A crew mass its owner lets the captain see.</summary>
-public sealed record OpenCrew(string DisplayName, Mass Mass);
+/// <summary>A crew its owner lets the captain see.</summary>
+public sealed record OpenCrew(string DisplayName, CrewProfile Profile);
 
-/// <summary>Crew masses. Private: read for their owner, and for the captain of the class where the owner allows it.</summary>
+/// <summary>Crew profiles and personal offsets. Private: read for their owner, and profiles for the captain of the class where the owner
+/// allows it.</summary>
 public sealed class Crews(NpgsqlDataSource database)
 {
-    /// <summary>Somebody's own crew mass in a class: what they said, or else what they logged last; null when neither.</summary>
+    private const string Columns = "kilograms, height_mm, hiking, skill, junior, on_wire";
+
+    /// <summary>Somebody's own crew in a class: what they said; the mass else of what they logged last. Null when neither.</summary>
     public async Task<OwnCrew?> OwnAsync(ClassRef one, Guid person)
     {
         await using var connection = await database.OpenConnectionAsync();
-        var row = await connection.QuerySingleOrDefaultAsync<OwnRow>(
-            """
-            select coalesce(
-                (select kilograms from crew_masses where club_id = @club and person_id = @person and class_id = @classId),
-                (select crew_mass from session_logs where club_id = @club and sailor_id = @person and class_id = @classId
-                  and crew_mass is not null order by sailed_at desc limit 1)) as kilograms,
-              coalesce((select captain_may_see from crew_masses where club_id = @club and person_id = @person
-                and class_id = @classId), false) as captain_may_see
+        var keys = new
+        {
+            club = one.Club.Number,
+            classId = one.Number,
+            person,
+        };
+        await using var rows = await connection.QueryMultipleAsync(
+            $"""
+            select {Columns}, captain_may_see from crew_profiles where club_id = @club and person_id = @person and class_id = @classId;
+            select crew_mass from session_logs where club_id = @club and sailor_id = @person and class_id = @classId
+              and crew_mass is not null order by sailed_at desc limit 1;
             """,
-            new
-            {
-                club = one.Club.Number,
-                classId = one.Number,
-                person,
-            }
+            keys
         );
-        return row?.Kilograms is { } known ? new(Mass.FromKilograms(known), row.CaptainMaySee) : null;
+        var row = await rows.ReadSingleOrDefaultAsync<OwnRow>();
+        var logged = await rows.ReadSingleOrDefaultAsync<double?>();
+        return row is not null ? new(row.ToProfile(row.Kilograms ?? logged), row.CaptainMaySee)
+            : logged is { } kilograms ? new(new(Mass.FromKilograms(kilograms)), false)
+            : null;
     }
 
-    /// <summary>Keeps somebody's own crew mass in a class; null forgets it.</summary>
-    public async Task SaveAsync(ClassRef one, Guid person, Mass? mass, bool captainMaySee)
+    /// <summary>Keeps somebody's own crew in a class; one that says nothing forgets it.</summary>
+    public async Task SaveAsync(ClassRef one, Guid person, CrewProfile crew, bool captainMaySee)
     {
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
-            mass is null
-                ? "delete from crew_masses where club_id = @club and person_id = @person and class_id = @classId"
-                : """
-                insert into crew_masses (club_id, person_id, class_id, kilograms, captain_may_see)
-                  values (@club, @person, @classId, @kilograms, @captainMaySee)
-                on conflict (club_id, person_id, class_id) do update
-                  set kilograms = excluded.kilograms, captain_may_see = excluded.captain_may_see
+            crew.IsEmpty
+                ? "delete from crew_profiles where club_id = @club and person_id = @person and class_id = @classId"
+                : $"""
+                insert into crew_profiles (club_id, person_id, class_id, {Columns}, captain_may_see)
+                  values (@club, @person, @classId, @kilograms, @height, @hiking, @skill, @Junior, @OnWire, @captainMaySee)
+                on conflict (club_id, person_id, class_id) do update set kilograms = excluded.kilograms, height_mm = excluded.height_mm,
+                  hiking = excluded.hiking, skill = excluded.skill, junior = excluded.junior, on_wire = excluded.on_wire,
+                  captain_may_see = excluded.captain_may_see
                 """,
             new
             {
                 club = one.Club.Number,
                 classId = one.Number,
                 person,
-                kilograms = mass?.Kilograms,
+                kilograms = crew.Mass?.Kilograms,
+                height = crew.Height?.Millimetres,
+                hiking = Spelling.Of(crew.Hiking),
+                skill = Spelling.Of(crew.Skill),
+                crew.Junior,
+                crew.OnWire,
                 captainMaySee,
             }
         );
@@ -67,14 +81,78 @@ public sealed class Crews(NpgsqlDataSource database)
         return
         [
             .. (
-                await connection.QueryAsync<(string Name, double Kilograms)>(
-                    "select p.display_name, m.kilograms from crew_masses m join people p on p.id = m.person_id where "
+                await connection.QueryAsync<NamedRow, OwnRow, OpenCrew>(
+                    $"select p.display_name, {Columns}, captain_may_see from crew_profiles m join people p on p.id = m.person_id where "
                         + "m.club_id = @club and m.class_id = @classId and m.captain_may_see order by p.display_name",
-                    new { club = one.Club.Number, classId = one.Number }
+                    (named, row) => new(named.DisplayName, row.ToProfile(row.Kilograms)),
+                    new { club = one.Club.Number, classId = one.Number },
+                    splitOn: "kilograms"
                 )
-            ).Select(row => new OpenCrew(row.Name, Mass.FromKilograms(row.Kilograms))),
+            ),
         ];
     }
 
-    private sealed record OwnRow(double? Kilograms, bool CaptainMaySee);
+    /// <summary>What somebody always sets otherwise than the card in a class, in positions more.</summary>
+    public async Task<IReadOnlyDictionary<ControlKey, double>> OffsetsAsync(ClassRef one, Guid person)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return (
+            await connection.QueryAsync<(string Control, double Positions)>(
+                "select control, positions from personal_offsets where club_id = @club and person_id = @person and class_id = @classId",
+                new
+                {
+                    club = one.Club.Number,
+                    classId = one.Number,
+                    person,
+                }
+            )
+        ).ToDictionary(row => new ControlKey(row.Control), row => row.Positions);
+    }
+
+    /// <summary>Keeps what somebody always sets otherwise; what is not named is set as the card says.</summary>
+    public async Task SaveOffsetsAsync(ClassRef one, Guid person, IReadOnlyDictionary<ControlKey, double> offsets)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await using var transaction = await connection.BeginTransactionAsync();
+        await connection.ExecuteAsync(
+            """
+            delete from personal_offsets where club_id = @club and person_id = @person and class_id = @classId;
+            insert into personal_offsets (club_id, class_id, person_id, control, positions)
+              select @club, @classId, @person, o.* from unnest(@controls, @positions) as o;
+            """,
+            new
+            {
+                club = one.Club.Number,
+                classId = one.Number,
+                person,
+                controls = offsets.Keys.Select(control => control.Name).ToArray(),
+                positions = offsets.Values.ToArray(),
+            },
+            transaction
+        );
+        await transaction.CommitAsync();
+    }
+
+    private sealed record NamedRow(string DisplayName);
+
+    private sealed record OwnRow(
+        double? Kilograms,
+        double? HeightMm,
+        string Hiking,
+        string Skill,
+        bool Junior,
+        int? OnWire,
+        bool CaptainMaySee
+    )
+    {
+        public CrewProfile ToProfile(double? kilograms) =>
+            new(kilograms is { } mass ? Mass.FromKilograms(mass) : null)
+            {
+                Height = HeightMm is { } height ? Length.FromMillimetres(height) : null,
+                Hiking = Spelling.Read<Hiking>(Hiking).Value,
+                Skill = Spelling.Read<Skill>(Skill).Value,
+                Junior = Junior,
+                OnWire = OnWire,
+            };
+    }
 }

@@ -9,7 +9,13 @@ using Regatta.Store.Storage;
 namespace Regatta.Store;
 
 /// <summary>A boat that comes in with its class.</summary>
-public sealed record ImportedBoat(string Name, string Note, IReadOnlyDictionary<ControlKey, IReadOnlyList<CalibrationPair>> Measured);
+public sealed record ImportedBoat(
+    string Name,
+    string Note,
+    IReadOnlyDictionary<ControlKey, IReadOnlyList<CalibrationPair>> Measured,
+    IReadOnlyDictionary<ControlKey, Fitting> Fittings,
+    IReadOnlyList<BoatSail> Sails
+);
 
 /// <summary>A log that comes in with its class; the sailor is null where nobody here has it, the boat where none is named.</summary>
 public sealed record ImportedLog(Guid? Sailor, string? Boat, SessionLog Log);
@@ -107,6 +113,7 @@ public sealed class Imports(NpgsqlDataSource database, TimeProvider clock)
         foreach (var boat in imported.Boats)
         {
             numbers[boat.Name] = (await Boats.InsertAsync(connection, transaction, one, boat.Name, boat.Note))!.Value;
+            await Boats.FitAsync(connection, transaction, one, numbers[boat.Name], boat.Fittings, boat.Sails);
             foreach (var (control, pairs) in boat.Measured)
             {
                 await Boats.InsertPairsAsync(connection, transaction, one, numbers[boat.Name], control, pairs, null, now);
@@ -116,7 +123,7 @@ public sealed class Imports(NpgsqlDataSource database, TimeProvider clock)
         // Marks that come in are the class's own, whatever the boat read.
         var logs = imported.Logs.Select(entry => new SentLog(
             entry.Sailor,
-            new(entry.Boat is null ? null : numbers[entry.Boat], entry.Log.Marks.Keys.ToHashSet()),
+            new(entry.Boat is null ? null : numbers[entry.Boat], entry.Log.Runs.SelectMany(run => run.Marks.Keys).ToHashSet()),
             entry.Log
         ));
         await SentLog.CopyAsync(connection, transaction, one, logs, now);

@@ -1,58 +1,57 @@
+using System.Text.Json;
 using Regatta.Core;
 using Regatta.Core.Checks;
 using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
 using Regatta.Core.Logbook;
 using Regatta.Core.Marks;
+using Regatta.Core.Questions;
 using Regatta.Core.Units;
 using Regatta.Core.Wind;
+using Regatta.Store.Storage;
 
 namespace Regatta.Store;
 
-/// <summary>A mark of a log as its row.</summary>
-internal sealed record MarkRow(long LogId, string Control, double Mark, string? AskedBy, double? CardMark)
+/// <summary>A mark of a run as its row.</summary>
+internal sealed record MarkRow(long LogId, int Run, string Control, double Mark, string? AskedBy, double? CardMark)
 {
-    public const string Columns = "m.log_id, m.control, m.mark, m.asked_by, m.card_mark";
+    public const string Columns = "m.log_id, m.run, m.control, m.mark, m.asked_by, m.card_mark";
 }
 
-/// <summary>A log as its row.</summary>
-internal sealed record LogRow(
-    long Id,
-    Guid Key,
-    DateTimeOffset SailedAt,
+/// <summary>A run as its row.</summary>
+internal sealed record RunRow(
+    long LogId,
+    int Run,
+    DateTimeOffset? FromAt,
+    string Plan,
+    string Mode,
     double WindFrom,
     double WindTo,
     double? Gust,
+    double WindFactor,
     double? HelmPort,
     double? HelmStarboard,
     double? Heel,
-    bool RudderCentred,
-    bool SteadyFullSpeed,
-    bool Flat,
-    bool Trimmed,
+    string GatesAsked,
+    string GatesHeld,
     bool HelmInWords,
-    double WindFactor,
-    string Luffing,
     string Felt,
-    string Note,
-    int? Version,
-    string Plan,
-    string Mode,
-    double? CrewMass
+    string Answers
 )
 {
     public const string Columns = """
-        l.id, l.key, l.sailed_at, l.wind_from, l.wind_to, l.gust, l.helm_port, l.helm_starboard, l.heel,
-        l.rudder_centred, l.steady_full_speed, l.flat, l.trimmed, l.helm_in_words, l.wind_factor, l.luffing, l.felt, l.note, l.version,
-        l.plan, l.mode
+        r.log_id, r.run, r.from_at, r.plan, r.mode, r.wind_from, r.wind_to, r.gust, r.wind_factor, r.helm_port, r.helm_starboard, r.heel,
+        array_to_string(r.gates_asked, ' ') as gates_asked, array_to_string(r.gates_held, ' ') as gates_held, r.helm_in_words,
+        r.felt, r.answers::text as answers
         """;
 
-    public SessionLog ToLog(IEnumerable<MarkRow> rows)
+    /// <summary>What most runs answer.</summary>
+    private const string NoAnswers = "{}";
+
+    public Run ToRun(IEnumerable<MarkRow> rows)
     {
         var marks = rows.ToList();
         return new(
-            Key,
-            SailedAt,
             WindRange
                 .Of(
                     Speed.FromMetresPerSecond(WindFrom),
@@ -60,15 +59,12 @@ internal sealed record LogRow(
                     Gust is { } gust ? Speed.FromMetresPerSecond(gust) : null
                 )
                 .Value,
-            CrewMass is { } mass ? Mass.FromKilograms(mass) : null,
             marks.ToDictionary(mark => new ControlKey(mark.Control), mark => new Mark(mark.Mark)),
             ToCheck(),
-            Enum.Parse<Luffing>(Luffing),
-            Enum.Parse<Felt>(Felt),
-            Note,
-            Version
+            Enum.Parse<Felt>(Felt)
         )
         {
+            From = FromAt,
             Layer = new(new(Plan), new(Mode)),
             WindFactor = WindFactor,
             Asked = marks
@@ -77,13 +73,60 @@ internal sealed record LogRow(
                     mark => new ControlKey(mark.Control),
                     mark => new AskedMark(Spelling.Read<AskedBy>(mark.AskedBy!).Value, mark.CardMark is { } card ? new Mark(card) : null)
                 ),
+            Answers =
+                Answers == NoAnswers
+                    ? new Dictionary<QuestionKey, Answer>()
+                    : JsonSerializer.Deserialize<Dictionary<QuestionKey, Answer>>(Answers, StoredValues.Options)!,
         };
     }
 
+    public static string Write(IReadOnlyDictionary<QuestionKey, Answer> answers) =>
+        answers.Count == 0 ? NoAnswers : JsonSerializer.Serialize(answers, StoredValues.Options);
+
+    /// <summary>Gates as they are spelled.</summary>
+    public static string[] Write(Gate gates) => [.. CheckGates.Each(gates).Select(Spelling.Of)];
+
     private HelmCheck? ToCheck() =>
         HelmReading.Of(AsAngle(HelmPort), AsAngle(HelmStarboard)) is { Ok: true } helm
-            ? new(helm.Value, new(RudderCentred, SteadyFullSpeed, Flat, Trimmed), AsAngle(Heel)) { InWords = HelmInWords }
+            ? new(helm.Value, new(Joined(GatesAsked), Joined(GatesHeld)), AsAngle(Heel)) { InWords = HelmInWords }
             : null;
 
+    private static Gate Joined(string gates) =>
+        CheckGates.Joined(gates.Split(' ').Select(gate => Spelling.Read<Gate>(gate)).Where(gate => gate.Ok).Select(gate => gate.Value));
+
     private static Angle? AsAngle(double? degrees) => degrees is { } known ? Angle.FromDegrees(known) : null;
+}
+
+/// <summary>A log as its row.</summary>
+internal sealed record LogRow(
+    long Id,
+    Guid Key,
+    DateTimeOffset SailedAt,
+    string Note,
+    int? Version,
+    string? Purpose,
+    string Water,
+    string Place,
+    double? CrewMass
+)
+{
+    public const string Columns = "l.id, l.key, l.sailed_at, l.note, l.version, l.purpose, l.water, l.place";
+
+    public SessionLog ToLog(IEnumerable<RunRow> runs, IEnumerable<MarkRow> rows)
+    {
+        var marks = rows.ToLookup(mark => mark.Run);
+        return new(
+            Key,
+            SailedAt,
+            CrewMass is { } mass ? Mass.FromKilograms(mass) : null,
+            [.. runs.OrderBy(run => run.Run).Select(run => run.ToRun(marks[run.Run]))],
+            Note,
+            Version
+        )
+        {
+            Purpose = Purpose is { } purpose ? new(purpose) : null,
+            Water = Spelling.Read<Water>(Water).Value,
+            Place = Spelling.Read<Place>(Place).Value,
+        };
+    }
 }

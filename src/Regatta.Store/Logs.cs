@@ -31,9 +31,6 @@ public enum LogOutcome
 /// <summary>A log that was sent: its number, and what came of it.</summary>
 public sealed record KeptLog(long Number, LogOutcome Outcome);
 
-/// <summary>What a log said until it was corrected.</summary>
-public sealed record EarlierLog(DateTimeOffset ReplacedAt, SessionLog Log);
-
 /// <summary>Which boat the marks of a log were read on.</summary>
 /// <param name="Boat">The boat's number; null when none was named.</param>
 /// <param name="Measured">The controls whose marks were read by what was measured there; the others were taken at the class's
@@ -44,11 +41,13 @@ public sealed record SailedMarks(long? Boat, IReadOnlySet<ControlKey> Measured);
 public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
 {
     /// <summary>What is worked out of a log when it is sent, and not said by its sailor.</summary>
-    private const string Derived = "{logged_at,wind_factor,removed_at}";
+    private const string Derived = "{logged_at,removed_at}";
 
     private const string MarksJson =
         "(select coalesce(jsonb_agg(to_jsonb(m)), '[]') from log_marks m where (m.club_id, m.log_id) = (l.club_id, l.id))";
-    private const string AsJson = "to_jsonb(l), " + MarksJson;
+    private const string RunsJson =
+        "(select coalesce(jsonb_agg(to_jsonb(r) order by r.run), '[]') from runs r where (r.club_id, r.log_id) = (l.club_id, l.id))";
+    private const string AsJson = $"to_jsonb(l), {RunsJson}, {MarksJson}";
 
     /// <summary>Adds a log. The same key from the same sailor a second time changes nothing where it says the same; where it says something
     /// else it is a correction, and what was sent before is kept beside it.</summary>
@@ -83,7 +82,7 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
             most = Limits.Corrections,
         };
         await connection.ExecuteAsync(
-            $"insert into earlier_logs (club_id, log_id, replaced_at, log, marks) select club_id, id, @now, {AsJson} from "
+            $"insert into earlier_logs (club_id, log_id, replaced_at, log, runs, marks) select club_id, id, @now, {AsJson} from "
                 + "session_logs l where club_id = @club and id = @number",
             keys,
             transaction
@@ -91,10 +90,10 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
         await sent.UpdateAsync(connection, transaction, one, number, now);
         var changed = await connection.ExecuteScalarAsync<bool>(
             $"""
-            select (x.log, x.values) is distinct from (e.log - '{Derived}'::text[], {Values("e.marks")})
-              from (select to_jsonb(l) - '{Derived}'::text[] as log, {Values(MarksJson)} as values
+            select (x.log, x.runs, x.values) is distinct from (e.log - '{Derived}'::text[], {Said("e.runs")}, {Values("e.marks")})
+              from (select to_jsonb(l) - '{Derived}'::text[] as log, {Said(RunsJson)} as runs, {Values(MarksJson)} as values
                 from session_logs l where club_id = @club and id = @number) x,
-              (select log, marks from earlier_logs where club_id = @club and log_id = @number order by id desc limit 1) e
+              (select log, runs, marks from earlier_logs where club_id = @club and log_id = @number order by id desc limit 1) e
             """,
             keys,
             transaction
@@ -119,39 +118,25 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
         return new(number, LogOutcome.Corrected);
     }
 
-    /// <summary>What a sailor's own log said before it was corrected, newest first.</summary>
-    public async Task<IReadOnlyList<EarlierLog>> EarlierAsync(ClubId club, Guid sailor, long number)
+    /// <summary>When a log of a sailor's was sailed that was sent under a key; null where none was.</summary>
+    public async Task<DateTimeOffset?> SailedAtAsync(ClassRef one, Guid sailor, Guid key)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await using var rows = await connection.QueryMultipleAsync(
-            $"""
-            select e.id as earlier, e.replaced_at, {LogRow.Columns}, l.crew_mass from earlier_logs e
-              join session_logs own on (own.club_id, own.id) = (e.club_id, e.log_id)
-              cross join lateral jsonb_populate_record(null::session_logs, e.log) l
-              where e.club_id = @club and e.log_id = @number and own.sailor_id = @sailor order by e.id desc;
-            select e.id as earlier, {MarkRow.Columns} from earlier_logs e
-              join session_logs own on (own.club_id, own.id) = (e.club_id, e.log_id)
-              cross join lateral jsonb_populate_recordset(null::log_marks, e.marks) m
-              where e.club_id = @club and e.log_id = @number and own.sailor_id = @sailor;
-            """,
+        return await connection.ExecuteScalarAsync<DateTimeOffset?>(
+            "select sailed_at from session_logs where club_id = @club and class_id = @classId and sailor_id = @sailor and key = @key",
             new
             {
-                club = club.Number,
+                club = one.Club.Number,
+                classId = one.Number,
                 sailor,
-                number,
+                key,
             }
         );
-        var logs = rows.Read<Replaced, LogRow, (Replaced Replaced, LogRow Row)>((replaced, row) => (replaced, row), splitOn: "id").ToList();
-        var marks = rows.Read<long, MarkRow, (long Earlier, MarkRow Mark)>((earlier, mark) => (earlier, mark), splitOn: "log_id")
-            .ToLookup(one => one.Earlier, one => one.Mark);
-        return [.. logs.Select(one => new EarlierLog(one.Replaced.ReplacedAt, one.Row.ToLog(marks[one.Replaced.Earlier])))];
     }
-
-    private sealed record Replaced(long Earlier, DateTimeOffset ReplacedAt);
 
     /// <summary>What the logs of a class tell the fit, oldest first: nobody's name and nobody's mass.</summary>
     public async Task<IReadOnlyList<SessionEvidence>> EvidenceAsync(ClassRef one) =>
-        [.. (await NamelessAsync(one)).Select(log => log.Log.Evidence(log.Number, log.Boat))];
+        [.. (await NamelessAsync(one)).SelectMany(log => log.Log.Evidence(log.Number, log.Boat))];
 
     /// <summary>The logs of a class for exporting, oldest first: nobody's name and nobody's mass, and notes and times of day only of those
     /// who share them.</summary>
@@ -176,9 +161,16 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
         await using var connection = await database.OpenConnectionAsync();
         return await ReadOwnAsync(
             connection,
-            "l.club_id = @club and l.sailor_id = @sailor and l.removed_at is null order by l.sailed_at desc, l.id desc limit 200",
+            "l.club_id = @club and l.sailor_id = @sailor and l.removed_at is null order by l.sailed_at desc, l.id desc limit 2000",
             new { club = club.Number, sailor }
         );
+    }
+
+    /// <summary>All logs of a person in all clubs, oldest first.</summary>
+    public async Task<IReadOnlyList<OwnLog>> OfPersonAsync(Guid sailor)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await ReadOwnAsync(connection, "l.sailor_id = @sailor and l.removed_at is null order by l.sailed_at, l.id", new { sailor });
     }
 
     /// <summary>One log, if it is the sailor's own; null otherwise, as if it did not exist.</summary>
@@ -234,28 +226,33 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
             ) == 1;
     }
 
-    /// <summary>The marks of a list of them, each by its control.</summary>
+    /// <summary>The marks of a list of them, each by its run and control.</summary>
     private static string Values(string marks) =>
-        $"(select jsonb_object_agg(v->>'control', v->'mark') from jsonb_array_elements({marks}) v)";
+        $"(select jsonb_object_agg((v->>'run') || ' ' || (v->>'control'), v->'mark') from jsonb_array_elements({marks}) v)";
+
+    /// <summary>What runs say, without what was worked out of them.</summary>
+    private static string Said(string runs) => $"(select jsonb_agg(v - 'wind_factor') from jsonb_array_elements({runs}) v)";
 
     private async Task<IEnumerable<(long Number, long? Boat, SessionLog Log)>> NamelessAsync(ClassRef one)
     {
         await using var connection = await database.OpenConnectionAsync();
+        const string Theirs = "l.club_id = @club and l.class_id = @classId and l.removed_at is null";
         await using var rows = await connection.QueryMultipleAsync(
             $"""
-            select {LogRow.Columns}, null::double precision as crew_mass from session_logs l
-              where l.club_id = @club and l.class_id = @classId and l.removed_at is null order by l.sailed_at, l.id;
-            select id, boat_id from session_logs where club_id = @club and class_id = @classId and boat_id is not null
-              and removed_at is null;
-            select {MarkRow.Columns} from log_marks m join session_logs l on (l.club_id, l.id) = (m.club_id, m.log_id)
-              where l.club_id = @club and l.class_id = @classId and l.removed_at is null;
+            select {LogRow.Columns}, null::double precision as crew_mass from session_logs l where {Theirs} order by l.sailed_at, l.id;
+            select id, boat_id from session_logs l where boat_id is not null and {Theirs};
+            select {RunRow.Columns} from runs r join session_logs l on (l.club_id, l.id) = (r.club_id, r.log_id) where {Theirs};
+            select {MarkRow.Columns} from log_marks m join session_logs l on (l.club_id, l.id) = (m.club_id, m.log_id) where {Theirs};
             """,
             new { club = one.Club.Number, classId = one.Number }
         );
         var logs = (await rows.ReadAsync<LogRow>()).ToList();
         var boats = (await rows.ReadAsync<(long Id, long Boat)>()).ToDictionary(row => row.Id, row => row.Boat);
+        var runs = (await rows.ReadAsync<RunRow>()).ToLookup(run => run.LogId);
         var marks = (await rows.ReadAsync<MarkRow>()).ToLookup(mark => mark.LogId);
-        return logs.Select(row => (row.Id, boats.TryGetValue(row.Id, out var boat) ? boat : (long?)null, row.ToLog(marks[row.Id])));
+        return logs.Select(row =>
+            (row.Id, boats.TryGetValue(row.Id, out var boat) ? boat : (long?)null, row.ToLog(runs[row.Id], marks[row.Id]))
+        );
     }
 
     private static async Task<IReadOnlyList<OwnLog>> ReadOwnAsync(NpgsqlConnection connection, string condition, object values)
@@ -271,16 +268,15 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
                 splitOn: "club_id"
             )
         ).ToList();
-        var marks = (
-            await connection.QueryAsync<MarkRow>(
-                $"select {MarkRow.Columns} from log_marks m where m.club_id = any(@clubs) and m.log_id = any(@numbers)",
-                new
-                {
-                    clubs = logs.Select(log => log.Class.ClubId).Distinct().ToArray(),
-                    numbers = logs.Select(log => log.Row.Id).ToArray(),
-                }
-            )
-        ).ToLookup(mark => mark.LogId);
+        await using var rows = await connection.QueryMultipleAsync(
+            $"""
+            select {RunRow.Columns} from runs r where r.club_id = any(@clubs) and r.log_id = any(@numbers);
+            select {MarkRow.Columns} from log_marks m where m.club_id = any(@clubs) and m.log_id = any(@numbers);
+            """,
+            new { clubs = logs.Select(log => log.Class.ClubId).Distinct().ToArray(), numbers = logs.Select(log => log.Row.Id).ToArray() }
+        );
+        var runs = (await rows.ReadAsync<RunRow>()).ToLookup(run => run.LogId);
+        var marks = (await rows.ReadAsync<MarkRow>()).ToLookup(mark => mark.LogId);
         return
         [
             .. logs.Select(log => new OwnLog(
@@ -290,7 +286,7 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
                 log.Class.Name,
                 log.Class.BoatId,
                 log.Class.Boat,
-                log.Row.ToLog(marks[log.Row.Id])
+                log.Row.ToLog(runs[log.Row.Id], marks[log.Row.Id])
             )),
         ];
     }

@@ -22,14 +22,23 @@ public sealed class PersonalData(NpgsqlDataSource database)
                     from memberships m join clubs c on c.id = m.club_id where m.person_id = @person),
                   'bodyMeasures', (select coalesce(jsonb_agg(to_jsonb(b) - 'person_id'), '[]') from body_measures b
                     where b.person_id = @person),
-                  'crewMasses', (select coalesce(jsonb_agg(jsonb_build_object('class', x.key, 'kilograms', w.kilograms)), '[]')
-                    from crew_masses w join classes x on (x.club_id, x.id) = (w.club_id, w.class_id) where w.person_id = @person),
+                  'offsets', (select coalesce(jsonb_agg(jsonb_build_object('class', x.key, 'control', o.control, 'positions', o.positions)),
+                      '[]') from personal_offsets o join classes x on (x.club_id, x.id) = (o.club_id, o.class_id)
+                    where o.person_id = @person),
+                  'notedAfloat', (select coalesce(jsonb_agg(to_jsonb(n) - 'person_id' - 'club_id' - 'class_id'
+                      || jsonb_build_object('class', x.key) order by n.noted_at), '[]') from noted_runs n
+                    join classes x on (x.club_id, x.id) = (n.club_id, n.class_id) where n.person_id = @person),
+                  'crews', (select coalesce(jsonb_agg(to_jsonb(w) - 'person_id' - 'club_id' - 'class_id'
+                      || jsonb_build_object('class', x.key)), '[]')
+                    from crew_profiles w join classes x on (x.club_id, x.id) = (w.club_id, w.class_id) where w.person_id = @person),
                   'logs', (select coalesce(jsonb_agg(to_jsonb(l) - 'sailor_id' - 'club_id' - 'class_id'
                       || jsonb_build_object('class', x.key,
-                      'marks', (select coalesce(jsonb_object_agg(r.control, r.mark), '{}') from log_marks r
-                        where (r.club_id, r.log_id) = (l.club_id, l.id)),
+                      'runs', (select coalesce(jsonb_agg(to_jsonb(r) - 'club_id' - 'log_id' || jsonb_build_object('marks',
+                          (select coalesce(jsonb_object_agg(m.control, m.mark), '{}') from log_marks m
+                            where (m.club_id, m.log_id, m.run) = (r.club_id, r.log_id, r.run))) order by r.run), '[]')
+                        from runs r where (r.club_id, r.log_id) = (l.club_id, l.id)),
                       'earlier', (select coalesce(jsonb_agg(jsonb_build_object('replacedAt', e.replaced_at,
-                          'log', e.log - 'sailor_id' - 'club_id' - 'class_id', 'marks', e.marks) order by e.id), '[]')
+                          'log', e.log - 'sailor_id' - 'club_id' - 'class_id', 'runs', e.runs, 'marks', e.marks) order by e.id), '[]')
                         from earlier_logs e where (e.club_id, e.log_id) = (l.club_id, l.id))) order by l.sailed_at), '[]')
                     from session_logs l join classes x on (x.club_id, x.id) = (l.club_id, l.class_id) where l.sailor_id = @person),
                   'signIns', (select coalesce(jsonb_agg(to_jsonb(s) - 'person_id' order by s.began_at), '[]')
@@ -39,29 +48,5 @@ public sealed class PersonalData(NpgsqlDataSource database)
                 """,
                 new { person }
             ) ?? "{}";
-    }
-
-    /// <summary>A person's own logs as rows of text: day and time in UTC, class, winds in metres a second, helm in degrees, felt, note,
-    /// and the marks in the class's positions.</summary>
-    public async Task<IReadOnlyList<IReadOnlyList<string>>> LogRowsAsync(Guid person)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        return
-        [
-            .. (
-                await connection.QueryAsync<string[]>(
-                    """
-                    select array[to_char(l.sailed_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI"Z"'), x.key,
-                      l.wind_from::text, l.wind_to::text,
-                      coalesce(l.gust::text, ''), coalesce(l.helm_port::text, ''), coalesce(l.helm_starboard::text, ''), l.felt, l.note,
-                      coalesce((select string_agg(r.control || '=' || r.mark, '; ' order by r.control) from log_marks r
-                        where (r.club_id, r.log_id) = (l.club_id, l.id)), '')]
-                    from session_logs l join classes x on (x.club_id, x.id) = (l.club_id, l.class_id)
-                    where l.sailor_id = @person and l.removed_at is null order by l.sailed_at
-                    """,
-                    new { person }
-                )
-            ).Select(row => (IReadOnlyList<string>)row),
-        ];
     }
 }

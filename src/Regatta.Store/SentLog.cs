@@ -2,6 +2,7 @@ using Dapper;
 using Npgsql;
 using NpgsqlTypes;
 using Regatta.Core;
+using Regatta.Core.Checks;
 using Regatta.Core.Fleet;
 using Regatta.Core.Logbook;
 
@@ -10,57 +11,73 @@ namespace Regatta.Store;
 /// <summary>A log on its way into the database: whose, on which boat's marks.</summary>
 internal sealed record SentLog(Guid? Sailor, SailedMarks Sailed, SessionLog Log)
 {
-    /// <summary>Its columns by name, with their types, in the order in which they are written.</summary>
-    private static readonly (string Name, NpgsqlDbType Type, Func<SentLog, object?> Value)[] Columns =
+    private const string MarkNames = "run, control, mark, measured, asked_by, card_mark";
+
+    /// <summary>The columns of a log by name, with their types, in the order in which they are written.</summary>
+    private static readonly SentColumn<SentLog>[] Columns =
     [
-        ("sailor_id", NpgsqlDbType.Uuid, sent => sent.Sailor),
-        ("boat_id", NpgsqlDbType.Bigint, sent => sent.Sailed.Boat),
-        ("key", NpgsqlDbType.Uuid, sent => sent.Log.Key),
-        ("sailed_at", NpgsqlDbType.TimestampTz, sent => sent.Log.SailedAt.UtcDateTime),
-        ("wind_from", NpgsqlDbType.Double, sent => sent.Log.Wind.From.MetresPerSecond),
-        ("wind_to", NpgsqlDbType.Double, sent => sent.Log.Wind.To.MetresPerSecond),
-        ("gust", NpgsqlDbType.Double, sent => sent.Log.Wind.Gust?.MetresPerSecond),
-        ("crew_mass", NpgsqlDbType.Double, sent => sent.Log.CrewMass?.Kilograms),
-        ("helm_port", NpgsqlDbType.Double, sent => sent.Log.Check?.Helm.Port?.Degrees),
-        ("helm_starboard", NpgsqlDbType.Double, sent => sent.Log.Check?.Helm.Starboard?.Degrees),
-        ("heel", NpgsqlDbType.Double, sent => sent.Log.Check?.Heel?.Degrees),
-        ("rudder_centred", NpgsqlDbType.Boolean, sent => sent.Log.Check?.Gates.RudderCentred ?? false),
-        ("steady_full_speed", NpgsqlDbType.Boolean, sent => sent.Log.Check?.Gates.SteadyFullSpeed ?? false),
-        ("flat", NpgsqlDbType.Boolean, sent => sent.Log.Check?.Gates.Flat ?? false),
-        ("trimmed", NpgsqlDbType.Boolean, sent => sent.Log.Check?.Gates.Trimmed ?? false),
-        ("helm_in_words", NpgsqlDbType.Boolean, sent => sent.Log.Check?.InWords ?? false),
-        ("wind_factor", NpgsqlDbType.Double, sent => sent.Log.WindFactor),
-        ("luffing", NpgsqlDbType.Text, sent => sent.Log.Luffing.ToString()),
-        ("felt", NpgsqlDbType.Text, sent => sent.Log.Felt.ToString()),
-        ("note", NpgsqlDbType.Text, sent => sent.Log.Note),
-        ("version", NpgsqlDbType.Integer, sent => sent.Log.Version),
-        ("plan", NpgsqlDbType.Text, sent => sent.Log.Layer.Plan.Name),
-        ("mode", NpgsqlDbType.Text, sent => sent.Log.Layer.Mode.Name),
+        new("sailor_id", NpgsqlDbType.Uuid, sent => sent.Sailor),
+        new("boat_id", NpgsqlDbType.Bigint, sent => sent.Sailed.Boat),
+        new("key", NpgsqlDbType.Uuid, sent => sent.Log.Key),
+        new("sailed_at", NpgsqlDbType.TimestampTz, sent => sent.Log.SailedAt.UtcDateTime),
+        new("crew_mass", NpgsqlDbType.Double, sent => sent.Log.CrewMass?.Kilograms),
+        new("note", NpgsqlDbType.Text, sent => sent.Log.Note),
+        new("version", NpgsqlDbType.Integer, sent => sent.Log.Version),
+        new("purpose", NpgsqlDbType.Text, sent => sent.Log.Purpose?.Name),
+        new("water", NpgsqlDbType.Text, sent => Spelling.Of(sent.Log.Water)),
+        new("place", NpgsqlDbType.Text, sent => Spelling.Of(sent.Log.Place)),
     ];
 
-    private const string MarkNames = "control, mark, measured, asked_by, card_mark";
-    private const string MarkValues = "@controls, @marks, @measured, @asked_by, @card_marks";
+    /// <summary>The columns of a run.</summary>
+    private static readonly SentColumn<(Run Run, int Number)>[] RunColumns =
+    [
+        new("run", NpgsqlDbType.Integer, one => one.Number),
+        new("from_at", NpgsqlDbType.TimestampTz, one => one.Run.From?.UtcDateTime),
+        new("plan", NpgsqlDbType.Text, one => one.Run.Layer.Plan.Name),
+        new("mode", NpgsqlDbType.Text, one => one.Run.Layer.Mode.Name),
+        new("wind_from", NpgsqlDbType.Double, one => one.Run.Wind.From.MetresPerSecond),
+        new("wind_to", NpgsqlDbType.Double, one => one.Run.Wind.To.MetresPerSecond),
+        new("gust", NpgsqlDbType.Double, one => one.Run.Wind.Gust?.MetresPerSecond),
+        new("wind_factor", NpgsqlDbType.Double, one => one.Run.WindFactor),
+        new("helm_port", NpgsqlDbType.Double, one => one.Run.Check?.Helm.Port?.Degrees),
+        new("helm_starboard", NpgsqlDbType.Double, one => one.Run.Check?.Helm.Starboard?.Degrees),
+        new("heel", NpgsqlDbType.Double, one => one.Run.Check?.Heel?.Degrees),
+        new("gates_asked", NpgsqlDbType.Array | NpgsqlDbType.Text, one => RunRow.Write(one.Run.Check?.Gates.Asked ?? Gate.None)),
+        new("gates_held", NpgsqlDbType.Array | NpgsqlDbType.Text, one => RunRow.Write(one.Run.Check?.Gates.Held ?? Gate.None)),
+        new("helm_in_words", NpgsqlDbType.Boolean, one => one.Run.Check?.InWords ?? false),
+        new("felt", NpgsqlDbType.Text, one => one.Run.Felt.ToString()),
+        new("answers", NpgsqlDbType.Jsonb, one => RunRow.Write(one.Run.Answers)),
+    ];
 
-    private static readonly string Names = string.Join(", ", Columns.Select(column => column.Name));
+    /// <summary>The columns of a mark.</summary>
+    private static readonly SentColumn<SentMark>[] MarkColumns =
+    [
+        new("run", NpgsqlDbType.Integer, mark => mark.Run),
+        new("control", NpgsqlDbType.Text, mark => mark.Control),
+        new("mark", NpgsqlDbType.Double, mark => mark.Position),
+        new("measured", NpgsqlDbType.Boolean, mark => mark.Measured),
+        new("asked_by", NpgsqlDbType.Text, mark => mark.AskedBy),
+        new("card_mark", NpgsqlDbType.Double, mark => mark.Card),
+    ];
 
     private static readonly string InsertOne = $"""
-        with added as (
-          insert into session_logs (club_id, class_id, logged_at, {Names})
-          values (@club_id, @class_id, @logged_at, {string.Join(", ", Columns.Select(column => "@" + column.Name))})
-          on conflict do nothing
-          returning id),
-        marked as (
-          insert into log_marks (club_id, log_id, {MarkNames})
-          select @club_id, added.id, m.* from added, unnest({MarkValues}) as m)
-        select id from added
+        insert into session_logs (club_id, class_id, logged_at, {Names(Columns)})
+          values (@club_id, @class_id, @logged_at, {Values(Columns)}) on conflict do nothing returning id
         """;
 
-    /// <summary>Writes a log over what it said before, its marks too.</summary>
     private static readonly string UpdateOne = $"""
         update session_logs set logged_at = @logged_at, {string.Join(", ", Columns.Select(column => $"{column.Name} = @{column.Name}"))}
           where club_id = @club_id and id = @id;
-        delete from log_marks where club_id = @club_id and log_id = @id;
-        insert into log_marks (club_id, log_id, {MarkNames}) select @club_id, @id, m.* from unnest({MarkValues}) as m;
+        delete from runs where club_id = @club_id and log_id = @id;
+        """;
+
+    private static readonly string InsertRun = $"""
+        insert into runs (club_id, log_id, {Names(RunColumns)}) values (@club_id, @id, {Values(RunColumns)})
+        """;
+
+    private static readonly string InsertMarks = $"""
+        insert into log_marks (club_id, log_id, {MarkNames})
+          select @club_id, @id, m.* from unnest(@runs, @controls, @marks, @measured, @asked_by, @card_marks) as m
         """;
 
     /// <summary>Writes a value as what it is: as an object it would be looked up anew each time.</summary>
@@ -72,24 +89,34 @@ internal sealed record SentLog(Guid? Sailor, SailedMarks Sailed, SessionLog Log)
             bool held => rows.WriteAsync(held, type),
             Guid id => rows.WriteAsync(id, type),
             DateTime at => rows.WriteAsync(at, type),
+            long number => rows.WriteAsync(number, type),
+            int number => rows.WriteAsync(number, type),
+            string[] texts => rows.WriteAsync(texts, type),
             null => rows.WriteNullAsync(),
             _ => rows.WriteAsync(value, type),
         };
 
-    /// <summary>Adds the log with its marks in one statement.</summary>
+    /// <summary>Adds the log with its runs and marks.</summary>
     /// <returns>Its number; null when its sailor sent it before.</returns>
     public async Task<long?> InsertAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one, DateTimeOffset now)
     {
         await using var command = Command(InsertOne, connection, transaction, one, now);
-        return await command.ExecuteScalarAsync() as long?;
+        if (await command.ExecuteScalarAsync() is not long number)
+        {
+            return null;
+        }
+
+        await InsertRunsAsync(connection, transaction, one.Club, number);
+        return number;
     }
 
-    /// <summary>Writes the log over what was sent before under its key.</summary>
+    /// <summary>Writes the log over what was sent before under its key, its runs and marks too.</summary>
     public async Task UpdateAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one, long number, DateTimeOffset now)
     {
         await using var command = Command(UpdateOne, connection, transaction, one, now);
         command.Parameters.AddWithValue("id", number);
         await command.ExecuteNonQueryAsync();
+        await InsertRunsAsync(connection, transaction, one.Club, number);
     }
 
     private NpgsqlCommand Command(
@@ -104,26 +131,53 @@ internal sealed record SentLog(Guid? Sailor, SailedMarks Sailed, SessionLog Log)
         command.Parameters.AddWithValue("club_id", one.Club.Number);
         command.Parameters.AddWithValue("class_id", one.Number);
         command.Parameters.AddWithValue("logged_at", now.UtcDateTime);
-        foreach (var (name, type, value) in Columns)
-        {
-            command.Parameters.Add(new NpgsqlParameter(name, type) { Value = value(this) ?? DBNull.Value });
-        }
-
-        var marks = Marks.ToList();
-        command.Parameters.AddWithValue("controls", marks.Select(mark => mark.Control).ToArray());
-        command.Parameters.AddWithValue("marks", marks.Select(mark => mark.Position).ToArray());
-        command.Parameters.AddWithValue("measured", marks.Select(mark => mark.Measured).ToArray());
-        command.Parameters.AddWithValue("asked_by", marks.Select(mark => mark.AskedBy).ToArray());
-        command.Parameters.AddWithValue("card_marks", marks.Select(mark => mark.Card).ToArray());
+        Add(command, Columns, this);
         return command;
     }
 
+    /// <summary>All runs and all marks in one round trip.</summary>
+    private async Task InsertRunsAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClubId club, long number)
+    {
+        await using var batch = new NpgsqlBatch(connection, transaction);
+        foreach (var (run, at) in Log.Runs.Select((run, at) => (run, at)))
+        {
+            var insert = new NpgsqlBatchCommand(InsertRun);
+            insert.Parameters.AddWithValue("club_id", club.Number);
+            insert.Parameters.AddWithValue("id", number);
+            foreach (var column in RunColumns)
+            {
+                insert.Parameters.Add(column.Parameter((run, at + 1)));
+            }
+
+            batch.BatchCommands.Add(insert);
+        }
+
+        var marks = Marks.ToList();
+        var insertMarks = new NpgsqlBatchCommand(InsertMarks);
+        insertMarks.Parameters.AddWithValue("club_id", club.Number);
+        insertMarks.Parameters.AddWithValue("id", number);
+        insertMarks.Parameters.AddWithValue("runs", marks.Select(mark => mark.Run).ToArray());
+        insertMarks.Parameters.AddWithValue("controls", marks.Select(mark => mark.Control).ToArray());
+        insertMarks.Parameters.AddWithValue("marks", marks.Select(mark => mark.Position).ToArray());
+        insertMarks.Parameters.AddWithValue("measured", marks.Select(mark => mark.Measured).ToArray());
+        insertMarks.Parameters.AddWithValue("asked_by", marks.Select(mark => mark.AskedBy).ToArray());
+        insertMarks.Parameters.AddWithValue("card_marks", marks.Select(mark => mark.Card).ToArray());
+        batch.BatchCommands.Add(insertMarks);
+        await batch.ExecuteNonQueryAsync();
+    }
+
     /// <summary>Its marks as rows.</summary>
-    private IEnumerable<(string Control, double Position, bool Measured, string? AskedBy, double? Card)> Marks =>
-        Log.Marks.Select(mark =>
-            Log.Asked.TryGetValue(mark.Key, out var asked)
-                ? (mark.Key.Name, mark.Value.Position, Sailed.Measured.Contains(mark.Key), Spelling.Of(asked.By), asked.Card?.Position)
-                : (mark.Key.Name, mark.Value.Position, Sailed.Measured.Contains(mark.Key), (string?)null, (double?)null)
+    private IEnumerable<SentMark> Marks =>
+        from entry in Log.Runs.Select((run, at) => (Run: run, Number: at + 1))
+        from mark in entry.Run.Marks
+        let asked = entry.Run.Asked.TryGetValue(mark.Key, out var one) ? one : (AskedMark?)null
+        select new SentMark(
+            entry.Number,
+            mark.Key.Name,
+            mark.Value.Position,
+            Sailed.Measured.Contains(mark.Key),
+            asked is { } known ? Spelling.Of(known.By) : null,
+            asked?.Card?.Position
         );
 
     /// <summary>Adds the logs of a class that has none yet, as fast as the database takes rows. A log that stands twice counts
@@ -144,46 +198,88 @@ internal sealed record SentLog(Guid? Sailor, SailedMarks Sailed, SessionLog Log)
                 transaction
             )
         ).ToList();
+        var numbered = numbers.Zip(logs).ToList();
         await using (
             var rows = await connection.BeginBinaryImportAsync(
-                $"copy session_logs (id, club_id, class_id, logged_at, {Names}) from stdin (format binary)"
+                $"copy session_logs (id, club_id, class_id, logged_at, {Names(Columns)}) from stdin (format binary)"
             )
         )
         {
-            foreach (var (number, log) in numbers.Zip(logs))
+            foreach (var (number, log) in numbered)
             {
                 await rows.StartRowAsync();
                 await rows.WriteAsync(number, NpgsqlDbType.Bigint);
                 await rows.WriteAsync(one.Club.Number, NpgsqlDbType.Bigint);
                 await rows.WriteAsync(one.Number, NpgsqlDbType.Bigint);
                 await rows.WriteAsync(now.UtcDateTime, NpgsqlDbType.TimestampTz);
-                foreach (var (_, type, value) in Columns)
-                {
-                    await WriteAsync(rows, value(log), type);
-                }
+                await WriteAsync(rows, Columns, log);
             }
 
             await rows.CompleteAsync();
         }
 
-        await using var marks = await connection.BeginBinaryImportAsync(
-            $"copy log_marks (club_id, log_id, {MarkNames}) from stdin (format binary)"
+        await CopyRowsAsync(
+            connection,
+            one.Club,
+            "runs",
+            RunColumns,
+            numbered.SelectMany(entry => entry.Second.Log.Runs.Select((run, at) => (entry.First, (run, at + 1))))
         );
-        foreach (var (number, log) in numbers.Zip(logs))
+        await CopyRowsAsync(
+            connection,
+            one.Club,
+            "log_marks",
+            MarkColumns,
+            numbered.SelectMany(entry => entry.Second.Marks.Select(mark => (entry.First, mark)))
+        );
+    }
+
+    private static async Task CopyRowsAsync<T>(
+        NpgsqlConnection connection,
+        ClubId club,
+        string table,
+        SentColumn<T>[] columns,
+        IEnumerable<(long Log, T Row)> all
+    )
+    {
+        await using var rows = await connection.BeginBinaryImportAsync(
+            $"copy {table} (club_id, log_id, {Names(columns)}) from stdin (format binary)"
+        );
+        foreach (var (number, row) in all)
         {
-            foreach (var (control, position, measured, askedBy, card) in log.Marks)
-            {
-                await marks.StartRowAsync();
-                await marks.WriteAsync(one.Club.Number, NpgsqlDbType.Bigint);
-                await marks.WriteAsync(number, NpgsqlDbType.Bigint);
-                await marks.WriteAsync(control, NpgsqlDbType.Text);
-                await marks.WriteAsync(position, NpgsqlDbType.Double);
-                await marks.WriteAsync(measured, NpgsqlDbType.Boolean);
-                await WriteAsync(marks, askedBy, NpgsqlDbType.Text);
-                await WriteAsync(marks, card, NpgsqlDbType.Double);
-            }
+            await rows.StartRowAsync();
+            await rows.WriteAsync(club.Number, NpgsqlDbType.Bigint);
+            await rows.WriteAsync(number, NpgsqlDbType.Bigint);
+            await WriteAsync(rows, columns, row);
         }
 
-        await marks.CompleteAsync();
+        await rows.CompleteAsync();
+    }
+
+    private static async Task WriteAsync<T>(NpgsqlBinaryImporter rows, SentColumn<T>[] columns, T row)
+    {
+        foreach (var column in columns)
+        {
+            await WriteAsync(rows, column.Value(row), column.Type);
+        }
+    }
+
+    private static void Add<T>(NpgsqlCommand command, SentColumn<T>[] columns, T row)
+    {
+        foreach (var column in columns)
+        {
+            command.Parameters.Add(column.Parameter(row));
+        }
+    }
+
+    private static string Names<T>(SentColumn<T>[] columns) => string.Join(", ", columns.Select(column => column.Name));
+
+    private static string Values<T>(SentColumn<T>[] columns) => string.Join(", ", columns.Select(column => "@" + column.Name));
+
+    private sealed record SentMark(int Run, string Control, double Position, bool Measured, string? AskedBy, double? Card);
+
+    private sealed record SentColumn<T>(string Name, NpgsqlDbType Type, Func<T, object?> Value)
+    {
+        public NpgsqlParameter Parameter(T row) => new(Name, Type) { Value = Value(row) ?? DBNull.Value };
     }
 }

@@ -146,18 +146,24 @@ public sealed class BoatTests(StoreFixture store)
                 new SessionLog(
                     Guid.NewGuid(),
                     StoreFixture.Now,
-                    WindRange.Of(Speed.FromKnots(10), Speed.FromKnots(12), null).Value,
                     null,
-                    new Dictionary<ControlKey, Mark> { [Gooseneck] = new(millimetres) },
-                    null,
-                    default,
-                    default,
+                    [
+                        new(
+                            WindRange.Of(Speed.FromKnots(10), Speed.FromKnots(12), null).Value,
+                            new Dictionary<ControlKey, Mark> { [Gooseneck] = new(millimetres) },
+                            null,
+                            default
+                        )
+                        {
+                            Asked = new Dictionary<ControlKey, AskedMark>
+                            {
+                                [Gooseneck] = new(AskedBy.Sailor, new Mark(millimetres - 25.4)),
+                            },
+                        },
+                    ],
                     "",
                     null
                 )
-                {
-                    Asked = new Dictionary<ControlKey, AskedMark> { [Gooseneck] = new(AskedBy.Sailor, new Mark(millimetres - 25.4)) },
-                }
             )
         ).Number;
 }

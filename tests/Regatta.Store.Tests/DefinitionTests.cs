@@ -1,5 +1,6 @@
 using Dapper;
 using Npgsql;
+using Regatta.Core.Checks;
 using Regatta.Core.Crew;
 using Regatta.Core.Fleet;
 using Regatta.Core.Fleet.Changes;
@@ -189,18 +190,16 @@ public sealed class DefinitionTests(StoreFixture store)
         var log = new Core.Logbook.SessionLog(
             Guid.NewGuid(),
             StoreFixture.Now,
-            WindRange.Of(Speed.FromKnots(20), Speed.FromKnots(22), null).Value,
             null,
-            new Dictionary<ControlKey, Mark>(),
-            null,
-            default,
-            default,
+            [
+                new(WindRange.Of(Speed.FromKnots(20), Speed.FromKnots(22), null).Value, new Dictionary<ControlKey, Mark>(), null, default)
+                {
+                    Layer = new(layers.Plans[^1].Key, layers.Modes[0].Key),
+                },
+            ],
             "",
             1
-        )
-        {
-            Layer = new(layers.Plans[^1].Key, layers.Modes[0].Key),
-        };
+        );
         await store.Logs.AddAsync(draft.Stamp.Class, store.Ann.Id, new(null, new HashSet<ControlKey>()), log);
         var refused = Assert.IsType<EditOutcome.Refused>(
             await store.Edits.ApplyAsync(draft.Stamp.Class, back.Stamp.Revision, new SetLayers(fewer), store.Ann.Id)
@@ -284,7 +283,27 @@ public sealed class DefinitionTests(StoreFixture store)
                 new RetireControl(draft.Class.Controls[0].Key),
                 new AddControl(draft.Class.Controls[1] with { Key = new("extra"), Name = "Extra" }),
                 new SetCrew(Length.FromMetres(4), CrewReading.By([])),
-                new SetSettings("Another name", "", draft.Class.Helm with { PerHeelDegree = 0.5 }, ["Look."], []),
+                new SetSettings(
+                    "Another name",
+                    "",
+                    draft.Class.Helm with
+                    {
+                        PerHeelDegree = 0.5,
+                    },
+                    ["Look."],
+                    [],
+                    new(BalanceKind.Radio, null),
+                    []
+                ),
+                new PutQuestion(draft.Class.Questions[0] with { Teaches = "Look again." }),
+                new RetireQuestion(draft.Class.Questions[^1].Key),
+                new SetGears([
+                    new(
+                        "Two",
+                        [.. draft.Class.Marked.Where(one => one.Scale.Choices is null).Take(2).Select(one => new GearMember(one.Key, 1))],
+                        false
+                    ),
+                ]),
             ];
             foreach (var change in changes)
             {

@@ -100,7 +100,7 @@ public sealed class PeopleTests(StoreFixture store)
     {
         Assert.NotEmpty(await store.Logs.OwnAsync(store.Club, store.Ann.Id));
         var draft = (await store.DraftAsync("quillet"))!;
-        Assert.Equal(84, (await store.Logs.EvidenceAsync(draft.Stamp.Class)).Count);
+        Assert.Equal(84, (await store.Logs.EvidenceAsync(draft.Stamp.Class)).Select(run => run.Number).Distinct().Count());
         Assert.True((await store.Logs.OwnAsync(store.Club, store.Ann.Id)).Count < 84);
     }
 

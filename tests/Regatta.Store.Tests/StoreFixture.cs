@@ -48,6 +48,8 @@ public sealed class StoreFixture : IAsyncLifetime
 
     public Logs Logs => new(Database, Clock);
 
+    public EarlierLogs Earlier => new(Database);
+
     public Boats Boats => new(Database, Clock);
 
     public Decisions Decisions => new(Database, Cells, Clock);

@@ -6,6 +6,7 @@ using Regatta.Core.Fleet;
 using Regatta.Core.Logbook;
 using Regatta.Core.Marks;
 using Regatta.Core.Matrices;
+using Regatta.Core.Questions;
 using Regatta.Core.Units;
 using Regatta.Core.Wind;
 using Regatta.Store;
@@ -128,9 +129,9 @@ public sealed class StoreTests(StoreFixture store)
             },
             await store.Logs.AddAsync(draft.Stamp.Class, store.Ann.Id, NoBoat, log)
         );
-        Assert.Empty(await store.Logs.EarlierAsync(store.Club, store.Ann.Id, first.Number));
+        Assert.Empty(await store.Earlier.OfAsync(store.Club, store.Ann.Id, first.Number));
         Assert.NotEqual(first.Number, (await store.Logs.AddAsync(draft.Stamp.Class, store.Ben.Id, NoBoat, log)).Number);
-        Assert.Equal(2, (await store.Logs.EvidenceAsync(draft.Stamp.Class)).Count);
+        Assert.Equal(4, (await store.Logs.EvidenceAsync(draft.Stamp.Class)).Count);
     }
 
     [Fact]
@@ -138,31 +139,30 @@ public sealed class StoreTests(StoreFixture store)
     {
         var draft = await store.FreshClassAsync();
         var log = NewLog();
-        var corrected = log with
+        var run = log.First with
         {
             Felt = Felt.Slow,
-            Marks = log.Marks.ToDictionary(mark => mark.Key, mark => new Mark(mark.Value.Position + 12.7)),
-            Asked = log.Marks.ToDictionary(mark => mark.Key, mark => new AskedMark(AskedBy.Sailor, mark.Value)),
+            Marks = log.First.Marks.ToDictionary(mark => mark.Key, mark => new Mark(mark.Value.Position + 12.7)),
+            Asked = log.First.Marks.ToDictionary(mark => mark.Key, mark => new AskedMark(AskedBy.Sailor, mark.Value)),
             WindFactor = 1.1,
         };
+        var corrected = log with { Runs = [run, log.Runs[1]] };
         var (number, _) = await store.Logs.AddAsync(draft.Stamp.Class, store.Ann.Id, NoBoat, log);
         Assert.Equal(
             new KeptLog(number, LogOutcome.Corrected),
             await store.Logs.AddAsync(draft.Stamp.Class, store.Ann.Id, NoBoat, corrected)
         );
         var own = (await store.Logs.OwnAsync(store.Club, store.Ann.Id, number))!.Log;
-        Assert.Equal((corrected.Felt, 1.1), (own.Felt, own.WindFactor));
-        Assert.Equal(corrected.Marks, own.Marks);
-        Assert.Equal(corrected.Asked, own.Asked);
-        var earlier = Assert.Single(await store.Logs.EarlierAsync(store.Club, store.Ann.Id, number));
+        Assert.Equal(corrected.Runs, own.Runs);
+        var earlier = Assert.Single(await store.Earlier.OfAsync(store.Club, store.Ann.Id, number));
         Assert.Equal(
-            (log.Felt, log.Wind, log.CrewMass, log.Check),
-            (earlier.Log.Felt, earlier.Log.Wind, earlier.Log.CrewMass, earlier.Log.Check)
+            (log.CrewMass, log.Water, log.Place, log.Purpose),
+            (earlier.Log.CrewMass, earlier.Log.Water, earlier.Log.Place, earlier.Log.Purpose)
         );
-        Assert.Equal(log.Marks, earlier.Log.Marks);
-        Assert.Empty(await store.Logs.EarlierAsync(store.Club, store.Ben.Id, number));
-        var evidence = Assert.Single(await store.Logs.EvidenceAsync(draft.Stamp.Class));
-        Assert.Equal((Felt.Slow, 1.1), (evidence.Felt, evidence.WindFactor));
+        Assert.Equal(log.Runs, earlier.Log.Runs);
+        Assert.Empty(await store.Earlier.OfAsync(store.Club, store.Ben.Id, number));
+        var evidence = await store.Logs.EvidenceAsync(draft.Stamp.Class);
+        Assert.Equal([(Felt.Slow, 1.1, 1), (Felt.Fast, 1, 2)], evidence.Select(one => (one.Felt, one.WindFactor, one.Run)));
     }
 
     [Fact]
@@ -173,10 +173,10 @@ public sealed class StoreTests(StoreFixture store)
         var (number, _) = await store.Logs.AddAsync(draft.Stamp.Class, store.Ann.Id, NoBoat, log);
         var own = (await store.Logs.OwnAsync(store.Club, store.Ann.Id, number))!.Log;
         Assert.Equal(
-            (log.Key, log.SailedAt, log.Wind, log.CrewMass, log.Check, log.Luffing, log.Felt, log.Note, log.Version),
-            (own.Key, own.SailedAt, own.Wind, own.CrewMass, own.Check, own.Luffing, own.Felt, own.Note, own.Version)
+            (log.Key, log.SailedAt, log.CrewMass, log.Note, log.Version, log.Purpose, log.Water, log.Place),
+            (own.Key, own.SailedAt, own.CrewMass, own.Note, own.Version, own.Purpose, own.Water, own.Place)
         );
-        Assert.Equal(log.Marks, own.Marks);
+        Assert.Equal(log.Runs, own.Runs);
         Assert.Null(await store.Logs.OwnAsync(store.Club, store.Ben.Id, number));
         Assert.False(await store.Logs.RemoveOwnAsync(store.Club, store.Ben.Id, number, removed: true));
         Assert.True(await store.Logs.RemoveOwnAsync(store.Club, store.Ann.Id, number, removed: true));
@@ -185,7 +185,7 @@ public sealed class StoreTests(StoreFixture store)
         Assert.Contains(await store.Logs.RemovedAsync(store.Club, store.Ann.Id), removed => removed.Number == number);
         Assert.False(await store.Logs.RemoveOwnAsync(store.Club, store.Ben.Id, number, removed: false));
         Assert.True(await store.Logs.RemoveOwnAsync(store.Club, store.Ann.Id, number, removed: false));
-        Assert.Single(await store.Logs.EvidenceAsync(draft.Stamp.Class));
+        Assert.Equal(2, (await store.Logs.EvidenceAsync(draft.Stamp.Class)).Count);
     }
 
     [Fact]
@@ -215,7 +215,7 @@ public sealed class StoreTests(StoreFixture store)
             await store.Logs.AddAsync(draft.Stamp.Class, store.Ann.Id, NoBoat, log with { Note = $"{time}" });
         }
 
-        var kept = (await store.Logs.EarlierAsync(store.Club, store.Ann.Id, number)).Select(earlier => earlier.Log.Note).ToList();
+        var kept = (await store.Earlier.OfAsync(store.Club, store.Ann.Id, number)).Select(earlier => earlier.Log.Note).ToList();
         Assert.Equal(Core.Limits.Corrections, kept.Count);
         Assert.Equal(("0", $"{Core.Limits.Corrections + 4}"), (kept[^1], kept[0]));
     }
@@ -384,26 +384,46 @@ public sealed class StoreTests(StoreFixture store)
         Assert.Equal(21 * 25.4, await MarkAsync(draft), 6);
     }
 
+    /// <summary>An outing of two runs: in the second a mark was moved, and more was looked at.</summary>
     private static SessionLog NewLog() =>
         new(
             Guid.NewGuid(),
             new(2026, 5, 31, 14, 30, 0, TimeSpan.Zero),
-            WindRange.Of(Speed.FromKnots(12), Speed.FromKnots(15), Speed.FromKnots(18)).Value,
             Mass.FromKilograms(71.5),
-            new Dictionary<ControlKey, Mark> { [new("gooseneck")] = new(508), [new("cunningham")] = new(3) },
-            new(
-                HelmReading.Of(Angle.FromDegrees(4), Angle.FromDegrees(5.5)).Value,
-                CheckGates.AllHeld with
+            [
+                new(
+                    WindRange.Of(Speed.FromKnots(12), Speed.FromKnots(15), Speed.FromKnots(18)).Value,
+                    new Dictionary<ControlKey, Mark> { [new("gooseneck")] = new(508), [new("cunningham")] = new(3) },
+                    new(
+                        HelmReading.Of(Angle.FromDegrees(4), Angle.FromDegrees(5.5)).Value,
+                        CheckGates.AllHeld.Without(Gate.Trimmed),
+                        Angle.FromDegrees(4)
+                    ),
+                    Felt.RatherFast
+                ),
+                new(
+                    WindRange.Of(Speed.FromKnots(14), Speed.FromKnots(16), null).Value,
+                    new Dictionary<ControlKey, Mark> { [new("gooseneck")] = new(520.7) },
+                    null,
+                    Felt.Fast
+                )
                 {
-                    Trimmed = false,
+                    From = new(2026, 5, 31, 15, 10, 0, TimeSpan.Zero),
+                    Answers = new Dictionary<QuestionKey, Answer>
+                    {
+                        [new("luffing")] = new("evenly", null, AnswerMeaning.Fine),
+                        [new("clicks")] = new("3 clicks", 3, AnswerMeaning.TooMuch),
+                    },
                 },
-                Angle.FromDegrees(4)
-            ),
-            Luffing.Together,
-            Felt.RatherFast,
+            ],
             "chop",
             1
-        );
+        )
+        {
+            Purpose = new("recreation"),
+            Water = Water.Chop,
+            Place = Place.GustyShore,
+        };
 
     private async Task<SaveOutcome> SaveAsync(ClassDraft draft, string mark, int seen, Person who)
     {

@@ -66,8 +66,32 @@ public sealed class UpgradeTests(StoreFixture store)
             )
         ).ToList();
 
+        var logged = (
+            await old.QueryAsync<OldRun>(
+                """
+                select key, wind_from, helm_port, rudder_centred, flat,
+                  case luffing when 'First' then 'tooMuch' when 'Together' then 'fine' when 'After' then 'tooLittle' end as luffed, felt,
+                  (select count(*) from log_marks m where m.log_id = l.id) as marks
+                from session_logs l order by key
+                """
+            )
+        ).ToList();
+
         await Database.MigrateAsync(address);
         await using var database = Database.Connect(address);
+        // Each log is a session of one run: what it held and what luffed first are what they were.
+        Assert.Equal(
+            logged,
+            await old.QueryAsync<OldRun>(
+                """
+                select l.key, r.wind_from, r.helm_port, 'rudderCentred' = any (r.gates_held) as rudder_centred, 'flat' = any (r.gates_held) as flat,
+                  r.answers -> 'luffing' ->> 'means' as luffed, r.felt,
+                  (select count(*) from log_marks m where (m.log_id, m.run) = (l.id, r.run)) as marks
+                from session_logs l join runs r on r.log_id = l.id order by l.key
+                """
+            )
+        );
+        Assert.Contains(logged, run => run.Luffed == "fine" && run.Flat);
         var after = await CountsAsync(old, ["classes", "class_edits", "versions", .. Unchanged]);
         Assert.Equal(before.Values, after.Values);
         Assert.True(
@@ -104,6 +128,25 @@ public sealed class UpgradeTests(StoreFixture store)
                 Assert.Equal((string?)content["Target"] ?? "", drafts[mark.Item1].State.Cells[place].Target);
             }
         );
+    }
+
+    private sealed record OldRun
+    {
+        public Guid Key { get; init; }
+
+        public double WindFrom { get; init; }
+
+        public double? HelmPort { get; init; }
+
+        public bool RudderCentred { get; init; }
+
+        public bool Flat { get; init; }
+
+        public string? Luffed { get; init; }
+
+        public string Felt { get; init; } = "";
+
+        public long Marks { get; init; }
     }
 
     private static readonly string[] Unchanged =

@@ -1,3 +1,4 @@
+using Regatta.Core.Crew;
 using Regatta.Core.Station;
 using Regatta.Core.Units;
 using Regatta.Store;
@@ -57,7 +58,7 @@ public sealed class WindLogTests(StoreFixture store)
         Assert.Null(await crews.OwnAsync(one, store.Ben.Id));
         await crews.SaveAsync(one, store.Ann.Id, Mass.FromKilograms(62), captainMaySee: true);
         Assert.Equal(new OpenCrew("Ann", Mass.FromKilograms(62)), Assert.Single(await crews.OpenAsync(one)));
-        await crews.SaveAsync(one, store.Ann.Id, null, captainMaySee: true);
+        await crews.SaveAsync(one, store.Ann.Id, CrewProfile.Unknown, captainMaySee: true);
         Assert.Empty(await crews.OpenAsync(one));
     }
 

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using Regatta.Core.Checks;
 using Regatta.Core.Crew;
 using Regatta.Core.Fleet;
 using Regatta.Core.Marks;
@@ -14,7 +15,7 @@ namespace Regatta.Store.Storage;
 internal static class ClassJson
 {
     /// <summary>The schema that is written.</summary>
-    public const int Schema = 2;
+    public const int Schema = 3;
 
     /// <summary>The member that holds the controls by key; in histories each control counts as a member of its own.</summary>
     private const string Controls = "controls";
@@ -185,6 +186,13 @@ internal static class ClassJson
             definition.WindHeight,
             definition.Crew.Rule,
             definition.Crew.Offsets,
+            definition.Crew.Steps,
+            definition.Crew.Columns,
+            definition.Balance,
+            [.. definition.Questions.Select(StoredQuestion.Of)],
+            [.. definition.RetiredQuestions.Select(StoredQuestion.Of)],
+            definition.Purposes,
+            definition.Gears,
             definition.Checks,
             definition.Cautions
         );
@@ -205,7 +213,16 @@ internal static class ClassJson
             Retired = [.. stored.Controls.Where(one => !stored.InUse.Contains(one.Key)).Select(one => one.Value)],
             Layers = Layers.Stored(stored.Plans, stored.Modes),
             WindHeight = stored.WindHeight,
-            Crew = stored.CrewRule is { } rule ? CrewReading.By(rule) : CrewReading.By(stored.CrewOffsets),
+            Crew = (stored.CrewRule is { } rule ? CrewReading.By(rule) : CrewReading.By(stored.CrewOffsets)) with
+            {
+                Steps = stored.CrewSteps,
+                Columns = stored.CrewColumns,
+            },
+            Balance = stored.Balance,
+            Questions = [.. stored.Questions.Select(question => question.ToQuestion())],
+            RetiredQuestions = [.. stored.RetiredQuestions.Select(question => question.ToQuestion())],
+            Purposes = stored.Purposes,
+            Gears = stored.Gears,
             Checks = stored.Checks,
         };
 
@@ -225,6 +242,13 @@ internal static class ClassJson
         Length WindHeight,
         CrewRule? CrewRule,
         IReadOnlyList<CrewOffset> CrewOffsets,
+        IReadOnlyList<CrewStep> CrewSteps,
+        CrewColumns? CrewColumns,
+        BalanceCheck Balance,
+        IReadOnlyList<StoredQuestion> Questions,
+        IReadOnlyList<StoredQuestion> RetiredQuestions,
+        IReadOnlyList<Purpose> Purposes,
+        IReadOnlyList<Gear> Gears,
         IReadOnlyList<string> Checks,
         IReadOnlyList<string> Cautions
     );

@@ -3,6 +3,7 @@ using System.Text.Json.Serialization;
 using Regatta.Core;
 using Regatta.Core.Fleet;
 using Regatta.Core.Marks;
+using Regatta.Core.Questions;
 using Regatta.Core.Units;
 using Regatta.Core.Wind;
 
@@ -29,6 +30,9 @@ internal static class StoredValues
             new NameConverter<ControlKey>(key => key.Name, name => new(name)),
             new NameConverter<PlanKey>(key => key.Name, name => new(name)),
             new NameConverter<ModeKey>(key => key.Name, name => new(name)),
+            new NameConverter<PurposeKey>(key => key.Name, name => new(name)),
+            new NameConverter<QuestionKey>(key => key.Name, name => new(name)),
+            new NumberConverter<Mark>(mark => mark.Position, position => new(position)),
             new ScaleConverter(),
             new RatioConverter(),
         },

@@ -1,0 +1,120 @@
+using Dapper;
+using Npgsql;
+using Regatta.Core;
+using Regatta.Core.Fleet;
+using Regatta.Core.Logbook;
+using Regatta.Core.Marks;
+using Regatta.Core.Units;
+using Regatta.Core.Wind;
+
+namespace Regatta.Store;
+
+/// <summary>What sailors note afloat. Private: read for who noted it alone, until their log is sent.</summary>
+public sealed class NotedRuns(NpgsqlDataSource database)
+{
+    /// <summary>Keeps a note. The same key a second time changes nothing; beyond what is kept the oldest go.</summary>
+    public async Task AddAsync(ClassRef one, Guid person, Guid key, NotedRun note)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync(
+            """
+            insert into noted_runs
+              (club_id, class_id, person_id, key, noted_at, boat_id, plan, mode, purpose, wind_from, wind_to, gust, control, mark)
+            values (@club, @classId, @person, @key, @at, @Boat, @plan, @mode, @purpose, @from, @to, @gust, @control, @mark)
+            on conflict do nothing;
+            delete from noted_runs where club_id = @club and person_id = @person and id not in (
+              select id from noted_runs where club_id = @club and person_id = @person order by id desc limit @most);
+            """,
+            new
+            {
+                club = one.Club.Number,
+                classId = one.Number,
+                person,
+                key,
+                at = note.At.ToUniversalTime(),
+                note.Boat,
+                plan = note.Layer.Plan.Name,
+                mode = note.Layer.Mode.Name,
+                purpose = note.Purpose?.Name,
+                from = note.Wind?.From.MetresPerSecond,
+                to = note.Wind?.To.MetresPerSecond,
+                gust = note.Wind?.Gust?.MetresPerSecond,
+                control = note.Differs?.Control.Name,
+                mark = note.Differs?.Mark.Position,
+                most = Limits.Notes,
+            }
+        );
+    }
+
+    /// <summary>What somebody noted in a class since a time, in the order it was noted.</summary>
+    public async Task<IReadOnlyList<NotedRun>> SinceAsync(ClassRef one, Guid person, DateTimeOffset since)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return
+        [
+            .. (
+                await connection.QueryAsync<NoteRow>(
+                    """
+                    select noted_at, boat_id, plan, mode, purpose, wind_from, wind_to, gust, control, mark from noted_runs
+                    where club_id = @club and class_id = @classId and person_id = @person and noted_at >= @since order by noted_at, id
+                    """,
+                    new
+                    {
+                        club = one.Club.Number,
+                        classId = one.Number,
+                        person,
+                        since = since.ToUniversalTime(),
+                    }
+                )
+            ).Select(row => row.ToNote()),
+        ];
+    }
+
+    /// <summary>Forgets what somebody noted in a class until a time: it stands in their log.</summary>
+    public async Task ForgetAsync(ClassRef one, Guid person, DateTimeOffset until)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync(
+            "delete from noted_runs where club_id = @club and class_id = @classId and person_id = @person and noted_at <= @until",
+            new
+            {
+                club = one.Club.Number,
+                classId = one.Number,
+                person,
+                until = until.ToUniversalTime(),
+            }
+        );
+    }
+
+    private sealed record NoteRow(
+        DateTimeOffset NotedAt,
+        long? BoatId,
+        string Plan,
+        string Mode,
+        string? Purpose,
+        double? WindFrom,
+        double? WindTo,
+        double? Gust,
+        string? Control,
+        double? Mark
+    )
+    {
+        public NotedRun ToNote() =>
+            new(
+                NotedAt,
+                BoatId,
+                new(new(Plan), new(Mode)),
+                Purpose is { } purpose ? new PurposeKey(purpose) : null,
+                WindFrom is { } from
+                    ? WindRange
+                        .Of(
+                            Speed.FromMetresPerSecond(from),
+                            Speed.FromMetresPerSecond(WindTo!.Value),
+                            Gust is { } gust ? Speed.FromMetresPerSecond(gust) : null
+                        )
+                        .Value
+                    : null,
+                Control is { } control ? (new ControlKey(control), new Mark(Mark!.Value)) : null
+            );
+    }
+}
