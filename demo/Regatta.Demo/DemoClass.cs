@@ -21,7 +21,14 @@ internal sealed record Publication(DateTimeOffset At, string Reason, params Row[
 internal sealed record Taped(string Control, string[] Readings, double ShiftMillimetres = 0, double Stretch = 1);
 
 /// <summary>A boat and what was measured on it.</summary>
-internal sealed record DemoBoat(string Name, string Note = "", params Taped[] Taped);
+internal sealed record DemoBoat(string Name, string Note = "", params Taped[] Taped)
+{
+    /// <summary>How its controls are fitted, where that is otherwise than the class has it.</summary>
+    public Dictionary<string, FittingDocument>? Fittings { get; init; }
+
+    /// <summary>Its sails.</summary>
+    public SailDocument[]? Sails { get; init; }
+}
 
 /// <summary>A class of the demo club: a starter kit, the club's own scales, its marks, its boats, and the true boat behind its
 /// logs.</summary>
@@ -38,6 +45,18 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
 
     /// <summary>How the club reads this class's card for other crews.</summary>
     public CrewDocument? Crew { get; init; }
+
+    /// <summary>Marks for other purposes than the class's first: of a control, for which, where, and what to beware of.</summary>
+    public (string Control, string Purpose, string Mark, string Caution)[] Purposed { get; init; } = [];
+
+    /// <summary>Where others measure a control from, and how many mm more they read.</summary>
+    public Dictionary<string, (string Words, double Shift)> OtherDatums { get; init; } = [];
+
+    /// <summary>What its sailors keep answering.</summary>
+    public Trouble[] Troubles { get; init; } = [];
+
+    /// <summary>The crew where nobody tuned for one, in kg.</summary>
+    public double UsualCrew { get; init; } = 80;
 
     public required Row[] Rows { get; init; }
 
@@ -63,8 +82,10 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
                 {
                     Scale = Scales.GetValueOrDefault(control.Key, control.Scale),
                     Datum = Datums.GetValueOrDefault(control.Key, control.Datum),
+                    OtherDatum = OtherDatums.TryGetValue(control.Key, out var other) ? new(other.Words, other.Shift) : null,
                 }
             )
+            .Select(WithPurposes)
             .ToList();
         var bands = Bands is null
             ? kit.Matrix.Bands
@@ -74,7 +95,7 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
             Key = Key,
             Name = Name,
             About = About,
-            Crew = Crew,
+            Crew = Crew ?? kit.Crew,
             Matrix = Matrix(kit.Matrix, bands, controls, Rows),
             Boats = [.. Boats.Select(boat => Boat(boat, controls))],
             Versions =
@@ -153,6 +174,21 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
             );
     }
 
+    private ControlDocument WithPurposes(ControlDocument control) =>
+        Purposed.Where(one => one.Control == control.Key).ToList() is { Count: > 0 } marks
+            ? control with
+            {
+                ByPurpose =
+                [
+                    .. marks.Select(one => new PurposeMarkDocument(
+                        one.Purpose,
+                        Rounded(ControlJson.Read(control).Scale.Read(one.Mark).Value.Position),
+                        one.Caution.Length > 0 ? one.Caution : null
+                    )),
+                ],
+            }
+            : control;
+
     private static BoatDocument Boat(DemoBoat boat, IReadOnlyList<ControlDocument> controls) =>
         new(
             boat.Name,
@@ -168,7 +204,9 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
                                     Pair(ControlJson.Read(controls.Single(control => control.Key == taped.Control)).Scale, taped, text)
                                 ),
                             ]
-                )
+                ),
+            boat.Fittings,
+            boat.Sails
         );
 
     /// <summary>A reading and what the tape says there, to the millimetre as a tape does.</summary>

@@ -1,4 +1,15 @@
+using Regatta.Core;
+using Regatta.Core.Checks;
+using Regatta.Core.Crew;
+using Regatta.Core.Evidence;
+using Regatta.Core.Fleet;
+using Regatta.Core.Logbook;
+using Regatta.Core.Marks;
+using Regatta.Core.Matrices;
+using Regatta.Core.Questions;
+using Regatta.Core.Sheets;
 using Regatta.Core.Units;
+using Regatta.Core.Wind;
 using Regatta.Formats.Bundles;
 
 namespace Regatta.Demo;
@@ -20,12 +31,14 @@ internal sealed record TrueBoat(
         + Effects.Sum(effect => effect.Value.PerUnit * (mark(effect.Key) - effect.Value.Neutral) / effect.Value.Unit);
 }
 
-/// <summary>Makes two seasons of logs from a true boat plus noise.</summary>
-internal static class LogMaker
+/// <summary>What is wrong with a class's marks: between two winds a question is mostly answered so.</summary>
+internal sealed record Trouble(string Question, string Answer, double FromKnots, double ToKnots);
+
+/// <summary>Makes two seasons of logs from a true boat plus noise. Sailors read the card as the app shows it to them, for their
+/// crew.</summary>
+internal sealed class LogMaker(DemoClass one, IReadOnlyList<string> sailors, Random random)
 {
     private const double HelmNoise = 0.7;
-
-    private static readonly string[] Gates = ["rudderCentred", "steadyFullSpeed", "flat", "trimmed"];
 
     private static readonly string[] Notes =
     [
@@ -38,109 +51,190 @@ internal static class LogMaker
         "Weed on the board for the first lap.",
     ];
 
-    public static ClassDocument WithLogs(DemoClass one, IReadOnlyList<string> sailors, Random random)
+    /// <summary>The seasons, with how they are counted.</summary>
+    private static readonly int[] Seasons = [2025, 2026];
+
+    private BundledClass boat = null!;
+
+    public static ClassDocument WithLogs(DemoClass one, IReadOnlyList<string> sailors, Random random) =>
+        new LogMaker(one, sailors, random).Make();
+
+    private ClassDocument Make()
     {
-        var boat = one.Make();
-        return boat with
+        var document = one.Make();
+        var reading = BundleReader.Read(
+            BundleWriter.Write(new BundleDocument(BundleDocument.FormatName, BundleDocument.CurrentVersion, [document])),
+            DateTimeOffset.MaxValue.AddDays(-1)
+        );
+        boat = reading.Bundle?.Classes[0] ?? throw new InvalidOperationException(string.Join(" ", reading.Problems));
+        return document with
         {
             Logs =
             [
-                .. from season in (int[])[2025, 2026]
-                from log in Enumerable
-                    .Range(0, one.LogsASeason)
-                    .Select(_ => Log(boat, one.Truth, season, sailors, random))
-                    .OrderBy(log => log.SailedAt)
+                .. from season in Seasons
+                from log in Enumerable.Range(0, one.LogsASeason).Select(_ => Log(season)).OrderBy(log => log.SailedAt)
                 select log,
             ],
         };
     }
 
-    private static LogDocument Log(ClassDocument boat, TrueBoat truth, int season, IReadOnlyList<string> sailors, Random random)
+    private LogDocument Log(int season)
     {
-        var version = boat.Versions!.Last(candidate => candidate.At.Year <= season);
+        var version = boat.Versions.Last(candidate => candidate.At.Year <= season);
         var day = new DateTimeOffset(season, 4, 20, 10 + random.Next(8), 15 * random.Next(4), 0, TimeSpan.Zero).AddDays(random.Next(185));
-        var mean = Math.Clamp(truth.ReferenceKnots * (1 + (0.375 * Normal(random))), 2, truth.ReferenceKnots * 2);
-        var (from, to) = (Math.Round(mean - 1), Math.Round(mean + 1));
-        // The largest sails that have marks in this wind.
-        var band = version.Matrix.Bands.LastOrDefault(candidate => DemoClass.Knots(mean) >= candidate.From)!;
-        var plan = version.Matrix.Cells.FirstOrDefault(cell => cell.Band == band.Id && cell.Mode is null)?.Plan;
-        var card = Marks(version.Matrix, band, plan, null);
-        var marks = Marks(version.Matrix, band, plan, random);
-        var heel = Math.Max(0, Math.Round(3 + (3 * Normal(random))));
-        var helm = truth.Helm((from + to) / 2, heel, key => marks.GetValueOrDefault(key));
+        var mean = Math.Clamp(one.Truth.ReferenceKnots * (1 + (0.375 * Normal())), 2, one.Truth.ReferenceKnots * 2);
         var sailor = sailors[random.Next(sailors.Count)];
-        // One boat's rudder sits a little off: it shows as a difference between the tacks, not as balance.
-        var bias = sailor == "ewan" ? 1.2 : 0;
-        var held = Gates.Where(_ => random.NextDouble() > 0.04).ToList();
-        var felt = (int)Math.Clamp(Math.Round(5 - Math.Abs(helm - boat.Helm.TargetDegrees) + (0.6 * Normal(random))), 1, 5);
-        return new(
-            Key(random),
+        var crew = CrewOf(sailor);
+        var first = RunOf(version, sailor, crew, mean, null, null);
+        // Now and then something was changed afloat, or the wind had, and the outing has a second run.
+        var further = random.Next(5) == 0 ? RunOf(version, sailor, crew, Math.Max(2, mean + Normal()), null, day.AddMinutes(40)) : null;
+        // Classes with other modes are sailed in them too.
+        var other =
+            version.Set.Layers.Modes.Count > 1 && random.Next(3) == 0
+                ? RunOf(
+                    version,
+                    sailor,
+                    crew,
+                    mean,
+                    version.Set.Layers.Modes[1 + random.Next(version.Set.Layers.Modes.Count - 1)].Key.Name,
+                    day.AddMinutes(75)
+                )
+                : null;
+        var runs = new[] { first, further, other }.OfType<Run>().ToList();
+        var purposes = version.Class.Purposes;
+        var log = new SessionLog(
+            Key(),
             day,
-            DemoClass.Knots(from),
-            DemoClass.Knots(to),
-            marks,
-            Gust: random.Next(3) == 0 ? null : DemoClass.Knots(Math.Round((mean * 1.2) + 2)),
-            Sailor: sailor,
-            Boat: boat.Boats![sailors.ToList().IndexOf(sailor) % boat.Boats.Count].Name,
-            HelmPort: Half(helm + bias + (HelmNoise * Normal(random))),
-            HelmStarboard: random.Next(12) == 0 ? null : Half(helm - bias + (HelmNoise * Normal(random))),
-            Heel: heel,
-            GatesHeld: held,
-            Luffing: random.Next(4) switch
-            {
-                0 => null,
-                1 => "first",
-                _ => "together",
-            },
-            Felt: ((string[])["slow", "ratherSlow", "usual", "ratherFast", "fast"])[felt - 1],
-            Note: random.Next(6) == 0 ? Notes[random.Next(Notes.Length)] : null,
-            Version: version.Number,
-            Plan: plan,
-            // What differs from the card was tried on purpose: the club's captains hand out the steps of a training day.
-            Asked: marks.ToDictionary(
-                mark => mark.Key,
-                mark => new AskedDocument(mark.Value == card[mark.Key] ? "card" : "trial", card[mark.Key])
-            )
-        );
+            crew.Mass,
+            runs.Count > 1 ? [runs[0] with { From = day }, .. runs.Skip(1)] : runs,
+            random.Next(6) == 0 ? Notes[random.Next(Notes.Length)] : "",
+            version.Number
+        )
+        {
+            Purpose = purposes.Count > 1 && random.Next(8) == 0 ? purposes[1 + random.Next(purposes.Count - 1)].Key : null,
+            Water = (Water)random.Next(4),
+            Place = (Place)random.Next(3),
+        };
+        var document = BundleWriter.ToDocument(log, version.Class);
+        return document with
+        {
+            Sailor = sailor,
+            Boat = boat.Boats[sailors.ToList().IndexOf(sailor) % boat.Boats.Count].Name,
+            CrewMass = crew.Mass?.Kilograms,
+            Runs =
+            [
+                .. document.Runs!.Zip(log.Runs, (run, said) => run with { WindFactor = said.WindFactor == 1 ? null : said.WindFactor }),
+            ],
+        };
     }
 
-    /// <summary>The card's marks; with a source of chance, with what people change by a step or two.</summary>
-    private static Dictionary<string, double> Marks(MatrixDocument matrix, BandDocument band, string? plan, Random? random)
+    private Run RunOf(PublishedVersion version, string sailor, CrewProfile crew, double mean, string? mode, DateTimeOffset? from)
     {
-        var marks = new Dictionary<string, double>();
-        foreach (var control in matrix.Controls)
+        var definition = version.Class;
+        var (low, high) = (Math.Round(mean - 1), Math.Round(mean + 1));
+        var wind = WindRange
+            .Of(Speed.FromKnots(low), Speed.FromKnots(high), random.Next(3) == 0 ? null : Speed.FromKnots(Math.Round((mean * 1.2) + 2)))
+            .Value;
+        var card = CardReading.Of(version, wind.Mean, null, mode, new CardReader(crew, Readings.OfTheClass));
+        var said = card.Lines.Where(line => line.Cell?.Mark is not null).ToDictionary(line => line.Control, line => line.Cell!.Mark!.Value);
+        var marks = said.ToDictionary(line => line.Key.Key, line => Sailed(line.Key, line.Value));
+        var heel = Math.Round((definition.Balance.Heel?.Degrees ?? 0) + Math.Max(0, 3 + (3 * Normal())));
+        var factor = Math.Clamp(definition.Crew.Factor(wind.Mean, crew, definition.Bands), Run.LeastWindFactor, Run.MostWindFactor);
+        var helm = one.Truth.Helm(
+            wind.Mean.Knots * factor,
+            heel - (definition.Balance.Heel?.Degrees ?? 0),
+            key => marks.TryGetValue(new(key), out var mark) ? mark.Position : one.Truth.Effects[key].Neutral
+        );
+        var felt = (Felt)(int)Math.Clamp(Math.Round(5 - Math.Abs(helm - definition.Helm.Target.Degrees) + (0.6 * Normal())), 1, 5);
+        return new(wind, marks, definition.IsUpwind(card.Layer) ? Check(definition, sailor, helm, heel) : null, felt)
         {
-            if (
-                matrix
-                    .Cells.FirstOrDefault(cell =>
-                        cell.Band == band.Id && cell.Control == control.Key && cell.Plan == plan && cell.Mode is null
-                    )
-                    ?.Mark is
-                { } mark
-            )
-            {
-                var scale = ControlJson.Read(control).Scale;
-                var steps =
-                    random is null ? 0
-                    : control.HelmPerUnit is not null ? Math.Round(1.1 * Normal(random))
-                    : random.Next(6) == 0 ? random.Next(-1, 2)
-                    : 0;
-                marks[control.Key] = Math.Round(scale.StepBy(new(mark), (int)steps).Position, 6);
-            }
+            From = from,
+            Layer = card.Layer,
+            WindFactor = factor,
+            // What differs from the card was tried on purpose: the club's captains hand out the steps of a training day.
+            Asked = said.ToDictionary(
+                line => line.Key.Key,
+                line => new AskedMark(marks[line.Key.Key] == line.Value ? AskedBy.Card : AskedBy.Trial, line.Value)
+            ),
+            Answers = Answers(card.Questions, wind.Mean.Knots),
+        };
+    }
+
+    private HelmCheck Check(ClassDefinition definition, string sailor, double helm, double heel)
+    {
+        // One boat's rudder sits a little off: it shows as a difference between the tacks, not as balance.
+        var bias = sailor == "ewan" && definition.Balance.Kind != BalanceKind.Sailboard ? 1.2 : 0;
+        var asked = CheckGates.Joined(definition.Balance.Gates(upwind: true).Select(gate => gate.Gate));
+        var held = CheckGates.Joined(CheckGates.Each(asked).Where(_ => random.NextDouble() > 0.04));
+        var starboard = random.Next(12) == 0 ? (Angle?)null : Half(helm - bias + (HelmNoise * Normal()));
+        return new(HelmReading.Of(Half(helm + bias + (HelmNoise * Normal())), starboard).Value, new(asked, held), Angle.FromDegrees(heel));
+    }
+
+    /// <summary>About half of what is asked is answered, mostly that it was fine; where the class has its trouble, mostly that.</summary>
+    private Dictionary<QuestionKey, Answer> Answers(IEnumerable<Question> questions, double knots)
+    {
+        var answers = new Dictionary<QuestionKey, Answer>();
+        foreach (var question in questions.Where(_ => random.Next(2) == 0))
+        {
+            var trouble = one.Troubles.FirstOrDefault(one =>
+                one.Question == question.Key.Name && knots >= one.FromKnots && knots < one.ToKnots
+            );
+            answers[question.Key] =
+                trouble is not null && random.Next(4) > 0 ? question.Form.Read(trouble.Answer).Value
+                : question.Form.Words is { } words
+                    ? question.Form.Read((random.Next(8) == 0 ? words[random.Next(words.Count)] : Fine(words)).Text).Value
+                : Measured(question.Form);
         }
 
-        return marks;
+        return answers;
     }
 
-    private static Guid Key(Random random)
+    private static AnswerWord Fine(IReadOnlyList<AnswerWord> words) =>
+        words.FirstOrDefault(word => word.Means == AnswerMeaning.Fine) ?? words[0];
+
+    /// <summary>A number from where it begins to be fine on.</summary>
+    private Answer Measured(AnswerForm form)
+    {
+        var (meanings, step, most) = form switch
+        {
+            NumberAnswer number => (number.Meanings, number.Step, number.Most),
+            ScaleAnswer scale => (scale.Meanings, scale.Scale.Step, scale.Scale.Max.Position),
+            _ => throw new InvalidOperationException("A form of words has words."),
+        };
+        var at = meanings.First(one => one.Means == AnswerMeaning.Fine).From;
+        var position = Math.Min(most, at + (step * random.Next(3)));
+        return form is ScaleAnswer scaled
+            ? form.Read(scaled.Scale.Show(scaled.Scale.Snap(new(position)))).Value
+            : form.Read(NumberText.Exact(position)).Value;
+    }
+
+    /// <summary>The card's mark, or what people change by a step or two.</summary>
+    private Mark Sailed(Control control, Mark said)
+    {
+        var steps =
+            control.HelmPerUnit is not null ? Math.Round(1.1 * Normal())
+            : random.Next(6) == 0 ? random.Next(-1, 2)
+            : 0;
+        return new(Math.Round(control.Scale.StepBy(said, (int)steps).Position, 6));
+    }
+
+    /// <summary>Each sailor weighs what they weigh; where two sail, their crew does too.</summary>
+    private CrewProfile CrewOf(string sailor)
+    {
+        var reference = boat.Class.Crew.Rule?.Reference.Kilograms ?? one.UsualCrew;
+        // Spread by name, so that a sailor is as heavy in every class and every season.
+        var spread = (sailor.Sum(letter => letter) % 9 / 20.0) + 0.8;
+        return new(Mass.FromKilograms(Math.Round(reference * spread)));
+    }
+
+    private Guid Key()
     {
         var bytes = new byte[16];
         random.NextBytes(bytes);
         return new(bytes);
     }
 
-    private static double Half(double number) => Math.Round(number * 2) / 2;
+    private static Angle Half(double number) => Angle.FromDegrees(Math.Clamp(Math.Round(number * 2) / 2, -40, 40));
 
-    private static double Normal(Random random) =>
-        Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());
+    private double Normal() => Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());
 }

@@ -24,12 +24,20 @@ internal static class TessickFleet
         {
             LogsASeason = 14,
             Scales = new() { ["gooseneck"] = Inches(14, 27, 0.5) },
-            Datums = new() { ["gooseneck"] = "The joint of the front cap and the boom" },
+            Datums = new() { ["gooseneck"] = "joint of the front cap and the boom" },
             Rows =
             [
-                new("halyard-point", "68", "68", "67", "66", "64", ""),
+                new("halyard-point", "58", "58", "58", "58", "58", ""),
                 new("gooseneck", "15", "17", "18 1/2", "20", "22", ""),
-                new("head-line", "wrinkles just gone", "wrinkles just gone", "wrinkles just gone", "firm", "firm", ""),
+                new(
+                    "head-line",
+                    "wrinkles just gone",
+                    "wrinkles just gone",
+                    "wrinkles just gone",
+                    "wrinkles just gone",
+                    "wrinkles just gone",
+                    ""
+                ),
                 new("cunningham", "off", "off", "off", "creases just gone", "hand tight", ""),
                 new("outhaul", "two hands of foot", "two hands of foot", "a hand of foot", "a hand of foot", "half a hand of foot", ""),
                 new("daggerboard", "0", "0", "0", "4", "", ""),

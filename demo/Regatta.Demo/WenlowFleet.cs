@@ -2,8 +2,8 @@ using static Regatta.Demo.DemoClass;
 
 namespace Regatta.Demo;
 
-/// <summary>The nine classes of Wenlow Reach: here the dinghies and the catamaran. The true boat behind each is what its logs are made
-/// from; nobody in the club knows it.</summary>
+/// <summary>The nine classes of Wenlow Reach: here the board boat, the catamaran and the single-hander. The true boat behind each is
+/// what its logs are made from; nobody in the club knows it.</summary>
 internal static partial class WenlowFleet
 {
     public static DemoClass Quillet { get; } =
@@ -24,12 +24,40 @@ internal static partial class WenlowFleet
         {
             LogsASeason = 42,
             Scales = new() { ["gooseneck"] = Inches(15, 28, 0.5) },
-            Crew = new(75, 20, 1.1, 3),
+            Datums = new() { ["gooseneck"] = "outer end of the front cap" },
+            OtherDatums = new() { ["gooseneck"] = ("joint of the front cap and the boom", -25.4) },
+            Crew = new(
+                75,
+                20,
+                1.1,
+                3,
+                Steps: [new("junior", "gooseneck", 2), new("hikesWeakly", "gooseneck", 1), new("learner", "gooseneck", 1)],
+                Columns: new(60, 92, true)
+            ),
+            Purposed =
+            [
+                (
+                    "halyard-point",
+                    "recreation",
+                    "72",
+                    "The recreational halyard point is not for strong wind: it can break the mast step. Lower her and tie it back first."
+                ),
+                ("halyard-point", "learning", "66", ""),
+            ],
+            Troubles = [new("pointing", "would not point", 5, 9), new("luffing", "low first", 16, 26)],
             Rows =
             [
-                new("halyard-point", "68", "68", "67 1/2", "66", "64", "63"),
+                new("halyard-point", "57", "57", "57", "57", "57", "57"),
                 new("gooseneck", "16", "18", "19 1/2", "20", "23 1/2", "26"),
-                new("head-line", "wrinkles just gone", "wrinkles just gone", "wrinkles just gone", "firm", "firm", "bar tight"),
+                new(
+                    "head-line",
+                    "wrinkles just gone",
+                    "wrinkles just gone",
+                    "wrinkles just gone",
+                    "wrinkles just gone",
+                    "wrinkles just gone",
+                    "wrinkles just gone"
+                ),
                 new("cunningham", "off", "off", "creases just gone", "hand tight", "hand tight", "hard"),
                 new("outhaul", "two hands of foot", "two hands of foot", "a hand of foot", "a hand of foot", "half a hand of foot", "flat"),
                 new("daggerboard", "0", "0", "0", "4", "8", ""),
@@ -43,6 +71,23 @@ internal static partial class WenlowFleet
                     "ease until she stays flat"
                 ),
             ],
+            Further =
+            [
+                new(
+                    null,
+                    "downwind",
+                    new("daggerboard", "10", "10", "10", "8", "8", ""),
+                    new(
+                        "heel-down",
+                        "windward rail down, sail over the hull",
+                        "windward rail down, sail over the hull",
+                        "a little to windward",
+                        "flat",
+                        "flat",
+                        ""
+                    )
+                ),
+            ],
             Published = [new(On(2025, 4, 12, 9, 30), "First season: pen marks off three boats, measured on the lawn.")],
             // The pen marks of Bramble's boom were drawn from the ring of the cap, not from its end: an inch short all along.
             Boats =
@@ -51,17 +96,18 @@ internal static partial class WenlowFleet
                     "Bramble",
                     "Club boat, blue deck.",
                     new Taped("gooseneck", ["16", "20", "26"], ShiftMillimetres: 25.4),
-                    new("halyard-point", ["62", "70"])
+                    new("halyard-point", ["54", "74"])
                 ),
                 new(
                     "Dunlin",
                     "",
                     new Taped("gooseneck", ["15", "20", "28"], ShiftMillimetres: -1),
-                    new("halyard-point", ["62", "70"], ShiftMillimetres: 3)
+                    new("halyard-point", ["54", "74"], ShiftMillimetres: 3)
                 ),
                 new("Minnow", "Newest sail.", new Taped("gooseneck", ["16", "24"], ShiftMillimetres: 2)),
                 new("Thistle", "Boom sawn off and capped again.", new Taped("gooseneck", ["16", "20", "24", "28"], Stretch: 1.004)),
                 new("Wagtail"),
+                new("Sanderling", "Her owner measures from the joint.") { Fittings = new() { ["gooseneck"] = new("bolt", true) } },
             ],
         };
 
@@ -76,11 +122,14 @@ internal static partial class WenlowFleet
         )
         {
             LogsASeason = 42,
-            Crew = new(140, 180, 1.6, 2),
+            Crew = new(140, 180, 1.6, 1, People: 2, OnWire: 1, Wire: 0.6, Columns: new(115, 165)),
+            Troubles = [new("bears-away", "would not", 18, 24), new("rudders-heavy", "heavy", 18, 24)],
             Rows =
             [
                 new("rake", "6", "5", "4", "4", "2"),
-                new("jib-tack", "2", "2", "3", "3", "4"),
+                new("jib-halyard", "4", "5", "6", "7", "8"),
+                new("jib-clew", "2", "2", "3", "3", "4"),
+                new("sheet", "a hand apart", "a fist apart", "block-to-block", "block-to-block", "block-to-block"),
                 new("battens", "creases just gone", "snug", "snug", "snug", "creases just gone"),
                 new("downhaul", "off", "creases just gone", "snug", "tight", "all on"),
                 new("outhaul", "12", "10", "7", "5", "3"),
@@ -128,9 +177,11 @@ internal static partial class WenlowFleet
             )
         )
         {
-            Crew = new(78, 30, 1.2, 3),
+            Crew = new(78, 30, 1.2, 3, Steps: [new("hikesWeakly", "vang", 1), new("racer", "vang", -1)]),
+            Troubles = [new("block-to-block", "had to ease to stay flat", 12, 18), new("windward-heel", "too much", 3, 30)],
             Rows =
             [
+                new("strap", "medium", "medium", "medium", "medium", "tight", "tight"),
                 new("mast-step", "3", "3", "3", "2", "2", "2"),
                 new("vang", "3", "2", "4", "6", "7 1/2", "9"),
                 new("outhaul", "1", "1 1/2", "1", "1/2", "1/2", "0"),
@@ -147,6 +198,27 @@ internal static partial class WenlowFleet
                     "ease until she stays flat"
                 ),
             ],
+            Further =
+            [
+                new(
+                    null,
+                    "downwind",
+                    new("vang", "1", "0", "2", "3", "4", "5"),
+                    new("outhaul", "2", "2", "2", "1 1/2", "1", "1"),
+                    new("cunningham", "off", "off", "off", "off", "off", "off"),
+                    new("board", "20", "20", "15", "15", "10", "10"),
+                    new("strap", "loose", "loose", "medium", "medium", "medium", "medium"),
+                    new(
+                        "sheet-down",
+                        "boom far out",
+                        "boom far out",
+                        "boom far out",
+                        "boom far out",
+                        "by the lee only flat",
+                        "broad reach only"
+                    )
+                ),
+            ],
             Published = [new(On(2025, 4, 26, 11, 0), "Three strips compared on the hard.")],
             // Every strip was stuck by eye; Sedge's a whole number further aft than the others.
             Boats =
@@ -156,137 +228,6 @@ internal static partial class WenlowFleet
                 new("Pintail", "Strip bends over a rivet at 6.", new Taped("vang", ["1", "5", "6", "9"], ShiftMillimetres: 7)),
                 new("Oxbow", "", new Taped("vang", ["2", "8"], ShiftMillimetres: 5), new("traveller", ["0", "6"])),
                 new("Reedling"),
-            ],
-        };
-
-    public static DemoClass Tandry { get; } =
-        new(
-            "sloop-dinghy",
-            "tandry",
-            "Tandry",
-            "Two people, main and jib, stayed mast, pivoting centreboard.",
-            "Ewan Tidewell",
-            new(
-                At: 3.0,
-                ReferenceKnots: 12,
-                PerKnot: 0.18,
-                PerHeelDegree: 0.15,
-                Effects: new() { ["shroud-plate"] = (-0.7, 5, 1), ["centreboard"] = (-0.08, 5, 1) }
-            )
-        )
-        {
-            Crew = new(150, 60, 1.3, 3),
-            Rows =
-            [
-                new("shroud-plate", "7", "7", "6", "5", "4", "3"),
-                new("rig-tension", "4", "5", "6", "8", "9 1/2", "11"),
-                new("spreaders", "430", "430", "425", "420", "410", "400"),
-                new("jib-lead", "4", "4", "4", "5", "6", "7"),
-                new("vang", "2", "2", "4", "6", "8", "10"),
-                new("outhaul", "8", "10", "7", "5", "3", "2"),
-                new("cunningham", "off", "off", "creases just gone", "hand tight", "hard", "hard"),
-                new("centreboard", "0", "0", "0", "5", "15", "25"),
-                new(
-                    "slot",
-                    "slot wide at the top",
-                    "leeches parallel",
-                    "leeches parallel",
-                    "leeches parallel",
-                    "top of the jib opens first",
-                    "jib backs the main a hand at most"
-                ),
-            ],
-            Further =
-            [
-                new(
-                    null,
-                    "reach",
-                    new("vang", "1", "2", "3", "5", "7", "9"),
-                    new("outhaul", "10", "10–12", "10", "8", "6", "5"),
-                    new("centreboard", "20", "20", "25–30", "30", "35", "40")
-                ),
-            ],
-            Published = [new(On(2025, 5, 3, 10, 0), "Numbers off the two boats that win in a breeze.")],
-            Boats =
-            [
-                new("Larkspur", "", new Taped("outhaul", ["0", "20"]), new("vang", ["1", "6", "11"], ShiftMillimetres: 3)),
-                new("Quince", "", new Taped("vang", ["1", "11"], ShiftMillimetres: 4)),
-                new("Tansy", "Jib track moved aft for a new jib.", new Taped("jib-lead", ["1", "10"], ShiftMillimetres: 24)),
-                new("Comfrey"),
-                new("Vetch"),
-            ],
-        };
-
-    public static DemoClass Skellow { get; } =
-        new(
-            "asymmetric",
-            "skellow",
-            "Skellow",
-            "Two people, main, jib and a kite on a bowsprit.",
-            "Wen Abara",
-            new(At: 2.8, ReferenceKnots: 12, PerKnot: 0.1, PerHeelDegree: 0.13, Effects: new() { ["mast-rake"] = (-0.35, 6460, 10) })
-        )
-        {
-            Rows =
-            [
-                new("mast-rake", "655", "653", "650", "646", "641", "636"),
-                new("rig-tension", "3", "4", "5", "7", "8", "9"),
-                new("jib-lead", "3", "3", "4", "4", "5", "6"),
-                new("vang", "2", "2", "3", "5", "7", "9"),
-                new("outhaul", "8", "9", "6", "4", "3", "2"),
-                new("cunningham", "off", "off", "creases just gone", "hand tight", "hard", "hard"),
-                new("daggerboard", "0", "0", "0", "5", "5", "10"),
-                new("tack-line", "3", "2", "1", "1", "0", "0"),
-                new(
-                    "kite-trim",
-                    "luff curls a hand",
-                    "luff curls a hand",
-                    "luff just curls",
-                    "luff just curls",
-                    "luff just curls",
-                    "bear away and drop early"
-                ),
-            ],
-            Further =
-            [
-                new(
-                    null,
-                    "soak",
-                    new("vang", "0", "0", "1", "", "", ""),
-                    new("outhaul", "10", "10", "8", "", "", ""),
-                    new("daggerboard", "30", "25", "20", "", "", ""),
-                    new(
-                        "kite-trim",
-                        "luff just curls, heel to windward",
-                        "luff just curls, heel to windward",
-                        "luff just curls, weight forward",
-                        "",
-                        "",
-                        ""
-                    )
-                ),
-                new(
-                    null,
-                    "planing",
-                    new("vang", "", "", "2", "3", "5", "7"),
-                    new("daggerboard", "", "", "10", "10", "as below", "as below"),
-                    new(
-                        "kite-trim",
-                        "",
-                        "",
-                        "luff curls a hand, sail higher",
-                        "slide aft, sheet in",
-                        "slide aft, sheet in",
-                        "bear away and drop early"
-                    )
-                ),
-            ],
-            Published = [new(On(2025, 5, 10, 16, 0), "Started from the kit, measured over two evenings.")],
-            Boats =
-            [
-                new("Swiftlet", "", new Taped("mast-rake", ["610", "670"]), new("vang", ["1", "9"], ShiftMillimetres: 2)),
-                new("Nettle", "", new Taped("mast-rake", ["610", "670"], ShiftMillimetres: 4)),
-                new("Hornbeam"),
             ],
         };
 

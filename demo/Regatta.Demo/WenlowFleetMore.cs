@@ -5,11 +5,11 @@ namespace Regatta.Demo;
 /// <summary>The keelboat, the trimaran, the sailboard and the radio yacht of Wenlow Reach.</summary>
 internal static partial class WenlowFleet
 {
-    public static DemoClass Marrick24 { get; } =
+    public static DemoClass Marrowin24 { get; } =
         new(
             "keelboat",
-            "marrick-24",
-            "Marrick 24",
+            "marrowin-24",
+            "Marrowin 24",
             "Three or four people, main and headsail, a fixed keel.",
             "Joaquim Stell",
             new(
@@ -21,6 +21,8 @@ internal static partial class WenlowFleet
             )
         )
         {
+            UsualCrew = 290,
+            Troubles = [new("boom", "below it", 18, 30), new("lookout", "nobody", 2, 8)],
             Rows =
             [
                 new("backstay", "0", "2", "5", "8", "11", "13"),
@@ -66,6 +68,8 @@ internal static partial class WenlowFleet
             )
         )
         {
+            UsualCrew = 230,
+            Troubles = [new("freeboard", "9", 17, 21), new("flutter", "flutters", 8, 17)],
             Rows =
             [
                 new("headsail-reef", "0", "0", "0", "0", "", ""),
@@ -74,6 +78,7 @@ internal static partial class WenlowFleet
                 new("traveller", "0", "0", "10", "25", "", ""),
                 new("daggerboard", "0", "0", "0", "10", "", ""),
                 new("leech-line", "off", "off", "flutter just gone", "flutter just gone", "", ""),
+                new("foot-line", "off", "off", "off", "off", "", ""),
                 new("freeboard", "dry", "dry", "two hands clear", "a hand clear: reef", "", ""),
             ],
             Further =
@@ -102,6 +107,20 @@ internal static partial class WenlowFleet
                 ),
                 new(
                     null,
+                    "gennaker",
+                    new(
+                        "gennaker-luff",
+                        "luff just curls",
+                        "luff just curls, bear away in gusts",
+                        "deep only, experienced only",
+                        "",
+                        "",
+                        ""
+                    ),
+                    new("daggerboard", "40", "40", "50", "", "", "")
+                ),
+                new(
+                    null,
                     "reach",
                     new("traveller", "20", "25", "as below", "35", "", ""),
                     new("daggerboard", "40", "40", "50", "50", "", "")
@@ -116,16 +135,23 @@ internal static partial class WenlowFleet
             ],
         };
 
-    public static DemoClass Gannel { get; } =
+    public static DemoClass Gessamy { get; } =
         new(
             "sailboard",
-            "gannel",
-            "Gannel",
+            "gessamy",
+            "Gessamy",
             "A sailboard with sails of 7.2, 5.8 and 4.7 m².",
             "Tariq Osgood",
-            new(At: 0, ReferenceKnots: 16, PerKnot: 0.05, PerHeelDegree: 0, Effects: [])
+            new(At: 0.6, ReferenceKnots: 16, PerKnot: 0.2, PerHeelDegree: 0, Effects: new() { ["outhaul"] = (-1.2, 25, 10) })
         )
         {
+            UsualCrew = 78,
+            Purposed =
+            [
+                ("footstraps", "learning", "inner", ""),
+                ("footstraps", "jumping", "mid", "Feet must come free of the straps in a fall."),
+            ],
+            Troubles = [new("draft", "wandered back", 20, 34), new("forearms", "tired", 16, 34)],
             Plans = [new("large", "7.2 m²"), new("middle", "5.8 m²"), new("small", "4.7 m²")],
             Crew = new(Offsets: [new(0, 65, "downhaul", 1), new(85, 200, "downhaul", -1), new(85, 200, "outhaul", -1)]),
             Rows =
@@ -169,7 +195,20 @@ internal static partial class WenlowFleet
             Published = [new(On(2025, 6, 7, 18, 0), "Rigged all three on the grass and wrote it down before the dew fell.")],
             Boats =
             [
-                new("Board 1", "Club board, red nose.", new Taped("downhaul", ["1", "11"]), new("harness-lines", ["35", "75"])),
+                new("Board 1", "Club board, red nose.", new Taped("downhaul", ["1", "11"]), new("harness-lines", ["35", "75"]))
+                {
+                    Sails =
+                    [
+                        new(
+                            "Red seven",
+                            new(2026, 8, 15),
+                            "large",
+                            7.2,
+                            [new("downhaul", Specified: 80, Maximum: 95), new("outhaul", Specified: 20, Maximum: 40)]
+                        ),
+                        new("Blue five-eight", new(2024, 5, 1), "middle", 5.8, [new("downhaul", Specified: 70, Maximum: 110)]),
+                    ],
+                },
                 new("Board 2", "Club board, white nose.", new Taped("harness-lines", ["35", "75"], ShiftMillimetres: -4)),
                 new("Board 3"),
             ],
@@ -191,6 +230,7 @@ internal static partial class WenlowFleet
             )
         )
         {
+            Troubles = [new("tops", "closed, she heels", 9, 18), new("twist-equal", "main more", 2, 6)],
             Rows =
             [
                 new("mast-foot", "3", "3", "4", "4", "", ""),
@@ -198,6 +238,11 @@ internal static partial class WenlowFleet
                 new("main-boom", "25", "27", "30", "32", "", ""),
                 new("headsail-boom", "38", "40", "42", "45", "", ""),
                 new("camber", "18", "18", "16", "14", "", ""),
+                new("headsail-camber", "16", "16", "14", "12", "", ""),
+                new("headsail-twist", "6", "8", "10", "12", "", ""),
+                new("sail-height", "0", "0", "0", "0", "", ""),
+                new("boom-height", "38", "38", "38", "38", "", ""),
+                new("sheeting-point", "70", "70", "70", "70", "", ""),
                 new("vang", "2", "1 3/4", "1 1/2", "1 1/4", "", ""),
                 new("backstay", "2", "3", "5", "7", "", ""),
                 new("rudder-trim", "0", "0", "0", "0", "", ""),
