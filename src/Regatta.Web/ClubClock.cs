@@ -13,6 +13,8 @@ public sealed class ClubClock(TimeProvider time, ClubContext here)
     private const int LastYear = 2100;
     private const string FieldFormat = "yyyy-MM-dd'T'HH:mm";
 
+    public TimeProvider Time => time;
+
     public DateTimeOffset Now => time.GetUtcNow();
 
     public TimeZoneInfo Zone => here.Club.Zone();

@@ -39,6 +39,8 @@ internal static class Services
             .AddSingleton<Crews>()
             .AddSingleton<Logs>()
             .AddSingleton<LogTracks>()
+            .AddSingleton<EarlierLogs>()
+            .AddSingleton<NotedRuns>()
             .AddSingleton<BoatLogs>()
             .AddSingleton<RemovedParts>()
             .AddSingleton<Outings>()
@@ -59,6 +61,7 @@ internal static class Services
         services
             .AddSingleton<ClassCache>()
             .AddSingleton<BoatReadings>()
+            .AddSingleton<CardReaders>()
             .AddSingleton<EditCells>()
             .AddSingleton<EditClass>()
             .AddSingleton<UndoEdits>()
@@ -84,6 +87,7 @@ internal static class Services
         services
             .AddScoped<ClubClock>()
             .AddScoped<SailedWinds>()
+            .AddScoped<LogRuns>()
             .AddScoped<UnitPreferences>()
             .AddScoped<DefinitionEditor>()
             .AddScoped<DemoLoader>()

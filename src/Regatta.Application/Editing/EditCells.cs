@@ -61,7 +61,24 @@ public sealed class EditCells(Cells cells, ClassCache cache, TimeProvider clock)
             _ => false,
         };
 
-    /// <summary>Writes one cell, or empties it.</summary>
-    public Task<SaveOutcome> RunAsync(Actor actor, ClassView seen, CellPlace place, Cell? cell, int seenRevision) =>
-        RunAsync(actor, seen, [new(place, cell, seenRevision)], Cells.OneCell);
+    /// <summary>Writes one cell, or empties it. Where its control is bound in a gear, the others of the gear go with it, as one
+    /// edit.</summary>
+    public Task<SaveOutcome> RunAsync(Actor actor, ClassView seen, CellPlace place, Cell? cell, int seenRevision)
+    {
+        var (gear, band) = (seen.Class.GearOf(place.Address.Control), seen.Class.Bands.Find(place.Address.Band));
+        var followers = gear is null || band is null ? [] : gear.Follow(seen.Set[place.Layer], band, place.Address.Control, cell);
+        return followers.Count == 0
+            ? RunAsync(actor, seen, [new(place, cell, seenRevision)], Cells.OneCell)
+            : RunAsync(
+                actor,
+                seen,
+                [
+                    new(place, cell, seenRevision),
+                    .. followers
+                        .Select(edit => (Place: new CellPlace(place.Layer, edit.Address), edit.Cell))
+                        .Select(edit => new CellWrite(edit.Place, edit.Cell, seen.Revision(edit.Place))),
+                ],
+                $"{gear!.Name}, {band!.Name}, moved as one"
+            );
+    }
 }

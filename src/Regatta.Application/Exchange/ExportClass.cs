@@ -25,7 +25,13 @@ public sealed class ExportClass(Classes classes, Boats boats, Versions versions,
             [
                 new(
                     new(draft.Class, draft.State.Cells),
-                    [.. (await boats.AllAsync(one)).Select(boat => new BundledBoat(boat.Name, boat.Note, boat.Measured))],
+                    [
+                        .. (await boats.AllAsync(one)).Select(boat => new BundledBoat(boat.Name, boat.Note, boat.Measured)
+                        {
+                            Fittings = boat.Fittings,
+                            Sails = boat.Sails,
+                        }),
+                    ],
                     [.. (await versions.AllAsync(one)).Reverse().Select(version => version with { By = TheClub })],
                     [.. (await logs.AllAsync(one)).Select(log => new BundledLog(null, null, log))]
                 ),

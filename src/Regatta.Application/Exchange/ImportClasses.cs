@@ -21,7 +21,7 @@ public sealed class ImportClasses(Imports imports)
         var classes = bundle
             .Classes.Select(one => new ImportedClass(
                 one.Draft,
-                [.. one.Boats.Select(boat => new ImportedBoat(boat.Name, boat.Note, boat.Measured))],
+                [.. one.Boats.Select(boat => new ImportedBoat(boat.Name, boat.Note, boat.Measured, boat.Fittings, boat.Sails))],
                 one.Versions,
                 [.. one.Logs.Select(log => new ImportedLog(SailorOf(log), log.Boat, log.Log))]
             ))

@@ -1,3 +1,6 @@
+using Regatta.Core;
+using Regatta.Core.Crew;
+using Regatta.Core.Fleet;
 using Regatta.Core.Logbook;
 using Regatta.Core.Tracks;
 using Regatta.Core.Units;
@@ -5,12 +8,63 @@ using Regatta.Store;
 
 namespace Regatta.Application.Logbook;
 
-/// <summary>What a sailor does with their own logs.</summary>
-public sealed class LogSession(Logs logs, LogTracks tracks, Crews crews)
+/// <summary>What a sailor does with their own logs, and with what stands beside their card.</summary>
+public sealed class LogSession(Logs logs, LogTracks tracks, Crews crews, NotedRuns notes, TimeProvider clock)
 {
-    /// <summary>Adds a log; sent twice it counts once, and says what was sent last.</summary>
-    public Task<KeptLog> AddAsync(Actor actor, ClassRef one, SailedMarks sailed, SessionLog log) =>
-        Retry.RunAsync(() => logs.AddAsync(one, actor.Person, sailed, log));
+    /// <summary>Adds a log; sent twice it counts once, and says what was sent last. Notes until its end stand in it now.</summary>
+    /// <returns>What came of it; or why an old log stays as it is.</returns>
+    public Task<Parsed<KeptLog>> AddAsync(Actor actor, ClassRef one, SailedMarks sailed, SessionLog log, DateTimeOffset? notedUntil) =>
+        Retry.RunAsync(async () =>
+        {
+            if (
+                await logs.SailedAtAsync(one, actor.Person, log.Key) is { } before
+                && clock.GetUtcNow() - before > SessionLog.CorrectedWithin
+            )
+            {
+                return Parsed<KeptLog>.Bad(
+                    $"It was sailed more than {SessionLog.CorrectedWithin.TotalDays:0} days ago, and the club has learned from it since. "
+                        + "It stays as it is."
+                );
+            }
+
+            var kept = await logs.AddAsync(one, actor.Person, sailed, log);
+            if (notedUntil is { } until)
+            {
+                await notes.ForgetAsync(one, actor.Person, until);
+            }
+
+            return Parsed<KeptLog>.Good(kept);
+        });
+
+    /// <summary>Adds logs out of a table, each once; those that were there before stay as they are, with the boat they name.</summary>
+    /// <returns>How many were added.</returns>
+    public async Task<int> ImportAsync(Actor actor, ClassRef one, IReadOnlyList<SessionLog> table)
+    {
+        var added = 0;
+        foreach (var log in table)
+        {
+            var sailed = new SailedMarks(null, log.Runs.SelectMany(run => run.Marks.Keys).ToHashSet());
+            added += await Retry.RunAsync(async () =>
+                await logs.SailedAtAsync(one, actor.Person, log.Key) is null
+                && (await logs.AddAsync(one, actor.Person, sailed, log)).Outcome == LogOutcome.Added
+                    ? 1
+                    : 0
+            );
+        }
+
+        return added;
+    }
+
+    /// <summary>Keeps a note made afloat; the same key a second time changes nothing.</summary>
+    public Task NoteAsync(Actor actor, ClassRef one, Guid key, NotedRun note) =>
+        Retry.RunAsync(() => notes.AddAsync(one, actor.Person, key, note));
+
+    /// <summary>The runs that a sailor's notes cut their outing into.</summary>
+    public async Task<IReadOnlyList<CutRun>> CutAsync(Actor actor, ClassRef one) =>
+        NotedRun.Cut(await notes.SinceAsync(one, actor.Person, clock.GetUtcNow() - NotedRun.Kept), clock.GetUtcNow());
+
+    /// <summary>Forgets what a sailor noted in a class.</summary>
+    public Task ForgetNotesAsync(Actor actor, ClassRef one) => notes.ForgetAsync(one, actor.Person, clock.GetUtcNow());
 
     /// <summary>Removes a log; it can be brought back for a season.</summary>
     /// <returns>Whether there was such a log of theirs.</returns>
@@ -26,7 +80,11 @@ public sealed class LogSession(Logs logs, LogTracks tracks, Crews crews)
     public Task<bool> KeepTrackAsync(Actor actor, long number, Angle windFrom, TrackSummary track) =>
         Retry.RunAsync(() => tracks.KeepAsync(actor.Club.Ref, actor.Person, number, windFrom, track));
 
-    /// <summary>Keeps the sailor's own crew weight in a class; null forgets it.</summary>
-    public Task SaveCrewWeightAsync(Actor actor, ClassRef one, Mass? mass, bool captainMaySee) =>
-        crews.SaveAsync(one, actor.Person, mass, captainMaySee);
+    /// <summary>Keeps who the sailor is in a class; a profile that says nothing forgets it.</summary>
+    public Task SaveCrewAsync(Actor actor, ClassRef one, CrewProfile crew, bool captainMaySee) =>
+        crews.SaveAsync(one, actor.Person, crew, captainMaySee);
+
+    /// <summary>Keeps what the sailor always sets otherwise than the card.</summary>
+    public Task SaveOffsetsAsync(Actor actor, ClassRef one, IReadOnlyDictionary<ControlKey, double> offsets) =>
+        Retry.RunAsync(() => crews.SaveOffsetsAsync(one, actor.Person, offsets));
 }

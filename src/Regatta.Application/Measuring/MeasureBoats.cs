@@ -27,6 +27,26 @@ public sealed class MeasureBoats(Boats boats, BoatLogs logs)
             ? Parsed<long>.Good(boat)
             : Parsed<long>.Bad("She was measured or sailed, and that would be lost. Give her a note instead.");
 
+    /// <summary>Keeps how some of a boat's controls are fitted; the others stay as they are.</summary>
+    public Task FitAsync(ClassRef one, Boat boat, IReadOnlyDictionary<ControlKey, Fitting> fittings)
+    {
+        var all = new Dictionary<ControlKey, Fitting>(boat.Fittings);
+        foreach (var (control, fitting) in fittings)
+        {
+            all.Remove(control);
+            if (fitting != new Fitting(FittingKind.NotSaid, false))
+            {
+                all[control] = fitting;
+            }
+        }
+
+        return boats.FitAsync(one, boat.Number, all, boat.Sails);
+    }
+
+    /// <summary>Keeps a boat's sails.</summary>
+    public Task CarryAsync(ClassRef one, Boat boat, IReadOnlyList<BoatSail> sails) =>
+        boats.FitAsync(one, boat.Number, boat.Fittings, sails);
+
     /// <summary>Adds measured pairs that are not there yet.</summary>
     /// <returns>How many were there already; or why none was taken.</returns>
     public async Task<Parsed<int>> TakeAsync(

@@ -26,7 +26,9 @@ public sealed class ClassEvidence(ClassDefinition definition, IReadOnlyList<Clas
 
     private LayerEvidence Make(Layer layer, ClassDefinition over)
     {
-        var own = byLayer[layer].ToList();
+        // The cells are the first purpose's: what was sailed for another tells nothing of them.
+        var first = over.Purposes.Count > 0 ? over.Purposes[0].Key : (PurposeKey?)null;
+        var own = byLayer[layer].Where(run => run.Purpose is null || run.Purpose == first).ToList();
         return new(over, over.Bands, own, new(layer, published, own));
     }
 }

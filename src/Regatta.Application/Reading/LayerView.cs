@@ -36,7 +36,7 @@ public sealed class LayerView
             band => (IReadOnlyList<Proposal>)[.. Proposer.In(band).Where(one => matrix[band, one.Control] is not null && IsNews(one))]
         );
         Proposals = inBands.Values.SelectMany(all => all).ToDictionary(p => new CellAddress(p.Band.Id, p.Control.Key));
-        findings = new(() => Judgement.Of(matrix, Evidence.Sessions));
+        findings = new(() => [.. Judgement.Of(matrix, Evidence.Sessions), .. PlanJudgement.Of(shown.Set, layer)]);
     }
 
     /// <summary>Another for every view that is made: what was rendered of one may be kept under it.</summary>

@@ -44,13 +44,18 @@ export function tiller() {
       for (const radio of this.$root.querySelectorAll("input[type=radio]")) radio.checked = radio === word;
       this.draw(half);
     },
+    said(degrees) {
+      const board = this.$root.dataset.kind === "sailboard";
+      if (degrees === 0) return board ? "equal pull" : "no helm";
+      return board ? `${Math.abs(degrees)} of ${degrees > 0 ? "back" : "front"}-hand pull` : `${Math.abs(degrees)}° of ${degrees > 0 ? "weather" : "lee"} helm`;
+    },
     draw(degrees) {
       const x = 120 + Number(this.$root.dataset.windward) * PER_DEGREE * Math.max(-MOST, Math.min(MOST, degrees));
       this.$root.querySelector(".tiller").setAttribute("x2", x);
       this.$root.querySelector(".grip").setAttribute("cx", x);
       const svg = this.$root.querySelector("svg");
       svg.setAttribute("aria-valuenow", degrees);
-      svg.setAttribute("aria-valuetext", degrees === 0 ? "no helm" : `${Math.abs(degrees)}° of ${degrees > 0 ? "weather" : "lee"} helm`);
+      svg.setAttribute("aria-valuetext", this.said(degrees));
     },
   };
 }

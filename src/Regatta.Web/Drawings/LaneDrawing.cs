@@ -74,6 +74,9 @@ public sealed record Lane(
 /// <summary>The lanes view: geometry only, the same for every reader.</summary>
 public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<Lane> Lanes)
 {
+    /// <summary>What was answered, a lane for each question that was.</summary>
+    public IReadOnlyList<AnswerLane> Answers { get; init; } = [];
+
     public const double Width = 900;
     private const double Left = 158;
 
@@ -102,7 +105,10 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
     {
         var ruler = new WindRuler(Left, Width - 14, view.Matrix.Bands) { Zoom = zoom };
         var size = view.Matrix.Controls.Count > LaneSize.MostTall && zoom is null ? LaneSize.Low : LaneSize.Tall;
-        return new(ruler, size, [.. view.Matrix.Controls.Select(control => LaneOf(view, ruler, size, control, unit))]);
+        return new(ruler, size, [.. view.Matrix.Controls.Select(control => LaneOf(view, ruler, size, control, unit))])
+        {
+            Answers = AnswerLane.Of(view, ruler),
+        };
     }
 
     private static Lane LaneOf(LayerView view, WindRuler ruler, LaneSize size, Control control, SpeedUnit unit)

@@ -21,6 +21,7 @@ public sealed class DataModel(
     Clubs clubs,
     ManageMembers manage,
     PersonalData data,
+    Logs logs,
     ActNote note
 ) : PageModel
 {
@@ -51,8 +52,8 @@ public sealed class DataModel(
         File(
             Encoding.UTF8.GetBytes(
                 CsvText.Write(
-                    ["at", "class", "windFrom", "windTo", "gust", "helmPort", "helmStarboard", "felt", "note", "marks"],
-                    await data.LogRowsAsync(User.Id())
+                    LogTable.Head,
+                    (await logs.OfPersonAsync(User.Id())).SelectMany(own => LogTable.Rows(new(own.ClassKey, own.Log)))
                 )
             ),
             "text/csv; charset=utf-8",

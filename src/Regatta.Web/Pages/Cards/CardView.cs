@@ -1,5 +1,9 @@
 using Regatta.Application.Reading;
+using Regatta.Core;
+using Regatta.Core.Crew;
+using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
+using Regatta.Core.Logbook;
 using Regatta.Core.Matrices;
 using Regatta.Core.Sheets;
 using Regatta.Core.Units;
@@ -9,10 +13,10 @@ using Regatta.Web.Drawings;
 namespace Regatta.Web.Pages.Cards;
 
 /// <summary>What an address asks of a card.</summary>
-public sealed record CardAsk(string? Wind, string? Plan, string? Mode);
+public sealed record CardAsk(string? Wind, string? Plan, string? Mode, string? Purpose = null);
 
 /// <summary>A published card for one wind, as a member or somebody with the link reads it. Names nobody.</summary>
-public sealed record CardView(CardReading Reading, bool PlanChosen, string Path, BoatChoice Choice, Mass? Crew)
+public sealed record CardView(CardReading Reading, bool PlanChosen, string Path, BoatChoice Choice, CardReader Reader)
 {
     /// <summary>The ruler on a phone's width.</summary>
     public const double RulerWidth = 360;
@@ -32,32 +36,69 @@ public sealed record CardView(CardReading Reading, bool PlanChosen, string Path,
 
     public Layers Layers => Version.Set.Layers;
 
+    /// <summary>What is noted afloat; null on a card that is nobody's.</summary>
+    public NoteForm? Note { get; init; }
+
+    /// <summary>What its reader noted and has not logged yet, as runs.</summary>
+    public IReadOnlyList<CutRun> Noted { get; init; } = [];
+
+    /// <summary>The address of one of the page's handlers, for this card.</summary>
+    public string Handled(string handler) => $"{At(Wind, SpeedUnit.Knot)}&handler={handler}";
+
+    /// <summary>The class's runs, to tell whether a new sail was looked at since.</summary>
+    public IReadOnlyList<SessionEvidence> Sessions { get; init; } = [];
+
     /// <summary>What the reader's crew makes of it, in a sentence; null when their card is the class's.</summary>
     public string? CrewSentence(SpeedUnit wind, MassUnit mass)
     {
-        if (Crew is not { } crew || !Class.Crew.Matters)
+        var crew = Reader.Crew;
+        if (crew.IsEmpty || !Class.Crew.Matters)
         {
             return null;
         }
 
-        var own = $"At {NumberText.Plain(crew.In(mass), 0)} {mass.Symbol()} ";
-        string Show(Speed speed) => $"{NumberText.Plain(speed.In(wind), 1)} {wind.Symbol()}";
-        return Class.Crew.Rule is not null
-            ? Math.Abs(Reading.Effective.Knots - Wind.Knots) < SameWind.Knots
-                ? own + $"you sail {Show(Wind)} as the card’s own."
-                : own + $"you sail {Show(Wind)} as the card’s {Show(Reading.Effective)}."
-            : Class.Crew.Offsets.Where(offset => offset.HoldsFor(crew)).ToList() is { Count: > 0 } offsets
-                ? own
-                    + string.Join(
-                        ", ",
-                        offsets.Select(offset =>
-                            $"{Class.Find(offset.Control)?.Name.ToLowerInvariant() ?? offset.Control.Name} "
-                            + $"{NumberText.Signed(offset.Steps, 0)} {(Math.Abs(offset.Steps) == 1 ? "step" : "steps")}"
-                        )
-                    )
-                    + ", as shown."
-                : own + "you set the card as it stands.";
+        var own = crew.Mass is { } heavy ? $"At {NumberText.Plain(heavy.In(mass), 0)} {mass.Symbol()} " : "";
+        var steps = Class
+            .Crew.StepsFor(crew)
+            .GroupBy(step => step.Control, step => step.Steps)
+            .Select(group => $"{Class.Find(group.Key)?.Name.ToLowerInvariant() ?? group.Key.Name} {Steps(group.Sum())}")
+            .ToList();
+        var parts = new List<string>();
+        if (Class.Crew.Rule is not null && crew.Mass is not null)
+        {
+            parts.Add(
+                Math.Abs(Reading.Effective.Knots - Wind.Knots) < SameWind.Knots
+                    ? $"you sail {Show(Wind, wind)} as the card’s own"
+                    : $"you sail {Show(Wind, wind)} as the card’s {Show(Reading.Effective, wind)}"
+            );
+        }
+
+        if (steps.Count > 0)
+        {
+            parts.Add($"{string.Join(", ", steps)}, as shown");
+        }
+
+        var said = parts.Count > 0 ? string.Join("; ", parts) : "you set the card as it stands";
+        return own.Length > 0 ? $"{own}{said}." : $"For you: {said}.";
     }
+
+    private static string Show(Speed speed, SpeedUnit wind) => $"{NumberText.Plain(speed.In(wind), 1)} {wind.Symbol()}";
+
+    private static string Steps(int steps) => $"{NumberText.Signed(steps, 0)} {(Math.Abs(steps) == 1 ? "step" : "steps")}";
+
+    /// <summary>The gear a line belongs to where it is the first of its members on the card, with the others' lines; null where it stands
+    /// alone.</summary>
+    public (Gear Gear, IReadOnlyList<CardLine> Lines)? GearOf(CardLine line) =>
+        Class.GearOf(line.Control.Key) is { } gear
+        && Reading.Lines.Where(one => gear.Binds(one.Control.Key) && one.Cell is not null).ToList() is { Count: > 1 } lines
+            ? (gear, [.. gear.Members.SelectMany(member => lines.Where(one => one.Control.Key == member.Control))])
+            : null;
+
+    /// <summary>Whether a line is told by the gear of a line before it.</summary>
+    public bool IsToldByGear(CardLine line) => GearOf(line) is { Lines: var lines } && lines[0].Control.Key != line.Control.Key;
+
+    /// <summary>For other crews than the one the card was tuned with, where the class wants columns for them; null where not.</summary>
+    public CrewTable? Crews => CrewTable.Of(Version, Layer, Wind);
 
     /// <summary>Two winds nearer than this are the same to anybody.</summary>
     private static readonly Speed SameWind = Speed.FromKnots(0.05);
@@ -72,7 +113,7 @@ public sealed record CardView(CardReading Reading, bool PlanChosen, string Path,
         string path,
         string classPath,
         BoatChoice choice,
-        Mass? crew,
+        CardReader reader,
         Speed? now
     )
     {
@@ -81,20 +122,23 @@ public sealed record CardView(CardReading Reading, bool PlanChosen, string Path,
                 ? read.Value
                 : now ?? version.Class.Helm.ReferenceWind;
         var chosen = version.Set.Layers.Plans.Any(plan => plan.Key.Name == ask.Plan);
-        return new(CardReading.Of(version, wind, ask.Plan, ask.Mode, crew, choice.Readings), chosen, path, choice, crew)
-        {
-            ClassPath = classPath,
-        };
+        return new(CardReading.Of(version, wind, ask.Plan, ask.Mode, reader), chosen, path, choice, reader) { ClassPath = classPath };
     }
+
+    /// <summary>The address of this card for another purpose.</summary>
+    public string For(Purpose? purpose, SpeedUnit unit) => At(Wind, unit, PlanChosen ? Layer.Plan : null, Layer.Mode, purpose);
 
     /// <summary>The address of this card at a wind.</summary>
     public string At(Speed wind, SpeedUnit unit) => At(wind, unit, PlanChosen ? Layer.Plan : null, Layer.Mode);
 
     /// <summary>The address of the card of another plan or mode at a wind; without a plan, of what is carried then.</summary>
-    public string At(Speed wind, SpeedUnit unit, PlanKey? plan, ModeKey mode) =>
+    public string At(Speed wind, SpeedUnit unit, PlanKey? plan, ModeKey mode) => At(wind, unit, plan, mode, Reading.Purpose);
+
+    private string At(Speed wind, SpeedUnit unit, PlanKey? plan, ModeKey mode, Purpose? purpose) =>
         $"{Path}?wind={NumberText.Plain(wind.In(unit), 1)}&unit={Uri.EscapeDataString(unit.Symbol())}"
         + (Choice.Boats.Count > 0 ? "&boat=" + Choice.InAddress : "")
-        + $"{(plan is { } carried ? "&plan=" + carried : "")}{(Layers.Modes.Count > 1 ? "&mode=" + mode : "")}";
+        + $"{(plan is { } carried ? "&plan=" + carried : "")}{(Layers.Modes.Count > 1 ? "&mode=" + mode : "")}"
+        + (purpose is { } known ? "&purpose=" + known.Key : "");
 
     /// <summary>What the class carries one band down and one band up, where that is something else.</summary>
     public SailsNow Sails => SailsNow.Of(Version.Set, Card.Band, Layer.Mode);
@@ -105,9 +149,48 @@ public sealed record CardView(CardReading Reading, bool PlanChosen, string Path,
             ? cell.Origin
             : null;
 
-    /// <summary>What to know about a line's reading before it is set; null when it can be taken as it stands.</summary>
-    public string? Remark(CardLine line) =>
-        line.Cell?.Mark is not { } mark
-            ? null
-            : ReadingRemarks.Of(Choice.Readings, Version.Set.Controls.First(control => control.Key == line.Control.Key), mark);
+    /// <summary>What to know about a line before it is set, a few words each, with what is to be known of all its gear; nothing where it
+    /// can be taken as it stands.</summary>
+    public IEnumerable<string> Remarks(CardLine line) =>
+        GearOf(line) is { } gear
+            ? gear
+                .Lines.SelectMany(member => RemarksOf(member).Select(remark => (member.Control.Name, Said: remark)))
+                .GroupBy(remark => remark.Said)
+                .Select(same =>
+                    same.Count() == gear.Lines.Count ? same.Key : $"{string.Join(", ", same.Select(one => one.Name))}: {same.Key}"
+                )
+            : RemarksOf(line);
+
+    private IEnumerable<string> RemarksOf(CardLine line)
+    {
+        if (line.Cell?.Mark is not { } mark)
+        {
+            yield break;
+        }
+
+        var control = Version.Set.Controls.First(one => one.Key == line.Control.Key);
+        if (ReadingRemarks.Of(Choice.Readings, control, mark) is { } reading)
+        {
+            yield return reading;
+        }
+
+        if (line.OfTheClass is { } classes)
+        {
+            var more = line.Control.Scale.ShowChange(mark.Position - classes.Mark!.Value.Position);
+            yield return $"yours: {more} of the class’s {classes.Show(line.Control.Scale)}";
+        }
+
+        if (Choice.Boat?.SailIn(Layer.Plan) is { } sail)
+        {
+            if (sail.MaximumOf(line.Control.Key) is { } most && mark.Position > most.Position + 1e-9)
+            {
+                yield return $"beyond the {line.Control.Scale.Show(most)} printed on {sail.Name} as its end: stop there";
+            }
+
+            if (SailCheck.IsNew(sail, Choice.Boat.Number, Layer, Card.Band, Class, Sessions))
+            {
+                yield return $"{sail.Name} is new since {sail.Since:d MMM yyyy}: check again";
+            }
+        }
+    }
 }

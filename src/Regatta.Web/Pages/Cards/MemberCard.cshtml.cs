@@ -5,75 +5,152 @@ using Regatta.Application.Logbook;
 using Regatta.Application.Reading;
 using Regatta.Core.Fleet;
 using Regatta.Core.Logbook;
-using Regatta.Core.Units;
-using Regatta.Store;
+using Regatta.Core.Wind;
 using Regatta.Web.Access;
 using Regatta.Web.Forms;
+using Regatta.Web.Pages.Logging;
 using Regatta.Web.Station;
 
 namespace Regatta.Web.Pages.Cards;
 
-/// <summary>The published card of a class, for members.</summary>
+/// <summary>The published card of a class, for members; beside it what only its reader sees: their crew, their own offsets, and what they
+/// note afloat.</summary>
 [Authorize(Policies.Member)]
 public sealed class MemberCardModel(
     ClubContext here,
-    BoatReadings readings,
-    Crews crews,
+    CardReaders readers,
     LogSession session,
+    SailedWinds winds,
     StationStates stations,
+    ClubClock clock,
     UnitPreferences units
 ) : PageModel
 {
+    private static readonly TimeSpan Lately = TimeSpan.FromMinutes(10);
+
     public ClassDefinition Class { get; private set; } = null!;
 
     public CardView? Card { get; private set; }
 
-    /// <summary>The reader's own crew mass; null when they never said.</summary>
-    public OwnCrew? Own { get; private set; }
+    /// <summary>Who the reader sails as.</summary>
+    public CrewForm Crew { get; private set; } = null!;
 
-    /// <summary>What was typed as the crew's mass, and what was wrong with it.</summary>
-    public Field CrewField { get; private set; } = null!;
+    /// <summary>What the reader always sets otherwise; null before anything is published.</summary>
+    public OffsetsForm? Offsets { get; private set; }
 
-    /// <summary>Keeps the reader's own crew mass; an empty field forgets it.</summary>
-    public async Task<IActionResult> OnPostCrewAsync(string? crew, string? captainMaySee)
+    /// <summary>What was done, for the next look at the card.</summary>
+    [TempData]
+    public string? Done { get; set; }
+
+    public Task OnGetAsync([FromQuery] CardAsk ask, string? boat) => LoadAsync(ask, boat, null);
+
+    /// <summary>Keeps who the reader sails as; a form that says nothing forgets it.</summary>
+    public async Task<IActionResult> OnPostCrewAsync([FromQuery] CardAsk ask, string? boat)
     {
-        var form = new FormReader();
-        var mass = form.May("crew", crew, text => SessionLog.ReadCrewMass(text, units.Mass));
-        if (!form.Ok)
+        var typed = Request.Typed();
+        var who = await LoadAsync(ask, boat, typed);
+        Crew = new(Card?.Class ?? Class, who.Own, units.Mass, typed);
+        if (Crew.Read() is not { } crew)
         {
-            var answer = await OnGetAsync(new(null, null, null), null);
-            CrewField = CrewField with { Value = crew!, Problem = form.Problems["crew"] };
-            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
-            return answer;
+            return Refused();
         }
 
-        await session.SaveCrewWeightAsync(here.Actor, here.Class.Class, mass, captainMaySee is not null);
-        return RedirectToPage();
+        await session.SaveCrewAsync(here.Actor, here.Class.Class, crew, Crew.CaptainMaySee);
+        return Redirect(Request.Path + Request.QueryString.Without("handler"));
     }
 
-    public async Task<IActionResult> OnGetAsync([FromQuery] CardAsk ask, string? boat)
+    /// <summary>Keeps what the reader always sets otherwise.</summary>
+    public async Task<IActionResult> OnPostOffsetsAsync([FromQuery] CardAsk ask, string? boat)
+    {
+        var typed = Request.Typed();
+        var who = await LoadAsync(ask, boat, typed);
+        if (Card is null)
+        {
+            return NotFound();
+        }
+
+        Offsets = new(Card.Version, who.Reader.Own, typed);
+        if (Offsets.Read() is not { } offsets)
+        {
+            return Refused();
+        }
+
+        await session.SaveOffsetsAsync(here.Actor, here.Class.Class, offsets);
+        return Redirect(Request.Path + Request.QueryString.Without("handler"));
+    }
+
+    /// <summary>Notes what is set now: time, boat, what differs from the card, the station's wind.</summary>
+    public async Task<IActionResult> OnPostNoteAsync([FromQuery] CardAsk ask, string? boat)
+    {
+        await LoadAsync(ask, boat, null);
+        if (Card is not { } card)
+        {
+            return NotFound();
+        }
+
+        var note = new NoteForm(card.Reading, Request.Typed());
+        var differs = note.Read();
+        if (!note.Reader.Ok)
+        {
+            Card = card with { Note = note };
+            return Refused();
+        }
+
+        var now = clock.Now;
+        var wind = await winds.BetweenAsync(now - Lately, now, card.Class.WindHeight);
+        await session.NoteAsync(
+            here.Actor,
+            here.Class.Class,
+            note.Key,
+            new(now, card.Choice.Boat?.Number, card.Layer, card.Reading.Purpose?.Key, wind ?? NowAt(card), differs)
+        );
+        Done = "Noted. It waits in your log.";
+        return Redirect(Request.Path + Request.QueryString.Without("handler"));
+    }
+
+    /// <summary>Forgets what was noted.</summary>
+    public async Task<IActionResult> OnPostForgetAsync()
+    {
+        await session.ForgetNotesAsync(here.Actor, here.Class.Class);
+        Done = "Forgotten.";
+        return Redirect(Request.Path + Request.QueryString.Without("handler"));
+    }
+
+    private WindRange? NowAt(CardView card) =>
+        stations.Of(here.Club.Ref).MeanAt(card.Class.WindHeight) is { } mean ? WindRange.Of(mean, mean, null).Value : null;
+
+    private PageResult Refused()
+    {
+        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        return Page();
+    }
+
+    private async Task<ReaderChoice> LoadAsync(CardAsk ask, string? boat, IReadOnlyDictionary<string, string>? typed)
     {
         var view = await here.ClassAsync();
-
         Class = view.Class;
-        Own = await crews.OwnAsync(view.Ref, User.Id());
-        Card = view.Newest is { } newest
-            ? CardView.Of(
+        var who = await readers.ForAsync(view.Ref, User.Id(), boat, ask.Purpose);
+        Crew = new(view.Newest?.Class ?? view.Class, who.Own, units.Mass, null);
+        if (view.Newest is { } newest)
+        {
+            Card = CardView.Of(
                 newest,
                 ask,
                 units.Wind,
                 $"{here.ClassPath}/card",
                 here.ClassPath,
-                await readings.ForAsync(view.Ref, User.Id(), boat),
-                Own?.Mass,
+                who.Choice,
+                who.Reader,
                 stations.Of(here.Club.Ref).MeanAt(newest.Class.WindHeight)
-            )
-            : null;
-        CrewField = new("crew", $"Crew, {units.Mass.Symbol()}", Own is { } own ? NumberText.Plain(own.Mass.In(units.Mass), 1) : "")
-        {
-            InputMode = "decimal",
-            Hint = "All aboard. Seen by you alone, unless you allow your captain.",
-        };
-        return Page();
+            ) with
+            {
+                Sessions = view.Evidence.Sessions,
+                Noted = await session.CutAsync(here.Actor, view.Ref),
+            };
+            Card = Card with { Note = new(Card.Reading, new Dictionary<string, string>()) };
+            Offsets = new(newest, who.Reader.Own, null);
+        }
+
+        return who;
     }
 }

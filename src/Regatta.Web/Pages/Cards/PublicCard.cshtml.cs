@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Regatta.Application.Reading;
 using Regatta.Core.Fleet;
+using Regatta.Core.Sheets;
 using Regatta.Store;
 using Regatta.Web.Station;
 
@@ -26,9 +27,15 @@ public sealed class PublicCardModel(ShareLinks links, Clubs clubs, ClassCache ca
             var now = stations.Of(shared.Class.Club).MeanAt(newest.Class.WindHeight);
             var club = await clubs.FindAsync(shared.Class.Club);
             var classPath = $"/{club!.Key}/classes/{newest.Class.Key}";
-            Card = CardView.Of(newest, ask, units.Wind, $"/c/{token}", classPath, new([], Readings.OfTheClass), null, now);
+            Card = CardView.Of(newest, ask, units.Wind, $"/c/{token}", classPath, new([], Readings.OfTheClass), ReaderFor(ask), now);
             return Page();
         }
+
+        static CardReader ReaderFor(CardAsk ask) =>
+            CardReader.OfTheClass with
+            {
+                Purpose = string.IsNullOrEmpty(ask.Purpose) ? null : new PurposeKey(ask.Purpose),
+            };
 
         Response.StatusCode = Withdrawn ? StatusCodes.Status410Gone : StatusCodes.Status404NotFound;
         return Page();

@@ -84,8 +84,9 @@ public sealed partial class ControlForm(
             .Beside(now);
 
     /// <summary>What a control says, as fields.</summary>
-    public static Dictionary<string, string> Typed(Control control) =>
-        new(ScaleForm.Typed(control.Scale))
+    public static Dictionary<string, string> Typed(Control control)
+    {
+        var fields = new Dictionary<string, string>(ScaleForm.Typed(control.Scale))
         {
             ["name"] = control.Name,
             ["synonyms"] = string.Join(", ", control.Synonyms),
@@ -96,7 +97,22 @@ public sealed partial class ControlForm(
             ["builds"] = Directions.First(direction => direction.Builds == control.AsWindBuilds).Word,
             ["helm"] = Helm(control),
             ["disturbs"] = string.Join("\n", control.Disturbs.Select(Written)),
+            ["otherDatum"] = control.OtherDatum?.Words ?? "",
+            ["otherShift"] = Shift(control),
         };
+        foreach (var one in control.Plans.Select(plan => "plan-" + plan).Concat(control.Modes.Select(mode => "mode-" + mode)))
+        {
+            fields[one] = "yes";
+        }
+
+        foreach (var mark in control.ByPurpose)
+        {
+            fields[$"purpose-{mark.Purpose}"] = control.Scale.Show(mark.Mark);
+            fields[$"purpose-{mark.Purpose}-caution"] = mark.Caution;
+        }
+
+        return fields;
+    }
 
     /// <summary>Reads the form; null when something is wrong, with a sentence beside it.</summary>
     public Control? Read()
@@ -126,6 +142,7 @@ public sealed partial class ControlForm(
             .Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
             .Select(line => before?.Disturbs.FirstOrDefault(coupling => Written(coupling) == line) ?? ReadCoupling(line))
             .ToList();
+        var (byPurpose, otherDatum) = (ReadPurposes(scale), ReadOtherDatum());
         return Reader.Ok
             ? new(
                 before?.Key ?? KeyOf(name!),
@@ -148,8 +165,14 @@ public sealed partial class ControlForm(
             )
             {
                 Disturbs = [.. disturbs.OfType<Coupling>()],
+                Plans = [.. definition.Layers.Plans.Where(plan => Ticked("plan-" + plan.Key)).Select(plan => plan.Key)],
+                Modes = [.. definition.Layers.Modes.Where(mode => Ticked("mode-" + mode.Key)).Select(mode => mode.Key)],
+                ByPurpose = byPurpose,
+                OtherDatum = otherDatum,
             }
             : null;
+
+        bool Ticked(string field) => typed.GetValueOrDefault(field, "").Length > 0;
     }
 
     private static string Helm(Control control) => control.HelmPerUnit is { } known ? NumberText.Exact(known) : "";

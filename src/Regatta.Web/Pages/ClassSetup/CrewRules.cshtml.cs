@@ -47,7 +47,7 @@ public sealed partial class CrewRulesModel(ClubContext here, DefinitionEditor ed
                     var crew = Mass.FromKilograms(rule.Reference.Kilograms * part);
                     var wind = Class.Bands.Find(rule.FromBand)?.Middle ?? Class.Helm.ReferenceWind;
                     return $"At {NumberText.Plain(crew.In(units.Mass), 0)} {units.Mass.Symbol()} you sail "
-                        + $"{units.Show(wind)} as the card’s {units.Show(rule.Effective(wind, crew, Class.Bands))}.";
+                        + $"{units.Show(wind)} as the card’s {units.Show(rule.Effective(wind, new CrewProfile(crew), Class.Bands))}.";
                 }),
             ];
 
@@ -71,6 +71,7 @@ public sealed partial class CrewRulesModel(ClubContext here, DefinitionEditor ed
             2 => ReadOffsets(),
             _ => CrewReading.None,
         };
+        crew = crew with { Steps = ReadSteps(), Columns = ReadColumns() };
         return await editor.SaveAsync(Form.Ok ? new SetCrew(height, crew) : null) ? RedirectToPage() : Page();
     }
 
@@ -90,6 +91,12 @@ public sealed partial class CrewRulesModel(ClubContext here, DefinitionEditor ed
             ["arm"] = rule is null ? "" : NumberText.Plain(rule.Arm.Metres, 2),
             ["fromBand"] = rule is null ? Bands[0] : Class.Bands.Find(rule.FromBand)?.Name ?? Bands[0],
             ["offsets"] = string.Join("\n", Class.Crew.Offsets.Select(Written)),
+            ["people"] = NumberText.Plain(rule?.People ?? 1, 0),
+            ["onWire"] = NumberText.Plain(rule?.OnWire ?? 0, 0),
+            ["wire"] = NumberText.Plain(rule?.Wire.Metres ?? 0, 2),
+            ["light"] = Class.Crew.Columns is { } light ? NumberText.Plain(light.Light.In(units.Mass), 1) : "",
+            ["heavy"] = Class.Crew.Columns is { } heavy ? NumberText.Plain(heavy.Heavy.In(units.Mass), 1) : "",
+            ["bySkill"] = Class.Crew.Columns is { BySkill: true } ? Yes : No,
         };
     }
 
@@ -115,70 +122,39 @@ public sealed partial class CrewRulesModel(ClubContext here, DefinitionEditor ed
             FormReader.Kept(now["arm"], before?.Arm.Metres ?? 0, Number)
         );
         var band = Class.Bands.All.FirstOrDefault(band => band.Name == typed.GetValueOrDefault("fromBand")) ?? Class.Bands.All[0];
-        return Form.Ok && Form.Take("arm", CrewRule.Of(reference, hull, Length.FromMetres(arm), band.Id)) is { } rule
+        double Wire(string field) =>
+            Form.Need(
+                field,
+                typed.GetValueOrDefault(field, now[field]),
+                "Write 0 for none.",
+                FormReader.Kept(now[field], Before(field), Number)
+            );
+        double Before(string field) =>
+            field switch
+            {
+                "people" => before?.People ?? 1,
+                "onWire" => before?.OnWire ?? 0,
+                _ => before?.Wire.Metres ?? 0,
+            };
+        var (people, onWire, wire) = (Wire("people"), Wire("onWire"), Wire("wire"));
+        if (Form.Ok && (people != Math.Round(people) || onWire != Math.Round(onWire)))
+        {
+            Form.Refuse("people", "People are counted in whole ones.");
+        }
+
+        return
+            Form.Ok
+            && Form.Take("arm", CrewRule.Of(reference, hull, Length.FromMetres(arm), band.Id)) is { } plain
+            && Form.Take("wire", plain.With((int)people, (int)onWire, Length.FromMetres(wire))) is { } rule
             ? CrewReading.By(rule)
             : CrewReading.None;
     }
 
     private static Parsed<double> Number(string text) => NumberText.Read(text).Then(read => Parsed<double>.Good(read.Number));
 
-    private CrewReading ReadOffsets()
-    {
-        var before = Class.Crew.Offsets.ToLookup(Written);
-        var offsets = typed
-            .GetValueOrDefault("offsets", "")
-            .Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
-            .Select(line => before[line].FirstOrDefault() ?? ReadOffset(line))
-            .OfType<CrewOffset>()
-            .ToList();
-        if (offsets.Count == 0)
-        {
-            Form.Refuse("offsets", "Write a line for each, such as 0–65: downhaul +1.");
-        }
-
-        return CrewReading.By(offsets);
-    }
-
-    private string Written(CrewOffset offset) =>
-        $"{NumberText.Plain(offset.From.In(units.Mass), 1)}–{NumberText.Plain(offset.To.In(units.Mass), 1)}: "
-        + $"{Class.Find(offset.Control)?.Name ?? offset.Control.Name} {NumberText.Signed(offset.Steps, 0)}";
-
-    private CrewOffset? ReadOffset(string line)
-    {
-        var shape = OffsetShape().Match(line);
-        var control = shape.Success ? Class.Marked.FirstOrDefault(control => control.IsCalled(shape.Groups["control"].Value)) : null;
-        if (!shape.Success || control is null)
-        {
-            Form.Refuse(
-                "offsets",
-                shape.Success
-                    ? $"“{shape.Groups["control"].Value}” is no control with marks. There "
-                        + $"are {string.Join(", ", Class.Marked.Select(known => known.Name))}."
-                    : $"“{line}” is not understood. Write it like 0–65: downhaul +1."
-            );
-            return null;
-        }
-
-        double Number(string group) => double.Parse(shape.Groups[group].Value, CultureInfo.InvariantCulture);
-        var (from, to) = (Mass.From(Number("from"), units.Mass), Mass.From(Number("to"), units.Mass));
-        if (to.Kilograms <= from.Kilograms)
-        {
-            Form.Refuse("offsets", $"“{line}”: the heavier end comes second.");
-        }
-
-        return new(from, to, control.Key, int.Parse(shape.Groups["steps"].Value.Replace('−', '-'), CultureInfo.InvariantCulture));
-    }
-
     private async Task LoadAsync()
     {
         Class = (await here.ClassAsync()).Class;
         Open = await crews.OpenAsync(here.Class.Class);
     }
-
-    [GeneratedRegex(
-        @"^(?<from>[0-9]{1,4}(?:\.[0-9])?)\s*(?:–|-|to)\s*(?<to>[0-9]{1,4}(?:\.[0-9])?)\s*(?:kg|lb)?"
-            + @"\s*:\s*(?<control>.+?)\s+(?<steps>[+−-]?[0-9]{1,2})$",
-        RegexOptions.NonBacktracking
-    )]
-    private static partial Regex OffsetShape();
 }

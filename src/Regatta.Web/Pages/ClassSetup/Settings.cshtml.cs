@@ -41,7 +41,21 @@ public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, Uni
                         Hint = "What the card opens at where there is no station.",
                     },
                     new("perHeel", "A degree of heel adds, degrees of rudder", Plain(Class.Helm.PerHeelDegree)),
-                    new("checks", "What to look at on the water", string.Join("\n", Class.Checks))
+                    new("balance", "She tells balance by", Kinds.First(kind => kind.Value == Class.Balance.Kind).Word)
+                    {
+                        Choices = [.. Kinds.Select(kind => kind.Word)],
+                    },
+                    new("heelAim", "Checked at a heel of, degrees to leeward", Class.Balance.Heel is { } heel ? Plain(heel.Degrees) : "")
+                    {
+                        Hint = "Empty for flat.",
+                    },
+                    new("purposes", "What is she sailed for?", string.Join("\n", Class.Purposes.Select(purpose => purpose.Name)))
+                    {
+                        Type = "textarea",
+                        Hint =
+                            "A line each, such as racing, recreation, learning, jumping; the cells are the first’s. Empty for one purpose.",
+                    },
+                    new("checks", "What to look at on the water, not answered", string.Join("\n", Class.Checks))
                     {
                         Type = "textarea",
                         Hint = "A line each.",
@@ -85,17 +99,40 @@ public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, Uni
             "Write 0 if nobody knows.",
             FormReader.Kept(Plain(helm.PerHeelDegree), helm.PerHeelDegree, Number)
         );
+        var heel = Form.May(
+            "heelAim",
+            typed.GetValueOrDefault("heelAim"),
+            FormReader.Kept(Class.Balance.Heel is { } aim ? Plain(aim.Degrees) : "", Class.Balance.Heel ?? default, BalanceCheck.ReadHeel)
+        );
+        var kind = Kinds.FirstOrDefault(one => one.Word == typed.GetValueOrDefault("balance")).Value;
         var change = Form.Ok
             ? new SetSettings(
                 typed.GetValueOrDefault("name", "").Trim(),
                 typed.GetValueOrDefault("about", "").Trim(),
                 new(target, Angle.FromDegrees(tolerance), reference, perHeel),
                 Lines("checks"),
-                Lines("cautions")
+                Lines("cautions"),
+                new(kind, heel),
+                Purposes()
             )
             : null;
         return await editor.SaveAsync(change) ? RedirectToPage() : Page();
     }
+
+    private static readonly IReadOnlyList<(string Word, BalanceKind Value)> Kinds =
+    [
+        ("the tiller", BalanceKind.Tiller),
+        ("the tiller, with two rudders", BalanceKind.TwoRudders),
+        ("looking from the bank, by radio", BalanceKind.Radio),
+        ("the pull on both hands, no rudder", BalanceKind.Sailboard),
+    ];
+
+    /// <summary>The purposes written, those there were under their own keys.</summary>
+    private List<Purpose> Purposes() =>
+        [
+            .. Lines("purposes")
+                .Select(name => Class.Purposes.FirstOrDefault(purpose => purpose.Name == name) ?? new(new(Keys.Of(name)), name)),
+        ];
 
     private static string Plain(double number) => NumberText.Plain(number, 3);
 

@@ -1,6 +1,8 @@
+using System.Globalization;
 using Regatta.Application.Reading;
 using Regatta.Core.Checks;
 using Regatta.Core.Evidence;
+using Regatta.Core.Fleet;
 using Regatta.Core.Logbook;
 using Regatta.Core.Marks;
 using Regatta.Core.Sheets;
@@ -9,45 +11,39 @@ using Regatta.Core.Wind;
 
 namespace Regatta.Web.Pages.Logging;
 
+/// <summary>A run as the form opens with it.</summary>
+/// <param name="Card">The card as the sailor read it.</param>
+/// <param name="Wind">The wind of its own minutes; null for the card's band.</param>
+/// <param name="From">When it began, as the field writes it; empty for with the session.</param>
+/// <param name="Differs">What was noted to be set otherwise than the card says.</param>
+public sealed record OpenedRun(CardReading Card, WindRange? Wind, string From, IReadOnlyDictionary<ControlKey, Mark> Differs);
+
 /// <summary>What a log form says when it opens.</summary>
-public static class LogPrefill
+/// <param name="wind">The unit winds are written in.</param>
+/// <param name="mass">The unit masses are written in.</param>
+/// <param name="choice">The boat.</param>
+public sealed class LogPrefill(SpeedUnit wind, MassUnit mass, BoatChoice choice)
 {
-    /// <summary>The fields of a fresh form, which say what the sailor's card said.</summary>
-    /// <param name="card">The card as the sailor read it.</param>
-    /// <param name="sailed">The wind as the station had it; null for the card's band.</param>
-    /// <param name="unit">The unit winds are written in.</param>
-    /// <param name="now">When, as the field writes it.</param>
-    /// <param name="crewMass">What the sailor told their card; null when nothing.</param>
-    /// <param name="massUnit">The unit masses are written in.</param>
-    /// <param name="choice">The boat.</param>
-    public static Dictionary<string, string> Fresh(
-        CardReading card,
-        WindRange? sailed,
-        SpeedUnit unit,
-        string now,
-        Mass? crewMass,
-        MassUnit massUnit,
-        BoatChoice choice
-    )
+    /// <summary>The fields of a fresh form, which say what the sailor's card said, for every run.</summary>
+    /// <param name="runs">The runs.</param>
+    /// <param name="sailedAt">When, as the field writes it.</param>
+    /// <param name="crew">What the sailor told their card; null when nothing.</param>
+    /// <param name="purpose">What for; null for the class's first purpose.</param>
+    public Dictionary<string, string> Fresh(IReadOnlyList<OpenedRun> runs, string sailedAt, Mass? crew, PurposeKey? purpose)
     {
-        var wind = sailed ?? card.BandAsMet;
         var fields = new Dictionary<string, string>
         {
             ["logKey"] = Guid.NewGuid().ToString(),
             ["boat"] = choice.InAddress,
-            ["version"] = card.Version.Number.ToString(System.Globalization.CultureInfo.InvariantCulture),
-            [LogForm.CardWind] = $"{NumberText.Plain(card.Wind.Knots, 3)} kn",
-            ["sailedAt"] = now,
-            ["windFrom"] = NumberText.Plain(wind.From.In(unit), 1),
-            ["windTo"] = NumberText.Plain(wind.To.In(unit), 1),
-            ["gust"] = wind.Gust is { } gust ? NumberText.Plain(gust.In(unit), 1) : "",
-            ["crewMass"] = crewMass is { } mass ? NumberText.Plain(mass.In(massUnit), 1) : "",
+            ["version"] = runs[0].Card.Version.Number.ToString(CultureInfo.InvariantCulture),
+            [LogForm.RunCount] = runs.Count.ToString(CultureInfo.InvariantCulture),
+            ["sailedAt"] = sailedAt,
+            ["crewMass"] = crew is { } known ? NumberText.Plain(known.In(mass), 1) : "",
+            ["purpose"] = purpose?.Name ?? "",
         };
-        foreach (var line in card.Lines)
+        foreach (var (run, at) in runs.Select((run, at) => (run, at)))
         {
-            fields[LogForm.MarkField(line.Control)] = fields[LogForm.CardField(line.Control)] = line.Cell?.Mark is { } mark
-                ? line.Control.Scale.Show(mark)
-                : "";
+            Add(fields, RunFields.PrefixOf(at + 1), run);
         }
 
         return fields;
@@ -55,63 +51,93 @@ public static class LogPrefill
 
     /// <summary>The fields that say what a log says, under its key: what is sent with it corrects the log.</summary>
     /// <param name="log">The log.</param>
-    /// <param name="card">The card of its version, in its wind.</param>
-    /// <param name="unit">The unit winds are written in.</param>
-    /// <param name="sailedAt">When, as the field writes it.</param>
-    /// <param name="massUnit">The unit masses are written in.</param>
-    /// <param name="choice">The boat it was sailed in.</param>
-    public static Dictionary<string, string> Again(
-        SessionLog log,
-        CardReading card,
-        SpeedUnit unit,
-        string sailedAt,
-        MassUnit massUnit,
-        BoatChoice choice
-    )
+    /// <param name="cards">For each run the card of its version, in its wind.</param>
+    /// <param name="clock">The club's clock.</param>
+    public Dictionary<string, string> Again(SessionLog log, IReadOnlyList<CardReading> cards, ClubClock clock)
     {
-        var fields = new Dictionary<string, string>(Fresh(card, log.Wind, unit, sailedAt, log.CrewMass, massUnit, choice))
+        var opened = log
+            .Runs.Zip(
+                cards,
+                (run, card) => new OpenedRun(card, run.Wind, run.From is { } at ? clock.Field(at) : "", new Dictionary<ControlKey, Mark>())
+            )
+            .ToList();
+        var fields = new Dictionary<string, string>(Fresh(opened, clock.Field(log.SailedAt), log.CrewMass, log.Purpose))
         {
             ["logKey"] = log.Key.ToString(),
-            ["windFrom"] = NumberText.Exact(log.Wind.From.In(unit)),
-            ["windTo"] = NumberText.Exact(log.Wind.To.In(unit)),
-            ["gust"] = log.Wind.Gust is { } gust ? NumberText.Exact(gust.In(unit)) : "",
-            ["crewMass"] = log.CrewMass is { } mass ? NumberText.Exact(mass.In(massUnit)) : "",
-            ["luffing"] = log.Luffing == Luffing.NotLookedAt ? "" : log.Luffing.ToString(),
-            ["felt"] = log.Felt == Felt.NotSaid ? "" : log.Felt.ToString(),
+            ["crewMass"] = log.CrewMass is { } known ? NumberText.Exact(known.In(mass)) : "",
             ["note"] = log.Note,
+            ["water"] = log.Water == Water.NotSaid ? "" : log.Water.ToString(),
+            ["place"] = log.Place == Place.NotSaid ? "" : log.Place.ToString(),
         };
-        foreach (var line in card.Lines)
+        foreach (var (run, at) in log.Runs.Select((run, at) => (run, at)))
         {
-            string Shown(Mark? mark) => mark is { } known ? line.Control.Scale.Show(known) : "";
-            fields[LogForm.MarkField(line.Control)] = Shown(log.Marks.TryGetValue(line.Control.Key, out var sailed) ? sailed : null);
-            fields[LogForm.CardField(line.Control)] = Shown(log.Asked.TryGetValue(line.Control.Key, out var asked) ? asked.Card : null);
-        }
-
-        if (log.Check is { } check)
-        {
-            fields["heel"] = check.Heel is { } heel ? NumberText.Exact(heel.Degrees) : "";
-            foreach (var (gate, held) in LogForm.Gates.Zip(check.Gates.All))
-            {
-                fields[gate.Name] = held ? "held" : "";
-            }
-
-            foreach (var (field, tack) in new[] { ("helmPort", check.Helm.Port), ("helmStarboard", check.Helm.Starboard) })
-            {
-                // A helm that is no word's is told in degrees, whatever a file said of it.
-                if (
-                    check.InWords
-                    && HelmWords.All.Where(word => word.Helm() == tack).Select(word => word.Text()).FirstOrDefault() is { } said
-                )
-                {
-                    fields[field + "Word"] = said;
-                }
-                else
-                {
-                    fields[field] = tack is { } helm ? NumberText.Exact(helm.Degrees) : "";
-                }
-            }
+            Say(fields, RunFields.PrefixOf(at + 1), run, cards[at]);
         }
 
         return fields;
+    }
+
+    private void Add(Dictionary<string, string> fields, string prefix, OpenedRun run)
+    {
+        var card = run.Card;
+        var met = run.Wind ?? card.BandAsMet;
+        fields[prefix + RunFields.From] = run.From;
+        fields[prefix + RunFields.CardWind] = $"{NumberText.Plain(card.Wind.Knots, 3)} kn";
+        fields[prefix + "windFrom"] = NumberText.Plain(met.From.In(wind), 1);
+        fields[prefix + "windTo"] = NumberText.Plain(met.To.In(wind), 1);
+        fields[prefix + "gust"] = met.Gust is { } gust ? NumberText.Plain(gust.In(wind), 1) : "";
+        fields[prefix + "plan"] = card.Layer.Plan.Name;
+        fields[prefix + "mode"] = card.Layer.Mode.Name;
+        foreach (var line in card.Lines)
+        {
+            string Shown(Mark? mark) => mark is { } known ? line.Control.Scale.Show(known) : "";
+            // What the sailor always sets otherwise is theirs: the card said the class's mark.
+            fields[prefix + RunFields.CardField(line.Control)] = Shown((line.OfTheClass ?? line.Cell)?.Mark);
+            fields[prefix + RunFields.MarkField(line.Control)] = Shown(
+                run.Differs.TryGetValue(line.Control.Key, out var noted) ? noted : line.Cell?.Mark
+            );
+        }
+    }
+
+    private void Say(Dictionary<string, string> fields, string prefix, Run run, CardReading card)
+    {
+        fields[prefix + "windFrom"] = NumberText.Exact(run.Wind.From.In(wind));
+        fields[prefix + "windTo"] = NumberText.Exact(run.Wind.To.In(wind));
+        fields[prefix + "gust"] = run.Wind.Gust is { } gust ? NumberText.Exact(gust.In(wind)) : "";
+        fields[prefix + "felt"] = run.Felt == Felt.NotSaid ? "" : run.Felt.ToString();
+        foreach (var (question, answer) in run.Answers)
+        {
+            fields[prefix + "answer-" + question] = answer.Said;
+        }
+
+        foreach (var line in card.Lines)
+        {
+            string Shown(Mark? mark) => mark is { } known ? line.Control.Scale.Show(known) : "";
+            fields[prefix + RunFields.MarkField(line.Control)] = Shown(
+                run.Marks.TryGetValue(line.Control.Key, out var sailed) ? sailed : null
+            );
+            fields[prefix + RunFields.CardField(line.Control)] = Shown(
+                run.Asked.TryGetValue(line.Control.Key, out var asked) ? asked.Card : null
+            );
+        }
+
+        if (run.Check is not { } check)
+        {
+            return;
+        }
+
+        fields[prefix + RunFields.Asking] = string.Join(' ', CheckGates.Each(check.Gates.Asked).Select(RunFields.GateField));
+        fields[prefix + "heel"] = check.Heel is { } heel ? NumberText.Exact(heel.Degrees) : "";
+        foreach (var gate in CheckGates.Each(check.Gates.Asked))
+        {
+            fields[prefix + RunFields.GateField(gate)] = check.Gates.Broken(gate) ? "" : "held";
+        }
+
+        foreach (var (field, tack) in new[] { ("helmPort", check.Helm.Port), ("helmStarboard", check.Helm.Starboard) })
+        {
+            // A helm that is no word's is told in degrees, whatever a file said of it.
+            var word = check.InWords ? card.Version.Class.Balance.Words.FirstOrDefault(one => one.Helm == tack) : null;
+            fields[prefix + field + (word is null ? "" : "Word")] = word?.Text ?? (tack is { } helm ? NumberText.Exact(helm.Degrees) : "");
+        }
     }
 }

@@ -7,6 +7,7 @@ using Regatta.Application.Reading;
 using Regatta.Core;
 using Regatta.Core.Checks;
 using Regatta.Core.Fleet;
+using Regatta.Core.Logbook;
 using Regatta.Core.Station;
 using Regatta.Core.Tracks;
 using Regatta.Core.Units;
@@ -24,6 +25,7 @@ namespace Regatta.Web.Pages.Logging;
 public sealed class OneLogModel(
     ClubContext here,
     Logs logs,
+    EarlierLogs earlierLogs,
     LogTracks tracks,
     LogSession own,
     ClassCache cache,
@@ -48,7 +50,11 @@ public sealed class OneLogModel(
     /// <summary>What it says, its marks read on the boat they were sailed on; those of controls the class has given up too.</summary>
     public IReadOnlyList<(string What, string Said)> Facts { get; private set; } = [];
 
-    public CheckWeight? Weight { get; private set; }
+    /// <summary>Of each run what it says, and how far its check counts.</summary>
+    public IReadOnlyList<(Run Run, IReadOnlyList<(string What, string Said)> Facts, CheckWeight? Weight)> Runs { get; private set; } = [];
+
+    /// <summary>Whether it may still be corrected.</summary>
+    public bool MayCorrect { get; private set; }
 
     public async Task<IActionResult> OnGetAsync(long number)
     {
@@ -62,14 +68,30 @@ public sealed class OneLogModel(
         var boat = entry.Boat?.ToString(System.Globalization.CultureInfo.InvariantCulture) ?? BoatChoice.OfTheClass;
         var choice = await readings.ForAsync(view.Ref, User.Id(), boat);
         // A log is read on the scales of the version its card was of; a control that came later, on its own.
-        var then = entry.Log.Version is { } version ? (await versions.FindAsync(view.Ref, version))?.Class.Known.ToList() ?? [] : [];
+        var read = entry.Log.Version is { } version ? (await versions.FindAsync(view.Ref, version))?.Class : null;
+        var then = read?.Known.ToList() ?? [];
         var known = then.Concat(Class.Known.Where(control => then.TrueForAll(old => old.Key != control.Key)))
             .Select(choice.Readings.AsRead)
             .ToList();
-        var words = new LogWords(Class, known, units, clock);
+        // What was asked then and is not now stays readable by its own words.
+        var asked = read is null
+            ? Class
+            : Class with
+            {
+                RetiredQuestions =
+                [
+                    .. read
+                        .KnownQuestions.Concat(Class.RetiredQuestions)
+                        .Where(one => Class.Questions.All(now => now.Key != one.Key))
+                        .DistinctBy(one => one.Key),
+                ],
+            };
+        var words = new LogWords(asked, known, units, clock);
         Facts = words.Of(entry.Log, entry.BoatName);
+        Runs = [.. entry.Log.Runs.Select(run => (run, words.Of(run), run.Check is { } check ? CheckValidity.Weigh(check) : null))];
+        MayCorrect = clock.Now - entry.Log.SailedAt <= SessionLog.CorrectedWithin;
         var said = words.Whole(entry.Log);
-        foreach (var earlier in await logs.EarlierAsync(here.Club.Ref, User.Id(), number))
+        foreach (var earlier in await earlierLogs.OfAsync(here.Club.Ref, User.Id(), number))
         {
             var before = words.Whole(earlier.Log);
             Corrections =
@@ -89,7 +111,6 @@ public sealed class OneLogModel(
         }
 
         Track = await tracks.FindAsync(here.Club.Ref, number);
-        Weight = entry.Log.Check is { } check ? CheckValidity.Weigh(check) : null;
         return Page();
     }
 

@@ -31,6 +31,9 @@ public sealed class SailedWinds(ClubContext here, Outings outings, WindLog windL
         return (wind, clock.Now, wind is null ? FromCard : $"The station’s of the last {LastHours.TotalHours:0} hours, {At(height)}.");
     }
 
+    /// <summary>The wind between two times at the class's height; null where the station heard no whole ten minutes of it.</summary>
+    public Task<WindRange?> BetweenAsync(DateTimeOffset from, DateTimeOffset to, Length height) => HeardAsync(from, to, height);
+
     private async Task<WindRange?> HeardAsync(DateTimeOffset from, DateTimeOffset to, Length height)
     {
         var blocks = await windLog.BlocksAsync(here.Club.Ref, WindSummary.BlockOf(from), to);

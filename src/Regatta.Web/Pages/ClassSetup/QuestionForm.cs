@@ -1,0 +1,251 @@
+using Regatta.Core;
+using Regatta.Core.Fleet;
+using Regatta.Core.Questions;
+using Regatta.Core.Units;
+using Regatta.Web.Forms;
+
+namespace Regatta.Web.Pages.ClassSetup;
+
+/// <summary>The form of a question: what was typed, what was wrong, and the question it comes to.</summary>
+/// <param name="definition">The class.</param>
+/// <param name="before">The question as it stands; null when it is new.</param>
+/// <param name="typed">What was typed or prefilled, by field.</param>
+/// <param name="now">What the fields would say now, where somebody changed the class meanwhile; else empty.</param>
+public sealed class QuestionForm(
+    ClassDefinition definition,
+    Question? before,
+    IReadOnlyDictionary<string, string> typed,
+    IReadOnlyDictionary<string, string> now
+)
+{
+    private const string InWords = "words to tap";
+    private const string ByNumber = "a number";
+    private const string Everywhere = "every wind";
+    private const string NoControl = "none";
+
+    /// <summary>The kinds of answers, as they are offered.</summary>
+    public static readonly IReadOnlyList<string> Kinds =
+    [
+        InWords,
+        ByNumber,
+        .. ScaleForm.Kinds.Where(kind => kind is not ("named stops" or "observed target")),
+    ];
+
+    private static readonly IReadOnlyList<(string Word, AskedWhen Value)> Whens =
+    [
+        ("ashore, at set-up", AskedWhen.Ashore),
+        ("afloat", AskedWhen.Afloat),
+        ("after the session", AskedWhen.After),
+    ];
+
+    private static readonly IReadOnlyList<(string Word, AnswerMeaning Value)> Meanings =
+    [
+        ("fine", AnswerMeaning.Fine),
+        ("too little", AnswerMeaning.TooLittle),
+        ("too much", AnswerMeaning.TooMuch),
+        ("stop", AnswerMeaning.Stop),
+    ];
+
+    /// <summary>What was wrong, beside its field.</summary>
+    public FormReader Reader { get; } = new();
+
+    /// <summary>The kind of answer chosen.</summary>
+    public string Kind => Kinds.Contains(Text("kind")) ? Text("kind") : Kinds[0];
+
+    public IEnumerable<Field> Asking =>
+        Filled(
+            new("asks", "The question", "") { Hint = "As a sailor is asked, such as: Is the slot even?" },
+            new("when", "Asked", Whens[1].Word) { Choices = [.. Whens.Select(one => one.Word)] }
+        );
+
+    /// <summary>The fields of the kind of answer chosen.</summary>
+    public IEnumerable<Field> AnswerFields =>
+        Filled(
+            Kind switch
+            {
+                InWords =>
+                [
+                    .. Rows.SelectMany(at =>
+                        new Field[]
+                        {
+                            new($"word-{at}", $"Answer {at}", ""),
+                            new($"means-{at}", "means", Meanings[0].Word) { Choices = [.. Meanings.Select(one => one.Word)] },
+                        }
+                    ),
+                    new("ordered", "They go from least to most", "no") { Choices = ["no", "yes"] },
+                ],
+                ByNumber =>
+                [
+                    new("unit", "Unit", "") { Hint = "Such as clicks; may be empty." },
+                    new("least", "Lowest", "0"),
+                    new("most", "Highest", "10"),
+                    new("step", "Step", "1"),
+                    .. MeaningFields,
+                ],
+                _ => [.. new ScaleForm(typed).Fields, .. MeaningFields],
+            }
+        );
+
+    public IEnumerable<Field> Placing =>
+        Filled(
+            new("control", "It speaks of", NoControl)
+            {
+                Choices = [NoControl, .. definition.Controls.Select(control => control.Name)],
+                Hint = "Its answers then count in the trust of that control’s cells.",
+            },
+            new("fromBand", "From which band on", Everywhere) { Choices = [Everywhere, .. definition.Bands.All.Select(band => band.Name)] },
+            new("teaches", "The rule it teaches", "") { Type = "textarea", Hint = "Such as: looked right downwind: that proves nothing." }
+        );
+
+    /// <summary>Plans and modes it is asked in; none ticked is all.</summary>
+    public IEnumerable<(string Name, string Label, bool Ticked)> Layers =>
+        (definition.Layers.Plans.Count > 1 ? definition.Layers.Plans.Select(plan => ("plan-" + plan.Key, plan.Name)) : [])
+            .Concat(definition.Layers.Modes.Count > 1 ? definition.Layers.Modes.Select(mode => ("mode-" + mode.Key, mode.Name)) : [])
+            .Select(one => (one.Item1, one.Item2, Text(one.Item1).Length > 0));
+
+    private static IEnumerable<int> Rows => Enumerable.Range(1, WordAnswer.Most);
+
+    private static IEnumerable<Field> MeaningFields =>
+        Rows.SelectMany(at =>
+            new Field[]
+            {
+                new($"from-{at}", at == 1 ? "From" : "and from", "") { Hint = at == 1 ? "What numbers mean, from the lowest up." : "" },
+                new($"means-{at}", "it means", Meanings[0].Word) { Choices = [.. Meanings.Select(one => one.Word)] },
+            }
+        );
+
+    /// <summary>What a question says, as fields.</summary>
+    public static Dictionary<string, string> Typed(ClassDefinition definition, Question question)
+    {
+        var fields = new Dictionary<string, string>
+        {
+            ["asks"] = question.Asks,
+            ["when"] = Whens.First(one => one.Value == question.When).Word,
+            ["control"] = question.Control is { } key
+                ? definition.Known.FirstOrDefault(control => control.Key == key)?.Name ?? NoControl
+                : NoControl,
+            ["fromBand"] = question.FromBand is { } band ? definition.Bands.Find(band)?.Name ?? Everywhere : Everywhere,
+            ["teaches"] = question.Teaches,
+        };
+        foreach (var one in question.Plans.Select(plan => "plan-" + plan).Concat(question.Modes.Select(mode => "mode-" + mode)))
+        {
+            fields[one] = "yes";
+        }
+
+        switch (question.Form)
+        {
+            case WordAnswer words:
+                (fields["kind"], fields["ordered"]) = (InWords, words.Ordered ? "yes" : "no");
+                foreach (var (word, at) in words.Offered.Select((word, at) => (word, at + 1)))
+                {
+                    (fields[$"word-{at}"], fields[$"means-{at}"]) = (word.Text, Word(word.Means));
+                }
+
+                break;
+            case NumberAnswer number:
+                (fields["kind"], fields["unit"]) = (ByNumber, number.Unit);
+                (fields["least"], fields["most"], fields["step"]) = (
+                    NumberText.Exact(number.Least),
+                    NumberText.Exact(number.Most),
+                    NumberText.Exact(number.Step)
+                );
+                AddMeanings(number.Meanings, NumberText.Exact);
+                break;
+            case ScaleAnswer scale:
+                foreach (var (name, value) in ScaleForm.Typed(scale.Scale))
+                {
+                    fields[name] = value;
+                }
+
+                AddMeanings(scale.Meanings, position => scale.Scale.Show(new(position)));
+                break;
+        }
+
+        return fields;
+
+        void AddMeanings(IReadOnlyList<MeaningFrom> meanings, Func<double, string> show)
+        {
+            foreach (var (one, at) in meanings.Select((one, at) => (one, at + 1)))
+            {
+                (fields[$"from-{at}"], fields[$"means-{at}"]) = (show(one.From), Word(one.Means));
+            }
+        }
+    }
+
+    /// <summary>Reads the form; null when something is wrong, with a sentence beside it.</summary>
+    public Question? Read()
+    {
+        var asks = Reader.Need("asks", Text("asks"), "What is a sailor asked?", Sentence);
+        var form = ReadForm();
+        var band = definition.Bands.All.FirstOrDefault(one => one.Name == Text("fromBand"));
+        var control = definition.Controls.FirstOrDefault(one => one.Name == Text("control"));
+        var teaches = Text("teaches").Trim();
+        if (teaches.Length > Control.LongestText)
+        {
+            Reader.Refuse("teaches", $"Keep it under {Control.LongestText} letters.");
+        }
+
+        if (Reader.Ok && form!.Problem() is { } problem)
+        {
+            Reader.Refuse(Kind == InWords ? "word-2" : "from-1", problem);
+        }
+
+        return Reader.Ok
+            ? new(before?.Key ?? FreeKey(asks!), asks!, form!)
+            {
+                When = Whens.FirstOrDefault(one => one.Word == Text("when")).Value,
+                Plans = [.. definition.Layers.Plans.Where(plan => Text("plan-" + plan.Key).Length > 0).Select(plan => plan.Key)],
+                Modes = [.. definition.Layers.Modes.Where(mode => Text("mode-" + mode.Key).Length > 0).Select(mode => mode.Key)],
+                FromBand = band?.Id,
+                Control = control?.Key,
+                Teaches = teaches,
+            }
+            : null;
+    }
+
+    private AnswerForm? ReadForm() =>
+        Kind switch
+        {
+            InWords => new WordAnswer(
+                [
+                    .. Rows.Where(at => Text($"word-{at}").Trim().Length > 0)
+                        .Select(at => new AnswerWord(Text($"word-{at}").Trim(), Means(at))),
+                ],
+                Text("ordered") == "yes"
+            ),
+            ByNumber => new NumberAnswer(Text("unit").Trim(), Number("least"), Number("most"), Number("step"), ReadMeanings(ReadNumber)),
+            _ => new ScaleForm(typed).Read(Reader, (before?.Form as ScaleAnswer)?.Scale) is { } scale
+                ? new ScaleAnswer(scale, ReadMeanings(text => scale.Read(text).Then(mark => Parsed<double>.Good(mark.Position))))
+                : null,
+        };
+
+    private List<MeaningFrom> ReadMeanings(Func<string, Parsed<double>> read) =>
+        [
+            .. Rows.Where(at => Text($"from-{at}").Trim().Length > 0)
+                .Select(at => new MeaningFrom(Reader.Need($"from-{at}", Text($"from-{at}"), "", read), Means(at))),
+        ];
+
+    private double Number(string field) => Reader.Need(field, Text(field), "Write a number.", ReadNumber);
+
+    private static Parsed<double> ReadNumber(string text) => NumberText.Read(text).Then(read => Parsed<double>.Good(read.Number));
+
+    private static Parsed<string> Sentence(string text) =>
+        text.Trim().Length <= Control.LongestText
+            ? Parsed<string>.Good(text.Trim())
+            : Parsed<string>.Bad($"Keep it under {Control.LongestText} letters.");
+
+    private AnswerMeaning Means(int at) => Meanings.FirstOrDefault(one => one.Word == Text($"means-{at}")).Value;
+
+    private static string Word(AnswerMeaning means) => Meanings.First(one => one.Value == means).Word;
+
+    private string Text(string field) => typed.GetValueOrDefault(field, "");
+
+    private QuestionKey FreeKey(string asks)
+    {
+        var key = string.Join('-', Keys.Of(asks).Split('-').Take(5));
+        var taken = definition.KnownQuestions.Select(question => question.Key.Name).Append(QuestionEditorModel.NewQuestion).ToHashSet();
+        return new(Enumerable.Range(1, taken.Count + 1).Select(at => at == 1 ? key : $"{key}-{at}").First(one => !taken.Contains(one)));
+    }
+
+    private IEnumerable<Field> Filled(params IEnumerable<Field> fields) => fields.Filled(typed, Reader).Beside(now);
+}

@@ -1,0 +1,91 @@
+using Regatta.Application.Logbook;
+using Regatta.Application.Reading;
+using Regatta.Core.Fleet;
+using Regatta.Core.Logbook;
+using Regatta.Core.Marks;
+using Regatta.Core.Matrices;
+using Regatta.Core.Sheets;
+using Regatta.Core.Units;
+using Regatta.Core.Wind;
+using Regatta.Web.Access;
+
+namespace Regatta.Web.Pages.Logging;
+
+/// <summary>What a log form opens with: one run as the card says, or the runs that notes made afloat cut the outing into, each with the
+/// station's wind of its own minutes.</summary>
+public sealed class LogRuns(ClubContext here, SailedWinds winds, LogSession session, ClubClock clock)
+{
+    /// <summary>One run as the card says.</summary>
+    /// <param name="version">What is published.</param>
+    /// <param name="wind">The wind the card was opened in; null for what was sailed.</param>
+    /// <param name="plan">The sails asked for.</param>
+    /// <param name="mode">The mode asked for.</param>
+    /// <param name="sailed">The wind as the station had it.</param>
+    /// <param name="reader">Who reads.</param>
+    public static OpenedRun AsTheCardSays(
+        PublishedVersion version,
+        Speed? wind,
+        string? plan,
+        string? mode,
+        WindRange? sailed,
+        CardReader reader
+    ) =>
+        new(
+            CardReading.Of(version, wind ?? sailed?.Mean ?? version.Class.Helm.ReferenceWind, plan, mode, reader),
+            sailed,
+            "",
+            new Dictionary<ControlKey, Mark>()
+        );
+
+    /// <summary>What the sailor noted in this class lately, cut into runs; those of the boat noted last.</summary>
+    public async Task<IReadOnlyList<CutRun>> CutAsync()
+    {
+        var cut = await session.CutAsync(here.Actor, here.Class.Class);
+        return [.. cut.Where(run => run.Note.Boat == cut[^1].Note.Boat)];
+    }
+
+    /// <summary>The runs as a form opens with them.</summary>
+    public async Task<IReadOnlyList<OpenedRun>> OpenAsync(PublishedVersion version, IReadOnlyList<CutRun> cut, CardReader reader)
+    {
+        var runs = new List<OpenedRun>();
+        foreach (var run in cut)
+        {
+            var wind = await winds.BetweenAsync(run.Note.At, run.To, version.Class.WindHeight) ?? run.Note.Wind;
+            var (plan, mode) = (run.Note.Layer.Plan.Name, run.Note.Layer.Mode.Name);
+            runs.Add(
+                AsTheCardSays(version, null, plan, mode, wind, reader with { Purpose = run.Note.Purpose }) with
+                {
+                    From = clock.Field(run.Note.At),
+                    Differs = run.Differs,
+                }
+            );
+        }
+
+        return runs;
+    }
+}
+
+/// <summary>One run of the form as it is shown.</summary>
+/// <param name="Number">Which, from 1.</param>
+/// <param name="Card">The card it was filled in from.</param>
+/// <param name="Fields">What was typed and what was wrong.</param>
+/// <param name="Class">The class as the version has it.</param>
+/// <param name="Controls">The controls with marks as the boat and the sailor's hand read them.</param>
+/// <param name="MarksCameFrom">Where its marks came from, in a few words.</param>
+/// <param name="WindCameFrom">Where its wind came from; empty where that is said elsewhere.</param>
+/// <param name="OfMany">Whether there are others.</param>
+public sealed record RunView(
+    int Number,
+    CardReading Card,
+    RunFields Fields,
+    ClassDefinition Class,
+    IReadOnlyList<Control> Controls,
+    string MarksCameFrom,
+    string WindCameFrom,
+    bool OfMany
+)
+{
+    public string Prefix => Fields.Prefix;
+
+    public Forms.Field Field(string name, string label) => new(Prefix + name, label, Fields[name]) { Problem = Fields.Problem(name) };
+}

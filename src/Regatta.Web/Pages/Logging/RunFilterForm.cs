@@ -1,0 +1,123 @@
+using System.Globalization;
+using Regatta.Core;
+using Regatta.Core.Evidence;
+using Regatta.Core.Fleet;
+using Regatta.Core.Logbook;
+using Regatta.Core.Questions;
+using Regatta.Core.Units;
+using Regatta.Core.Wind;
+using Regatta.Web.Forms;
+
+namespace Regatta.Web.Pages.Logging;
+
+/// <summary>The filters of the logbook as an address carries them, read once.</summary>
+/// <param name="typed">What the address says, by name.</param>
+/// <param name="definition">The class looked through; null for all of one's own.</param>
+/// <param name="unit">The unit winds are written in.</param>
+public sealed class RunFilterForm(IReadOnlyDictionary<string, string> typed, ClassDefinition? definition, SpeedUnit unit)
+{
+    private const string Any = "any";
+
+    private static readonly IReadOnlyList<(string Word, AnswerMeaning Value)> Meanings =
+    [
+        ("fine", AnswerMeaning.Fine),
+        ("too little", AnswerMeaning.TooLittle),
+        ("too much", AnswerMeaning.TooMuch),
+        ("stop", AnswerMeaning.Stop),
+    ];
+
+    private readonly FormReader reader = new();
+
+    public bool IsSet => typed.Any(one => one.Key is not ("class" or "whose" or "sort" or "unit") && one.Value is not ("" or Any));
+
+    public FormReader Reader => reader;
+
+    /// <summary>The filters to choose by, those that need a class only with one.</summary>
+    public IEnumerable<Field> Fields
+    {
+        get
+        {
+            if (definition is not null)
+            {
+                yield return Choice("band", "Band", definition.Bands.All.Select(band => band.Name));
+            }
+
+            yield return Of("wind", $"Wind about, {unit.Symbol()}") with
+            {
+                InputMode = "decimal",
+            };
+            yield return Of("within", $"Give or take, {unit.Symbol()}") with
+            {
+                InputMode = "decimal",
+            };
+            if (definition is { Layers.Plans.Count: > 1 })
+            {
+                yield return Choice("plan", "Sails", definition.Layers.Plans.Select(plan => plan.Name));
+            }
+
+            if (definition is { Layers.Modes.Count: > 1 })
+            {
+                yield return Choice("mode", "Mode", definition.Layers.Modes.Select(mode => mode.Name));
+            }
+
+            if (definition is { Purposes.Count: > 0 })
+            {
+                yield return Choice("purpose", "Sailed for", definition.Purposes.Select(purpose => purpose.Name));
+            }
+
+            yield return Choice("water", "Water", LogForm.Waters.Select(one => one.Label));
+            yield return Choice("place", "Place", LogForm.Places.Select(one => one.Label));
+            yield return Choice("felt", "Felt at least", LogForm.Feelings.Select(one => one.Label));
+            if (definition is not null && definition.Questions.Count > 0)
+            {
+                yield return Choice("question", "Answered", definition.Questions.Select(question => question.Asks));
+                yield return Choice("means", "The answer was", Meanings.Select(one => one.Word));
+            }
+
+            yield return Of("from", "From day") with
+            {
+                Type = "date",
+            };
+            yield return Of("to", "To day") with
+            {
+                Type = "date",
+            };
+        }
+    }
+
+    /// <summary>Reads the filter; what is wrong stands beside its field and does not filter.</summary>
+    public RunFilter Read()
+    {
+        var within = reader.May("within", Text("within"), Speeds);
+        var means = Meanings.Where(one => one.Word == Text("means")).Select(one => (AnswerMeaning?)one.Value).FirstOrDefault();
+        return new()
+        {
+            Band = definition?.Bands.All.FirstOrDefault(band => band.Name == Text("band"))?.Id,
+            Wind = reader.May("wind", Text("wind"), Speeds),
+            Within = within ?? Speed.FromKnots(2),
+            Plan = definition?.Layers.Plans.FirstOrDefault(plan => plan.Name == Text("plan"))?.Key,
+            Mode = definition?.Layers.Modes.FirstOrDefault(mode => mode.Name == Text("mode"))?.Key,
+            Purpose = definition?.Purposes.FirstOrDefault(purpose => purpose.Name == Text("purpose"))?.Key,
+            Water = LogForm.Waters.FirstOrDefault(one => one.Label == Text("water")).Value,
+            Place = LogForm.Places.FirstOrDefault(one => one.Label == Text("place")).Value,
+            Felt = LogForm.Feelings.FirstOrDefault(one => one.Label == Text("felt")).Value,
+            Question = definition?.Questions.FirstOrDefault(question => question.Asks == Text("question"))?.Key,
+            Means = means,
+            From = reader.May("from", Text("from"), Day),
+            To = reader.May("to", Text("to"), Day),
+        };
+    }
+
+    private Parsed<Speed> Speeds(string text) => WindRange.ReadSpeed(text, unit);
+
+    private static Parsed<DateOnly> Day(string text) =>
+        DateOnly.TryParseExact(text, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var day)
+            ? Parsed<DateOnly>.Good(day)
+            : Parsed<DateOnly>.Bad("Write the day like 2026-05-31.");
+
+    private string Text(string name) => typed.GetValueOrDefault(name, "");
+
+    private Field Of(string name, string label) => new(name, label, Text(name)) { Problem = reader.Problems.GetValueOrDefault(name) };
+
+    private Field Choice(string name, string label, IEnumerable<string> choices) => Of(name, label) with { Choices = [Any, .. choices] };
+}

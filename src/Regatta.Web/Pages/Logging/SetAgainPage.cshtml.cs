@@ -1,0 +1,79 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Application.Reading;
+using Regatta.Core.Evidence;
+using Regatta.Core.Fleet;
+using Regatta.Core.Marks;
+using Regatta.Core.Rigging;
+using Regatta.Core.Sheets;
+using Regatta.Core.Units;
+using Regatta.Web.Access;
+
+namespace Regatta.Web.Pages.Logging;
+
+/// <summary>What to change on a boat so that it stands as in a run that is found again; for members. Names nobody.</summary>
+[Authorize(Policies.Member)]
+public sealed class SetAgainPageModel(ClubContext here, CardReaders readers) : PageModel
+{
+    public ClassDefinition Class { get; private set; } = null!;
+
+    public SessionEvidence Run { get; private set; } = null!;
+
+    public BoatChoice Choice { get; private set; } = null!;
+
+    public IReadOnlyList<SetStep> Steps { get; private set; } = [];
+
+    /// <summary>Where the boat stands now, in words.</summary>
+    public string Stands { get; private set; } = "";
+
+    public string For(string boat) => $"{here.ClassPath}/set-again?log={Run.Number}&run={Run.Run}&boat={boat}";
+
+    public async Task<IActionResult> OnGetAsync(long log, int? run, string? boat)
+    {
+        var view = await here.ClassAsync();
+        Class = view.Class;
+        if (view.Evidence.Sessions.FirstOrDefault(one => one.Number == log && one.Run == (run ?? 1)) is not { } found)
+        {
+            return NotFound();
+        }
+
+        Run = found;
+        var who = await readers.ForAsync(view.Ref, User.Id(), boat, found.Purpose?.Name);
+        Choice = who.Choice;
+        var now = Last(view, found) ?? OfTheCard(view, who, found);
+        Steps = SetAgain.Steps(Class, Choice.Readings, now, found.Marks);
+        return Page();
+    }
+
+    /// <summary>The marks the boat was logged with last, apart from the run itself.</summary>
+    private IReadOnlyDictionary<ControlKey, Mark>? Last(ClassView view, SessionEvidence found)
+    {
+        if (Choice.Boat is not { } boat)
+        {
+            return null;
+        }
+
+        var last = view
+            .Evidence.Sessions.Where(one =>
+                one.Boat == boat.Number && one.Marks.Count > 0 && (one.Number, one.Run) != (found.Number, found.Run)
+            )
+            .MaxBy(one => (one.SailedAt, one.Run));
+        Stands = last is null ? "" : $"as {boat.Name} was last logged, {last.SailedAt:d MMM yyyy}";
+        return last?.Marks;
+    }
+
+    /// <summary>Else the marks of the card in that wind.</summary>
+    private IReadOnlyDictionary<ControlKey, Mark> OfTheCard(ClassView view, ReaderChoice who, SessionEvidence found)
+    {
+        if (view.Newest is not { } newest)
+        {
+            Stands = "not known";
+            return new Dictionary<ControlKey, Mark>();
+        }
+
+        Stands = "as your card says in that wind";
+        var card = CardReading.Of(newest, found.Wind.Mean, found.Layer.Plan.Name, found.Layer.Mode.Name, who.Reader);
+        return card.Lines.Where(line => line.Cell?.Mark is not null).ToDictionary(line => line.Control.Key, line => line.Cell!.Mark!.Value);
+    }
+}
