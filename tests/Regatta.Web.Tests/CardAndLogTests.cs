@@ -80,7 +80,7 @@ public sealed class CardAndLogTests(ClubHost host)
         Assert.Equal(first.Location!.ToString().Split('?')[0], second.Location.ToString().Split('?')[0]);
         var page = await sailor.GetAsync(second.Location.ToString());
         Assert.Contains("It counts as you sent it last", page.TextOf(".thanks"));
-        Assert.Contains("second thought", page.TextOf(".facts"));
+        Assert.Contains("second thought", page.TextOf("main"));
         var before = page.TextOf(".correction")!;
         Assert.Contains("What stands above counts", before);
         Assert.Contains("first thought", before);
@@ -103,7 +103,8 @@ public sealed class CardAndLogTests(ClubHost host)
             ("steadyFullSpeed", "held"),
             ("heel", "5"),
             ("crewMass", "71.5"),
-            ("luffing", "Together"),
+            ("answer-luffing", "evenly"),
+            ("answer-skittish", "skittish"),
             ("felt", "Usual"),
             ("note", "as it was"),
             ("mark-gooseneck", "21 1/2 in"),
@@ -144,7 +145,8 @@ public sealed class CardAndLogTests(ClubHost host)
         var form = await sailor.GetAsync("/wenlow/classes/quillet/log?wind=14&boat=class");
         var sent = await sailor.SendAsync(form, ".log-form", "/wenlow/classes/quillet/log", ("note", "odd"), ("helmPortWord", "pull"));
         await club.ScalarAsync<int>(
-            "with odd as (update session_logs set helm_port = 2.2 where note = 'odd' returning 1) select count(*)::int from odd"
+            "with odd as (update runs r set helm_port = 2.2 from session_logs l where (l.club_id, l.id) = (r.club_id, r.log_id) "
+                + "and l.note = 'odd' returning 1) select count(*)::int from odd"
         );
         var page = await sailor.GetAsync(sent.Location!.ToString());
         var again = await sailor.GetAsync(
@@ -192,6 +194,7 @@ public sealed class CardAndLogTests(ClubHost host)
             ("flat", "held"),
             ("trimmed", "held"),
             ("rudderCentred", "held"),
+            ("closeHauled", "held"),
             ("crewMass", "73.613"),
         ];
         var sent = await sailor.SendAsync(form, ".log-form", "/wenlow/classes/quillet/log", changes);

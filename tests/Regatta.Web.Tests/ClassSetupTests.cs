@@ -25,12 +25,12 @@ public sealed class ClassSetupTests(ClubHost host)
         var made = await coordinator.SendAsync(page, "main form", "/wenlow/new-class", ("kit", "una-rig"), ("name", "Sprat Nº 3"));
         Assert.Equal("/wenlow/classes/sprat-n-3/controls", made.Location!.ToString());
         var controls = await coordinator.GetAsync(made.Location.ToString());
-        Assert.Equal(7, controls.Html.QuerySelectorAll(".controls > li").Length);
+        Assert.Equal(9, controls.Html.QuerySelectorAll(".controls > li").Length);
         Assert.All(
             controls.Html.QuerySelectorAll(".control-drawing"),
             drawing => Assert.StartsWith("How ", drawing.GetAttribute("aria-label"))
         );
-        Assert.Contains("0 of 42", (await coordinator.GetAsync("/wenlow")).Html.Body!.TextContent);
+        Assert.Contains("0 of 270", (await coordinator.GetAsync("/wenlow")).Html.Body!.TextContent);
         Assert.Contains("/not-yours", (await (await club.VisitAsAsync("priya")).GetAsync("/wenlow/new-class")).Location!.ToString());
     }
 
@@ -186,10 +186,10 @@ public sealed class ClassSetupTests(ClubHost host)
         await using var club = await host.AnotherAsync("IfEmpty");
         var captain = await club.VisitAsAsync("tamsin");
         await MoveAsync("later");
-        Assert.Equal(["gooseneck", "halyard-point", "head-line"], await OrderAsync());
+        Assert.Equal(["head-line", "gooseneck", "halyard-point"], await OrderAsync());
         await MoveAsync("later");
         await MoveAsync("earlier");
-        Assert.Equal(["gooseneck", "halyard-point", "head-line"], await OrderAsync());
+        Assert.Equal(["head-line", "gooseneck", "halyard-point"], await OrderAsync());
 
         async Task MoveAsync(string act) =>
             await captain.SendAsync(

@@ -9,7 +9,7 @@ public sealed class MeasuringTests(ClubHost host)
     {
         var captain = await host.VisitAsAsync("tamsin");
         var boats = await captain.GetAsync("/wenlow/classes/quillet/boats?control=gooseneck&band=4");
-        Assert.Contains("Bramble: the gooseneck scale sits 1 in too far from front end cap of the boom", boats.TextOf(".caution li"));
+        Assert.Contains("Bramble: the gooseneck scale sits 1 in too far from outer end of the front cap", boats.TextOf(".caution li"));
         var readings = boats
             .Html.QuerySelectorAll("table.people tbody tr")
             .ToDictionary(row => row.QuerySelector("th")!.TextContent, row => row.QuerySelector("td")!.TextContent);
@@ -49,7 +49,7 @@ public sealed class MeasuringTests(ClubHost host)
             ("mark-gooseneck", "19 1/2 in"),
             ("note", "read on Bramble")
         );
-        var own = (await sailor.GetAsync(sent.Location!.ToString())).TextOf(".facts");
+        var own = (await sailor.GetAsync(sent.Location!.ToString())).TextOf("main");
         Assert.Contains("Bramble", own);
         Assert.Contains("19 1/2 in", own);
         Assert.Equal(20.5 * 25.4, await LoggedAsync(club, "read on Bramble"), 0.6);
@@ -237,6 +237,7 @@ public sealed class MeasuringTests(ClubHost host)
             .GetProperty("logs")
             .EnumerateArray()
             .Single(log => log.TryGetProperty("note", out var text) && text.GetString() == note)
+            .GetProperty("runs")[0]
             .GetProperty("marks")
             .GetProperty(control)
             .GetDouble();

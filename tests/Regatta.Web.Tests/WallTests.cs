@@ -18,6 +18,7 @@ public sealed class WallTests(ClubHost host)
         ["boat"] = "1",
         ["number"] = "1",
         ["control"] = "gooseneck",
+        ["question"] = "luffing",
         ["person"] = Guid.Empty.ToString(),
     };
 

@@ -14,7 +14,7 @@ test("a coordinator makes a class from a kit and adds a control, by keyboard alo
   await page.keyboard.type("Whelk");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("heading", { name: "Whelk" })).toBeVisible();
-  await expect(page.locator(".controls > li")).toHaveCount(9);
+  await expect(page.locator(".controls > li")).toHaveCount(14);
   await expectAccessible(page);
 
   await page.getByRole("link", { name: "Add a control" }).focus();

@@ -129,7 +129,7 @@ test("the table copies out and takes a table in after a look; what is written is
 });
 
 test("in the lanes a step, a tolerance and an edge are dragged, a band is seen large, and the published line stays behind", async ({ page }) => {
-  await signIn(page, "odalys", "/wenlow/classes/marrick-24");
+  await signIn(page, "odalys", "/wenlow/classes/marrowin-24");
   const lane = async (name) => (await cell(page, name).locator(".cell-area").boundingBox());
   const drag = async (x, y, dx, dy) => {
     await page.mouse.move(x, y);

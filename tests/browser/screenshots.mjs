@@ -11,7 +11,6 @@ const phone = { width: 360, height: 740 };
 
 const shots = [
   { name: "today", as: "odalys", path: "/wenlow/today", size: desktop },
-  { name: "today-phone", as: "priya", path: "/wenlow/today?wind=18", size: phone },
   { name: "fleet", as: "odalys", path: "/wenlow", size: desktop },
   { name: "matrix-lanes", as: "tamsin", path: "/wenlow/classes/quillet?cell=4.gooseneck", size: desktop },
   { name: "matrix-table", as: "odalys", path: "/wenlow/classes/orlop-9?view=table&plan=reef-1&cell=5.car", size: desktop },
@@ -26,9 +25,10 @@ const shots = [
   { name: "people", as: "odalys", path: "/wenlow/people", size: desktop },
   { name: "card-phone", as: "priya", path: "/wenlow/classes/quillet/card?wind=14", size: phone },
   { name: "log-phone", as: "priya", path: "/wenlow/classes/quillet/log?wind=14", size: phone, full: true },
-  { name: "logbook-phone", as: "priya", path: "/wenlow/logbook", size: phone },
+  { name: "log-radio-phone", as: "priya", path: "/wenlow/classes/pettle-65/log?wind=8", size: phone, full: true },
+  { name: "log-sailboard-phone", as: "priya", path: "/wenlow/classes/gessamy/log?wind=18", size: phone, full: true },
+  { name: "logbook", as: "priya", path: "/wenlow/logbook?class=quillet&whose=class&sort=fast&wind=14&unit=kn", size: desktop },
   { name: "history", as: "odalys", path: "/wenlow/classes/quillet/history", size: desktop, before: joinBands },
-  { name: "security", as: "priya", path: "/me/security", size: desktop },
 ];
 
 async function paste(page) {

@@ -125,7 +125,7 @@ public sealed class AccountTests(ClubHost host)
         Assert.Contains("ida@club.example", json);
         Assert.DoesNotContain("password", json);
         Assert.DoesNotContain("stamp", json);
-        Assert.StartsWith("at,class", (await ida.GetAsync("/me/data?handler=logs")).Text);
+        Assert.StartsWith("log,run,class,at,", (await ida.GetAsync("/me/data?handler=logs")).Text);
 
         var data = await ida.GetAsync("/me/data");
         Assert.Equal(422, (int)(await ida.SendAsync(data, "form[action*=Remove]", "/me/data?handler=Remove")).Status);

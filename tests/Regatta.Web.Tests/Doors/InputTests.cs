@@ -179,7 +179,7 @@ public sealed class InputTests(ClubHost host)
             ".log-form",
             "/wenlow/classes/quillet/log",
             ("note", "gusty <b>&"),
-            ("luffing", "Together")
+            ("answer-luffing", "evenly")
         );
         Assert.Equal((503, "5"), ((int)away.Status, away.Message.Headers.RetryAfter!.ToString()));
         Assert.Contains("gusty <b>&", away.TextOf("dl"));
@@ -193,7 +193,7 @@ public sealed class InputTests(ClubHost host)
         Assert.Equal(302, (int)landed.Status);
         var kept = await sailor.GetAsync(landed.Location!.ToString());
         Assert.Contains("gusty <b>&", kept.TextOf("main"));
-        Assert.Contains("Luffed first", kept.TextOf(".facts"));
+        Assert.Contains("does the luff lift evenly", kept.TextOf(".facts"));
     }
 
     [Fact]
@@ -384,6 +384,7 @@ public sealed class InputTests(ClubHost host)
                 ["boat"] = "1",
                 ["number"] = "1",
                 ["control"] = "gooseneck",
+                ["question"] = "luffing",
                 ["token"] = "no-such-token",
                 ["person"] = Guid.Empty.ToString(),
             }

@@ -88,6 +88,7 @@ public sealed class WhoMayTests(ClubHost host)
                 ["boat"] = "1",
                 ["number"] = "1",
                 ["control"] = "gooseneck",
+                ["question"] = "luffing",
                 ["token"] = "no-such-token",
                 ["person"] = Guid.Empty.ToString(),
             }
@@ -190,8 +191,10 @@ public sealed class WhoMayTests(ClubHost host)
         Member      GET  Fleet -
         Member      GET  Index -
         Member      GET  Logging/Log -
-        Member      GET  Logging/Logbook -
+        Member      GET  Logging/Logbook - Csv
         Member      GET  Logging/OneLog -
+        Member      GET  Cards/PullPoint -
+        Member      GET  Logging/SetAgainPage -
         Member      GET  NotYours -
         Member      GET  Planning/CalendarPage -
         Member      GET  Planning/MyFeed -
@@ -210,13 +213,18 @@ public sealed class WhoMayTests(ClubHost host)
         Member      POST Account/Prove -
         Member      POST Account/Security - Codes End EndOthers Passkey PasskeyOptions RemovePasskey
         Member      POST Account/SetUpFactor - Off
-        Member      POST Cards/MemberCard Crew
+        Member      POST Cards/MemberCard Crew Forget Note Offsets
         Member      POST Logging/Log -
-        Member      POST Logging/Logbook BringBack
+        Member      POST Logging/Logbook BringBack Import
         Member      POST Logging/OneLog - Track
         Member      POST Planning/MyFeed - Withdraw
 
         Captain     GET  ClassSetup/Bands -
+        Captain     GET  ClassSetup/BoatSails -
+        Captain     GET  ClassSetup/Gears -
+        Captain     GET  ClassSetup/MarkGuide -
+        Captain     GET  ClassSetup/QuestionEditor -
+        Captain     GET  ClassSetup/QuestionList -
         Captain     GET  ClassSetup/ControlEditor -
         Captain     GET  ClassSetup/CrewRules -
         Captain     GET  ClassSetup/Measure -
@@ -227,6 +235,11 @@ public sealed class WhoMayTests(ClubHost host)
         Captain     GET  Tuning/Paste -
         Captain     POST ClassSetup/Bands - Join Split
         Captain     POST ClassSetup/BoatList -
+        Captain     POST ClassSetup/BoatSails - Fittings Specified
+        Captain     POST ClassSetup/Gears -
+        Captain     POST ClassSetup/MarkGuide -
+        Captain     POST ClassSetup/QuestionEditor - Kind
+        Captain     POST ClassSetup/QuestionList -
         Captain     POST ClassSetup/ControlEditor - Kind
         Captain     POST ClassSetup/ControlList -
         Captain     POST ClassSetup/CrewRules -

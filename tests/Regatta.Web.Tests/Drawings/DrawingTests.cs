@@ -130,8 +130,8 @@ public sealed class DrawingTests
     [Fact]
     public void Sessions_that_count_in_part_are_drawn_apart_and_worthless_ones_not_at_all()
     {
-        var half = Session(5, 60, 4) with { Check = new(Helm(4), CheckGates.AllHeld with { Trimmed = false }, null) };
-        var none = Session(5, 60, 4) with { Check = new(Helm(4), CheckGates.AllHeld with { SteadyFullSpeed = false }, null) };
+        var half = Session(5, 60, 4) with { Check = new(Helm(4), CheckGates.AllHeld.Without(Gate.Trimmed), null) };
+        var none = Session(5, 60, 4) with { Check = new(Helm(4), CheckGates.AllHeld.Without(Gate.SteadyFullSpeed), null) };
         var lane = Lanes(LayerOf(Matrix(50, 150), [half, none])).Lanes[0];
         Assert.Empty(lane.SureSessions);
         Assert.Single(lane.PartSessions.Split('M', StringSplitOptions.RemoveEmptyEntries));

@@ -34,7 +34,10 @@ public sealed class FormTests
         WindBands.Of([new(new(1), "light", Speed.FromKnots(0), Speed.FromKnots(10))]).Value,
         [Slide, Look],
         []
-    );
+    )
+    {
+        Questions = [Core.Questions.ClassQuestions.Luffing],
+    };
 
     private static readonly Dictionary<string, string> Whole = new()
     {
@@ -51,7 +54,8 @@ public sealed class FormTests
         ["rudderCentred"] = "held",
         ["steadyFullSpeed"] = "held",
         ["trimmed"] = "held",
-        ["luffing"] = "Together",
+        ["answer-luffing"] = "together",
+        ["closeHauled"] = "held",
         ["felt"] = "Fast",
         ["note"] = " chop ",
     };
@@ -94,16 +98,21 @@ public sealed class FormTests
         Assert.Equal(Guid.Parse(Whole["logKey"]), log.Key);
         Assert.Equal((10, 12, 15), (log.Wind.From.Knots, log.Wind.To.Knots, log.Wind.Gust!.Value.Knots));
         Assert.Equal(72.57, log.CrewMass!.Value.Kilograms, 2);
-        Assert.Equal(14.5 * 25.4, log.Marks[Slide.Key].Position, 6);
-        Assert.Equal(3.5, log.Check!.Helm.Mean.Degrees);
-        Assert.Equal(new CheckGates(true, true, false, true), log.Check.Gates);
-        Assert.Equal(5, log.Check.Heel!.Value.Degrees);
-        Assert.Equal((Luffing.Together, Felt.Fast, "chop", 2), (log.Luffing, log.Felt, log.Note, log.Version));
+        Assert.Equal(14.5 * 25.4, log.First.Marks[Slide.Key].Position, 6);
+        Assert.Equal(3.5, log.First.Check!.Helm.Mean.Degrees);
+        Assert.True(log.First.Check.Gates.Broken(Gate.Flat));
+        Assert.Equal(CheckGates.Usual | Gate.CloseHauled, log.First.Check.Gates.Asked);
+        Assert.Equal(5, log.First.Check.Heel!.Value.Degrees);
+        Assert.Equal(
+            new Core.Questions.Answer("together", null, Core.Questions.AnswerMeaning.Fine),
+            log.First.Answers[Core.Questions.ClassQuestions.Luffing.Key]
+        );
+        Assert.Equal((Felt.Fast, "chop", 2), (log.First.Felt, log.Note, log.Version));
     }
 
     [Fact]
     public void Typed_degrees_win_over_a_picked_word() =>
-        Assert.Equal(4, Read(new(Whole) { ["helmPortWord"] = "heavy" })!.Check!.Helm.Port!.Value.Degrees);
+        Assert.Equal(4, Read(new(Whole) { ["helmPortWord"] = "heavy" })!.First.Check!.Helm.Port!.Value.Degrees);
 
     // The page writes the degrees of a picked word into the field beside it.
     [Theory]
@@ -123,22 +132,22 @@ public sealed class FormTests
             ["helmStarboard"] = starboard,
             ["helmStarboardWord"] = starboardWord,
         };
-        Assert.Equal(inWords, Read(typed)!.Check!.InWords);
+        Assert.Equal(inWords, Read(typed)!.First.Check!.InWords);
     }
 
     [Fact]
     public void A_log_without_helm_has_no_check_and_one_with_one_tack_has_half()
     {
-        Assert.Null(Read(new(Whole) { ["helmPort"] = "", ["helmStarboardWord"] = "" })!.Check);
-        Assert.False(Read(new(Whole) { ["helmPort"] = "" })!.Check!.Helm.BothTacks);
+        Assert.Null(Read(new(Whole) { ["helmPort"] = "", ["helmStarboardWord"] = "" })!.First.Check);
+        Assert.False(Read(new(Whole) { ["helmPort"] = "" })!.First.Check!.Helm.BothTacks);
     }
 
     [Fact]
     public void A_log_may_hold_a_mark_between_two_steps_but_none_off_the_scale()
     {
-        Assert.Equal(14.3 * 25.4, Read(new(Whole) { ["mark-slide"] = "14.3" })!.Marks[Slide.Key].Position, 6);
+        Assert.Equal(14.3 * 25.4, Read(new(Whole) { ["mark-slide"] = "14.3" })!.First.Marks[Slide.Key].Position, 6);
         Assert.Contains("off the scale", Problem(new(Whole) { ["mark-slide"] = "9" }, "mark-slide"));
-        Assert.Empty(Read(new(Whole) { ["mark-slide"] = "" })!.Marks);
+        Assert.Empty(Read(new(Whole) { ["mark-slide"] = "" })!.First.Marks);
     }
 
     [Theory]
@@ -174,7 +183,7 @@ public sealed class FormTests
     [InlineData("nonsense", "", 1, 120)]
     [InlineData("40", "", 1, 210)]
     public void Weather_helm_holds_the_tiller_to_windward(string typed, string word, int windward, double tip) =>
-        Assert.Equal(tip, new TillerField("f", "tack", windward, typed, word, null).TipX);
+        Assert.Equal(tip, new TillerField(BalanceCheck.Usual, "f", "tack", windward, typed, word, null).TipX);
 
     [Fact]
     public void A_cell_form_reads_back_the_cell_it_was_filled_from()
@@ -227,31 +236,94 @@ public sealed class FormTests
     [InlineData("x.gooseneck")]
     public void Other_names_are_no_cells(string? name) => Assert.Null(CellNames.Read(name));
 
+    private static readonly Core.Matrices.PublishedVersion Version = new(
+        2,
+        DateTimeOffset.UnixEpoch,
+        "",
+        "",
+        new(Class, new Dictionary<CellPlace, Cell>())
+    );
+
+    private static readonly LogFormContext Context = new(
+        Version,
+        Core.Sheets.CardReader.OfTheClass,
+        _ => new Dictionary<CellAddress, Core.Evidence.Proposal>(),
+        SpeedUnit.Knot,
+        MassUnit.Kilogram,
+        text =>
+            text.Length > 0 && DateTimeOffset.TryParse(text, System.Globalization.CultureInfo.InvariantCulture, out var at)
+                ? Parsed<DateTimeOffset>.Good(at)
+                : Parsed<DateTimeOffset>.Good(DateTimeOffset.UnixEpoch)
+    );
+
+    private static IReadOnlyList<Core.Sheets.CardReading> Cards(int runs) =>
+        [
+            .. Enumerable.Repeat(
+                Core.Sheets.CardReading.Of(Version, Speed.FromKnots(9), null, null, Core.Sheets.CardReader.OfTheClass),
+                runs
+            ),
+        ];
+
     private static Core.Logbook.SessionLog? Read(Dictionary<string, string> typed) =>
-        new LogForm(typed).Read(
-            new(2, DateTimeOffset.UnixEpoch, "", "", new(Class, new Dictionary<CellPlace, Cell>())),
-            Layer.Usual,
-            Readings.OfTheClass,
-            new Dictionary<CellAddress, Core.Evidence.Proposal>(),
-            Parsed<DateTimeOffset>.Good(DateTimeOffset.UnixEpoch),
-            SpeedUnit.Knot,
-            MassUnit.Kilogram
-        );
+        new LogForm(typed).Read(Context, Cards(new LogForm(typed).Runs));
 
     private static string Problem(Dictionary<string, string> typed, string field)
     {
         var form = new LogForm(typed);
-        Assert.Null(
-            form.Read(
-                new(2, DateTimeOffset.UnixEpoch, "", "", new(Class, new Dictionary<CellPlace, Cell>())),
-                Layer.Usual,
-                Readings.OfTheClass,
-                new Dictionary<CellAddress, Core.Evidence.Proposal>(),
-                Parsed<DateTimeOffset>.Good(DateTimeOffset.UnixEpoch),
-                SpeedUnit.Knot,
-                MassUnit.Kilogram
-            )
-        );
+        Assert.Null(form.Read(Context, Cards(form.Runs)));
         return form.Problem(field) ?? "";
+    }
+
+    private static Dictionary<string, string> TwoRuns { get; } =
+        new(Whole)
+        {
+            ["runs"] = "2",
+            ["from"] = "2026-05-31T14:30:00Z",
+            ["sailedAt"] = "2026-05-31T14:30:00Z",
+            ["run2-from"] = "2026-05-31T15:10:00Z",
+            ["run2-windFrom"] = "14",
+            ["run2-windTo"] = "15",
+            ["run2-mark-slide"] = "15",
+            ["run2-felt"] = "Slow",
+        };
+
+    [Fact]
+    public void Each_run_has_its_own_wind_marks_helm_answers_and_feel()
+    {
+        var log = Read(TwoRuns)!;
+        Assert.Equal([11, 14.5], log.Runs.Select(run => run.Wind.Mean.Knots));
+        Assert.Equal([368.3, 381], log.Runs.Select(run => Math.Round(run.Marks[Slide.Key].Position, 1)));
+        Assert.Equal([Felt.Fast, Felt.Slow], log.Runs.Select(run => run.Felt));
+        Assert.Equal([1, 0], log.Runs.Select(run => run.Answers.Count));
+        Assert.Null(log.Runs[1].Check);
+        Assert.Equal((10, 15, 15), (log.Wind.From.Knots, log.Wind.To.Knots, log.Wind.Gust!.Value.Knots));
+    }
+
+    [Theory]
+    [InlineData("run2-from", "2026-05-31T14:30:00Z", "two runs cannot overlap")]
+    [InlineData("run2-from", "2026-06-04T14:30:00Z", "on another day")]
+    [InlineData("run2-windFrom", "", "at the least")]
+    [InlineData("run2-mark-slide", "9", "off the scale")]
+    [InlineData("answer-luffing", "sideways", "none of the answers")]
+    public void What_is_wrong_in_a_run_is_said_beside_its_own_field(string field, string typed, string says) =>
+        Assert.Contains(says, Problem(new(TwoRuns) { [field] = typed }, field));
+
+    [Fact]
+    public void A_further_run_takes_wind_and_marks_over_but_not_what_was_found()
+    {
+        var more = new LogForm(new LogForm(Whole).WithAnotherRun("2026-05-31T15:10"));
+        Assert.Equal(2, more.Runs);
+        Assert.Equal(("10", "14 1/2", "2026-05-31T15:10"), (more["run2-windFrom"], more["run2-mark-slide"], more["run2-from"]));
+        Assert.Equal(("", "", ""), (more["run2-felt"], more["run2-helmPort"], more["run2-answer-luffing"]));
+        var fewer = new LogForm(more.WithoutLastRun());
+        Assert.Equal((1, "", "10"), (fewer.Runs, fewer["run2-windFrom"], fewer["windFrom"]));
+    }
+
+    [Fact]
+    public void A_log_that_is_corrected_is_asked_the_gates_it_was_asked_then()
+    {
+        var typed = new Dictionary<string, string>(Whole) { ["gatesAsked"] = "rudderCentred steadyFullSpeed flat trimmed" };
+        Assert.Equal(CheckGates.Usual, Read(typed)!.First.Check!.Gates.Asked);
+        Assert.Equal(CheckGates.Usual | Gate.CloseHauled, Read(Whole)!.First.Check!.Gates.Asked);
     }
 }

@@ -36,7 +36,7 @@ public sealed class MatrixLayerTests(ClubHost host) : MatrixPage(host)
                     )
                 ).Status
         );
-        Assert.Null((await coordinator.GetAsync(path)).Html.QuerySelector("[aria-label='Sail plan']"));
+        Assert.DoesNotContain("radial", (await coordinator.GetAsync(path)).TextOf("[aria-label='Sail plan']"));
         var history = await coordinator.GetAsync($"{path}/history");
         Assert.Contains("radial sail removed", history.TextOf(".edits"));
         await coordinator.SendAsync(history, "section form", $"{path}/history?handler=Restore", ("part", "plan.radial-sail"));
@@ -57,11 +57,11 @@ public sealed class MatrixLayerTests(ClubHost host) : MatrixPage(host)
             await coordinator.GetAsync($"{path}/plans"),
             "form",
             $"{path}/plans",
-            ("plan-full-place", "3")
+            ("plan-large-place", "9")
         );
         Assert.Equal(302, (int)swapped.Status);
         Assert.Equal(
-            ["radial sail", "full sail"],
+            ["middle rig", "small rig", "radial sail", "large rig"],
             (await coordinator.GetAsync(path)).Html.QuerySelectorAll("[aria-label='Sail plan'] a").Select(link => link.TextContent)
         );
     }

@@ -80,7 +80,7 @@ public sealed class MatrixTransferTests(ClubHost host) : MatrixPage(host)
             page,
             "form[action*=Layer]",
             $"{path}/copy?handler=Layer",
-            ("from", "brannet/full/upwind")
+            ("from", "brannet/large/upwind")
         );
         var copied = await coordinator.GetAsync(answer.Location!.ToString());
         Assert.Contains("Copied from Brannet", copied.TextOf("#save-status"));

@@ -41,7 +41,7 @@ public sealed class StaleDefinitionTests(ClubHost host) : MatrixPage(host)
     [InlineData("settings", "form.stack", "#target", "2.5", "a lot", "4")]
     [InlineData("crew", "form.stack", "#height", "2.5", "tall", "4.5")]
     [InlineData("bands", ".bands-form", "[id^=from]", "0.5", "calm", "1")]
-    [InlineData("plans", ".bands-form", "[id^=mode]:not([id$=place])", "to windward", "", "beating hard")]
+    [InlineData("plans", ".bands-form", "#mode-upwind-place", "3", "first", "0.5")]
     [InlineData("controls/vang", "#control-form", "#name", "Kicker", "", "Vang tackle")]
     public async Task A_slip_mended_after_somebody_else_saved_is_stale_all_the_same(
         string at,
