@@ -9,7 +9,7 @@ const base = process.env.BASE_URL;
 const clubs = Number(process.argv[2] ?? 1000);
 const rounds = 120;
 const password = "wenlow-reach";
-const keys = ["quillet", "ferrin-16", "brannet", "tandry", "skellow", "marrick-24"];
+const keys = ["quillet", "ferrin-16", "brannet", "tandry", "skelvin", "marrowin-24"];
 
 // Clubs from..to, each with a coordinator of its own and copies of six demo classes with their cells, versions and some logs.
 function addClubs(from, to) {
@@ -27,14 +27,20 @@ function addClubs(from, to) {
       select p.club_id, p.id, x.plan, x.mode, x.band, x.control, x.content, x.edited_at from pairs p join cells x on x.club_id = 1 and x.class_id = p.old;
     insert into versions (club_id, class_id, number, published_at, published_by, reason, schema, definition, cells)
       select p.club_id, p.id, v.number, v.published_at, v.published_by, v.reason, v.schema, v.definition, v.cells from pairs p join versions v on v.club_id = 1 and v.class_id = p.old;
-    with chosen as (select l.*, row_number() over (partition by class_id order by id) as nth from session_logs l where club_id = 1),
-    made as (
-      insert into session_logs (club_id, class_id, key, sailed_at, wind_from, wind_to, helm_port, helm_starboard, heel, rudder_centred, steady_full_speed, flat, trimmed, luffing, felt, note, logged_at, plan, mode)
-      select p.club_id, p.id, s.key, s.sailed_at, s.wind_from, s.wind_to, s.helm_port, s.helm_starboard, s.heel, s.rudder_centred, s.steady_full_speed, s.flat, s.trimmed, s.luffing, s.felt, s.note, s.logged_at, s.plan, s.mode
-      from pairs p join chosen s on s.class_id = p.old where s.nth <= 30 returning club_id, class_id, id, key)
-    insert into log_marks (club_id, log_id, control, mark, measured)
-      select m.club_id, m.id, k.control, k.mark, k.measured from made m join pairs p on (p.club_id, p.id) = (m.club_id, m.class_id)
-      join session_logs l on l.club_id = 1 and l.class_id = p.old and l.key = m.key join log_marks k on k.club_id = 1 and k.log_id = l.id;
+    create temporary table copied as
+      with chosen as (select l.*, row_number() over (partition by class_id order by id) as nth from session_logs l where club_id = 1),
+      made as (
+        insert into session_logs (club_id, class_id, key, sailed_at, note, logged_at, water, place)
+        select p.club_id, p.id, s.key, s.sailed_at, s.note, s.logged_at, s.water, s.place
+        from pairs p join chosen s on s.class_id = p.old where s.nth <= 30 returning club_id, class_id, id, key)
+      select m.club_id, m.id, l.id as old from made m join pairs p on (p.club_id, p.id) = (m.club_id, m.class_id)
+        join session_logs l on l.club_id = 1 and l.class_id = p.old and l.key = m.key;
+    insert into runs (club_id, log_id, run, from_at, plan, mode, wind_from, wind_to, gust, wind_factor, helm_port, helm_starboard, heel, gates_asked, gates_held, helm_in_words, felt, answers)
+      select m.club_id, m.id, r.run, r.from_at, r.plan, r.mode, r.wind_from, r.wind_to, r.gust, r.wind_factor, r.helm_port, r.helm_starboard, r.heel, r.gates_asked, r.gates_held, r.helm_in_words, r.felt, r.answers
+      from copied m join runs r on (r.club_id, r.log_id) = (1, m.old);
+    insert into log_marks (club_id, log_id, run, control, mark, measured)
+      select m.club_id, m.id, k.run, k.control, k.mark, k.measured from copied m join log_marks k on (k.club_id, k.log_id) = (1, m.old);
+    drop table pairs, copied;
   `);
 }
 

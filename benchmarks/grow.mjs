@@ -22,12 +22,16 @@ async function bringIn(key, logs) {
   form.set("bundle", new Blob([JSON.stringify({ ...bundle, people: undefined, club: undefined, classes: [boat] })]), "bench.json");
   const answer = await (await visitor.ask("/wenlow/import", { method: "POST", body: form })).text();
   if (!answer.includes("Imported:")) throw new Error(answer.slice(0, 2000));
-  const columns = sql("select string_agg(column_name, ', ') from information_schema.columns where table_name = 'session_logs' and column_name not in ('id', 'key')");
+  const columns = (table, without) => sql(`select string_agg(column_name, ', ') from information_schema.columns where table_name = '${table}' and column_name <> all ('{${without}}')`);
+  const [log, run, mark] = [columns("session_logs", "id,key"), columns("runs", "log_id"), columns("log_marks", "log_id")];
   for (let at = 5000; at < logs; at += 5000) {
-    sql(`with own as (select * from session_logs where class_id = (select id from classes where key = '${key}') order by id limit 5000),
-      added as (insert into session_logs (key, ${columns}) select gen_random_uuid(), ${columns} from own order by own.id returning id),
-      pairs as (select o.id as old, a.id as new from (select id, row_number() over (order by id) n from own) o join (select id, row_number() over (order by id) n from added) a using (n))
-      insert into log_marks (club_id, log_id, control, mark, measured, asked_by, card_mark) select m.club_id, p.new, m.control, m.mark, m.measured, m.asked_by, m.card_mark from log_marks m join pairs p on p.old = m.log_id`);
+    sql(`create temporary table pairs as
+      with own as (select * from session_logs where class_id = (select id from classes where key = '${key}') order by id limit 5000),
+      added as (insert into session_logs (key, ${log}) select gen_random_uuid(), ${log} from own order by own.id returning id)
+      select o.id as old, a.id as new from (select id, row_number() over (order by id) n from own) o join (select id, row_number() over (order by id) n from added) a using (n);
+      insert into runs (log_id, ${run}) select p.new, ${run} from runs join pairs p on p.old = log_id;
+      insert into log_marks (log_id, ${mark}) select p.new, ${mark} from log_marks join pairs p on p.old = log_id;
+      drop table pairs`);
   }
   return Number(sql(`select count(*) from session_logs where class_id = (select id from classes where key = '${key}')`));
 }

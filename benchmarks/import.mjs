@@ -34,15 +34,16 @@ async function importOne(key) {
   return performance.now() - start;
 }
 
-/** Takes the rows of a class out, and lets COPY put them in again. */
+/** Takes the logs of a class out, and lets COPY put them in again. */
 function copyAgain(key) {
   const own = `select id from session_logs where class_id = (select id from classes where key = '${key}')`;
   psql(
     `\\copy (select * from session_logs where id in (${own})) to '${folder}/logs' (format binary)`,
+    `\\copy (select * from runs where log_id in (${own})) to '${folder}/runs' (format binary)`,
     `\\copy (select * from log_marks where log_id in (${own})) to '${folder}/marks' (format binary)`,
     `delete from session_logs where id in (${own})`,
   );
-  const told = psql("\\timing on", "begin", `\\copy session_logs from '${folder}/logs' (format binary)`, `\\copy log_marks from '${folder}/marks' (format binary)`, "commit");
+  const told = psql("\\timing on", "begin", `\\copy session_logs from '${folder}/logs' (format binary)`, `\\copy runs from '${folder}/runs' (format binary)`, `\\copy log_marks from '${folder}/marks' (format binary)`, "commit");
   return [...told.matchAll(/Time: ([\d.]+) ms/g)].reduce((sum, [, ms]) => sum + Number(ms), 0);
 }
 
