@@ -1,3 +1,4 @@
+using System.Security.Cryptography;
 using Dapper;
 using Npgsql;
 using Regatta.Core.Fleet;
@@ -21,7 +22,7 @@ public sealed class UpgradeTests(StoreFixture store)
         var address = new NpgsqlConnectionStringBuilder(store.Connection) { Database = name, Pooling = false }.ConnectionString;
         await using (var old = new NpgsqlConnection(address))
         {
-            await ApplyOldAsync(old);
+            await ApplyOldAsync(old, scripts: 5);
             await FillOldAsync(old, store.Ann.Id);
         }
 
@@ -41,6 +42,65 @@ public sealed class UpgradeTests(StoreFixture store)
         Assert.Equal(2, (await new Cells(database, store.Clock).HistoryAsync(stamp.Class, place, 10)).Count);
         Assert.Equal(1, (await new ClassEdits(database, store.Clock).UndoAsync(stamp.Class, store.Ann.Id))!.Done);
         Assert.Equal(50, (await classes.DraftAsync(stamp.Class))!.Set[place]!.Mark!.Value.Position);
+    }
+
+    /// <summary>A database that has a migration never sees it again: what it lacks goes into a new one. Once a migration has landed its
+    /// line in the file stays as it is.</summary>
+    [Fact]
+    public void A_migration_that_has_landed_is_not_edited()
+    {
+        var store = typeof(Database).Assembly;
+        var now = store
+            .GetManifestResourceNames()
+            .Where(one => one.EndsWith(".sql", StringComparison.Ordinal))
+            .Order(StringComparer.Ordinal)
+            .Select(one =>
+            {
+                using var script = store.GetManifestResourceStream(one)!;
+                return $"{Convert.ToHexStringLower(SHA256.HashData(script))}  {string.Join('.', one.Split('.')[^2..])}";
+            });
+        Assert.Equal(File.ReadAllLines("Data/migrations.sha256"), now);
+    }
+
+    [Fact]
+    public async Task What_logs_said_before_they_were_corrected_keeps_its_order_when_corrections_are_numbered()
+    {
+        var address = await OldDatabase.CreateAsync();
+        var ann = Guid.NewGuid();
+        await using (var old = new NpgsqlConnection(address))
+        {
+            await ApplyOldAsync(old, scripts: 10);
+            await old.ExecuteAsync(
+                """
+                insert into clubs (key, name, time_zone) values ('old', 'Old', 'UTC');
+                insert into people (id, sign_in_name, normalized_name, display_name, security_stamp) values (@ann, 'ann', 'ANN', 'Ann', '1');
+                insert into memberships (club_id, person_id, roles) values (1, @ann, '{sailor}');
+                insert into classes (club_id, key, schema, definition) values (1, 'old', 2, '{}');
+                insert into session_logs (club_id, class_id, sailor_id, key, sailed_at, wind_from, wind_to, luffing, felt, note, logged_at,
+                    wind_factor, helm_in_words, plan, mode)
+                  select 1, id, @ann, gen_random_uuid(), now(), 2, 4, 'After', 'Fast', 'third', now(), 1, false, 'full', 'upwind' from classes;
+                insert into log_marks (club_id, log_id, control, mark, measured) select 1, id, 'slide', 70, false from session_logs;
+                insert into earlier_logs (club_id, log_id, replaced_at, log, marks)
+                  select 1, l.id, now() + ago * interval '1 day', to_jsonb(l) || jsonb_build_object('note', said, 'luffing', 'First'),
+                    (select jsonb_agg(m) from log_marks m)
+                  from session_logs l, (values (-1, 'second'), (-2, 'first')) e (ago, said);
+                """,
+                new { ann }
+            );
+        }
+
+        await Database.MigrateAsync(address);
+        await using var database = Database.Connect(address);
+        var earlier = await new EarlierLogs(database).OfAsync(new ClubId(1), ann, 1);
+        Assert.Equal(["second", "first"], earlier.Select(one => one.Log.Note));
+        Assert.All(
+            earlier.Select(one => Assert.Single(one.Log.Runs)),
+            run =>
+            {
+                Assert.Equal("headsail or head first", Assert.Single(run.Answers).Value.Said);
+                Assert.Equal(70, Assert.Single(run.Marks).Value.Position);
+            }
+        );
     }
 
     /// <summary>The dump is of the demo club before there were clubs, after an afternoon of edits, logs, versions, boats, links and a
@@ -176,7 +236,7 @@ public sealed class UpgradeTests(StoreFixture store)
         return counts;
     }
 
-    private static async Task ApplyOldAsync(NpgsqlConnection old)
+    private static async Task ApplyOldAsync(NpgsqlConnection old, int scripts)
     {
         await old.OpenAsync(TestContext.Current.CancellationToken);
         await old.ExecuteAsync(
@@ -188,7 +248,7 @@ public sealed class UpgradeTests(StoreFixture store)
                 .GetManifestResourceNames()
                 .Where(one => one.EndsWith(".sql", StringComparison.Ordinal))
                 .Order(StringComparer.Ordinal)
-                .Take(5)
+                .Take(scripts)
         )
         {
             using var text = new StreamReader(store.GetManifestResourceStream(script)!);

@@ -12,11 +12,10 @@ alter table log_marks
 create table earlier_logs (
   club_id bigint not null,
   log_id bigint not null,
-  id bigint generated always as identity,
   replaced_at timestamptz not null,
   log jsonb not null,
   marks jsonb not null,
-  primary key (club_id, log_id, id),
+  primary key (club_id, log_id, replaced_at),
   foreign key (club_id, log_id) references session_logs on delete cascade
 );
 

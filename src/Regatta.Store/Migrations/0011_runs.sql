@@ -42,6 +42,22 @@ select club_id, id, 1, null, plan, mode, wind_from, wind_to, gust, wind_factor, 
   usual_gates(), held_gates(rudder_centred, steady_full_speed, flat, trimmed), helm_in_words, felt, luffing_answer(luffing)
 from session_logs;
 
+-- Two corrections may have one time: they are told apart by number. Some databases have it already.
+do $$
+begin
+  if exists (select from information_schema.columns where table_schema = 'public' and table_name = 'earlier_logs' and column_name = 'id') then
+    return;
+  end if;
+  alter table earlier_logs add column id bigint;
+  update earlier_logs e set id = o.number from (
+    select club_id, log_id, replaced_at, row_number() over (order by replaced_at, club_id, log_id) as number from earlier_logs) o
+  where (e.club_id, e.log_id, e.replaced_at) = (o.club_id, o.log_id, o.replaced_at);
+  alter table earlier_logs drop constraint earlier_logs_pkey;
+  alter table earlier_logs alter column id set not null, alter column id add generated always as identity,
+    add primary key (club_id, log_id, id);
+  perform setval(pg_get_serial_sequence('earlier_logs', 'id'), (select coalesce(max(id), 0) + 1 from earlier_logs), false);
+end $$;
+
 -- What a log said before it was corrected, in the same shape.
 alter table earlier_logs add column runs jsonb;
 update earlier_logs e set
