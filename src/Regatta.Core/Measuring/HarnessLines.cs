@@ -18,6 +18,9 @@ public sealed record HarnessLines(Length Position, Length Least, Length Most, Le
     /// <summary>Then by feel, so far either way.</summary>
     public static readonly Length ByFeel = Length.FromMillimetres(20);
 
+    /// <summary>A fist where nobody has measured one.</summary>
+    public static readonly Length UsualFist = Length.FromMillimetres(90);
+
     /// <summary>The smallest sail whose lines go a fist apart; below it they go closer.</summary>
     public const double SmallSail = 5;
 

@@ -59,7 +59,7 @@ public sealed class MarkingTests
         Of(1.9, sail, hang, median, front, back).Value;
 
     private static Parsed<HarnessLines> Of(double boom, double sail, double? hang, double? median, double? front, double? back) =>
-        HarnessLines.Of(Length.FromMetres(boom), sail, Length.FromMillimetres(90), May(hang), May(median), May(front), May(back));
+        HarnessLines.Of(Length.FromMetres(boom), sail, HarnessLines.UsualFist, May(hang), May(median), May(front), May(back));
 
     private static Length? May(double? metres) => metres is { } known ? Length.FromMetres(known) : null;
 }

@@ -18,9 +18,6 @@ namespace Regatta.Web.Pages.Cards;
 [Authorize(Policies.Member)]
 public sealed class PullPointModel(ClubContext here, CardReaders readers) : PageModel
 {
-    /// <summary>A fist where nobody has measured one. Common practice.</summary>
-    private static readonly Length UsualFist = Length.FromMillimetres(90);
-
     private static readonly LengthUnit Unit = LengthUnit.Centimetre;
 
     private IReadOnlyDictionary<string, string> typed = new Dictionary<string, string>();
@@ -63,7 +60,7 @@ public sealed class PullPointModel(ClubContext here, CardReaders readers) : Page
         }
 
         var hands = (await readers.ForAsync(view.Ref, User.Id(), null, null)).Choice.Readings.Hands;
-        var fist = hands.TryGetValue(BodyMeasure.Fist, out var own) ? own : UsualFist;
+        var fist = hands.TryGetValue(BodyMeasure.Fist, out var own) ? own : HarnessLines.UsualFist;
         FistSaid = $"{(hands.ContainsKey(BodyMeasure.Fist) ? "your fist" : "a usual fist")} of {Unit.Show(fist)}";
         var boom = Form.Need("boom", Text("boom"), "How long is the boom?", text => Unit.Read(text));
         var sail = Form.Need("sail", Text("sail"), "How large is the sail?", Area);
