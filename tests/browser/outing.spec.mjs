@@ -50,7 +50,7 @@ for (const { key, wind, word, answer, lane } of fleet) {
   });
 }
 
-test("two notes with what differs make two runs, each with the marks its card said but for that", async ({ browser, baseURL }) => {
+test("what a note says differs stands in its run, and another run is another setting", async ({ browser, baseURL }) => {
   const context = await browser.newContext({ baseURL, viewport: phone, hasTouch: true });
   const page = await context.newPage();
   await signIn(page, "tamsin", "/wenlow/classes/quillet/card?wind=14&boat=class");
@@ -68,12 +68,15 @@ test("two notes with what differs make two runs, each with the marks its card sa
   await page.getByRole("button", { name: "Note it now" }).tap();
   await expect(page.locator(".note-now")).toContainText("Gooseneck 22 in");
   await page.getByRole("link", { name: "Log the session" }).tap();
+  // The same leg: one run, with what differed.
+  await expect(page.locator("[name=mark-gooseneck]")).toHaveValue("22 in");
+  await expect(page.getByRole("region", { name: "Run 2" })).toHaveCount(0);
+  await page.getByRole("button", { name: "I changed something: another run" }).tap();
   await expect(page.getByRole("region", { name: "Run 2" })).toBeVisible();
-  await expect(page.locator("[name=run2-mark-gooseneck]")).toHaveValue("22 in");
-  await expect(page.locator("[name=mark-gooseneck]")).not.toHaveValue("22 in");
   await expectAccessible(page);
   // Two runs that begin at the same minute overlap: said beside the second, with what was typed kept.
-  await page.locator("[name=run2-from]").fill(await page.locator("[name=from]").inputValue());
+  const began = (await page.locator("[name=run2-from]").inputValue()).slice(0, 14) + "00";
+  for (const field of ["from", "run2-from"]) await page.locator(`[name=${field}]`).fill(began);
   await page.getByRole("button", { name: "Send the log" }).last().tap();
   await expect(page.locator("#run2-from-problem")).toContainText("two runs cannot overlap");
   await page.getByRole("button", { name: "Remove run 2" }).tap();

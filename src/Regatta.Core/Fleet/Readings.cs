@@ -54,9 +54,18 @@ public sealed record Readings(Boat? Boat, IReadOnlyDictionary<BodyMeasure, Lengt
                 : ReadingTrust.OutOfReach,
         };
 
+    /// <summary>The control as it is read by those who measure from its other datum; as it is where it has none.</summary>
+    public static Control FromOtherDatum(Control control) =>
+        control.OtherDatum is { } other && Shifted(control.Scale, other.Shift) is { } calibration
+            ? control with
+            {
+                Scale = new CalibratedScale(control.Scale, calibration),
+            }
+            : control;
+
     /// <summary>How much more this boat reads than the class, where it is measured from the control's other datum; null where it is
     /// not.</summary>
-    private Length? FromOtherDatum(Control control) =>
+    private Length? ShiftOf(Control control) =>
         Boat?.Fittings.GetValueOrDefault(control.Key) is { OtherDatum: true } ? control.OtherDatum?.Shift : null;
 
     /// <summary>A scale that reads so much more than the class's, all along it.</summary>
@@ -81,7 +90,7 @@ public sealed record Readings(Boat? Boat, IReadOnlyDictionary<BodyMeasure, Lengt
             { HasLength: true } scale
                 when Boat?.PairsOf(control) is { Count: > 0 } pairs
                     && Calibration.Of(pairs, scale.ReadingStep) is { Ok: true } calibration => calibration.Value,
-            { HasLength: true } scale when FromOtherDatum(control) is { } shift => Shifted(scale, shift),
+            { HasLength: true } scale when ShiftOf(control) is { } shift => Shifted(scale, shift),
             _ => null,
         };
 }

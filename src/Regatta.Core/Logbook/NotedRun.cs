@@ -23,7 +23,7 @@ public sealed record NotedRun(
     /// <summary>Notes so old belong to no outing that is logged now.</summary>
     public static readonly TimeSpan Kept = TimeSpan.FromHours(36);
 
-    /// <summary>A tap on the same leg says the same thing again: notes nearer than this that say the same are one.</summary>
+    /// <summary>Nobody sails a leg in less: a note nearer than this to the one before, of the same boat and sails, adds to it.</summary>
     public static readonly TimeSpan SameLeg = TimeSpan.FromMinutes(1);
 
     /// <summary>The runs that notes cut an outing into: each from its note to the next, the last to the end. What was set otherwise stays
@@ -47,10 +47,15 @@ public sealed record NotedRun(
                 differs[control] = mark;
             }
 
-            var same = before is not null && note.At - before.At < SameLeg && note with { At = before.At } == before;
+            var same =
+                before is not null
+                && runs.Count > 0
+                && note.At - runs[^1].Note.At < SameLeg
+                && note with { At = before.At, Wind = before.Wind, Differs = before.Differs } == before;
             before = note;
             if (same)
             {
+                runs[^1] = runs[^1] with { Differs = new Dictionary<ControlKey, Mark>(differs) };
                 continue;
             }
 

@@ -51,6 +51,23 @@ public static class BodyMeasures
             _ => throw new ArgumentOutOfRangeException(nameof(measure)),
         };
 
+    /// <summary>How long one is on a usual grown-up, where nobody has measured (ours).</summary>
+    public static Length Usual(this BodyMeasure measure) =>
+        Length.FromMillimetres(
+            measure switch
+            {
+                BodyMeasure.HandWidth => 85,
+                BodyMeasure.HandSpan => 210,
+                BodyMeasure.Fist => 90,
+                BodyMeasure.FingerWidth => 18,
+                BodyMeasure.ElbowToPalm => 340,
+                BodyMeasure.ElbowToPalmEnd => 380,
+                BodyMeasure.ElbowToFingertip => 460,
+                BodyMeasure.WristToElbow => 260,
+                _ => throw new ArgumentOutOfRangeException(nameof(measure)),
+            }
+        );
+
     /// <summary>How it is measured, as a question to its owner.</summary>
     public static string Describe(this BodyMeasure measure) =>
         measure switch

@@ -83,6 +83,9 @@ public static partial class HeadWords
         return within.Count == 1 ? (within[0], $"“{plain}” taken for {within[0].Name}") : (null, null);
     }
 
+    /// <summary>The heading of a control that is certain: with its datum where some measure from another.</summary>
+    public static string Of(Control control) => control.OtherDatum is null ? control.Name : $"{control.Name}, from {control.Datum}";
+
     /// <summary>The unit a heading gives in brackets, such as "Outhaul (cm)"; empty without one.</summary>
     public static string UnitOf(string text) =>
         InBrackets().Match(text) is { Success: true } match && LengthUnits.Named(match.Groups["in"].Value.Trim()) is not null

@@ -53,7 +53,7 @@ public static class PastedBlock
             :
             [
                 ["", .. bands.Take(rows.Max(row => row.Count)).Select(band => band.Name)],
-                .. rows.Select((row, at) => (IReadOnlyList<string>)[controls[at].Name, .. row]),
+                .. rows.Select((row, at) => (IReadOnlyList<string>)[HeadWords.Of(controls[at]), .. row]),
             ];
     }
 }

@@ -8,9 +8,20 @@ namespace Regatta.Core.Matrices;
 /// <summary>What a heading of a pasted table was taken for.</summary>
 /// <param name="At">The number of the column, or of the row, from 0.</param>
 /// <param name="Text">The heading as it was pasted.</param>
-/// <param name="Name">What it names here: a band's number or a control's key; null for nothing.</param>
+/// <param name="Name">What it names here: a band's number or a control's key, with <see cref="FromOther"/> behind it where its numbers are
+/// measured from the control's other datum; null for nothing.</param>
 /// <param name="Doubt">Why that is not certain; null where it is.</param>
-public sealed record PastedHead(int At, string Text, string? Name, string? Doubt);
+public sealed record PastedHead(int At, string Text, string? Name, string? Doubt)
+{
+    /// <summary>Behind a control's key: measured from its other datum.</summary>
+    public const string FromOther = "/other";
+
+    /// <summary>Whether its numbers are measured from the control's other datum.</summary>
+    public bool IsFromOther => Name?.EndsWith(FromOther, StringComparison.Ordinal) ?? false;
+
+    /// <summary>The band's number or the control's key alone.</summary>
+    public string? Part => IsFromOther ? Name![..^FromOther.Length] : Name;
+}
 
 /// <summary>One cell of a pasted table that falls on a cell of the matrix.</summary>
 /// <param name="Address">Which.</param>
@@ -156,7 +167,16 @@ public sealed record PastedTable(
             }
 
             var (control, doubt) = HeadWords.Control(matrix.Controls, text);
-            return new(at, text, control?.Key.Name, doubt);
+            return control is { OtherDatum: { } other }
+                ? new(
+                    at,
+                    text,
+                    control.Key.Name + (Says(other.Words) ? PastedHead.FromOther : ""),
+                    Says(other.Words) || Says(control.Datum) ? doubt : $"from {control.Datum}, or from {other.Words}? Choose"
+                )
+                : new(at, text, control?.Key.Name, doubt);
+
+            bool Says(string datum) => text.Contains(datum, StringComparison.OrdinalIgnoreCase);
         }
 
         private void ReadLine(PastedHead line, IReadOnlyList<PastedHead> columns)
@@ -167,10 +187,16 @@ public sealed record PastedTable(
                 if (
                     int.TryParse(bandHead.Name, out var number)
                     && matrix.Bands.Find(new(number)) is { } band
-                    && matrix.Controls.FirstOrDefault(one => one.Key.Name == controlHead.Name) is { } control
+                    && matrix.Controls.FirstOrDefault(one => one.Key.Name == controlHead.Part) is { } control
                 )
                 {
-                    Keep(band, control, rows[line.At][column.At], line.Doubt ?? column.Doubt, HeadWords.UnitOf(controlHead.Text));
+                    Keep(
+                        band,
+                        controlHead.IsFromOther ? Readings.FromOtherDatum(control) : control,
+                        rows[line.At][column.At],
+                        line.Doubt ?? column.Doubt,
+                        HeadWords.UnitOf(controlHead.Text)
+                    );
                 }
             }
         }

@@ -1,3 +1,4 @@
+using Regatta.Core.Marks;
 using Regatta.Core.Units;
 
 namespace Regatta.Core.Measuring;
@@ -19,7 +20,10 @@ public sealed record HarnessLines(Length Position, Length Least, Length Most, Le
     public static readonly Length ByFeel = Length.FromMillimetres(20);
 
     /// <summary>A fist where nobody has measured one.</summary>
-    public static readonly Length UsualFist = Length.FromMillimetres(90);
+    public static readonly Length UsualFist = BodyMeasure.Fist.Usual();
+
+    /// <summary>What a place on the boom is counted in without a tape. Common practice.</summary>
+    public static readonly IReadOnlyList<BodyMeasure> Counted = [BodyMeasure.HandWidth, BodyMeasure.ElbowToFingertip];
 
     /// <summary>The smallest sail whose lines go a fist apart; below it they go closer.</summary>
     public const double SmallSail = 5;

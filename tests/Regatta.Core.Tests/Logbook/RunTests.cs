@@ -34,6 +34,13 @@ public sealed class RunTests
     public void Two_taps_on_one_leg_are_one_run_and_another_boat_starts_as_its_card_says()
     {
         Assert.Single(NotedRun.Cut([Note(0), Note(0) with { At = Noon.AddSeconds(20) }], Noon.AddMinutes(30)));
+        var added = Assert.Single(NotedRun.Cut([Note(0), Note(0, 120) with { At = Noon.AddSeconds(20) }], Noon.AddMinutes(30)));
+        Assert.Equal(120, added.Differs[Slide.Key].Position);
+        // Twelve taps, twenty seconds apart, are runs of a minute, not one of four.
+        Assert.Equal(
+            4,
+            NotedRun.Cut([.. Enumerable.Range(0, 12).Select(at => Note(0) with { At = Noon.AddSeconds(20 * at) })], Noon.AddHours(1)).Count
+        );
         var runs = NotedRun.Cut([Note(0, 120), Note(20, boat: 2)], Noon.AddMinutes(30));
         Assert.Empty(runs[1].Differs);
         Assert.Empty(NotedRun.Cut([], Noon));

@@ -26,6 +26,32 @@ public sealed class PastedTableTests
     }
 
     [Fact]
+    public void Numbers_from_the_other_datum_are_shifted_and_numbers_of_no_datum_want_a_look()
+    {
+        var kit = StarterKits.Find("lateen-board-boat")!.Draft.Set.First;
+        var cap = new OtherDatum("outer end of the cap", Length.FromMillimetres(12.7));
+        var lateen = kit with
+        {
+            Controls = [.. kit.Controls.Select(control => control.Key.Name == "gooseneck" ? control with { OtherDatum = cap } : control)],
+        };
+        var gooseneck = lateen.Controls.Single(control => control.OtherDatum is not null);
+        var other = gooseneck.OtherDatum!;
+        var bands = string.Join('\t', lateen.Bands.All.Select(band => band.Name));
+        Parsed<PastedTable> Paste(string heading, params (string, string)[] chosen) =>
+            PastedTable.Read(lateen, TableText.Rows($"\t{bands}\n{heading}\t18\n"), SpeedUnit.Knot, chosen.ToDictionary());
+        var own = Assert.Single(Paste($"Gooseneck, from {gooseneck.Datum}").Value.Cells);
+        var shifted = Assert.Single(Paste($"Gooseneck, from {other.Words}").Value.Cells);
+        var unsaid = Assert.Single(Paste("Gooseneck").Value.Cells);
+        var chosen = Assert.Single(Paste("Gooseneck", ("r1", "gooseneck" + PastedHead.FromOther)).Value.Cells);
+        // Read from there it is so much more: the class's mark is so much less.
+        Assert.Equal(own.Cell!.Mark!.Value.Position - other.Shift.Millimetres, shifted.Cell!.Mark!.Value.Position, 6);
+        Assert.Equal(shifted.Cell, chosen.Cell);
+        Assert.Equal(own.Cell, unsaid.Cell);
+        Assert.Contains(other.Words, unsaid.Doubt, StringComparison.Ordinal);
+        Assert.Null(own.Doubt);
+    }
+
+    [Fact]
     public void It_may_lie_the_other_way_round()
     {
         var table = Read("wind;kicking strap;slack\nlight;2;0\nfresh;6;4");

@@ -29,6 +29,9 @@ public sealed class PullPointModel(ClubContext here, CardReaders readers) : Page
     /// <summary>What was found; null until a boom and a sail are told.</summary>
     public HarnessLines? Lines { get; private set; }
 
+    /// <summary>The same place without a tape: counted in the sailor's own hands and forearms, or in usual ones.</summary>
+    public string InHands { get; private set; } = "";
+
     /// <summary>The fist it was reckoned with, and whose it is.</summary>
     public string FistSaid { get; private set; } = "";
 
@@ -66,7 +69,17 @@ public sealed class PullPointModel(ClubContext here, CardReaders readers) : Page
         var sail = Form.Need("sail", Text("sail"), "How large is the sail?", Area);
         var (hang, median, front, back) = (May("hang"), May("median"), May("front"), May("back"));
         Lines = Form.Ok ? Form.Take("boom", HarnessLines.Of(boom, sail, fist, hang, median, front, back)) : null;
+        InHands = Lines is null
+            ? ""
+            : string.Join(", or ", HarnessLines.Counted.Select(measure => Counted(measure, Lines.Position, hands)));
         return Page();
+    }
+
+    private static string Counted(BodyMeasure measure, Length position, IReadOnlyDictionary<BodyMeasure, Length> hands)
+    {
+        var own = hands.TryGetValue(measure, out var measured);
+        var times = position.Metres / (own ? measured : measure.Usual()).Metres;
+        return $"{NumberText.Fraction(Math.Round(times * 4) / 4, 2)} × {(own ? "your" : "a usual")} {measure.Word()}";
     }
 
     private static Parsed<double> Area(string text) =>
