@@ -55,6 +55,18 @@ public static class Limits
     /// <summary>The sentences of a class: its cautions, its checks.</summary>
     public const int Sentences = 40;
 
+    /// <summary>The corners of an outline.</summary>
+    public const int OutlinePoints = 200;
+
+    /// <summary>The outlines of a sail plan, and the marks that belong to it.</summary>
+    public const int PlanParts = 12;
+
+    /// <summary>The limits of sails beside the plans.</summary>
+    public const int SailLimits = 40;
+
+    /// <summary>The procedures of a class, and the steps of each.</summary>
+    public const int Procedures = 20;
+
     /// <summary>The versions of a class in a bundle.</summary>
     public const int Versions = 200;
 

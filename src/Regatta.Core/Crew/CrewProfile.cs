@@ -53,6 +53,9 @@ public sealed record CrewProfile(Mass? Mass)
     /// <summary>How many are out on the trapeze; null for as many as the class's own crew has.</summary>
     public int? OnWire { get; init; }
 
+    /// <summary>The wind beyond which they want no gennaker or kite up; null for none of their own.</summary>
+    public Speed? Limit { get; init; }
+
     /// <summary>The most on the wire at once.</summary>
     public const int MostOnWire = 4;
 

@@ -2,6 +2,8 @@ using Regatta.Core.Checks;
 using Regatta.Core.Crew;
 using Regatta.Core.Matrices;
 using Regatta.Core.Questions;
+using Regatta.Core.Rigging;
+using Regatta.Core.Sails;
 using Regatta.Core.Units;
 using Regatta.Core.Wind;
 
@@ -25,7 +27,7 @@ public sealed record ClassDefinition(
     HelmAim Helm,
     WindBands Bands,
     IReadOnlyList<Control> Controls,
-    IReadOnlyList<string> Cautions
+    IReadOnlyList<Caution> Cautions
 )
 {
     /// <summary>The longest name of a class, in characters.</summary>
@@ -63,6 +65,18 @@ public sealed record ClassDefinition(
 
     /// <summary>Controls that move as one.</summary>
     public IReadOnlyList<Gear> Gears { get; init; } = [];
+
+    /// <summary>How she is reefed, and by which signs; the limits stand with her plans.</summary>
+    public ReefRules Reefing { get; init; } = ReefRules.Usual;
+
+    /// <summary>Up to which wind, at which angles, sails beside the plans stand: gennaker, kite.</summary>
+    public IReadOnlyList<SailLimit> SailLimits { get; init; } = [];
+
+    /// <summary>How things are done aboard that must be done in order.</summary>
+    public IReadOnlyList<Procedure> Procedures { get; init; } = [];
+
+    /// <summary>Lengths of the rig, where shrouds set its rake; null where nobody measured them.</summary>
+    public RakeGeometry? Rake { get; init; }
 
     /// <summary>All questions a log may have answers to: those asked, then the retired.</summary>
     public IEnumerable<Question> KnownQuestions => Questions.Concat(RetiredQuestions);

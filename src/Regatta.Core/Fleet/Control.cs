@@ -99,6 +99,9 @@ public sealed record Control(
     /// <summary>Where else it is measured from; null where all measure alike.</summary>
     public OtherDatum? OtherDatum { get; init; }
 
+    /// <summary>Whether it is set on both sides, and must stand alike on them.</summary>
+    public bool BothSides { get; init; }
+
     /// <summary>Whether it is there with these sails, sailed so.</summary>
     public bool BelongsTo(Layer layer) =>
         (Plans.Count == 0 || Plans.Contains(layer.Plan)) && (Modes.Count == 0 || Modes.Contains(layer.Mode));
@@ -138,7 +141,7 @@ public sealed record Control(
         && Plans.SequenceEqual(other.Plans)
         && Modes.SequenceEqual(other.Modes)
         && ByPurpose.SequenceEqual(other.ByPurpose)
-        && OtherDatum == other.OtherDatum;
+        && (OtherDatum, BothSides) == (other.OtherDatum, other.BothSides);
 
     /// <inheritdoc/>
     public override int GetHashCode() => Key.GetHashCode();

@@ -16,7 +16,8 @@ internal static class DefinitionRules
             .Concat(CrewKnown(definition))
             .Concat(QuestionRules.Broken(definition))
             .Concat(BindingRules.Broken(definition))
-            .Concat(Sentences("caution", definition.Cautions))
+            .Concat(SailRules.Broken(definition))
+            .Concat(Sentences("caution", [.. definition.Cautions.Select(caution => caution.Text)]))
             .Concat(Sentences("check", definition.Checks));
 
     private static IEnumerable<string> Naming(ClassDefinition definition)

@@ -52,7 +52,8 @@ internal static class DefinitionSizes
         definition
             .Known.SelectMany(Texts)
             .Concat([definition.Name, definition.About, definition.Family])
-            .Concat(definition.Cautions)
+            .Concat(definition.Cautions.Select(caution => caution.Text))
+            .Concat(SailRules.Texts(definition))
             .Concat(definition.Checks)
             .Concat(definition.KnownQuestions.SelectMany(Texts))
             .Concat(definition.Purposes.Select(purpose => purpose.Name))

@@ -2,6 +2,8 @@ using Regatta.Core.Checks;
 using Regatta.Core.Crew;
 using Regatta.Core.Fleet;
 using Regatta.Core.Questions;
+using Regatta.Core.Rigging;
+using Regatta.Core.Sails;
 using Regatta.Core.Units;
 
 namespace Regatta.Core.Matrices;
@@ -29,7 +31,13 @@ public static class DefinitionDiff
                     string.Join(" ", after.Questions.Except(before.Questions).Select(Describe))
                 ),
                 Listed("Checks", before.Checks, after.Checks),
-                Listed("Cautions", before.Cautions, after.Cautions),
+                Parts("Cautions", before.Cautions, after.Cautions, Describe),
+                Parts("Sails", Carried(before), Carried(after), Describe),
+                Parts("Mode triggers", Triggered(before), Triggered(after), Describe),
+                Parts("Sail limits", before.SailLimits, after.SailLimits, Describe),
+                Parts("Procedures", before.Procedures, after.Procedures, Describe),
+                ("Reefing", before.Reefing == after.Reefing, Describe(before.Reefing), Describe(after.Reefing)),
+                ("Lengths of the rig", before.Rake == after.Rake, Describe(before.Rake), Describe(after.Rake)),
                 Order(before, after),
             ]
         where !change.Same
@@ -70,6 +78,7 @@ public static class DefinitionDiff
                     string.Join(", ", before.ByPurpose.Select(mark => Describe(before, mark))),
                     string.Join(", ", after.ByPurpose.Select(mark => Describe(after, mark)))
                 ),
+                ("set on both sides", before.BothSides == after.BothSides, Said(before.BothSides), Said(after.BothSides)),
                 ("other datum", before.OtherDatum == after.OtherDatum, Describe(before.OtherDatum), Describe(after.OtherDatum)),
                 ("what it disturbs", before.Disturbs.SequenceEqual(after.Disturbs), Describe(before.Disturbs), Describe(after.Disturbs)),
             ]
@@ -78,6 +87,26 @@ public static class DefinitionDiff
 
     private static (string, bool, string, string) Listed(string member, IReadOnlyList<string> before, IReadOnlyList<string> after) =>
         (member, before.SequenceEqual(after), string.Join(" ", before.Except(after)), string.Join(" ", after.Except(before)));
+
+    private static (string, bool, string, string) Parts<T>(
+        string member,
+        IReadOnlyList<T> before,
+        IReadOnlyList<T> after,
+        Func<T, string> describe
+    ) =>
+        (
+            member,
+            before.SequenceEqual(after),
+            string.Join(" ", before.Except(after).Select(describe)),
+            string.Join(" ", after.Except(before).Select(describe))
+        );
+
+    /// <summary>Plans that say more than their name, which is compared elsewhere.</summary>
+    private static IReadOnlyList<SailPlan> Carried(ClassDefinition definition) =>
+        [.. definition.Layers.Plans.Where(plan => plan != new SailPlan(plan.Key, plan.Name))];
+
+    private static IReadOnlyList<SailingMode> Triggered(ClassDefinition definition) =>
+        [.. definition.Layers.Modes.Where(mode => mode.Trigger is not null)];
 
     /// <summary>The order of set-up, of the controls both have.</summary>
     private static (string, bool, string, string) Order(ClassDefinition before, ClassDefinition after)
@@ -111,6 +140,70 @@ public static class DefinitionDiff
 
     private static string Describe(OtherDatum? other) =>
         other is null ? "none" : $"{other.Words}, {NumberText.Signed(other.Shift.Millimetres, 1)} mm";
+
+    private static string Describe(Caution caution) =>
+        caution.Said
+        + (caution.Control is { } control ? $" ({control})" : "")
+        + (caution.Plan is { } plan ? $" ({plan})" : "")
+        + (caution.Mode is { } mode ? $" ({mode})" : "")
+        + (caution.WindFrom is { } from ? $" (from {NumberText.Plain(from.Knots, 1)} kn)" : "")
+        + (caution.Water == Logbook.Water.NotSaid ? "" : $" ({Spelling.Of(caution.Water)})")
+        + (caution.Place == Logbook.Place.NotSaid ? "" : $" ({Spelling.Of(caution.Place)})")
+        + (caution.Grave ? " (grave)" : "");
+
+    private static string Describe(SailPlan plan) =>
+        plan.Name
+        + (plan.MeasuredLimit is { } limit ? $" to {NumberText.Plain(limit.Knots, 1)} kn" : "")
+        + (plan.StatedArea is { } area ? $" {NumberText.Plain(area, 2)} m²" : "")
+        + (plan.StatedArm is { } arm ? $" arm {Metres(arm)}" : "")
+        + string.Concat(plan.Marks.Select(mark => $", {mark.What} {mark.Says}"))
+        + string.Concat(
+            plan.Sails.Select(sail => $", {sail.Name} of {sail.Outline.Count} corners and {NumberText.Plain(sail.Area, 3)} m²")
+        );
+
+    private static string Describe(SailingMode mode) =>
+        mode.Trigger is { } trigger
+            ? $"{mode.Name} at {Spelling.Of(trigger.On)} {NumberText.Plain(trigger.In.Knots, 1)}, "
+                + $"back below {NumberText.Plain(trigger.Back.Knots, 1)} kn"
+            : mode.Name;
+
+    private static string Describe(SailLimit limit) =>
+        $"{limit.Sail} {NumberText.Plain(limit.From.Degrees, 0)}–{NumberText.Plain(limit.To.Degrees, 0)}° to "
+        + $"{NumberText.Plain(limit.Open.Knots, 1)} and {NumberText.Plain(limit.Most.Knots, 1)} kn, "
+        + $"at {NumberText.Plain(limit.BoatSpeed.Knots, 1)} kn";
+
+    private static string Describe(Procedure procedure) =>
+        $"{procedure.Name} ({procedure.When} "
+        + string.Join("; ", procedure.Steps.Select(step => $"{step.Does} {step.Who} {step.Gate}".Trim()))
+        + ")";
+
+    private static string Describe(ReefRules rules) =>
+        $"gusts {NumberText.Plain(rules.GustAllowance, 3)}, newcomers {NumberText.Plain(rules.Newcomer, 3)}, "
+        + (rules.HeelWarns ? "heel warns" : "heel gives no warning")
+        + string.Concat(rules.Signs.Append(rules.Squall).Append(rules.Lasting).Where(text => text.Length > 0).Select(text => $"; {text}"));
+
+    private static string Describe(RakeGeometry? rake) =>
+        rake is null
+            ? "none"
+            : $"{rake.Holes}, {NumberText.Plain(rake.HolePitch.Millimetres, 1)} mm apart, "
+                + $"upright in {NumberText.Plain(rake.UprightHole, 1)}, "
+                + $"hounds {Metres(rake.Hounds)}, "
+                + string.Join(
+                    " ",
+                    new SidePoint?[]
+                    {
+                        rake.Foot,
+                        rake.Plate,
+                        rake.BoomEnd,
+                        rake.SheetOnBoom,
+                        rake.SheetBlock,
+                        rake.Tack,
+                        rake.Clew,
+                    }.Select(point => point is { } at ? $"({Metres(at.X)}, {Metres(at.Z)})" : "none")
+                )
+                + $", plate {Metres(rake.PlateOut)} out, tackle {Metres(rake.Tackle)}";
+
+    private static string Said(bool yes) => yes ? "yes" : "no";
 
     private static string Metres(Length height) => $"{NumberText.Plain(height.Metres, 2)} m";
 

@@ -17,9 +17,47 @@ internal static class CardBack
     public static IReadOnlyList<string> Lines(PublishedVersion version, SailPlan plan, IReadOnlyList<WindBand> bands) =>
         [
             .. Crews(version, plan, bands),
+            .. Cautions(version.Class),
             .. Checks(version.Class),
             .. Questions(version.Class, new(plan.Key, version.Class.Layers.Modes[0].Key)),
         ];
+
+    /// <summary>What to mind on the front: what can hurt first, then what stands everywhere, then the usual caution of launching.</summary>
+    public static string Mind(ClassDefinition definition) =>
+        string.Join(
+            " ",
+            definition
+                .Cautions.Where(caution => !Holds(caution))
+                .OrderByDescending(caution => caution.Grave)
+                .Select(caution => caution.Said)
+                .Append(Fleet.Cautions.Launching)
+        );
+
+    /// <summary>Whether a caution stands on the back: what is of some water or place, of one control and cannot hurt, or is for class
+    /// or local rules.</summary>
+    public static bool Holds(Caution caution) =>
+        caution.Water != Logbook.Water.NotSaid
+        || caution.Place != Logbook.Place.NotSaid
+        || (caution.Control is not null && !caution.Grave)
+        || caution.Decides is Decider.ClassRules or Decider.LocalRules;
+
+    private static IEnumerable<string> Cautions(ClassDefinition definition)
+    {
+        var held = definition.Cautions.Where(Holds).ToList();
+        return held.Select(caution =>
+            {
+                var where = new[]
+                {
+                    caution.Water == Logbook.Water.NotSaid ? "" : Spelling.Of(caution.Water),
+                    caution.Place == Logbook.Place.GustyShore ? "gusty shore" : "",
+                    caution.Control is { } control ? definition.Find(control)?.Name ?? "" : "",
+                };
+                var said = string.Join(", ", where.Where(part => part.Length > 0));
+                return said.Length > 0 ? $"  {said}: {caution.Said}" : $"  {caution.Said}";
+            })
+            .Prepend("Mind too:")
+            .Take(held.Count > 0 ? int.MaxValue : 0);
+    }
 
     private static IEnumerable<string> Crews(PublishedVersion version, SailPlan plan, IReadOnlyList<WindBand> bands)
     {

@@ -102,15 +102,7 @@ public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPag
                         + $"{unit.Symbol()}{(bands[0].From.Knots > 0 ? $" or below {NumberText.Plain(bands[0].From.In(unit), 1)}" : "")}. "
                         + "Stop at the class’s, the club’s and your own limit. Class rules decide what may be changed while racing."
             ),
-            (
-                "Mind",
-                string.Join(
-                    " ",
-                    boatClass.Cautions.Append(
-                        "Buoyancy aid on, never alone. Whether to launch is for you, the duty officer and local rules."
-                    )
-                )
-            ),
+            ("Mind", CardBack.Mind(boatClass)),
         ];
 
     /// <summary>What each control that changes is set to in the stronger of two bands, in the modes that are sailed there.</summary>

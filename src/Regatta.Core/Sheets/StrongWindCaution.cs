@@ -1,3 +1,5 @@
+using Regatta.Core.Fleet;
+
 namespace Regatta.Core.Sheets;
 
 /// <summary>Which of a class's cautions belongs first beside a wind that is at the end of its marks, or whose gusts go beyond its
@@ -11,6 +13,11 @@ public static class StrongWindCaution
     private static readonly string[] Words = ["wind", "blow", "gust", "squall", "reef", "freeboard", "limit", "overpowered"];
 
     /// <summary>The first caution that speaks of strong wind; the usual one where none does.</summary>
-    public static string Of(IEnumerable<string> cautions) =>
-        cautions.FirstOrDefault(caution => Words.Any(word => caution.Contains(word, StringComparison.OrdinalIgnoreCase))) ?? Usual;
+    public static string Of(IEnumerable<Caution> cautions) =>
+        cautions
+            .FirstOrDefault(caution =>
+                caution.WindFrom is not null || Words.Any(word => caution.Text.Contains(word, StringComparison.OrdinalIgnoreCase))
+            )
+            ?.Said
+        ?? Usual;
 }

@@ -33,6 +33,9 @@ public readonly record struct Speed : IComparable<Speed>
     public static Speed From(double number, SpeedUnit unit) =>
         unit == SpeedUnit.Beaufort ? new(Beaufort.Coefficient * Math.Pow(number, 1.5)) : new(number * unit.InMetresPerSecond());
 
+    /// <summary>So many times as fast; a factor of zero or more.</summary>
+    public Speed Times(double factor) => new(MetresPerSecond * factor);
+
     /// <summary>The speed half-way between two.</summary>
     public static Speed Between(Speed a, Speed b) => new((a.MetresPerSecond + b.MetresPerSecond) / 2);
 

@@ -139,7 +139,7 @@ public sealed class ClassChangeTests
     public void A_rule_that_was_broken_before_does_not_stand_in_the_way_but_a_newly_broken_one_does()
     {
         var state = Filled(StarterKits.All[0].Class);
-        var old = state.With(state.Definition with { Cautions = [new string('x', 5000)] });
+        var old = state.With(state.Definition with { Cautions = [new(new string('x', 5000))] });
         Assert.Single(old.Definition.Problems());
         Assert.True(new SplitBand(old.Definition.Bands.All[0].Id).On(old, ClassUse.None).Ok);
         Assert.False(new SetCrew(Length.FromMetres(-1), CrewReading.None).On(old, ClassUse.None).Ok);
@@ -162,25 +162,9 @@ public sealed class ClassChangeTests
         var state = Filled(StarterKits.Find("una-rig")!.Class);
         var definition = state.Definition;
         Assert.Equal("Height of the wind: 3 m → 4.5 m", new SetCrew(Length.FromMetres(4.5), definition.Crew).What(state));
-        var settings = new SetSettings(
-            "Sprat",
-            definition.About,
-            definition.Helm,
-            ["Look up."],
-            definition.Cautions,
-            definition.Balance,
-            []
-        );
+        var settings = new SetSettings("Sprat", definition.About, definition.Helm, ["Look up."], definition.Balance, []);
         Assert.Equal($"Name: {definition.Name} → Sprat; Checks edited", settings.What(state));
-        var same = new SetSettings(
-            definition.Name,
-            definition.About,
-            definition.Helm,
-            definition.Checks,
-            definition.Cautions,
-            definition.Balance,
-            []
-        );
+        var same = new SetSettings(definition.Name, definition.About, definition.Helm, definition.Checks, definition.Balance, []);
         Assert.Equal("nothing changed", same.What(state));
     }
 

@@ -82,7 +82,7 @@ public sealed class BundleTests
     {
         var bundle = BundleReader.Read(File.ReadAllBytes("Data/wenlow.json"), Now).Bundle!;
         var one = bundle.Classes[0];
-        var draft = one.Draft.With(one.Class with { Cautions = ["Another one."], WindHeight = Length.FromMetres(7), LastBand = 9 });
+        var draft = one.Draft.With(one.Class with { Cautions = [new("Another one.")], WindHeight = Length.FromMetres(7), LastBand = 9 });
         var again = BundleReader.Read(BundleWriter.Write(bundle with { Classes = [one with { Draft = draft }] }), Now).Bundle!.Classes[0];
         Assert.Empty(MatrixDiff.Between(draft, again.Draft));
         Assert.Empty(MatrixDiff.Between(one.Versions[0].State, again.Versions[0].State));

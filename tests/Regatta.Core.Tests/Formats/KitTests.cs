@@ -88,7 +88,7 @@ public sealed class KitTests
         Assert.Contains(Of("trimaran-with-reefs", "headsail-reef").Disturbs, coupling => coupling.Control.Name == "car");
         Assert.Contains(
             StarterKits.Find("trimaran-with-reefs")!.Class.Cautions,
-            caution => caution.Contains("never running", StringComparison.Ordinal)
+            caution => caution.Text.Contains("never running", StringComparison.Ordinal)
         );
     }
 

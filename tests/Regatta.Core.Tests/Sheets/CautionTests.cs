@@ -12,9 +12,9 @@ public sealed class CautionTests
     {
         Assert.Equal(
             "Reef before she asks twice.",
-            StrongWindCaution.Of(["Keep a lookout.", "Hands clear of winches.", "Reef before she asks twice."])
+            StrongWindCaution.Of([new("Keep a lookout."), new("Hands clear of winches."), new("Reef before she asks twice.")])
         );
-        Assert.Equal(StrongWindCaution.Usual, StrongWindCaution.Of(["Keep clear of the boom."]));
+        Assert.Equal(StrongWindCaution.Usual, StrongWindCaution.Of([new("Keep clear of the boom.")]));
         Assert.Equal(StrongWindCaution.Usual, StrongWindCaution.Of([]));
     }
 

@@ -69,12 +69,11 @@ public sealed record SetCrew(Length WindHeight, CrewReading Crew) : ClassChange
     private ClassDefinition After(ClassDefinition before) => before with { WindHeight = WindHeight, Crew = Crew };
 }
 
-/// <summary>Says what the class is, which helm it aims at, what to look at and what to beware of.</summary>
+/// <summary>Says what the class is, which helm it aims at, and what to look at.</summary>
 /// <param name="Name">What the club calls it.</param>
 /// <param name="About">One sentence on the boat.</param>
 /// <param name="Helm">The helm aimed at.</param>
 /// <param name="Checks">What to look at on the water.</param>
-/// <param name="Cautions">What to beware of.</param>
 /// <param name="Balance">How she tells whether she is balanced.</param>
 /// <param name="Purposes">What she is sailed for.</param>
 public sealed record SetSettings(
@@ -82,7 +81,6 @@ public sealed record SetSettings(
     string About,
     HelmAim Helm,
     IReadOnlyList<string> Checks,
-    IReadOnlyList<string> Cautions,
     BalanceCheck Balance,
     IReadOnlyList<Purpose> Purposes
 ) : ClassChange
@@ -99,7 +97,6 @@ public sealed record SetSettings(
             About = About,
             Helm = Helm,
             Checks = Checks,
-            Cautions = Cautions,
             Balance = Balance,
             Purposes = Purposes,
         };

@@ -1,0 +1,38 @@
+namespace Regatta.Core.Rigging;
+
+/// <summary>One step of a procedure.</summary>
+/// <param name="Does">What is done.</param>
+/// <param name="Who">Who does it; empty for whoever is free.</param>
+/// <param name="Gate">What somebody else answers yes to before it goes on; empty for none.</param>
+public sealed record ProcedureStep(string Does, string Who, string Gate);
+
+/// <summary>How a thing is done aboard that can hurt or break something if done in another order: taking in a reef, moving a loaded
+/// halyard.</summary>
+/// <param name="Key">Its name for good: lower-case letters, digits and hyphens.</param>
+/// <param name="Name">What sailors call it.</param>
+/// <param name="When">When it is done, in a sentence.</param>
+/// <param name="Steps">What is done, in this order.</param>
+public sealed record Procedure(string Key, string Name, string When, IReadOnlyList<ProcedureStep> Steps)
+{
+    /// <summary>The longest name, in characters.</summary>
+    public const int LongestName = 60;
+
+    /// <summary>A drill longer than this was left running.</summary>
+    public static readonly TimeSpan LongestDrill = TimeSpan.FromMinutes(30);
+
+    /// <summary>Nobody does a procedure in less.</summary>
+    public static readonly TimeSpan ShortestDrill = TimeSpan.FromSeconds(3);
+
+    /// <summary>Whether somebody else must answer something on the way.</summary>
+    public bool HasGate => Steps.Any(step => step.Gate.Length > 0);
+
+    /// <summary>Whether it lacks a gate: more than one is aboard, and nobody is asked anything.</summary>
+    public bool LacksGate => !HasGate && Steps.Any(step => step.Who.Length > 0);
+
+    /// <summary>The same steps in the same order.</summary>
+    public bool Equals(Procedure? other) =>
+        other is not null && (Key, Name, When) == (other.Key, other.Name, other.When) && Steps.SequenceEqual(other.Steps);
+
+    /// <inheritdoc/>
+    public override int GetHashCode() => HashCode.Combine(Key, Steps.Count);
+}

@@ -1,0 +1,97 @@
+using Regatta.Core.Units;
+
+namespace Regatta.Core.Station;
+
+/// <summary>Which wind a trigger looks at.</summary>
+public enum TriggerWind
+{
+    /// <summary>The mean.</summary>
+    Mean,
+
+    /// <summary>The gust.</summary>
+    Gust,
+
+    /// <summary>The lull.</summary>
+    Lull,
+}
+
+/// <summary>When to go over to a mode, and when to go back: two winds, so that nobody changes with every puff. The captain's
+/// values.</summary>
+/// <param name="On">Which wind is looked at.</param>
+/// <param name="In">Go over at this wind and above.</param>
+/// <param name="Back">Go back below this; not above the other.</param>
+public sealed record ModeTrigger(TriggerWind On, Speed In, Speed Back)
+{
+    /// <summary>What makes it no trigger, in a sentence; null where it is one.</summary>
+    public string? Problem =>
+        !(In.MetresPerSecond > 0 && In.Knots <= 60) ? "A mode is gone over to between 0 and 60 kn."
+        : Back > In ? "The way back lies above the way in: she would be in and out of the mode at once. Put it at or below."
+        : null;
+
+    /// <summary>Whether she is in the mode after a minute, given whether she was before.</summary>
+    public bool Holds(bool before, WindMinute minute)
+    {
+        var wind =
+            On == TriggerWind.Mean ? minute.Mean
+            : On == TriggerWind.Gust ? minute.Gust
+            : minute.Lull;
+        return before ? wind >= Back : wind >= In;
+    }
+}
+
+/// <summary>One minute of a station's wind.</summary>
+/// <param name="Mean">Its mean.</param>
+/// <param name="Gust">Its gust.</param>
+/// <param name="Lull">Its lull.</param>
+public readonly record struct WindMinute(Speed Mean, Speed Gust, Speed Lull)
+{
+    /// <summary>The whole minutes of samples, oldest first; a minute heard for less than half is left out (ours).</summary>
+    public static IReadOnlyList<WindMinute> Of(IReadOnlyList<WindSample> samples) =>
+        [
+            .. samples
+                .GroupBy(sample => sample.At.UtcTicks / TimeSpan.TicksPerMinute)
+                .OrderBy(minute => minute.Key)
+                .Select(minute => WindSummary.Of([.. minute]))
+                .OfType<WindSummary>()
+                .Where(minute => minute.Covered >= TimeSpan.FromSeconds(30))
+                .Select(minute => new WindMinute(minute.Mean, minute.Gust, minute.Lull)),
+        ];
+
+    /// <summary>The same minute at another strength, as at another height.</summary>
+    public WindMinute Times(double factor) => new(Mean.Times(factor), Gust.Times(factor), Lull.Times(factor));
+}
+
+/// <summary>What the last minutes say of a mode.</summary>
+/// <param name="Now">Whether it is the mode to sail in now.</param>
+/// <param name="Minutes">In how many of the minutes it was.</param>
+/// <param name="Of">How many minutes were heard.</param>
+public sealed record ModeAdvice(bool Now, int Minutes, int Of)
+{
+    /// <summary>Follows a trigger through minutes, oldest first; null without a minute. Before the first minute she is out of the
+    /// mode.</summary>
+    public static ModeAdvice? From(ModeTrigger trigger, IReadOnlyList<WindMinute> minutes)
+    {
+        var (now, count) = (false, 0);
+        foreach (var minute in minutes)
+        {
+            now = trigger.Holds(now, minute);
+            count += now ? 1 : 0;
+        }
+
+        return minutes.Count == 0 ? null : new(now, count, minutes.Count);
+    }
+
+    /// <summary>The advice in a sentence.</summary>
+    /// <param name="mode">The mode of the trigger.</param>
+    /// <param name="usual">The mode she is sailed in else.</param>
+    public string Say(string mode, string usual) =>
+        (Now, Minutes) switch
+        {
+            (true, _) when Minutes == Of => $"{Capital(mode)}: it held for all of the last {Of} minutes.",
+            (true, _) => $"{Capital(mode)} now: {Minutes} of the last {Of} minutes. Back to {usual} the moment it drops.",
+            (false, 0) => $"{Capital(usual)}: {mode} was possible in none of the last {Of} minutes.",
+            _ => $"{Capital(mode)} possible in {Minutes} of the last {Of} minutes: {usual}, and be ready.",
+        };
+
+    private static string Capital(string text) => text.Length == 0 ? text : char.ToUpperInvariant(text[0]) + text[1..];
+}
