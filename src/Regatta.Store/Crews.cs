@@ -17,7 +17,7 @@ public sealed record OpenCrew(string DisplayName, CrewProfile Profile);
 /// allows it.</summary>
 public sealed class Crews(NpgsqlDataSource database)
 {
-    private const string Columns = "kilograms, height_mm, hiking, skill, junior, on_wire";
+    private const string Columns = "kilograms, height_mm, hiking, skill, junior, on_wire, wind_limit";
 
     /// <summary>Somebody's own crew in a class: what they said; the mass else of what they logged last. Null when neither.</summary>
     public async Task<OwnCrew?> OwnAsync(ClassRef one, Guid person)
@@ -53,9 +53,10 @@ public sealed class Crews(NpgsqlDataSource database)
                 ? "delete from crew_profiles where club_id = @club and person_id = @person and class_id = @classId"
                 : $"""
                 insert into crew_profiles (club_id, person_id, class_id, {Columns}, captain_may_see)
-                  values (@club, @person, @classId, @kilograms, @height, @hiking, @skill, @Junior, @OnWire, @captainMaySee)
+                  values (@club, @person, @classId, @kilograms, @height, @hiking, @skill, @Junior, @OnWire, @limit, @captainMaySee)
                 on conflict (club_id, person_id, class_id) do update set kilograms = excluded.kilograms, height_mm = excluded.height_mm,
                   hiking = excluded.hiking, skill = excluded.skill, junior = excluded.junior, on_wire = excluded.on_wire,
+                  wind_limit = excluded.wind_limit,
                   captain_may_see = excluded.captain_may_see
                 """,
             new
@@ -69,6 +70,7 @@ public sealed class Crews(NpgsqlDataSource database)
                 skill = Spelling.Of(crew.Skill),
                 crew.Junior,
                 crew.OnWire,
+                limit = crew.Limit?.MetresPerSecond,
                 captainMaySee,
             }
         );
@@ -142,6 +144,7 @@ public sealed class Crews(NpgsqlDataSource database)
         string Skill,
         bool Junior,
         int? OnWire,
+        double? WindLimit,
         bool CaptainMaySee
     )
     {
@@ -153,6 +156,7 @@ public sealed class Crews(NpgsqlDataSource database)
                 Skill = Spelling.Read<Skill>(Skill).Value,
                 Junior = Junior,
                 OnWire = OnWire,
+                Limit = WindLimit is { } limit ? Speed.FromMetresPerSecond(limit) : null,
             };
     }
 }

@@ -167,6 +167,7 @@ public sealed class People(NpgsqlDataSource database, TimeProvider clock)
             delete from recovery_codes where person_id = @id;
             delete from sign_ins where person_id = @id;
             delete from noted_runs where person_id = @id;
+            delete from rig_ups where person_id = @id;
             delete from crew_profiles where person_id = @id;
             delete from personal_offsets where person_id = @id;
             delete from log_tracks t using session_logs l where (t.club_id, t.log_id) = (l.club_id, l.id) and l.sailor_id = @id;

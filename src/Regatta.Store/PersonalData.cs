@@ -28,6 +28,9 @@ public sealed class PersonalData(NpgsqlDataSource database)
                   'notedAfloat', (select coalesce(jsonb_agg(to_jsonb(n) - 'person_id' - 'club_id' - 'class_id'
                       || jsonb_build_object('class', x.key) order by n.noted_at), '[]') from noted_runs n
                     join classes x on (x.club_id, x.id) = (n.club_id, n.class_id) where n.person_id = @person),
+                  'rigUps', (select coalesce(jsonb_agg(to_jsonb(u) - 'person_id' - 'club_id' - 'class_id'
+                      || jsonb_build_object('class', x.key) order by u.started_at), '[]') from rig_ups u
+                    join classes x on (x.club_id, x.id) = (u.club_id, u.class_id) where u.person_id = @person),
                   'crews', (select coalesce(jsonb_agg(to_jsonb(w) - 'person_id' - 'club_id' - 'class_id'
                       || jsonb_build_object('class', x.key)), '[]')
                     from crew_profiles w join classes x on (x.club_id, x.id) = (w.club_id, w.class_id) where w.person_id = @person),

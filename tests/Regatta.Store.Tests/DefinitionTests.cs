@@ -291,7 +291,6 @@ public sealed class DefinitionTests(StoreFixture store)
                         PerHeelDegree = 0.5,
                     },
                     ["Look."],
-                    [],
                     new(BalanceKind.Radio, null),
                     []
                 ),

@@ -41,7 +41,7 @@ public sealed record ClassDocument(
     string Family,
     string About,
     HelmDocument Helm,
-    IReadOnlyList<string> Cautions,
+    IReadOnlyList<CautionDocument> Cautions,
     MatrixDocument Matrix,
     string? Mode = null,
     IReadOnlyList<string>? Checks = null,
@@ -55,7 +55,11 @@ public sealed record ClassDocument(
     IReadOnlyList<QuestionDocument>? Questions = null,
     IReadOnlyList<QuestionDocument>? RetiredQuestions = null,
     IReadOnlyList<NamedDocument>? Purposes = null,
-    IReadOnlyList<GearDocument>? Gears = null
+    IReadOnlyList<GearDocument>? Gears = null,
+    ReefingDocument? Reefing = null,
+    IReadOnlyList<SailLimitDocument>? SailLimits = null,
+    IReadOnlyList<ProcedureDocument>? Procedures = null,
+    RakeDocument? Rake = null
 );
 
 /// <summary>A rule of effective wind, or a table of offsets; masses in kg, the hull's part in kg·m, the arm in m.</summary>
@@ -144,12 +148,12 @@ public sealed record MatrixDocument(
     IReadOnlyList<BandDocument> Bands,
     IReadOnlyList<ControlDocument> Controls,
     IReadOnlyList<CellDocument> Cells,
-    IReadOnlyList<NamedDocument>? Plans = null,
-    IReadOnlyList<NamedDocument>? Modes = null,
+    IReadOnlyList<PlanDocument>? Plans = null,
+    IReadOnlyList<ModeDocument>? Modes = null,
     int? LastBand = null
 );
 
-/// <summary>A sail plan or a mode.</summary>
+/// <summary>Something with a name.</summary>
 public sealed record NamedDocument(string Key, string Name);
 
 public sealed record BandDocument(int Id, string Name, double From, double To);
@@ -169,7 +173,8 @@ public sealed record ControlDocument(
     IReadOnlyList<string>? Plans = null,
     IReadOnlyList<string>? Modes = null,
     IReadOnlyList<PurposeMarkDocument>? ByPurpose = null,
-    OtherDatumDocument? OtherDatum = null
+    OtherDatumDocument? OtherDatum = null,
+    bool? BothSides = null
 );
 
 /// <summary>The mark a control has for a purpose, as a position.</summary>
@@ -214,7 +219,7 @@ public sealed record SettingsDocument(
     string Family,
     string About,
     HelmDocument Helm,
-    IReadOnlyList<string> Cautions,
+    IReadOnlyList<CautionDocument> Cautions,
     IReadOnlyList<string>? Checks = null,
     double? WindHeight = null,
     CrewDocument? Crew = null,
@@ -223,7 +228,11 @@ public sealed record SettingsDocument(
     IReadOnlyList<QuestionDocument>? Questions = null,
     IReadOnlyList<QuestionDocument>? RetiredQuestions = null,
     IReadOnlyList<NamedDocument>? Purposes = null,
-    IReadOnlyList<GearDocument>? Gears = null
+    IReadOnlyList<GearDocument>? Gears = null,
+    ReefingDocument? Reefing = null,
+    IReadOnlyList<SailLimitDocument>? SailLimits = null,
+    IReadOnlyList<ProcedureDocument>? Procedures = null,
+    RakeDocument? Rake = null
 );
 
 /// <summary>A session. What is said of its runs stands in <paramref name="Runs"/>; files from before there were runs say it of the log

@@ -153,7 +153,11 @@ public static class BundleReader
             document.Questions,
             document.RetiredQuestions,
             document.Purposes,
-            document.Gears
+            document.Gears,
+            document.Reefing,
+            document.SailLimits,
+            document.Procedures,
+            document.Rake
         );
         var state = StateReader.Read(document.Key, settings, matrix.Value, LastBand(document));
         if (!state.Ok || state.Value.Definition.Problems() is [_, ..])

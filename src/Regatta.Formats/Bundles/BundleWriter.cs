@@ -36,7 +36,7 @@ public static class BundleWriter
             boatClass.Family,
             boatClass.About,
             HelmOf(boatClass),
-            boatClass.Cautions,
+            [.. boatClass.Cautions.Select(SailJson.ToDocument)],
             MatrixJson.ToDocument(draft.Set) with
             {
                 LastBand = boatClass.LastBand,
@@ -52,7 +52,11 @@ public static class BundleWriter
             Questions: [.. boatClass.Questions.Select(QuestionJson.ToDocument)],
             RetiredQuestions: boatClass.RetiredQuestions.Count > 0 ? [.. boatClass.RetiredQuestions.Select(QuestionJson.ToDocument)] : null,
             Purposes: Purposes(boatClass),
-            Gears: boatClass.Gears.Count > 0 ? [.. boatClass.Gears.Select(QuestionJson.ToDocument)] : null
+            Gears: boatClass.Gears.Count > 0 ? [.. boatClass.Gears.Select(QuestionJson.ToDocument)] : null,
+            Reefing: SailJson.ToDocument(boatClass.Reefing),
+            SailLimits: boatClass.SailLimits.Count > 0 ? [.. boatClass.SailLimits.Select(SailJson.ToDocument)] : null,
+            Procedures: boatClass.Procedures.Count > 0 ? [.. boatClass.Procedures.Select(SailJson.ToDocument)] : null,
+            Rake: boatClass.Rake is { } rake ? SailJson.ToDocument(rake) : null
         );
     }
 
@@ -82,7 +86,7 @@ public static class BundleWriter
             definition.Family,
             definition.About,
             HelmOf(definition),
-            definition.Cautions,
+            [.. definition.Cautions.Select(SailJson.ToDocument)],
             definition.Checks,
             definition.WindHeight.Metres,
             CrewJson.ToDocument(definition.Crew),
@@ -91,7 +95,11 @@ public static class BundleWriter
             [.. definition.Questions.Select(QuestionJson.ToDocument)],
             [.. definition.RetiredQuestions.Select(QuestionJson.ToDocument)],
             Purposes(definition),
-            [.. definition.Gears.Select(QuestionJson.ToDocument)]
+            [.. definition.Gears.Select(QuestionJson.ToDocument)],
+            SailJson.ToDocument(definition.Reefing),
+            [.. definition.SailLimits.Select(SailJson.ToDocument)],
+            [.. definition.Procedures.Select(SailJson.ToDocument)],
+            definition.Rake is { } rake ? SailJson.ToDocument(rake) : null
         );
 
     private static IReadOnlyList<NamedDocument>? Purposes(ClassDefinition definition) =>

@@ -47,7 +47,8 @@ public static partial class ControlJson
                     )),
                 ]
                 : null,
-            control.OtherDatum is { } other ? new(other.Words, other.Shift.Millimetres) : null
+            control.OtherDatum is { } other ? new(other.Words, other.Shift.Millimetres) : null,
+            control.BothSides ? true : null
         );
 
     internal static Parsed<Control> FromDocument(ControlDocument document) =>
@@ -92,6 +93,7 @@ public static partial class ControlJson
                                         OtherDatum = document.OtherDatum is { } other
                                             ? new(other.Words, Length.FromMillimetres(other.Shift))
                                             : null,
+                                        BothSides = document.BothSides ?? false,
                                         Disturbs =
                                         [
                                             .. (document.Disturbs ?? []).Select(coupling => new Coupling(

@@ -33,12 +33,8 @@ internal static class MatrixJson
                     Mode = layer.Mode == set.Layers.First.Mode ? null : layer.Mode.Name,
                 },
             ],
-            set.Layers.Plans is [var plan] && plan == SailPlan.Full
-                ? null
-                : [.. set.Layers.Plans.Select(one => new NamedDocument(one.Key.Name, one.Name))],
-            set.Layers.Modes is [var mode] && mode == SailingMode.Upwind
-                ? null
-                : [.. set.Layers.Modes.Select(one => new NamedDocument(one.Key.Name, one.Name))]
+            set.Layers.Plans is [var plan] && plan == SailPlan.Full ? null : [.. set.Layers.Plans.Select(SailJson.ToDocument)],
+            set.Layers.Modes is [var mode] && mode == SailingMode.Upwind ? null : [.. set.Layers.Modes.Select(SailJson.ToDocument)]
         );
 
     private static CellDocument ToDocument(Cell cell, CellDocument at) =>
@@ -65,12 +61,16 @@ internal static class MatrixJson
             );
 
     private static Parsed<Layers> ReadLayers(MatrixDocument document, string? mode) =>
-        (document.Plans ?? []).Concat(document.Modes ?? []).FirstOrDefault(named => !ControlJson.KeyShape().IsMatch(named.Key)) is { } wrong
-            ? Parsed<Layers>.Bad($"“{wrong.Key}” is no key: use lower-case letters, digits and hyphens.")
+        (document.Plans ?? [])
+            .Select(plan => plan.Key)
+            .Concat((document.Modes ?? []).Select(one => one.Key))
+            .FirstOrDefault(key => !ControlJson.KeyShape().IsMatch(key))
+            is { } wrong
+            ? Parsed<Layers>.Bad($"“{wrong}” is no key: use lower-case letters, digits and hyphens.")
             : Layers.Of(
-                document.Plans is { } plans ? [.. plans.Select(plan => new SailPlan(new(plan.Key), plan.Name))] : [SailPlan.Full],
+                document.Plans is { } plans ? [.. plans.Select(SailJson.FromDocument)] : [SailPlan.Full],
                 document.Modes is { } modes
-                    ? [.. modes.Select(one => new SailingMode(new(one.Key), one.Name))]
+                    ? [.. modes.Select(SailJson.FromDocument)]
                     :
                     [
                         string.IsNullOrWhiteSpace(mode) || mode.Length > Layers.LongestName

@@ -5,6 +5,8 @@ using Regatta.Core.Crew;
 using Regatta.Core.Fleet;
 using Regatta.Core.Marks;
 using Regatta.Core.Matrices;
+using Regatta.Core.Rigging;
+using Regatta.Core.Sails;
 using Regatta.Core.Units;
 using Regatta.Core.Wind;
 
@@ -15,7 +17,7 @@ namespace Regatta.Store.Storage;
 internal static class ClassJson
 {
     /// <summary>The schema that is written.</summary>
-    public const int Schema = 3;
+    public const int Schema = 4;
 
     /// <summary>The member that holds the controls by key; in histories each control counts as a member of its own.</summary>
     private const string Controls = "controls";
@@ -194,7 +196,11 @@ internal static class ClassJson
             definition.Purposes,
             definition.Gears,
             definition.Checks,
-            definition.Cautions
+            definition.Cautions,
+            definition.Reefing,
+            definition.SailLimits,
+            definition.Procedures,
+            definition.Rake
         );
 
     private static ClassDefinition FromStored(string key, StoredDefinition stored) =>
@@ -224,6 +230,10 @@ internal static class ClassJson
             Purposes = stored.Purposes,
             Gears = stored.Gears,
             Checks = stored.Checks,
+            Reefing = stored.Reefing,
+            SailLimits = stored.SailLimits,
+            Procedures = stored.Procedures,
+            Rake = stored.Rake,
         };
 
     private sealed record StoredBand(BandId Number, string Name, Speed From, Speed To);
@@ -250,7 +260,11 @@ internal static class ClassJson
         IReadOnlyList<Purpose> Purposes,
         IReadOnlyList<Gear> Gears,
         IReadOnlyList<string> Checks,
-        IReadOnlyList<string> Cautions
+        IReadOnlyList<Caution> Cautions,
+        ReefRules Reefing,
+        IReadOnlyList<SailLimit> SailLimits,
+        IReadOnlyList<Procedure> Procedures,
+        RakeGeometry? Rake
     );
 }
 

@@ -9,8 +9,9 @@ internal static class Upcasters
     public static JsonObject Definition(int schema, JsonObject document) =>
         schema switch
         {
-            1 => Upcast2To3.Definition(Upcast1To2.Definition(document)),
-            2 => Upcast2To3.Definition(document),
+            1 => Upcast3To4.Definition(Upcast2To3.Definition(Upcast1To2.Definition(document))),
+            2 => Upcast3To4.Definition(Upcast2To3.Definition(document)),
+            3 => Upcast3To4.Definition(document),
             ClassJson.Schema => document,
             _ => throw new ArgumentOutOfRangeException(nameof(schema)),
         };
@@ -19,7 +20,7 @@ internal static class Upcasters
         schema switch
         {
             1 => Upcast1To2.Cells(definition, cells),
-            2 => cells,
+            2 or 3 => cells,
             ClassJson.Schema => cells,
             _ => throw new ArgumentOutOfRangeException(nameof(schema)),
         };

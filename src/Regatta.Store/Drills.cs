@@ -1,0 +1,44 @@
+using Dapper;
+using Npgsql;
+
+namespace Regatta.Store;
+
+/// <summary>The club's best time of a procedure, and how often it was drilled. No names.</summary>
+public sealed record BestDrill(string Procedure, double Seconds, DateOnly DoneOn, int Times);
+
+/// <summary>How long procedures took when they were drilled. Nobody's name is kept.</summary>
+public sealed class Drills(NpgsqlDataSource database)
+{
+    /// <summary>Keeps a time.</summary>
+    public async Task AddAsync(ClassRef one, string procedure, TimeSpan took, DateOnly day)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync(
+            "insert into drills (club_id, class_id, procedure, seconds, done_on) values (@club, @classId, @procedure, @seconds, @day)",
+            new
+            {
+                club = one.Club.Number,
+                classId = one.Number,
+                procedure,
+                seconds = took.TotalSeconds,
+                day,
+            }
+        );
+    }
+
+    /// <summary>The best of each procedure of a class.</summary>
+    public async Task<IReadOnlyList<BestDrill>> BestAsync(ClassRef one)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return
+        [
+            .. await connection.QueryAsync<BestDrill>(
+                """
+                select distinct on (procedure) procedure, seconds, done_on, (count(*) over (partition by procedure))::int as times
+                from drills where club_id = @club and class_id = @classId order by procedure, seconds, done_on
+                """,
+                new { club = one.Club.Number, classId = one.Number }
+            ),
+        ];
+    }
+}
