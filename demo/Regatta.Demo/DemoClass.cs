@@ -61,7 +61,7 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
     public required Row[] Rows { get; init; }
 
     /// <summary>The plans as this class calls them, where the kit's names will not do.</summary>
-    public NamedDocument[]? Plans { get; init; }
+    public PlanDocument[]? Plans { get; init; }
 
     /// <summary>What the class sets in other plans and modes than the first.</summary>
     public LayerRows[] Further { get; init; } = [];
@@ -71,6 +71,9 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
     public required DemoBoat[] Boats { get; init; }
 
     public int LogsASeason { get; init; } = 24;
+
+    /// <summary>What the club measured of its rig.</summary>
+    private DemoRigging Rigging => WenlowRigging.All.GetValueOrDefault(Key) ?? new();
 
     /// <summary>The class without its logs.</summary>
     public ClassDocument Make()
@@ -96,6 +99,7 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
             Name = Name,
             About = About,
             Crew = Crew ?? kit.Crew,
+            Rake = Rigging.Rake,
             Matrix = Matrix(kit.Matrix, bands, controls, Rows),
             Boats = [.. Boats.Select(boat => Boat(boat, controls))],
             Versions =
@@ -145,8 +149,8 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
                     Mode = layer.Mode,
                 },
             ],
-            Plans ?? kit.Plans,
-            kit.Modes
+            (Plans ?? kit.Plans)?.Select(Rigging.Of).ToArray(),
+            kit.Modes?.Select(Rigging.Of).ToArray()
         );
 
     private static CellDocument? Cell(int band, ControlDocument control, string text)

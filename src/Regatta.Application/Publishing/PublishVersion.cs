@@ -1,4 +1,5 @@
 using Regatta.Application.Reading;
+using Regatta.Core.Fleet;
 using Regatta.Core.Matrices;
 using Regatta.Store;
 
@@ -20,7 +21,8 @@ public sealed class PublishVersion(Versions versions)
     /// <param name="meantSo">Whether what does not fit is meant so.</param>
     public async Task<PublishOutcome> RunAsync(Actor actor, ClassView view, long seenRevision, string reason, bool meantSo)
     {
-        var unfit = !meantSo && view.Findings.Any() ? "Mend it, or tick that it is meant so." : null;
+        var unfit =
+            !meantSo && (view.Findings.Any() || SailRules.Remarks(view.Class).Any()) ? "Mend it, or tick that it is meant so." : null;
         var problem = reason.Length switch
         {
             _ when seenRevision != view.Stamp.MatrixRevision =>

@@ -1,0 +1,174 @@
+using Regatta.Core.Units;
+using Regatta.Formats.Bundles;
+
+namespace Regatta.Demo;
+
+/// <summary>What a demo class measured of its rig: limits and shapes of its plans, when its modes begin, lengths.</summary>
+internal sealed record DemoRigging
+{
+    /// <summary>By the plans' keys: the limit in knots, the heeling arm in m, the area in m² where no outline tells it, and outlines in
+    /// m.</summary>
+    public Dictionary<
+        string,
+        (double? Limit, double Arm, double? Area, (string Sail, double[] Corners)[] Outlines, (string, string)[] Marks)
+    > Plans { get; init; } = [];
+
+    /// <summary>By the modes' keys: which wind, in and back, in knots.</summary>
+    public Dictionary<string, (string On, double In, double Back)> Triggers { get; init; } = [];
+
+    /// <summary>The rig's lengths; null where nobody measured them.</summary>
+    public RakeDocument? Rake { get; init; }
+
+    public PlanDocument Of(PlanDocument plan) =>
+        !Plans.TryGetValue(plan.Key, out var own)
+            ? plan
+            : plan with
+            {
+                Limit = own.Limit is { } limit ? Speed.FromKnots(limit).MetresPerSecond : null,
+                Arm = own.Arm * 1000,
+                Area = own.Area,
+                Sails =
+                    own.Outlines.Length == 0
+                        ? null
+                        :
+                        [
+                            .. own.Outlines.Select(outline => new OutlineDocument(
+                                outline.Sail,
+                                [.. outline.Corners.Chunk(2).Select(corner => (double[])[Millimetres(corner[0]), Millimetres(corner[1])])]
+                            )),
+                        ],
+                Marks = own.Marks.Length == 0 ? null : [.. own.Marks.Select(mark => new PlanMarkDocument(mark.Item1, mark.Item2))],
+            };
+
+    public ModeDocument Of(ModeDocument mode) =>
+        Triggers.TryGetValue(mode.Key, out var own)
+            ? mode with
+            {
+                Trigger = new(own.On, Speed.FromKnots(own.In).MetresPerSecond, Speed.FromKnots(own.Back).MetresPerSecond),
+            }
+            : mode;
+
+    private static double Millimetres(double metres) => Math.Round(metres * 1000);
+}
+
+/// <summary>The rigs of the classes at Wenlow Reach, by their keys. All of it is invented.</summary>
+internal static class WenlowRigging
+{
+    public static IReadOnlyDictionary<string, DemoRigging> All { get; } =
+        new Dictionary<string, DemoRigging>
+        {
+            ["quillet"] = new()
+            {
+                Plans = new()
+                {
+                    ["full"] = (21, 2.4, null, [("sail", [3.05, 0.75, 0.1, 0.95, 1.35, 4.55])], []),
+                    ["heavy-air"] = (null, 2.0, null, [("sail", [3.05, 0.6, 0.15, 0.65, 1.5, 4.2])], []),
+                    ["reef"] = (null, 2.05, null, [("sail", [2.6, 0.75, 0.4, 0.9, 1.35, 4.1])], []),
+                },
+            },
+            ["brannet"] = new()
+            {
+                Plans = new()
+                {
+                    ["large"] = (17, 3.0, null, [("sail", [2.75, 0.8, 0.1, 0.9, 0.75, 2.9, 1.7, 4.9, 2.55, 6.1])], []),
+                    ["middle"] = (null, 2.65, null, [("sail", [2.75, 0.8, 0.3, 0.88, 0.95, 2.6, 1.75, 4.2, 2.55, 5.3])], []),
+                    ["small"] = (null, 2.4, null, [("sail", [2.75, 0.8, 0.55, 0.86, 1.1, 2.4, 1.8, 3.75, 2.55, 4.75])], []),
+                },
+            },
+            ["skelvin"] = new()
+            {
+                Triggers = new() { ["planing"] = ("mean", 10, 8), ["soak"] = ("lull", 4, 3) },
+            },
+            ["ferrin-16"] = new()
+            {
+                Rake = new(
+                    "rake",
+                    7,
+                    12,
+                    [1900, 450],
+                    5400,
+                    [1250, 400],
+                    1100,
+                    [-50, 1150],
+                    [100, 1150],
+                    [100, 450],
+                    585,
+                    [3900, 500],
+                    [2550, 700]
+                ),
+            },
+            ["orlop-9"] = new()
+            {
+                Plans = new()
+                {
+                    ["full"] = (
+                        20,
+                        7.4,
+                        null,
+                        [
+                            ("main", [4.4, 1.7, 0.5, 1.8, 0.95, 5.2, 2.1, 9.1, 3.6, 12.4, 4.3, 12.5]),
+                            ("headsail", [8.5, 0.9, 4.1, 1.3, 4.75, 11.0]),
+                        ],
+                        [("Car", "20 cm"), ("Main halyard", "full mark")]
+                    ),
+                    ["reef-1"] = (
+                        null,
+                        6.5,
+                        null,
+                        [
+                            ("main", [4.4, 1.7, 0.55, 1.8, 1.15, 4.9, 2.35, 8.2, 3.65, 10.8, 4.3, 10.9]),
+                            ("headsail", [8.5, 0.9, 4.75, 1.35, 5.2, 9.9]),
+                        ],
+                        [("Car", "60 cm: 40 cm forward with the first reef"), ("Main halyard", "first reef’s mark")]
+                    ),
+                    ["reef-2"] = (
+                        null,
+                        5.6,
+                        null,
+                        [
+                            ("main", [4.4, 1.7, 0.6, 1.8, 1.4, 4.6, 2.6, 7.3, 3.7, 9.2, 4.3, 9.3]),
+                            ("headsail", [8.5, 0.9, 5.4, 1.4, 5.75, 8.4]),
+                        ],
+                        [("Car", "100 cm"), ("Main halyard", "second reef’s mark")]
+                    ),
+                },
+                Triggers = new() { ["gennaker"] = ("mean", 6, 5) },
+            },
+            ["gessamy"] = new()
+            {
+                Plans = new()
+                {
+                    ["large"] = (17, 2.25, 7.2, [], []),
+                    ["middle"] = (null, 2.05, 5.8, [], []),
+                    ["small"] = (null, 1.85, 4.7, [], []),
+                },
+            },
+            ["pettle-65"] = new()
+            {
+                Plans = new()
+                {
+                    ["a"] = (
+                        11,
+                        0.62,
+                        null,
+                        [("main", [0.36, 0.12, 0.02, 0.13, 0.12, 0.55, 0.34, 1.08]), ("headsail", [0.62, 0.11, 0.4, 0.12, 0.39, 0.82])],
+                        []
+                    ),
+                    ["b"] = (
+                        null,
+                        0.52,
+                        null,
+                        [("main", [0.36, 0.12, 0.04, 0.13, 0.14, 0.46, 0.34, 0.86]), ("headsail", [0.62, 0.11, 0.41, 0.12, 0.4, 0.66])],
+                        []
+                    ),
+                    ["c"] = (
+                        null,
+                        0.43,
+                        null,
+                        [("main", [0.36, 0.12, 0.08, 0.13, 0.17, 0.38, 0.34, 0.66]), ("headsail", [0.62, 0.11, 0.43, 0.12, 0.41, 0.51])],
+                        []
+                    ),
+                },
+            },
+        };
+}

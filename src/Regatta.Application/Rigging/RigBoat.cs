@@ -1,0 +1,71 @@
+using Regatta.Core.Fleet;
+using Regatta.Core.Logbook;
+using Regatta.Core.Marks;
+using Regatta.Core.Rigging;
+using Regatta.Core.Sheets;
+using Regatta.Core.Wind;
+using Regatta.Store;
+
+namespace Regatta.Application.Rigging;
+
+/// <summary>What a sailor does while a boat is made ready, and with procedures.</summary>
+public sealed class RigBoat(RigUps runs, NotedRuns notes, Drills drills, TimeProvider clock)
+{
+    /// <summary>The run somebody has open in a class; null for none.</summary>
+    public Task<RigUp?> OpenAsync(Actor actor, ClassRef one) => runs.OpenAsync(one, actor.Person, clock.GetUtcNow() - RigUp.GivenUp);
+
+    /// <summary>Keeps what was said so far, whole.</summary>
+    public Task KeepAsync(Actor actor, ClassRef one, long? boat, IReadOnlyDictionary<string, RigAnswer> answers)
+    {
+        var now = clock.GetUtcNow();
+        return Retry.RunAsync(() => runs.KeepAsync(one, actor.Person, new(now, null, boat, answers), now - RigUp.GivenUp));
+    }
+
+    /// <summary>Ends a run. What was set otherwise than the card says is noted, so that the log opens with it.</summary>
+    /// <param name="actor">Whose run.</param>
+    /// <param name="one">The class.</param>
+    /// <param name="card">The card she was made ready by.</param>
+    /// <param name="boat">The boat; null for none named.</param>
+    /// <param name="answers">All that was said.</param>
+    /// <param name="otherwise">The marks that were set instead of the card's.</param>
+    /// <param name="wind">The station's wind; null where it was silent.</param>
+    public async Task FinishAsync(
+        Actor actor,
+        ClassRef one,
+        CardReading card,
+        long? boat,
+        IReadOnlyDictionary<string, RigAnswer> answers,
+        IReadOnlyDictionary<ControlKey, Mark> otherwise,
+        WindRange? wind
+    )
+    {
+        var now = clock.GetUtcNow();
+        await Retry.RunAsync(() => runs.KeepAsync(one, actor.Person, new(now, now, boat, answers), now - RigUp.GivenUp));
+        foreach (var (control, mark) in otherwise)
+        {
+            // Notes of one moment are one run.
+            var note = new NotedRun(now, boat, card.Layer, card.Purpose?.Key, wind, (control, mark));
+            await Retry.RunAsync(() => notes.AddAsync(one, actor.Person, Guid.NewGuid(), note));
+        }
+    }
+
+    /// <summary>How often steps are left out, over a season; names nobody.</summary>
+    public Task<(IReadOnlyList<SkippedStep> Steps, double? Minutes, int Runs)> SkippedAsync(ClassRef one) =>
+        runs.SkippedAsync(one, clock.GetUtcNow() - TimeSpan.FromDays(180));
+
+    /// <summary>Keeps a drill's time; one that is too short or too long to be true is left out.</summary>
+    /// <returns>Whether it counted.</returns>
+    public async Task<bool> DrilledAsync(ClassRef one, Procedure procedure, TimeSpan took)
+    {
+        if (took < Procedure.ShortestDrill || took > Procedure.LongestDrill)
+        {
+            return false;
+        }
+
+        await drills.AddAsync(one, procedure.Key, took, DateOnly.FromDateTime(clock.GetUtcNow().UtcDateTime));
+        return true;
+    }
+
+    /// <summary>The club's best times of a class's procedures.</summary>
+    public Task<IReadOnlyList<BestDrill>> BestAsync(ClassRef one) => drills.BestAsync(one);
+}
