@@ -7,10 +7,12 @@ using Regatta.Application.Membership;
 using Regatta.Application.Planning;
 using Regatta.Application.Publishing;
 using Regatta.Application.Reading;
+using Regatta.Application.Rigging;
 using Regatta.Store;
 using Regatta.Web.Access;
 using Regatta.Web.Live;
 using Regatta.Web.Mail;
+using Regatta.Web.Pages.Cards;
 using Regatta.Web.Pages.Logging;
 using Regatta.Web.Pages.Shared;
 using Regatta.Web.Pages.Weather;
@@ -41,6 +43,9 @@ internal static class Services
             .AddSingleton<LogTracks>()
             .AddSingleton<EarlierLogs>()
             .AddSingleton<NotedRuns>()
+            .AddSingleton<RigUps>()
+            .AddSingleton<Drills>()
+            .AddSingleton<ClubRules>()
             .AddSingleton<BoatLogs>()
             .AddSingleton<RemovedParts>()
             .AddSingleton<Outings>()
@@ -63,6 +68,7 @@ internal static class Services
             .AddSingleton<BoatReadings>()
             .AddSingleton<CardReaders>()
             .AddSingleton<EditCells>()
+            .AddSingleton<RigBoat>()
             .AddSingleton<EditClass>()
             .AddSingleton<UndoEdits>()
             .AddSingleton<DecideProposal>()
@@ -88,6 +94,7 @@ internal static class Services
             .AddScoped<ClubClock>()
             .AddScoped<SailedWinds>()
             .AddScoped<LogRuns>()
+            .AddScoped<MemberCards>()
             .AddScoped<UnitPreferences>()
             .AddScoped<DefinitionEditor>()
             .AddScoped<DemoLoader>()

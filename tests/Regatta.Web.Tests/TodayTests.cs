@@ -132,7 +132,7 @@ public sealed class TodayTests(ClubHost host)
         await sailor.SendAsync(card, ".crew-form form", "/wenlow/classes/quillet/card?handler=Crew", ("crew", "52"));
         var light = await sailor.GetAsync("/wenlow/classes/quillet/card?wind=15&boat=class");
         Assert.Equal("At 52 kg you sail 15 kn as the card’s 17.3 kn.", light.TextOf(".crew-sentence"));
-        Assert.StartsWith("strong", light.TextOf(".band-head"));
+        Assert.StartsWith("strong", light.TextOf(".band-name"));
         Assert.DoesNotContain("Priya", (await captain.GetAsync("/wenlow/classes/quillet/crew")).Html.QuerySelector("main")!.TextContent);
         Assert.DoesNotContain("crewMass", (await (await club.VisitAsAsync("odalys")).GetAsync("/wenlow/classes/quillet/bundle.json")).Text);
 

@@ -19,6 +19,7 @@ public sealed class WallTests(ClubHost host)
         ["number"] = "1",
         ["control"] = "gooseneck",
         ["question"] = "luffing",
+        ["procedure"] = "stuck",
         ["person"] = Guid.Empty.ToString(),
     };
 

@@ -73,7 +73,7 @@ test("a captain measures a boat on a phone, is told what contradicts, and the ca
   await page.getByRole("link", { name: "Her card" }).click();
   const gooseneck = page.locator(".card-part dl > div", { hasText: "Gooseneck" });
   await expect(gooseneck.locator("dd").first()).toHaveText(/^1[0-9][^ ]*.* in$/);
-  await expect(page.locator(".card-part dl > div", { hasText: "Halyard point" })).toContainText("not checked on this boat");
+  await expect(page.locator(".reading-remark", { hasText: "Halyard point" })).toContainText("not checked on this boat");
   await page.getByLabel("Read on").selectOption({ label: "the class’s own scales" });
   await expect(page.locator(".reading-remark")).toHaveCount(0);
   await page.getByLabel("Read on").selectOption({ label: "Wagtail" });

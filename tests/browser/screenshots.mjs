@@ -18,36 +18,23 @@ const shots = [
   { name: "card-print", as: "odalys", path: "/wenlow/classes/tandry/card/print", size: desktop },
   { name: "controls", as: "tamsin", path: "/wenlow/classes/quillet/controls", size: desktop },
   { name: "boats", as: "tamsin", path: "/wenlow/classes/quillet/boats", size: desktop },
-  { name: "measure-phone", as: "tamsin", path: "/wenlow/classes/quillet/boats", size: phone, before: measure },
   { name: "strips", as: "tamsin", path: "/wenlow/classes/quillet/strips", size: desktop },
   { name: "new-class", as: "odalys", path: "/wenlow/new-class", size: desktop },
   { name: "versions", as: "odalys", path: "/wenlow/classes/ferrin-16/versions", size: desktop },
-  { name: "people", as: "odalys", path: "/wenlow/people", size: desktop },
   { name: "card-phone", as: "priya", path: "/wenlow/classes/quillet/card?wind=14", size: phone },
   { name: "log-phone", as: "priya", path: "/wenlow/classes/quillet/log?wind=14", size: phone, full: true },
   { name: "log-radio-phone", as: "priya", path: "/wenlow/classes/pettle-65/log?wind=8", size: phone, full: true },
   { name: "log-sailboard-phone", as: "priya", path: "/wenlow/classes/gessamy/log?wind=18", size: phone, full: true },
+  { name: "reefs", as: "odalys", path: "/wenlow/classes/orlop-9/reefs", size: desktop, full: true },
+  { name: "rig-up-phone", as: "priya", path: "/wenlow/classes/pettle-65/rig-up?wind=8&boat=class", size: phone },
+  { name: "change-phone", as: "priya", path: "/wenlow/classes/gessamy/change?wind=24&boat=class&toBand=2", size: phone },
   { name: "logbook", as: "priya", path: "/wenlow/logbook?class=quillet&whose=class&sort=fast&wind=14&unit=kn", size: desktop },
-  { name: "history", as: "odalys", path: "/wenlow/classes/quillet/history", size: desktop, before: joinBands },
 ];
 
 async function paste(page) {
   await page.getByLabel("The table for").fill("Pen marks, lid of the rig box\t\t\t\n\t5-9 kn\tsteady\tF4\nKicker\t2\t3½\t6\nHorse of the boat\t0\t1\t14\nTraveller\t0\t#REF!\t2\nDownhaul\toff\t\"\thand tight");
   await page.getByRole("button", { name: "Preview" }).click();
   await page.getByText("plain and ticked").waitFor();
-}
-
-async function joinBands(page) {
-  await page.goto("/wenlow/classes/quillet/bands");
-  await page.getByRole("button", { name: "Join with hard" }).click();
-  await page.getByRole("button", { name: "Join them" }).click();
-  await page.goto("/wenlow/classes/quillet/history");
-}
-
-async function measure(page) {
-  await page.getByRole("link", { name: "Thistle" }).click();
-  await page.getByRole("link", { name: "Pairs of Gooseneck" }).click();
-  await page.locator(".plot").waitFor();
 }
 
 const wanted = process.argv.slice(2);

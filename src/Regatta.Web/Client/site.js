@@ -4,6 +4,8 @@ import { startMatrix } from "./matrix.js";
 import { watchTheBoard } from "./board.js";
 import { gates, tiller } from "./log.js";
 import { offerPasskeys } from "./passkeys.js";
+import { drill } from "./drill.js";
+import { rigUp } from "./rig-up.js";
 
 window.htmx = htmx;
 Alpine.data("tiller", tiller);
@@ -16,3 +18,5 @@ document.querySelector(".class-tabs [aria-current]")?.scrollIntoView({ block: "n
 startMatrix(htmx);
 watchTheBoard(htmx);
 offerPasskeys();
+rigUp();
+drill();

@@ -385,6 +385,7 @@ public sealed class InputTests(ClubHost host)
                 ["number"] = "1",
                 ["control"] = "gooseneck",
                 ["question"] = "luffing",
+                ["procedure"] = "stuck",
                 ["token"] = "no-such-token",
                 ["person"] = Guid.Empty.ToString(),
             }

@@ -89,6 +89,7 @@ public sealed class WhoMayTests(ClubHost host)
                 ["number"] = "1",
                 ["control"] = "gooseneck",
                 ["question"] = "luffing",
+                ["procedure"] = "stuck",
                 ["token"] = "no-such-token",
                 ["person"] = Guid.Empty.ToString(),
             }
@@ -202,6 +203,12 @@ public sealed class WhoMayTests(ClubHost host)
         Member      GET  Publishing/Compare -
         Member      GET  Publishing/History -
         Member      GET  Publishing/Versions -
+        Member      GET  Rigging/Change -
+        Member      GET  Rigging/Couplings -
+        Member      GET  Rigging/OneProcedure -
+        Member      GET  Rigging/ProcedureList -
+        Member      GET  Rigging/Reefs -
+        Member      GET  Rigging/RigUp -
         Member      GET  Sharing/Export -
         Member      GET  Tuning/Matrix - Refresh Ticks
         Member      GET  Weather/Today -
@@ -218,6 +225,8 @@ public sealed class WhoMayTests(ClubHost host)
         Member      POST Logging/Logbook BringBack Import
         Member      POST Logging/OneLog - Track
         Member      POST Planning/MyFeed - Withdraw
+        Member      POST Rigging/OneProcedure -
+        Member      POST Rigging/RigUp - Finish
 
         Captain     GET  ClassSetup/Bands -
         Captain     GET  ClassSetup/BoatSails -
@@ -230,6 +239,10 @@ public sealed class WhoMayTests(ClubHost host)
         Captain     GET  ClassSetup/Measure -
         Captain     GET  ClassSetup/SailPlans -
         Captain     GET  ClassSetup/Settings -
+        Captain     GET  Rigging/CautionList -
+        Captain     GET  Rigging/EditProcedure -
+        Captain     GET  Rigging/EditReefs -
+        Captain     GET  Rigging/Rake -
         Captain     GET  Sharing/Share -
         Captain     GET  Tuning/Copy -
         Captain     GET  Tuning/Paste -
@@ -249,6 +262,10 @@ public sealed class WhoMayTests(ClubHost host)
         Captain     POST ClassSetup/Settings -
         Captain     POST Publishing/History Redo Restore Undo
         Captain     POST Publishing/Versions - Restore
+        Captain     POST Rigging/CautionList -
+        Captain     POST Rigging/EditProcedure -
+        Captain     POST Rigging/EditReefs -
+        Captain     POST Rigging/Rake -
         Captain     POST Sharing/Share - Withdraw
         Captain     POST Tuning/Copy Band Layer
         Captain     POST Tuning/Matrix Build Cell Decide Edge Mend Redo Undo
@@ -260,6 +277,7 @@ public sealed class WhoMayTests(ClubHost host)
         Coordinator GET  Account/People -
         Coordinator GET  ClassSetup/DeleteClass -
         Coordinator GET  ClassSetup/NewClass -
+        Coordinator GET  Rigging/ClubSafety -
         Coordinator GET  Sharing/Import -
         Coordinator POST Account/Member - HandOver Let Password Remove Suspend
         Coordinator POST Account/People - Factor InviteClub Withdraw
@@ -267,6 +285,7 @@ public sealed class WhoMayTests(ClubHost host)
         Coordinator POST ClassSetup/NewClass -
         Coordinator POST Planning/CalendarPage - File
         Coordinator POST Planning/OneDay -
+        Coordinator POST Rigging/ClubSafety -
         Coordinator POST Sharing/Import -
         """;
 

@@ -175,7 +175,7 @@ public sealed class DrawingTests
     public void A_fit_is_kept_for_the_same_beliefs_and_bands_alone()
     {
         var evidence = new ClassEvidence(Class, [], []);
-        Assert.Same(evidence.Of(Layer.Usual, Class), evidence.Of(Layer.Usual, Class with { Cautions = ["Another."] }));
+        Assert.Same(evidence.Of(Layer.Usual, Class), evidence.Of(Layer.Usual, Class with { Cautions = [new("Another.")] }));
         ClassDefinition[] others =
         [
             Class with

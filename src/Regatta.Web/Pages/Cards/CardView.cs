@@ -5,6 +5,7 @@ using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
 using Regatta.Core.Logbook;
 using Regatta.Core.Matrices;
+using Regatta.Core.Sails;
 using Regatta.Core.Sheets;
 using Regatta.Core.Units;
 using Regatta.Core.Wind;
@@ -44,6 +45,57 @@ public sealed record CardView(CardReading Reading, bool PlanChosen, string Path,
 
     /// <summary>The address of one of the page's handlers, for this card.</summary>
     public string Handled(string handler) => $"{At(Wind, SpeedUnit.Knot)}&handler={handler}";
+
+    /// <summary>The class's cautions, and on a member's card the club's own.</summary>
+    public IReadOnlyList<Caution> Cautions { get; init; } = Reading.Version.Class.Cautions;
+
+    /// <summary>What the last minutes at the station say of how to sail her.</summary>
+    public IReadOnlyList<string> Advice { get; init; } = [];
+
+    private CautionPlace Place => new(null, Layer, Wind);
+
+    /// <summary>The cautions of a control, where it is set.</summary>
+    public IReadOnlyList<Caution> CautionsOf(CardLine line) => Core.Fleet.Cautions.Of(line.Control.Key, Cautions, Place);
+
+    /// <summary>The cautions that speak of no control and fit this wind and these sails, what can hurt first; those of some water or place
+    /// say so.</summary>
+    public IEnumerable<Caution> CautionsHere =>
+        Cautions
+            .Where(caution => caution.Control is null)
+            .Where(caution => (caution with { Water = Water.NotSaid, Place = Core.Logbook.Place.NotSaid }).Fits(Place))
+            .OrderByDescending(caution => caution.Grave)
+            .ThenByDescending(caution => caution.Closeness);
+
+    /// <summary>When what is carried becomes too much, while the band still goes on; null where that is not known or far.</summary>
+    public ReefAdvice? Reef => ReefAdvice.Of(ReefPoints.Of(Class, Reader.Crew), Layer.Plan, Card.Band, Wind, null);
+
+    /// <summary>What a neighbour says without the words it has in common with the line: "6" beside "strip 7", "3" beside "5 cm".</summary>
+    public static string Brief(Cell other, CardLine line)
+    {
+        var says = other.Show(line.Control.Scale).Split(' ');
+        var own = line.Cell?.Show(line.Control.Scale).Split(' ') ?? [];
+        if (other.Mark is null || line.Control.Scale.Choices is not null || says.Length < 2 || own.Length < 2)
+        {
+            return string.Join(' ', says);
+        }
+
+        var (first, last) = (
+            says[0] == own[0] && !char.IsDigit(says[0][0]) ? 1 : 0,
+            says[^1] == own[^1] && !char.IsDigit(says[^1][0]) ? 1 : 0
+        );
+        return first + last < says.Length ? string.Join(' ', says[first..^last]) : string.Join(' ', says);
+    }
+
+    /// <summary>Remarks that several lines have in common, with the controls they are of: told once, below the marks.</summary>
+    public IReadOnlyList<(string Said, IReadOnlyList<string> Of)> Shared =>
+        [
+            .. Reading
+                .Lines.Where(line => !IsToldByGear(line))
+                .SelectMany(line => Remarks(line).Select(said => (said, Name: GearOf(line)?.Gear.Name ?? line.Control.Name)))
+                .GroupBy(remark => remark.said)
+                .Where(same => same.Count() > 1)
+                .Select(same => (same.Key, (IReadOnlyList<string>)[.. same.Select(one => one.Name)])),
+        ];
 
     /// <summary>The class's runs, to tell whether a new sail was looked at since.</summary>
     public IReadOnlyList<SessionEvidence> Sessions { get; init; } = [];
@@ -127,6 +179,9 @@ public sealed record CardView(CardReading Reading, bool PlanChosen, string Path,
 
     /// <summary>The address of this card for another purpose.</summary>
     public string For(Purpose? purpose, SpeedUnit unit) => At(Wind, unit, PlanChosen ? Layer.Plan : null, Layer.Mode, purpose);
+
+    /// <summary>The address of another page for what this card says.</summary>
+    public string Elsewhere(string page, SpeedUnit unit) => $"{ClassPath}/{page}{At(Wind, unit)[Path.Length..]}";
 
     /// <summary>The address of this card at a wind.</summary>
     public string At(Speed wind, SpeedUnit unit) => At(wind, unit, PlanChosen ? Layer.Plan : null, Layer.Mode);

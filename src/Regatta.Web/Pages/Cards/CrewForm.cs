@@ -5,6 +5,7 @@ using Regatta.Core.Fleet;
 using Regatta.Core.Logbook;
 using Regatta.Core.Matrices;
 using Regatta.Core.Units;
+using Regatta.Core.Wind;
 using Regatta.Store;
 using Regatta.Web.Forms;
 
@@ -13,9 +14,16 @@ namespace Regatta.Web.Pages.Cards;
 /// <summary>Who somebody sails a class as: what was typed, and the profile it comes to.</summary>
 /// <param name="definition">The class as it is published.</param>
 /// <param name="own">What they said before; null for nothing.</param>
-/// <param name="mass">The reader's unit.</param>
+/// <param name="mass">The reader's unit of mass.</param>
+/// <param name="wind">The reader's unit of wind.</param>
 /// <param name="typed">What was typed; null where nobody typed yet.</param>
-public sealed class CrewForm(ClassDefinition definition, OwnCrew? own, MassUnit mass, IReadOnlyDictionary<string, string>? typed)
+public sealed class CrewForm(
+    ClassDefinition definition,
+    OwnCrew? own,
+    MassUnit mass,
+    SpeedUnit wind,
+    IReadOnlyDictionary<string, string>? typed
+)
 {
     private static readonly IReadOnlyList<(string Word, Hiking Value)> Hikings =
     [
@@ -60,6 +68,11 @@ public sealed class CrewForm(ClassDefinition definition, OwnCrew? own, MassUnit 
             {
                 Choices = [.. Skills.Select(one => one.Word)],
             };
+            yield return Of("limit", $"No kite or gennaker above, {wind.Symbol()}", LimitShown(profile)) with
+            {
+                InputMode = "decimal",
+                Hint = "Your own limit; the lowest of the class’s, the club’s and yours holds.",
+            };
             if (definition.Crew.Rule is { Wire.Metres: > 0 } rule)
             {
                 yield return Of("onWire", "On the trapeze", OnWireShown(profile)) with
@@ -91,6 +104,11 @@ public sealed class CrewForm(ClassDefinition definition, OwnCrew? own, MassUnit 
             Hiking = Hikings.FirstOrDefault(one => one.Word == Text("hiking")).Value,
             Skill = Skills.FirstOrDefault(one => one.Word == Text("skill")).Value,
             Junior = Junior,
+            Limit = Reader.May(
+                "limit",
+                Text("limit"),
+                FormReader.Kept(LimitShown(profile), profile.Limit ?? default, text => WindRange.ReadSpeed(text, wind))
+            ),
             OnWire = Reader.May(
                 "onWire",
                 Text("onWire"),
@@ -114,6 +132,8 @@ public sealed class CrewForm(ClassDefinition definition, OwnCrew? own, MassUnit 
     private string Text(string field) => typed?.GetValueOrDefault(field, "") ?? "";
 
     private string MassShown(CrewProfile profile) => profile.Mass is { } known ? NumberText.Plain(known.In(mass), 1) : "";
+
+    private string LimitShown(CrewProfile profile) => profile.Limit is { } limit ? NumberText.Plain(limit.In(wind), 1) : "";
 
     private static string HeightShown(CrewProfile profile) =>
         profile.Height is { } height ? NumberText.Plain(height.Millimetres / 10, 1) : "";

@@ -18,7 +18,7 @@ namespace Regatta.Web.Pages.Cards;
 [Authorize(Policies.Member)]
 public sealed class MemberCardModel(
     ClubContext here,
-    CardReaders readers,
+    MemberCards cards,
     LogSession session,
     SailedWinds winds,
     StationStates stations,
@@ -42,14 +42,14 @@ public sealed class MemberCardModel(
     [TempData]
     public string? Done { get; set; }
 
-    public Task OnGetAsync([FromQuery] CardAsk ask, string? boat) => LoadAsync(ask, boat, null);
+    public Task OnGetAsync([FromQuery] CardAsk ask, string? boat) => LoadAsync(ask, boat);
 
     /// <summary>Keeps who the reader sails as; a form that says nothing forgets it.</summary>
     public async Task<IActionResult> OnPostCrewAsync([FromQuery] CardAsk ask, string? boat)
     {
         var typed = Request.Typed();
-        var who = await LoadAsync(ask, boat, typed);
-        Crew = new(Card?.Class ?? Class, who.Own, units.Mass, typed);
+        var who = await LoadAsync(ask, boat);
+        Crew = new(Card?.Class ?? Class, who.Own, units.Mass, units.Wind, typed);
         if (Crew.Read() is not { } crew)
         {
             return Refused();
@@ -63,7 +63,7 @@ public sealed class MemberCardModel(
     public async Task<IActionResult> OnPostOffsetsAsync([FromQuery] CardAsk ask, string? boat)
     {
         var typed = Request.Typed();
-        var who = await LoadAsync(ask, boat, typed);
+        var who = await LoadAsync(ask, boat);
         if (Card is null)
         {
             return NotFound();
@@ -82,7 +82,7 @@ public sealed class MemberCardModel(
     /// <summary>Notes what is set now: time, boat, what differs from the card, the station's wind.</summary>
     public async Task<IActionResult> OnPostNoteAsync([FromQuery] CardAsk ask, string? boat)
     {
-        await LoadAsync(ask, boat, null);
+        await LoadAsync(ask, boat);
         if (Card is not { } card)
         {
             return NotFound();
@@ -125,32 +125,21 @@ public sealed class MemberCardModel(
         return Page();
     }
 
-    private async Task<ReaderChoice> LoadAsync(CardAsk ask, string? boat, IReadOnlyDictionary<string, string>? typed)
+    private async Task<ReaderChoice> LoadAsync(CardAsk ask, string? boat)
     {
-        var view = await here.ClassAsync();
-        Class = view.Class;
-        var who = await readers.ForAsync(view.Ref, User.Id(), boat, ask.Purpose);
-        Crew = new(view.Newest?.Class ?? view.Class, who.Own, units.Mass, null);
-        if (view.Newest is { } newest)
+        var member = await cards.OfAsync(ask, boat);
+        Class = member.View.Class;
+        Crew = new(member.Card?.Class ?? Class, member.Who.Own, units.Mass, units.Wind, null);
+        if (member.Card is { } card)
         {
-            Card = CardView.Of(
-                newest,
-                ask,
-                units.Wind,
-                $"{here.ClassPath}/card",
-                here.ClassPath,
-                who.Choice,
-                who.Reader,
-                stations.Of(here.Club.Ref).MeanAt(newest.Class.WindHeight)
-            ) with
+            Card = card with
             {
-                Sessions = view.Evidence.Sessions,
-                Noted = await session.CutAsync(here.Actor, view.Ref),
+                Note = new(card.Reading, new Dictionary<string, string>()),
+                Advice = ask.Wind is null ? await cards.SayAsync(card) : [],
             };
-            Card = Card with { Note = new(Card.Reading, new Dictionary<string, string>()) };
-            Offsets = new(newest, who.Reader.Own, null);
+            Offsets = new(card.Version, member.Who.Reader.Own, null);
         }
 
-        return who;
+        return member.Who;
     }
 }

@@ -20,10 +20,15 @@ public sealed partial class ControlForm
                     new(PurposeField(purpose) + "-caution", "Caution with it", ""),
                 }
             )
+            .Append(new(SidesField, "It is set", OnOne) { Choices = [OnOne, OnBoth] })
             .Append(new("otherDatum", "Some measure it from", "") { Hint = "Such as the outer end of the cap. Empty: all measure alike." })
             .Append(new("otherShift", "and read so much more there", "") { Hint = "A length such as 32 mm; − for less." })
             .Filled(typed, Reader)
             .Beside(now);
+
+    private const string SidesField = "sides";
+    private const string OnOne = "in one place";
+    private const string OnBoth = "on both sides, alike";
 
     /// <summary>Plans and modes it belongs to; none ticked is all.</summary>
     public IEnumerable<(string Name, string Label, bool Ticked)> Belongs =>

@@ -99,6 +99,7 @@ public sealed partial class ControlForm(
             ["disturbs"] = string.Join("\n", control.Disturbs.Select(Written)),
             ["otherDatum"] = control.OtherDatum?.Words ?? "",
             ["otherShift"] = Shift(control),
+            [SidesField] = control.BothSides ? OnBoth : OnOne,
         };
         foreach (var one in control.Plans.Select(plan => "plan-" + plan).Concat(control.Modes.Select(mode => "mode-" + mode)))
         {
@@ -169,6 +170,7 @@ public sealed partial class ControlForm(
                 Modes = [.. definition.Layers.Modes.Where(mode => Ticked("mode-" + mode.Key)).Select(mode => mode.Key)],
                 ByPurpose = byPurpose,
                 OtherDatum = otherDatum,
+                BothSides = typed.GetValueOrDefault(SidesField) == OnBoth,
             }
             : null;
 

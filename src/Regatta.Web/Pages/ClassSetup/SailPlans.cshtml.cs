@@ -5,7 +5,9 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using Regatta.Core;
 using Regatta.Core.Fleet;
 using Regatta.Core.Fleet.Changes;
+using Regatta.Core.Station;
 using Regatta.Core.Units;
+using Regatta.Core.Wind;
 using Regatta.Web.Access;
 using Regatta.Web.Forms;
 using Regatta.Web.Pages.Shared;
@@ -14,7 +16,7 @@ namespace Regatta.Web.Pages.ClassSetup;
 
 /// <summary>The sail plans and modes a class has marks for; for who may change the class.</summary>
 [Authorize(Policies.EditsClass)]
-public sealed class SailPlansModel(ClubContext here, DefinitionEditor editor) : PageModel
+public sealed class SailPlansModel(ClubContext here, DefinitionEditor editor, UnitPreferences units) : PageModel
 {
     /// <summary>What a plan or mode that is still to be made is called in the form.</summary>
     private const string Another = "another";
@@ -31,6 +33,56 @@ public sealed class SailPlansModel(ClubContext here, DefinitionEditor editor) : 
     public IEnumerable<(Field Name, Field Place)> Plans =>
         FieldsOf("plan", [.. Class.Layers.Plans.Select(plan => (plan.Key.Name, plan.Name))]);
 
+    /// <summary>For each mode beside the first, which wind begins it and which ends it.</summary>
+    public IEnumerable<(SailingMode Mode, IReadOnlyList<Field> Trigger)> Triggers =>
+        Class
+            .Layers.Modes.Skip(1)
+            .Select(mode =>
+                (
+                    mode,
+                    (IReadOnlyList<Field>)
+                        [
+                            editor.Fill(
+                                new(
+                                    $"on-{mode.Key}",
+                                    "It begins by",
+                                    mode.Trigger is { } known ? Winds.First(one => one.Value == known.On).Word : NoTrigger
+                                )
+                                {
+                                    Choices = [NoTrigger, .. Winds.Select(one => one.Word)],
+                                },
+                                typed,
+                                Form
+                            ),
+                            editor.Fill(
+                                new($"in-{mode.Key}", $"at, {units.Wind.Symbol()}", units.Field(mode.Trigger?.In))
+                                {
+                                    InputMode = "decimal",
+                                },
+                                typed,
+                                Form
+                            ),
+                            editor.Fill(
+                                new($"back-{mode.Key}", $"and ends below, {units.Wind.Symbol()}", units.Field(mode.Trigger?.Back))
+                                {
+                                    InputMode = "decimal",
+                                },
+                                typed,
+                                Form
+                            ),
+                        ]
+                )
+            );
+
+    private const string NoTrigger = "nobody said";
+
+    private static readonly (string Word, TriggerWind Value)[] Winds =
+    [
+        ("the mean", TriggerWind.Mean),
+        ("the gusts", TriggerWind.Gust),
+        ("the lulls", TriggerWind.Lull),
+    ];
+
     public IEnumerable<(Field Name, Field Place)> Modes =>
         FieldsOf("mode", [.. Class.Layers.Modes.Select(mode => (mode.Key.Name, mode.Name))]);
 
@@ -41,8 +93,17 @@ public sealed class SailPlansModel(ClubContext here, DefinitionEditor editor) : 
         Class = (await here.ClassAsync()).Class;
         typed = Request.Typed();
         var layers = Class.Layers;
-        var plans = Read("plan", [.. layers.Plans.Select(plan => plan.Key.Name)], (one, name) => new SailPlan(new(one), name));
-        var modes = Read("mode", [.. layers.Modes.Select(mode => mode.Key.Name)], (one, name) => new SailingMode(new(one), name));
+        var plans = Read(
+            "plan",
+            [.. layers.Plans.Select(plan => plan.Key.Name)],
+            (one, name) => (layers.Find(new PlanKey(one)) ?? new(new(one), name)) with { Name = name }
+        );
+        var modes = Read(
+            "mode",
+            [.. layers.Modes.Select(mode => mode.Key.Name)],
+            (one, name) => (layers.Find(new ModeKey(one)) ?? new(new(one), name)) with { Name = name }
+        );
+        modes = [.. modes.Select(Triggered)];
         var joined = Layers.Of(plans, modes);
         if (Form.Ok && !joined.Ok)
         {
@@ -50,6 +111,42 @@ public sealed class SailPlansModel(ClubContext here, DefinitionEditor editor) : 
         }
 
         return await editor.SaveAsync(Form.Ok ? new SetLayers(joined.Value) : null) ? Redirect(here.ClassPath) : Page();
+    }
+
+    /// <summary>A mode with the trigger its fields say; one that is just made has none yet.</summary>
+    private SailingMode Triggered(SailingMode mode)
+    {
+        if (!typed.TryGetValue($"on-{mode.Key}", out var said))
+        {
+            return mode;
+        }
+
+        if (Winds.FirstOrDefault(one => one.Word == said) is not { Word: not null } wind)
+        {
+            return mode with { Trigger = null };
+        }
+
+        Speed Blows(string part, Speed? before, string missing) =>
+            Form.Need(
+                $"{part}-{mode.Key}",
+                typed.GetValueOrDefault($"{part}-{mode.Key}"),
+                missing,
+                FormReader.Kept(units.Field(before), before ?? default, text => WindRange.ReadSpeed(text, units.Wind))
+            );
+        var trigger = new ModeTrigger(
+            wind.Value,
+            Blows("in", mode.Trigger?.In, "At which wind does it begin?"),
+            Blows("back", mode.Trigger?.Back, "Below which wind does it end?")
+        );
+        if (Form.Ok && trigger.Problem is { } problem)
+        {
+            Form.Refuse($"back-{mode.Key}", problem);
+        }
+
+        return mode with
+        {
+            Trigger = trigger,
+        };
     }
 
     private IEnumerable<(Field Name, Field Place)> FieldsOf(string kind, IReadOnlyList<(string Key, string Name)> known) =>

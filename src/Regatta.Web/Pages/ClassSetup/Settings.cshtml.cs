@@ -60,11 +60,6 @@ public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, Uni
                         Type = "textarea",
                         Hint = "A line each.",
                     },
-                    new("cautions", "Cautions", string.Join("\n", Class.Cautions))
-                    {
-                        Type = "textarea",
-                        Hint = "A line each; they stand beside the card.",
-                    },
                 ]
         ).Select(one => editor.Fill(one, typed, Form));
 
@@ -111,7 +106,6 @@ public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, Uni
                 typed.GetValueOrDefault("about", "").Trim(),
                 new(target, Angle.FromDegrees(tolerance), reference, perHeel),
                 Lines("checks"),
-                Lines("cautions"),
                 new(kind, heel),
                 Purposes()
             )

@@ -1,9 +1,11 @@
 using Regatta.Application.Logbook;
 using Regatta.Application.Reading;
+using Regatta.Core.Crew;
 using Regatta.Core.Fleet;
 using Regatta.Core.Logbook;
 using Regatta.Core.Marks;
 using Regatta.Core.Matrices;
+using Regatta.Core.Sails;
 using Regatta.Core.Sheets;
 using Regatta.Core.Units;
 using Regatta.Core.Wind;
@@ -86,6 +88,9 @@ public sealed record RunView(
 )
 {
     public string Prefix => Fields.Prefix;
+
+    /// <summary>When what was carried becomes too much for the class's usual crew; null where that is far, or not known.</summary>
+    public ReefAdvice? Reef => ReefAdvice.Of(ReefPoints.Of(Class, CrewProfile.Unknown), Card.Layer.Plan, Card.Card.Band, Card.Wind, null);
 
     public Forms.Field Field(string name, string label) => new(Prefix + name, label, Fields[name]) { Problem = Fields.Problem(name) };
 }

@@ -1,5 +1,7 @@
 using Regatta.Application.Reading;
+using Regatta.Core.Crew;
 using Regatta.Core.Fleet;
+using Regatta.Core.Sails;
 using Regatta.Core.Sheets;
 using Regatta.Core.Station;
 using Regatta.Core.Units;
@@ -25,6 +27,9 @@ public sealed record TodayLine(ClassDefinition Class, Speed Wind, SailsNow Sails
 
     public string IfLighter => Joined(Sails.IfLighter, Moves(line => line.IfLighter));
 
+    /// <summary>When what the class carries becomes too much, by its usual crew; null where that is far, or not known.</summary>
+    public ReefAdvice? Reef { get; private init; }
+
     /// <summary>The caution that belongs to strong wind where the wind is at the class's end, else none.</summary>
     public string? Caution =>
         Card.Beyond || GustBand is not null || Card.Ashore.Concat(Card.Afloat).All(line => line.IfStronger is null)
@@ -43,7 +48,17 @@ public sealed record TodayLine(ClassDefinition Class, Speed Wind, SailsNow Sails
         var layer = set.LayerIn(set.Bands.At(Here(mean)), null, null);
         var card = Card.For(set[layer], Here(mean));
         var reached = gust is { } strongest ? set.Bands.At(Here(strongest)) : card.Band;
-        return new(definition, Here(mean), SailsNow.Of(set, card.Band, layer.Mode), card, reached == card.Band ? null : reached);
+        var here = Here(mean);
+        return new(definition, here, SailsNow.Of(set, card.Band, layer.Mode), card, reached == card.Band ? null : reached)
+        {
+            Reef = ReefAdvice.Of(
+                ReefPoints.Of(definition, CrewProfile.Unknown),
+                layer.Plan,
+                card.Band,
+                here,
+                gust is { } blows ? Here(blows) : null
+            ),
+        };
     }
 
     /// <summary>Other sails come with marks of their own, so those of these sails are not told then.</summary>

@@ -1,0 +1,116 @@
+using Regatta.Application.Logbook;
+using Regatta.Application.Reading;
+using Regatta.Core.Sails;
+using Regatta.Core.Station;
+using Regatta.Core.Units;
+using Regatta.Core.Wind;
+using Regatta.Store;
+using Regatta.Web.Access;
+using Regatta.Web.Station;
+
+namespace Regatta.Web.Pages.Cards;
+
+/// <summary>A class as a member meets it: all of it, who reads, and their card.</summary>
+/// <param name="View">The class.</param>
+/// <param name="Who">Who reads.</param>
+/// <param name="Card">Their card; null before anything is published.</param>
+/// <param name="Club">What the club says for all its classes.</param>
+public sealed record MemberClass(ClassView View, ReaderChoice Who, CardView? Card, ClubSays Club)
+{
+    /// <summary>What holds beside the class's own limits, at the class's height.</summary>
+    public LimitsBeside Beside =>
+        new(
+            Club.Limit is { } limit && Card is { } card ? WindProfile.At(limit, Length.FromMetres(10), card.Class.WindHeight) : null,
+            Who.Reader.Crew.Limit,
+            Who.Reader.Crew is { Junior: true } or { Skill: Core.Crew.Skill.Learner } && Card is { } read ? read.Class.Reefing.Newcomer : 1
+        );
+}
+
+/// <summary>Makes the card a member reads, for every page that shows something of it.</summary>
+public sealed class MemberCards(
+    ClubContext here,
+    CardReaders readers,
+    LogSession session,
+    StationStates stations,
+    WindLog log,
+    ClubRules rules,
+    UnitPreferences units
+)
+{
+    private static readonly TimeSpan TrendStretch = WindTrend.Window + WindSummary.Stretch;
+
+    /// <summary>The class of the request as its member reads it.</summary>
+    public async Task<MemberClass> OfAsync(CardAsk ask, string? boat)
+    {
+        var view = await here.ClassAsync();
+        var who = await readers.ForAsync(view.Ref, here.Actor.Person, boat, ask.Purpose);
+        var club = await rules.FindAsync(here.Club.Ref);
+        if (view.Newest is not { } newest)
+        {
+            return new(view, who, null, club);
+        }
+
+        var station = stations.Of(here.Club.Ref);
+        var card = CardView.Of(
+            newest,
+            ask,
+            units.Wind,
+            $"{here.ClassPath}/card",
+            here.ClassPath,
+            who.Choice,
+            who.Reader,
+            station.MeanAt(newest.Class.WindHeight)
+        ) with
+        {
+            Sessions = view.Evidence.Sessions,
+            Noted = await session.CutAsync(here.Actor, view.Ref),
+            Cautions = [.. newest.Class.Cautions, .. club.Cautions],
+        };
+        return new(view, who, card, club);
+    }
+
+    /// <summary>What the last minutes and the last hour say of how to sail her, a sentence each; none where the station is silent, or the
+    /// card is asked for another wind.</summary>
+    public async Task<IReadOnlyList<string>> SayAsync(CardView card)
+    {
+        var station = stations.Of(here.Club.Ref);
+        if (station.Fresh is not { } fresh || station.MeanAt(card.Class.WindHeight) is not { } now)
+        {
+            return [];
+        }
+
+        var said = new List<string>();
+        var factor = fresh.Mean.MetresPerSecond > 0 ? now.MetresPerSecond / fresh.Mean.MetresPerSecond : 1;
+        var triggered = card.Layers.Modes.Where(mode => mode.Trigger is not null && mode.Key != card.Layers.Modes[0].Key).ToList();
+        if (triggered.Count > 0)
+        {
+            var minutes = WindMinute
+                .Of(await log.SamplesAsync(here.Club.Ref, fresh.To - WindSummary.Stretch, fresh.To.AddSeconds(1)))
+                .Select(minute => minute.Times(factor))
+                .ToList();
+            said.AddRange(
+                triggered
+                    .Select(mode => ModeAdvice.From(mode.Trigger!, minutes)?.Say(mode.Name, UsualBeside(card, mode.Key)))
+                    .OfType<string>()
+            );
+        }
+
+        var blocks = await log.BlocksAsync(here.Club.Ref, fresh.To - TrendStretch, fresh.To);
+        if (
+            WindTrend.Of(blocks.Select(block => (block.To, block.Mean.Times(factor))), fresh.To)?.Becomes(card.Version.Set.Bands, now) is
+            { } then
+        )
+        {
+            said.Add(
+                $"{(then.From < now ? "Dying" : "Building")}: {then.Name} within the hour if it goes on so. "
+                    + "See what changes before it comes."
+            );
+        }
+
+        return said;
+    }
+
+    /// <summary>The mode beside a triggered one that a sailor is in else: another that is not the first, or the first.</summary>
+    private static string UsualBeside(CardView card, Core.Fleet.ModeKey mode) =>
+        (card.Layers.Modes.Skip(1).FirstOrDefault(one => one.Key != mode) ?? card.Layers.Modes[0]).Name;
+}

@@ -1,0 +1,159 @@
+using Regatta.Core;
+using Regatta.Core.Fleet;
+using Regatta.Core.Logbook;
+using Regatta.Core.Units;
+using Regatta.Core.Wind;
+using Regatta.Web.Forms;
+
+namespace Regatta.Web.Pages.Rigging;
+
+/// <summary>Cautions as rows of fields; those there are, and some more.</summary>
+/// <param name="definition">The class they may speak of; null for a club's own, which speak of wind, water and place alone.</param>
+/// <param name="cautions">Those there are.</param>
+/// <param name="wind">The reader's unit.</param>
+/// <param name="typed">What was typed.</param>
+/// <param name="fill">Puts what was typed, and what others changed, into a field.</param>
+public sealed class CautionForm(
+    ClassDefinition? definition,
+    IReadOnlyList<Caution> cautions,
+    SpeedUnit wind,
+    IReadOnlyDictionary<string, string> typed,
+    Func<Field, Field> fill
+)
+{
+    private const int EmptyRows = 2;
+    private const string Any = "";
+
+    private static readonly (string Word, Decider? Value)[] Deciders =
+    [
+        ("whoever sails", null),
+        ("the skipper", Decider.Skipper),
+        ("the duty officer", Decider.DutyOfficer),
+        ("class rules", Decider.ClassRules),
+        ("local rules", Decider.LocalRules),
+        ("a rigger", Decider.Rigger),
+    ];
+
+    private static readonly (string Word, Water Value)[] Waters =
+    [
+        (Any, Water.NotSaid),
+        ("flat", Water.Flat),
+        ("chop", Water.Chop),
+        ("waves", Water.Waves),
+    ];
+
+    private static readonly (string Word, Place Value)[] Places =
+    [
+        (Any, Place.NotSaid),
+        ("open water", Place.Open),
+        ("gusty shore", Place.GustyShore),
+    ];
+
+    private static readonly (string Word, bool Value)[] Weights = [("to mind", false), ("can hurt", true)];
+
+    public FormReader Reader { get; } = new();
+
+    /// <summary>For each caution its sentence, then where it belongs.</summary>
+    public IEnumerable<(Field Text, IReadOnlyList<Field> Where)> Rows =>
+        Enumerable
+            .Range(0, Math.Min(Limits.Sentences, cautions.Count + EmptyRows))
+            .Select(at => (At: at, Caution: at < cautions.Count ? cautions[at] : new("")))
+            .Select(one =>
+                (
+                    fill(new($"text-{one.At}", one.Caution.Text.Length > 0 ? $"Caution {one.At + 1}" : "Another", one.Caution.Text)),
+                    Where(one.At, one.Caution)
+                )
+            );
+
+    /// <summary>Reads the form; null where something is wrong. An emptied sentence goes.</summary>
+    public IReadOnlyList<Caution>? Read()
+    {
+        var read = Enumerable.Range(0, Limits.Sentences).Select(ReadRow).OfType<Caution>().ToList();
+        return Reader.Ok ? read : null;
+    }
+
+    private IReadOnlyList<Field> Where(int at, Caution caution)
+    {
+        var fields = new List<Field>();
+        if (definition is not null)
+        {
+            fields.Add(
+                Choice(
+                    $"control-{at}",
+                    "With",
+                    definition.Find(caution.Control ?? default)?.Name ?? Any,
+                    [Any, .. definition.Controls.Select(one => one.Name)]
+                )
+            );
+            fields.Add(
+                Choice(
+                    $"plan-{at}",
+                    "Sails",
+                    caution.Plan is { } plan ? definition.Layers.Find(plan)?.Name ?? Any : Any,
+                    [Any, .. definition.Layers.Plans.Select(one => one.Name)]
+                )
+            );
+            fields.Add(
+                Choice(
+                    $"mode-{at}",
+                    "Mode",
+                    caution.Mode is { } mode ? definition.Layers.Find(mode)?.Name ?? Any : Any,
+                    [Any, .. definition.Layers.Modes.Select(one => one.Name)]
+                )
+            );
+        }
+
+        fields.Add(fill(new Field($"from-{at}", $"From, {wind.Symbol()}", Wind(caution)) { InputMode = "decimal" }));
+        fields.Add(
+            Choice($"water-{at}", "Water", Waters.First(one => one.Value == caution.Water).Word, [.. Waters.Select(one => one.Word)])
+        );
+        fields.Add(
+            Choice($"place-{at}", "Place", Places.First(one => one.Value == caution.Place).Word, [.. Places.Select(one => one.Word)])
+        );
+        fields.Add(
+            Choice($"weight-{at}", "Weight", Weights.First(one => one.Value == caution.Grave).Word, [.. Weights.Select(one => one.Word)])
+        );
+        fields.Add(
+            Choice(
+                $"decides-{at}",
+                "Who decides",
+                Deciders.First(one => one.Value == caution.Decides).Word,
+                [.. Deciders.Select(one => one.Word)]
+            )
+        );
+        return fields;
+    }
+
+    private Caution? ReadRow(int at)
+    {
+        var text = Text($"text-{at}");
+        if (text.Length == 0)
+        {
+            return null;
+        }
+
+        var was = at < cautions.Count ? cautions[at] : new("");
+        return new(text)
+        {
+            Control = definition?.Controls.FirstOrDefault(one => one.Name == Text($"control-{at}"))?.Key,
+            Plan = definition?.Layers.Plans.FirstOrDefault(one => one.Name == Text($"plan-{at}"))?.Key,
+            Mode = definition?.Layers.Modes.FirstOrDefault(one => one.Name == Text($"mode-{at}"))?.Key,
+            WindFrom = Reader.May(
+                $"from-{at}",
+                Text($"from-{at}"),
+                FormReader.Kept(Wind(was), was.WindFrom ?? default, said => WindRange.ReadSpeed(said, wind))
+            ),
+            Water = Waters.FirstOrDefault(one => one.Word == Text($"water-{at}")).Value,
+            Place = Places.FirstOrDefault(one => one.Word == Text($"place-{at}")).Value,
+            Grave = Weights.FirstOrDefault(one => one.Word == Text($"weight-{at}")).Value,
+            Decides = Deciders.FirstOrDefault(one => one.Word == Text($"decides-{at}")).Value,
+        };
+    }
+
+    private string Wind(Caution caution) => caution.WindFrom is { } from ? NumberText.Plain(from.In(wind), 1) : "";
+
+    private string Text(string field) => typed.GetValueOrDefault(field, "").Trim();
+
+    private Field Choice(string name, string label, string value, IReadOnlyList<string> choices) =>
+        fill(new Field(name, label, value) { Choices = choices });
+}

@@ -1,0 +1,110 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Core;
+using Regatta.Core.Fleet;
+using Regatta.Core.Fleet.Changes;
+using Regatta.Core.Rigging;
+using Regatta.Web.Access;
+using Regatta.Web.Forms;
+using Regatta.Web.Pages.Shared;
+
+namespace Regatta.Web.Pages.Rigging;
+
+/// <summary>Writes a procedure down or changes it; for who may change the class.</summary>
+[Authorize(Policies.EditsClass)]
+public sealed class EditProcedureModel(ClubContext here, DefinitionEditor editor) : PageModel
+{
+    /// <summary>The part of the address for a procedure still to be written.</summary>
+    public const string Another = "another";
+
+    private const int EmptyRows = 3;
+
+    private IReadOnlyDictionary<string, string> typed = new Dictionary<string, string>();
+
+    public ClassDefinition Class { get; private set; } = null!;
+
+    /// <summary>The procedure as it stands; null for one still to be written.</summary>
+    public Procedure? Before { get; private set; }
+
+    public DefinitionEditor Editor => editor;
+
+    public FormReader Form { get; } = new();
+
+    public Field Name => Of("name", "Name", Before?.Name ?? "");
+
+    public Field When => Of("when", "When it is done", Before?.When ?? "");
+
+    /// <summary>For each step what is done, by whom, and what somebody else answers; some rows more.</summary>
+    public IEnumerable<(Field Does, Field Who, Field Gate)> Steps =>
+        Enumerable
+            .Range(0, Math.Min(Limits.Procedures, (Before?.Steps.Count ?? 0) + EmptyRows))
+            .Select(at => (At: at, Step: at < Before?.Steps.Count ? Before.Steps[at] : new("", "", "")))
+            .Select(one =>
+                (
+                    Of($"does-{one.At}", $"{one.At + 1}. What is done", one.Step.Does),
+                    Of($"who-{one.At}", "Who", one.Step.Who),
+                    Of($"gate-{one.At}", "Gate: somebody else answers", one.Step.Gate)
+                )
+            );
+
+    public async Task<IActionResult> OnGetAsync(string procedure) => await LoadAsync(procedure) ? Page() : NotFound();
+
+    public async Task<IActionResult> OnPostAsync(string procedure)
+    {
+        if (!await LoadAsync(procedure))
+        {
+            return NotFound();
+        }
+
+        typed = Request.Typed();
+        var name = Text("name");
+        var steps = Enumerable
+            .Range(0, Limits.Procedures)
+            .Select(at => new ProcedureStep(Text($"does-{at}"), Text($"who-{at}"), Text($"gate-{at}")))
+            .ToList();
+        foreach (var (step, at) in steps.Select((step, at) => (step, at)).Where(one => one.step.Does.Length == 0))
+        {
+            if (step.Who.Length + step.Gate.Length > 0 && name.Length > 0)
+            {
+                Form.Refuse($"does-{at}", "Say what is done at this step.");
+            }
+        }
+
+        var written = new Procedure(Before?.Key ?? FreeKey(name), name, Text("when"), [.. steps.Where(step => step.Does.Length > 0)]);
+        var others = Class.Procedures.Where(one => one.Key != Before?.Key).ToList();
+        var at0 = Before is null ? others.Count : Class.Procedures.ToList().FindIndex(one => one.Key == Before.Key);
+        if (name.Length > 0)
+        {
+            others.Insert(at0, written);
+        }
+        else if (Before is null)
+        {
+            Form.Refuse("name", "What do sailors call it?");
+        }
+
+        var saved = await editor.SaveAsync(Form.Ok ? new SetProcedures(others) : null);
+        editor.TellBeside(Form, "name");
+        return saved ? Redirect($"{here.ClassPath}/procedures{(name.Length > 0 ? "/" + written.Key : "")}") : Page();
+    }
+
+    private string FreeKey(string name)
+    {
+        var key = Keys.Of(name) is { Length: > 0 } made && made != Another ? made : "procedure";
+        return Enumerable
+            .Range(1, Limits.Procedures + 1)
+            .Select(at => at == 1 ? key : $"{key}-{at}")
+            .First(candidate => Class.Procedures.All(one => one.Key != candidate));
+    }
+
+    private async Task<bool> LoadAsync(string key)
+    {
+        Class = (await here.ClassAsync()).Class;
+        Before = Class.Procedures.FirstOrDefault(one => one.Key == key);
+        return Before is not null || key == Another;
+    }
+
+    private string Text(string field) => typed.GetValueOrDefault(field, "").Trim();
+
+    private Field Of(string name, string label, string value) => editor.Fill(new(name, label, value), typed, Form);
+}

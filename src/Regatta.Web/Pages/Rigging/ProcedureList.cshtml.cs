@@ -1,0 +1,27 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Application.Rigging;
+using Regatta.Core.Fleet;
+using Regatta.Core.Rigging;
+using Regatta.Store;
+using Regatta.Web.Access;
+
+namespace Regatta.Web.Pages.Rigging;
+
+/// <summary>How things are done aboard that must be done in order; for members.</summary>
+[Authorize(Policies.Member)]
+public sealed class ProcedureListModel(ClubContext here, RigBoat rig) : PageModel
+{
+    public ClassDefinition Class { get; private set; } = null!;
+
+    /// <summary>Each procedure with the club's best time.</summary>
+    public IReadOnlyList<(Procedure Procedure, BestDrill? Best)> Procedures { get; private set; } = [];
+
+    public async Task OnGetAsync()
+    {
+        var view = await here.ClassAsync();
+        Class = view.Class;
+        var best = (await rig.BestAsync(view.Ref)).ToDictionary(one => one.Procedure);
+        Procedures = [.. Class.Procedures.Select(procedure => (procedure, best.GetValueOrDefault(procedure.Key)))];
+    }
+}

@@ -1,0 +1,277 @@
+using Regatta.Core;
+using Regatta.Core.Fleet;
+using Regatta.Core.Fleet.Changes;
+using Regatta.Core.Sails;
+using Regatta.Core.Units;
+using Regatta.Core.Wind;
+using Regatta.Web.Forms;
+using Regatta.Web.Pages.Shared;
+
+namespace Regatta.Web.Pages.Rigging;
+
+/// <summary>The fields of a plan: its numbers, its marks, its outlines.</summary>
+public sealed record PlanFields(
+    SailPlan Plan,
+    IReadOnlyList<Field> Numbers,
+    IReadOnlyList<(Field What, Field Says)> Marks,
+    IReadOnlyList<(Field Name, Field Outline)> Sails
+);
+
+/// <summary>Plans, reefing and limits as a form.</summary>
+/// <param name="definition">The class as it stands.</param>
+/// <param name="editor">What others changed meanwhile.</param>
+/// <param name="wind">The reader's unit.</param>
+/// <param name="typed">What was typed; nothing where nobody typed yet.</param>
+public sealed class ReefForm(ClassDefinition definition, DefinitionEditor editor, SpeedUnit wind, IReadOnlyDictionary<string, string> typed)
+{
+    private const int EmptyRows = 1;
+    private const string Yes = "yes";
+    private const string No = "no, and load gives little warning";
+
+    private static readonly (string Name, string Label)[] LimitParts =
+    [
+        ("sail", "Sail"),
+        ("from", "From, °"),
+        ("to", "To, °"),
+        ("open", "For everybody to"),
+        ("most", "For the experienced to"),
+        ("boat", "Boat’s speed then"),
+    ];
+
+    public FormReader Reader { get; } = new();
+
+    public IEnumerable<PlanFields> Plans => definition.Layers.Plans.Select(FieldsOf);
+
+    public IReadOnlyList<Field> Rules =>
+        [
+            Of("gusts", "A gust may exceed a limit, times", Number(definition.Reefing.GustAllowance)) with
+            {
+                InputMode = "decimal",
+                Hint = "1.25 as a rule; 1.1 where heel gives no warning.",
+            },
+            Of("newcomer", "A newcomer’s share of a limit", Number(definition.Reefing.Newcomer)) with
+            {
+                InputMode = "decimal",
+            },
+            Of("heel", "Does heel warn in time?", definition.Reefing.HeelWarns ? Yes : No) with
+            {
+                Choices = [Yes, No],
+            },
+            Of("squall", "In a short squall", definition.Reefing.Squall),
+            Of("lasting", "When the wind lasts", definition.Reefing.Lasting),
+        ];
+
+    /// <summary>The signs, a field each.</summary>
+    public IEnumerable<Field> Signs =>
+        Enumerable
+            .Range(0, Math.Min(Limits.PlanParts, definition.Reefing.Signs.Count + EmptyRows))
+            .Select(at => Of($"sign-{at}", $"Sign {at + 1}", at < definition.Reefing.Signs.Count ? definition.Reefing.Signs[at] : ""));
+
+    public IEnumerable<IReadOnlyList<Field>> SailLimits =>
+        Enumerable
+            .Range(0, Math.Min(Limits.SailLimits, definition.SailLimits.Count + 2 * EmptyRows))
+            .Select(at => at < definition.SailLimits.Count ? definition.SailLimits[at] : null)
+            .Select(
+                (limit, at) =>
+                    (IReadOnlyList<Field>)[.. LimitParts.Select((part, place) => Of($"{part.Name}-{at}", part.Label, Shown(limit)[place]))]
+            );
+
+    /// <summary>Reads the form; null where something is wrong, with a sentence beside it.</summary>
+    public SetReefing? Read()
+    {
+        var plans = definition.Layers.Plans.Select(ReadPlan).ToList();
+        var was = definition.Reefing;
+        var rules = new ReefRules(
+            Reader.Need(
+                "gusts",
+                Text("gusts"),
+                "How much more may a gust be?",
+                FormReader.Kept(Number(was.GustAllowance), was.GustAllowance, ReadNumber)
+            ),
+            Reader.Need(
+                "newcomer",
+                Text("newcomer"),
+                "Which share does a newcomer go by?",
+                FormReader.Kept(Number(was.Newcomer), was.Newcomer, ReadNumber)
+            ),
+            Text("heel") != No,
+            [.. Enumerable.Range(0, Limits.PlanParts).Select(at => Text($"sign-{at}")).Where(sign => sign.Length > 0)],
+            Text("squall"),
+            Text("lasting")
+        );
+        var limits = Enumerable.Range(0, Limits.SailLimits).Select(ReadLimit).OfType<SailLimit>().ToList();
+        return Reader.Ok ? new(plans, rules, limits) : null;
+    }
+
+    private PlanFields FieldsOf(SailPlan plan) =>
+        new(
+            plan,
+            [
+                Of($"limit-{plan.Key}", $"Too much at, {wind.Symbol()}", Wind(plan.MeasuredLimit)) with
+                {
+                    InputMode = "decimal",
+                    Hint =
+                        plan.Key == definition.Layers.Plans[0].Key ? "Measured, at the class’s height." : "Empty: computed from the first.",
+                },
+                Of($"area-{plan.Key}", "Area, m²", plan.StatedArea is { } area ? Number(area) : "") with
+                {
+                    InputMode = "decimal",
+                    Hint = plan.Sails.Count > 0 ? "Empty: of the outlines." : "",
+                },
+                Of($"arm-{plan.Key}", "Heeling arm, m", plan.StatedArm is { } arm ? Number(arm.Metres) : "") with
+                {
+                    InputMode = "decimal",
+                    Hint = "From the sails’ centre down to the board’s.",
+                },
+            ],
+            [
+                .. Enumerable
+                    .Range(0, Math.Min(Limits.PlanParts, plan.Marks.Count + EmptyRows))
+                    .Select(at => (At: at, Mark: at < plan.Marks.Count ? plan.Marks[at] : new("", "")))
+                    .Select(one =>
+                        (
+                            Of($"what-{plan.Key}-{one.At}", "A mark of it", one.Mark.What),
+                            Of($"says-{plan.Key}-{one.At}", "stands at", one.Mark.Says)
+                        )
+                    ),
+            ],
+            [
+                .. Enumerable
+                    .Range(0, Math.Min(Limits.PlanParts, plan.Sails.Count + EmptyRows))
+                    .Select(at => (At: at, Sail: at < plan.Sails.Count ? plan.Sails[at] : null))
+                    .Select(one =>
+                        (
+                            Of($"sail-{plan.Key}-{one.At}", "Sail", one.Sail?.Name ?? ""),
+                            Of($"outline-{plan.Key}-{one.At}", "Its corners, m", one.Sail is { } sail ? Corners(sail) : "") with
+                            {
+                                Hint = "Forward of the transom and above the water, such as 2.35 0.95, 0.05 1.05, 2.2 6.0",
+                            }
+                        )
+                    ),
+            ]
+        );
+
+    private SailPlan ReadPlan(SailPlan plan) =>
+        plan with
+        {
+            MeasuredLimit = Reader.May(
+                $"limit-{plan.Key}",
+                Text($"limit-{plan.Key}"),
+                FormReader.Kept(Wind(plan.MeasuredLimit), plan.MeasuredLimit ?? default, text => WindRange.ReadSpeed(text, wind))
+            ),
+            StatedArea = Reader.May(
+                $"area-{plan.Key}",
+                Text($"area-{plan.Key}"),
+                FormReader.Kept(plan.StatedArea is { } area ? Number(area) : "", plan.StatedArea ?? 0, ReadNumber)
+            ),
+            StatedArm = Reader.May(
+                $"arm-{plan.Key}",
+                Text($"arm-{plan.Key}"),
+                FormReader.Kept(
+                    plan.StatedArm is { } arm ? Number(arm.Metres) : "",
+                    plan.StatedArm ?? default,
+                    text => ReadNumber(text).Then(metres => Parsed<Length>.Good(Length.FromMetres(metres)))
+                )
+            ),
+            Marks =
+            [
+                .. Enumerable
+                    .Range(0, Limits.PlanParts)
+                    .Select(at => new PlanMark(Text($"what-{plan.Key}-{at}"), Text($"says-{plan.Key}-{at}")))
+                    .Where(mark => mark.What.Length > 0),
+            ],
+            Sails = [.. Enumerable.Range(0, Limits.PlanParts).Select(at => ReadSail(plan, at)).OfType<SailShape>()],
+        };
+
+    private SailShape? ReadSail(SailPlan plan, int at)
+    {
+        var (name, field) = (Text($"sail-{plan.Key}-{at}"), $"outline-{plan.Key}-{at}");
+        if (name.Length == 0)
+        {
+            return null;
+        }
+
+        if (at < plan.Sails.Count && Text(field) == Corners(plan.Sails[at]))
+        {
+            return plan.Sails[at] with { Name = name };
+        }
+
+        var sail = Reader.Need(field, Text(field), "Where are its corners?", text => SailShape.Read(name, text));
+        return sail;
+    }
+
+    private SailLimit? ReadLimit(int at)
+    {
+        var was = at < definition.SailLimits.Count ? definition.SailLimits[at] : null;
+        var shown = Shown(was);
+        var sail = Text($"sail-{at}");
+        if (sail.Length == 0)
+        {
+            return null;
+        }
+
+        Speed Blows(string part, int place, Speed? before) =>
+            Reader.Need(
+                $"{part}-{at}",
+                Text($"{part}-{at}"),
+                "How much?",
+                FormReader.Kept(shown[place], before ?? default, text => WindRange.ReadSpeed(text, wind))
+            );
+        Angle At(string part, int place, Angle? before) =>
+            Reader.Need(
+                $"{part}-{at}",
+                Text($"{part}-{at}"),
+                "Which angle?",
+                FormReader.Kept(
+                    shown[place],
+                    before ?? default,
+                    text =>
+                        ReadNumber(text)
+                            .Then(degrees =>
+                                degrees is >= 0 and <= 180
+                                    ? Parsed<Angle>.Good(Angle.FromDegrees(degrees))
+                                    : Parsed<Angle>.Bad("0 to 180° off the wind.")
+                            )
+                )
+            );
+        var limit = new SailLimit(
+            sail,
+            At("from", 1, was?.From),
+            At("to", 2, was?.To),
+            Blows("open", 3, was?.Open),
+            Blows("most", 4, was?.Most),
+            Blows("boat", 5, was?.BoatSpeed)
+        );
+        if (Reader.Ok && limit.Problem is { } problem)
+        {
+            Reader.Refuse($"open-{at}", problem);
+        }
+
+        return limit;
+    }
+
+    private string[] Shown(SailLimit? limit) =>
+        limit is null
+            ? ["", "", "", "", "", ""]
+            : [limit.Sail, Number(limit.From.Degrees), Number(limit.To.Degrees), Wind(limit.Open), Wind(limit.Most), Wind(limit.BoatSpeed)];
+
+    private static Parsed<double> ReadNumber(string text) =>
+        NumberText
+            .Read(text)
+            .Then(read =>
+                read.Tail is "" or "m" or "m²" or "m2" or "°" or "times"
+                    ? Parsed<double>.Good(read.Number)
+                    : Parsed<double>.Bad("Write a number.")
+            );
+
+    private static string Corners(SailShape sail) =>
+        string.Join(", ", sail.Outline.Select(point => $"{Number(point.X.Metres)} {Number(point.Z.Metres)}"));
+
+    private string Wind(Speed? speed) => speed is { } known ? NumberText.Plain(known.In(wind), 1) : "";
+
+    private static string Number(double number) => NumberText.Plain(number, 3);
+
+    private string Text(string field) => typed.GetValueOrDefault(field, "").Trim();
+
+    private Field Of(string name, string label, string value) => editor.Fill(new(name, label, value), typed, Reader);
+}

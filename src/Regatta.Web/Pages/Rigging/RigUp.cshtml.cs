@@ -1,0 +1,124 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Application.Rigging;
+using Regatta.Core.Fleet;
+using Regatta.Core.Marks;
+using Regatta.Core.Rigging;
+using Regatta.Store;
+using Regatta.Web.Access;
+using Regatta.Web.Forms;
+using Regatta.Web.Pages.Cards;
+using Regatta.Web.Pages.Logging;
+
+namespace Regatta.Web.Pages.Rigging;
+
+/// <summary>Makes a boat ready, a step after the other, for this wind, crew and purpose; for members. What was said is kept at every step
+/// and goes on where it was left.</summary>
+[Authorize(Policies.Member)]
+public sealed class RigUpModel(ClubContext here, MemberCards cards, RigBoat rig, SailedWinds winds, ClubClock clock) : PageModel
+{
+    private const string StatePrefix = "step-";
+    private const string SaidPrefix = "said-";
+    private const string Done = "done";
+    private const string Skipped = "skipped";
+    private static readonly TimeSpan Lately = TimeSpan.FromMinutes(10);
+
+    private Dictionary<string, RigAnswer> answers = [];
+
+    public ClassDefinition Class { get; private set; } = null!;
+
+    /// <summary>The card she is made ready by; null before anything is published.</summary>
+    public CardView? Card { get; private set; }
+
+    public IReadOnlyList<RigStep> Steps { get; private set; } = [];
+
+    public FormReader Form { get; } = new();
+
+    /// <summary>How often steps are left out, for who may change the class; null for others.</summary>
+    public (IReadOnlyList<SkippedStep> Steps, double? Minutes, int Runs)? Left { get; private set; }
+
+    /// <summary>The first step that was not answered; the number of steps where all were.</summary>
+    public int At => Steps.TakeWhile(step => answers.ContainsKey(step.Key)).Count();
+
+    public RigAnswer? AnswerOf(RigStep step) => answers.GetValueOrDefault(step.Key);
+
+    public async Task OnGetAsync([FromQuery] CardAsk ask, string? boat)
+    {
+        await LoadAsync(ask, boat);
+        answers = new((await rig.OpenAsync(here.Actor, here.Class.Class))?.Answers ?? new Dictionary<string, RigAnswer>());
+        Left = here.MayEdit ? await rig.SkippedAsync(here.Class.Class) : null;
+    }
+
+    /// <summary>Keeps what was said so far; sent at every step, and again with all of it when a line was lost.</summary>
+    public async Task<IActionResult> OnPostAsync([FromQuery] CardAsk ask, string? boat)
+    {
+        await LoadAsync(ask, boat);
+        Read();
+        await rig.KeepAsync(here.Actor, here.Class.Class, Card?.Choice.Boat?.Number, answers);
+        return Request.Headers.ContainsKey("X-Kept") ? new NoContentResult() : Redirect(Request.Path + Request.QueryString);
+    }
+
+    /// <summary>Ends the run: the log opens with what was set.</summary>
+    public async Task<IActionResult> OnPostFinishAsync([FromQuery] CardAsk ask, string? boat)
+    {
+        await LoadAsync(ask, boat);
+        Read();
+        var otherwise = Otherwise();
+        if (Card is not { } card || !Form.Ok)
+        {
+            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+            return Page();
+        }
+
+        var now = clock.Now;
+        var wind = await winds.BetweenAsync(now - Lately, now, card.Class.WindHeight);
+        await rig.FinishAsync(here.Actor, here.Class.Class, card.Reading, card.Choice.Boat?.Number, answers, otherwise, wind);
+        TempData[nameof(MemberCardModel.Done)] =
+            otherwise.Count > 0 ? "Ready. What you set otherwise waits in your log." : "Ready. She is set as your card says.";
+        return Redirect($"{here.ClassPath}/card{Request.QueryString.Without("handler")}");
+    }
+
+    private async Task LoadAsync(CardAsk ask, string? boat)
+    {
+        var member = await cards.OfAsync(ask, boat);
+        (Class, Card) = (member.Card?.Class ?? member.View.Class, member.Card);
+        Steps = Card is { } card ? RigUpRun.Steps(card.Reading, card.Cautions) : [];
+    }
+
+    private void Read()
+    {
+        var typed = Request.Typed();
+        answers = Steps
+            .Where(step => typed.GetValueOrDefault(StatePrefix + step.Key) is Done or Skipped)
+            .ToDictionary(
+                step => step.Key,
+                step => new RigAnswer(
+                    typed[StatePrefix + step.Key] == Done ? RigState.Done : RigState.Skipped,
+                    Short(typed.GetValueOrDefault(SaidPrefix + step.Key, "").Trim())
+                )
+            );
+    }
+
+    /// <summary>The marks that were set instead of the card's.</summary>
+    private Dictionary<ControlKey, Mark> Otherwise()
+    {
+        var otherwise = new Dictionary<ControlKey, Mark>();
+        foreach (var step in Steps.Where(step => step.Kind != RigStepKind.Look && step.Control!.Scale.HasMarks))
+        {
+            if (
+                AnswerOf(step) is { State: RigState.Done, Said.Length: > 0 } answer
+                && Form.Take(SaidPrefix + step.Key, step.Control!.Scale.Read(answer.Said)) is var mark
+                && Form.Ok
+                && mark != step.Cell?.Mark
+            )
+            {
+                otherwise[step.Control.Key] = mark;
+            }
+        }
+
+        return otherwise;
+    }
+
+    private static string Short(string said) => said.Length <= Control.LongestText ? said : said[..Control.LongestText];
+}

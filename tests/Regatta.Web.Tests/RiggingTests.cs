@@ -1,0 +1,226 @@
+using System.Globalization;
+
+namespace Regatta.Web.Tests;
+
+/// <summary>Rig-up runs, change lists, reefs and limits, procedures and cautions, through the pages.</summary>
+public sealed class RiggingTests(ClubHost host)
+{
+    private const string Quillet = "/wenlow/classes/quillet";
+    private const string Orlop = "/wenlow/classes/orlop-9";
+
+    [Fact]
+    public async Task A_rig_up_is_kept_at_every_step_goes_on_later_and_what_was_set_waits_in_the_log()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var sailor = await club.VisitAsAsync("priya");
+        const string Address = Quillet + "/rig-up?wind=14&boat=class";
+        var page = await sailor.GetAsync(Address);
+        var steps = page.Html.QuerySelectorAll(".rig-step").Length;
+        Assert.True(steps > 5);
+        await sailor.SendAsync(page, ".rig-up form", Address, ("step-set-gooseneck", "done"), ("step-set-outhaul", "skipped"));
+        var later = await sailor.GetAsync(Address);
+        Assert.NotNull(later.Html.QuerySelector("[name=step-set-gooseneck][value=done][checked]"));
+        Assert.NotNull(later.Html.QuerySelector("[name=step-set-outhaul][value=skipped][checked]"));
+        // Another sailor begins with nothing.
+        var other = await (await club.VisitAsAsync("tamsin")).GetAsync(Address);
+        Assert.Null(other.Html.QuerySelector("[name^=step-][checked]"));
+
+        const string Finish = Quillet + "/rig-up?wind=14&boat=class&handler=Finish";
+        var wrong = await sailor.SendAsync(later, ".rig-up form", Finish, ("said-set-gooseneck", "99"));
+        Assert.Equal(422, (int)wrong.Status);
+        Assert.Contains("off the scale", wrong.TextOf(".rig-step .problem"));
+        Assert.Equal("99", wrong.Html.QuerySelector("[name=said-set-gooseneck]")!.GetAttribute("value"));
+        var done = await sailor.SendAsync(later, ".rig-up form", Finish, ("said-set-gooseneck", "22"));
+        Assert.Contains("/card", done.Location!.ToString(), StringComparison.Ordinal);
+        Assert.Contains("waits in your log", (await sailor.GetAsync(done.Location.ToString())).TextOf(".thanks"));
+        var log = await sailor.GetAsync($"{Quillet}/log?wind=14&boat=class");
+        Assert.Equal("22 in", log.Html.QuerySelector("[name=mark-gooseneck]")!.GetAttribute("value"));
+        Assert.Null((await sailor.GetAsync(Address)).Html.QuerySelector("[name^=step-][checked]"));
+
+        // The captain sees what is left out, and by nobody.
+        var captain = await (await club.VisitAsAsync("tamsin")).GetAsync(Address);
+        Assert.Contains("Outhaul: left out 1 of 1", captain.TextOf("main"));
+        Assert.DoesNotContain("Priya", captain.TextOf("main"), StringComparison.Ordinal);
+        Assert.DoesNotContain("left out 1 of 1", (await sailor.GetAsync(Address)).TextOf("main"), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task The_lowest_of_the_class_the_club_and_ones_own_limit_holds()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var sailor = await club.VisitAsAsync("priya");
+        async Task<string> FirstLimit() =>
+            (await sailor.GetAsync(Orlop + "/reefs")).Html.QuerySelectorAll(".limits tbody tr")[2].QuerySelectorAll("td")[0].TextContent;
+        Assert.Equal("20 kn", await FirstLimit());
+        var coordinator = await club.VisitAsAsync("odalys");
+        var safety = await coordinator.GetAsync("/wenlow/safety");
+        var wrong = await coordinator.SendAsync(safety, "main form", "/wenlow/safety", ("limit", "a lot"));
+        Assert.Equal(422, (int)wrong.Status);
+        await coordinator.SendAsync(safety, "main form", "/wenlow/safety", ("limit", "18"), ("text-0", "Club boat out first."));
+        Assert.Equal("18 kn", await FirstLimit());
+        Assert.Contains("Club boat out first.", (await sailor.GetAsync(Orlop + "/card?wind=10")).TextOf(".cautions"));
+        var card = await sailor.GetAsync(Orlop + "/card");
+        await sailor.SendAsync(card, ".crew-form form", Orlop + "/card?handler=Crew", ("limit", "12"));
+        Assert.Equal("12 kn", await FirstLimit());
+        Assert.Contains("yours is 12 kn", (await sailor.GetAsync(Orlop + "/reefs")).TextOf(".limits"));
+        Assert.DoesNotContain("yours is", (await coordinator.GetAsync(Orlop + "/reefs")).TextOf(".limits"), StringComparison.Ordinal);
+        // A newcomer has no zone for the experienced.
+        await sailor.SendAsync(card, ".crew-form form", Orlop + "/card?handler=Crew", ("skill", "learner"));
+        var careful = await sailor.GetAsync(Orlop + "/reefs");
+        Assert.Contains("not for you yet", careful.TextOf(".limits"));
+        Assert.Null(careful.Html.QuerySelector(".zone.experienced"));
+    }
+
+    [Fact]
+    public async Task A_change_list_there_and_the_way_back_name_the_same_controls()
+    {
+        var sailor = await host.VisitAsAsync("priya");
+        var there = await sailor.GetAsync("/wenlow/classes/gessamy/change?wind=18&boat=class");
+        var back = await sailor.GetAsync(there.Html.QuerySelector(".change-list .buttons a")!.GetAttribute("href")!);
+        string[] Names(Answer page) => [.. page.Html.QuerySelectorAll(".set-steps li > span").Select(name => name.TextContent)];
+        Assert.NotEmpty(Names(there));
+        Assert.Equal(Names(there).Order(), Names(back).Order());
+        var first = there.Html.QuerySelector(".set-steps li strong")!.TextContent;
+        Assert.Contains(
+            back.Html.QuerySelectorAll(".set-steps li small"),
+            small => small.TextContent.Contains(first, StringComparison.Ordinal)
+        );
+        Assert.Contains("Nothing: the marks are the same", (await sailor.GetAsync(Same(there))).TextOf("main"));
+
+        static string Same(Answer page) =>
+            page.Html.QuerySelectorAll(".change-list nav a[href]").First().GetAttribute("href")! is var link
+                ? link[..link.IndexOf("&toBand", StringComparison.Ordinal)] + "&toBand=3&toPlan=large"
+                : "";
+    }
+
+    [Fact]
+    public async Task A_captain_says_limits_outlines_and_triggers_and_slips_stand_beside_their_field()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var captain = await club.VisitAsAsync("odalys");
+        const string Edit = Orlop + "/reefs/edit";
+        var page = await captain.GetAsync(Edit);
+        var wrong = await captain.SendAsync(
+            page,
+            ".rigging-form",
+            Edit,
+            ("outline-full-0", "0 0, 2 2, 2 0, 0 2"),
+            ("open-0", "16 kn"),
+            ("limit-reef-1", "lots")
+        );
+        Assert.Equal(422, (int)wrong.Status);
+        Assert.Contains("crosses itself", wrong.TextOf("#outline-full-0-problem"));
+        Assert.Equal("0 0, 2 2, 2 0, 0 2", wrong.Html.QuerySelector("#outline-full-0")!.GetAttribute("value"));
+        Assert.NotEqual("", wrong.TextOf("#limit-reef-1-problem"));
+        var saved = await captain.SendAsync(page, ".rigging-form", Edit, ("limit-full", "19"), ("area-reef-1", "70"));
+        Assert.EndsWith("/reefs", saved.Location!.ToString(), StringComparison.Ordinal);
+        Assert.Contains("more area than", (await captain.GetAsync(Edit)).TextOf(".rigging-form .caution"));
+        // Publishing asks.
+        Assert.Contains("more area than", (await captain.GetAsync(Orlop + "/versions")).TextOf("main"));
+
+        const string Plans = "/wenlow/classes/skelvin/plans";
+        var modes = await captain.GetAsync(Plans);
+        var back = await captain.SendAsync(modes, ".bands-form", Plans, ("back-planing", "12"));
+        Assert.Contains("way back lies above the way in", back.TextOf("#back-planing-problem"));
+        await captain.SendAsync(modes, ".bands-form", Plans, ("in-planing", "11"));
+        Assert.Equal("11", (await captain.GetAsync(Plans)).Html.QuerySelector("#in-planing")!.GetAttribute("value"));
+    }
+
+    [Fact]
+    public async Task A_procedure_is_written_drilled_and_names_nobody()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var captain = await club.VisitAsAsync("odalys");
+        const string Another = Orlop + "/procedures/another/edit";
+        var form = await captain.GetAsync(Another);
+        Assert.Equal(422, (int)(await captain.SendAsync(form, ".rigging-form", Another, ("who-0", "crew"), ("name", "Anchor"))).Status);
+        var saved = await captain.SendAsync(
+            form,
+            ".rigging-form",
+            Another,
+            ("name", "Anchor"),
+            ("does-0", "Chain ready."),
+            ("gate-0", "Clear below?")
+        );
+        Assert.EndsWith("/procedures/anchor", saved.Location!.ToString(), StringComparison.Ordinal);
+        var sailor = await club.VisitAsAsync("priya");
+        var page = await sailor.GetAsync(Orlop + "/procedures/anchor");
+        Assert.Contains("Somebody else answers: Clear below?", page.TextOf(".gate"));
+        foreach (var (seconds, status) in new[] { ("1", 422), ("soon", 422), ("42.5", 302) })
+        {
+            var sent = await sailor.SendAsync(page, "[data-drill]", Orlop + "/procedures/anchor", ("seconds", seconds));
+            Assert.Equal(status, (int)sent.Status);
+        }
+
+        Assert.Contains("The club’s best: 42.5 s", (await captain.GetAsync(Orlop + "/procedures/anchor")).TextOf("main"));
+        Assert.Equal(404, (int)(await sailor.GetAsync(Orlop + "/procedures/nothing")).Status);
+    }
+
+    [Fact]
+    public async Task A_caution_stands_where_its_captain_says_and_goes_into_the_next_version()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var captain = await club.VisitAsAsync("tamsin");
+        const string Address = Quillet + "/cautions";
+        var page = await captain.GetAsync(Address);
+        var rows = page.Html.QuerySelectorAll("[name^=text-]").Length;
+        var free = (rows - 1).ToString(CultureInfo.InvariantCulture);
+        var wrong = await captain.SendAsync(page, ".rigging-form", Address, ($"text-{free}", "Mind it."), ($"from-{free}", "much"));
+        Assert.Equal(422, (int)wrong.Status);
+        await captain.SendAsync(
+            page,
+            ".rigging-form",
+            Address,
+            ($"text-{free}", "Not above the mark."),
+            ($"control-{free}", "Gooseneck"),
+            ($"from-{free}", "18"),
+            ($"decides-{free}", "the skipper")
+        );
+        var versions = await captain.GetAsync(Quillet + "/versions");
+        var published = await captain.SendAsync(
+            versions,
+            ".draft-changes form",
+            Quillet + "/versions",
+            ("reason", "Caution at the gooseneck."),
+            ("unfit", "yes")
+        );
+        Assert.Equal(302, (int)published.Status);
+        string At(Answer card) =>
+            card.Html.QuerySelectorAll("#card dl > div").First(line => line.QuerySelector("dt")!.TextContent == "Gooseneck").TextContent;
+        Assert.Contains("Not above the mark. The skipper decides.", At(await captain.GetAsync(Quillet + "/card?wind=19&boat=class")));
+        Assert.DoesNotContain(
+            "Not above the mark",
+            At(await captain.GetAsync(Quillet + "/card?wind=12&boat=class")),
+            StringComparison.Ordinal
+        );
+    }
+
+    [Fact]
+    public async Task Couplings_say_what_to_look_at_and_holes_what_they_are_worth()
+    {
+        var sailor = await host.VisitAsAsync("priya");
+        var page = await sailor.GetAsync("/wenlow/classes/ferrin-16/couplings?control=rake");
+        Assert.Contains("Jib clew shackle", page.TextOf("[role=status]"));
+        // Common practice, no source: block to block is reachable from about hole 3.
+        Assert.Contains("Block to block is reachable from hole 3 down", page.TextOf("main"));
+        // A boat whose last log stands in other holes than the card is told what that is worth.
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var crew = await club.VisitAsAsync("priya");
+        var log = await crew.GetAsync("/wenlow/classes/ferrin-16/log?wind=15");
+        var boat = log.Html.QuerySelector(".boats [aria-current=true]")!.TextContent;
+        await crew.SendAsync(log, ".log-form", "/wenlow/classes/ferrin-16/log", ("mark-rake", "7"));
+        var told = await crew.GetAsync("/wenlow/classes/ferrin-16/couplings");
+        Assert.Contains(boat, told.TextOf(".reef-before"));
+        Assert.Contains("if it feels too short, that is why", told.TextOf(".reef-before"));
+        var captain = await host.VisitAsAsync("odalys");
+        var rake = await captain.GetAsync("/wenlow/classes/ferrin-16/rake");
+        var wrong = await captain.SendAsync(
+            rake,
+            ".rigging-form",
+            "/wenlow/classes/ferrin-16/rake",
+            ("plate", "9 0.4"),
+            ("foot", "nowhere")
+        );
+        Assert.Contains("no point", wrong.TextOf("#foot-problem"));
+    }
+}
