@@ -7,6 +7,12 @@ if (args[0] == "worlds")
     return;
 }
 
+if (args[0] is "order" or "reefs")
+{
+    (args[0] == "order" ? (Action)SetUp.Order : SetUp.Reefs)();
+    return;
+}
+
 // The others measure against an empty PostgreSQL of their own; ./bench starts one and names it in REGATTA_DATABASE.
 var address = Environment.GetEnvironmentVariable("REGATTA_DATABASE") ?? throw new InvalidOperationException("./bench runs this.");
 await Database.MigrateAsync(address);
