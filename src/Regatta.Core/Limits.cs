@@ -67,6 +67,9 @@ public static class Limits
     /// <summary>The procedures of a class, and the steps of each.</summary>
     public const int Procedures = 20;
 
+    /// <summary>The rig-up runs that are kept of a sailor.</summary>
+    public const int RigUps = 400;
+
     /// <summary>The versions of a class in a bundle.</summary>
     public const int Versions = 200;
 

@@ -2,6 +2,7 @@ using System.Text.Json;
 using System.Text.Json.Serialization;
 using Dapper;
 using Npgsql;
+using Regatta.Core;
 using Regatta.Core.Rigging;
 
 namespace Regatta.Store;
@@ -14,41 +15,15 @@ public sealed class RigUps(NpgsqlDataSource database)
         Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false) },
     };
 
-    /// <summary>The run somebody has open in a class; null for none since a time.</summary>
+    /// <summary>The run somebody has open in a class, the newest begun since a time; null for none.</summary>
     public async Task<RigUp?> OpenAsync(ClassRef one, Guid person, DateTimeOffset since)
     {
         await using var connection = await database.OpenConnectionAsync();
-        var row = await connection.QuerySingleOrDefaultAsync<Row>(
+        var row = await connection.QueryFirstOrDefaultAsync<Row>(
             """
-            select started_at, finished_at, boat_id, answers::text as answers from rig_ups
+            select key, started_at, finished_at, boat_id, answers::text as answers from rig_ups
             where club_id = @club and class_id = @classId and person_id = @person and finished_at is null and started_at >= @since
-            """,
-            Keys(one, person, since)
-        );
-        return row is null
-            ? null
-            : new(row.StartedAt, row.FinishedAt, row.BoatId, JsonSerializer.Deserialize<Dictionary<string, RigAnswer>>(row.Answers, Json)!);
-    }
-
-    /// <summary>Keeps what was said so far; the first that is said begins the run.</summary>
-    /// <param name="one">The class.</param>
-    /// <param name="person">Whose run.</param>
-    /// <param name="run">What was said; whole, so that what came late or twice does no harm.</param>
-    /// <param name="since">A run that began before this was given up, and is forgotten.</param>
-    public async Task KeepAsync(ClassRef one, Guid person, RigUp run, DateTimeOffset since)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        await using var transaction = await connection.BeginTransactionAsync();
-        await connection.ExecuteAsync(
-            """
-            delete from rig_ups where club_id = @club and class_id = @classId and person_id = @person and finished_at is null
-              and started_at < @since;
-            insert into rig_ups (club_id, class_id, person_id, boat_id, started_at, finished_at, answers)
-              values (@club, @classId, @person, @boat, @started, null, @answers::jsonb)
-            on conflict (club_id, class_id, person_id) where finished_at is null do update
-              set boat_id = excluded.boat_id, answers = rig_ups.answers || excluded.answers;
-            update rig_ups set finished_at = greatest(@finished::timestamptz, started_at) where club_id = @club and class_id = @classId
-              and person_id = @person and finished_at is null and @finished::timestamptz is not null;
+            order by started_at desc, id desc
             """,
             new
             {
@@ -56,14 +31,53 @@ public sealed class RigUps(NpgsqlDataSource database)
                 classId = one.Number,
                 person,
                 since = since.ToUniversalTime(),
-                boat = run.Boat,
+            }
+        );
+        return row is null
+            ? null
+            : new(
+                row.Key,
+                row.StartedAt,
+                row.FinishedAt,
+                row.BoatId,
+                JsonSerializer.Deserialize<Dictionary<string, RigAnswer>>(row.Answers, Json)!
+            );
+    }
+
+    /// <summary>Keeps what was said so far, and ends the run where it says so. A run that has ended stays as it is, however late something
+    /// of it comes; beyond what is kept of somebody the oldest go.</summary>
+    /// <returns>False where the run had ended before.</returns>
+    public async Task<bool> KeepAsync(ClassRef one, Guid person, RigUp run)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.ExecuteScalarAsync<bool>(
+            """
+            with kept as (
+              insert into rig_ups (club_id, class_id, person_id, key, boat_id, started_at, finished_at, answers)
+                values (@club, @classId, @person, @Key, @Boat, @started, @finished, @answers::jsonb)
+              on conflict (club_id, person_id, key) do update set boat_id = excluded.boat_id,
+                finished_at = case when excluded.finished_at is not null then greatest(excluded.finished_at, rig_ups.started_at) end,
+                answers = rig_ups.answers || excluded.answers
+                where rig_ups.finished_at is null and rig_ups.class_id = excluded.class_id
+              returning id),
+            gone as (
+              delete from rig_ups where club_id = @club and person_id = @person and id in (
+                select id from rig_ups where club_id = @club and person_id = @person order by id desc offset @most))
+            select exists (select from kept)
+            """,
+            new
+            {
+                club = one.Club.Number,
+                classId = one.Number,
+                person,
+                run.Key,
+                run.Boat,
                 started = run.StartedAt.ToUniversalTime(),
                 finished = run.FinishedAt?.ToUniversalTime(),
                 answers = JsonSerializer.Serialize(run.Answers, Json),
-            },
-            transaction
+                most = Limits.RigUps,
+            }
         );
-        await transaction.CommitAsync();
     }
 
     /// <summary>How often each step was left out in the runs finished since a time, the most first; how long a run took in the middle, in
@@ -93,14 +107,5 @@ public sealed class RigUps(NpgsqlDataSource database)
         return (steps, minutes, runs);
     }
 
-    private static object Keys(ClassRef one, Guid person, DateTimeOffset since) =>
-        new
-        {
-            club = one.Club.Number,
-            classId = one.Number,
-            person,
-            since = since.ToUniversalTime(),
-        };
-
-    private sealed record Row(DateTimeOffset StartedAt, DateTimeOffset? FinishedAt, long? BoatId, string Answers);
+    private sealed record Row(Guid Key, DateTimeOffset StartedAt, DateTimeOffset? FinishedAt, long? BoatId, string Answers);
 }

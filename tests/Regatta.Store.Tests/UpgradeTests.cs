@@ -1,4 +1,5 @@
 using System.Security.Cryptography;
+using System.Text.Json.Nodes;
 using Dapper;
 using Npgsql;
 using Regatta.Core.Fleet;
@@ -99,6 +100,70 @@ public sealed class UpgradeTests(StoreFixture store)
             {
                 Assert.Equal("headsail or head first", Assert.Single(run.Answers).Value.Said);
                 Assert.Equal(70, Assert.Single(run.Marks).Value.Position);
+            }
+        );
+    }
+
+    /// <summary>A history holds what was changed in the words of its day; what grew since must still be undone.</summary>
+    [Theory]
+    [InlineData("cautions", """["Look up."]""")]
+    [InlineData("plans", """[{"key":"full","name":"whole sail"}]""")]
+    [InlineData("modes", """[{"key":"upwind","name":"beating"}]""")]
+    [InlineData("controls.gooseneck", null)]
+    public async Task What_was_changed_before_plans_had_areas_and_cautions_a_place_can_still_be_undone(string member, string? was)
+    {
+        var stored = JsonNode.Parse(await File.ReadAllTextAsync("Data/definition-3.json", TestContext.Current.CancellationToken))!;
+        var now = member.Split('.').Aggregate(stored, (node, name) => node[name]!).DeepClone();
+        var before = was is null ? now.DeepClone() : JsonNode.Parse(was)!;
+        if (was is null)
+        {
+            before["datum"] = "the black band";
+        }
+
+        var address = await OldDatabase.CreateAsync();
+        var ann = Guid.NewGuid();
+        await using (var old = new NpgsqlConnection(address))
+        {
+            await ApplyOldAsync(old, scripts: 11);
+            await old.ExecuteAsync(
+                """
+                insert into clubs (key, name, time_zone) values ('old', 'Old', 'UTC');
+                insert into people (id, sign_in_name, normalized_name, display_name, security_stamp) values (@ann, 'ann', 'ANN', 'Ann', '1');
+                insert into memberships (club_id, person_id, roles) values (1, @ann, '{sailor}');
+                insert into classes (club_id, key, schema, definition) values (1, 'quillet', 3, @definition::jsonb);
+                insert into class_edits (club_id, class_id, done_by, done_at, what, state, before, after, revision)
+                  select 1, id, @ann, now(), 'Something', 'done', @before::jsonb, @after::jsonb, revision from classes;
+                """,
+                new
+                {
+                    ann,
+                    definition = stored.ToJsonString(),
+                    before = new JsonObject { [member] = before }.ToJsonString(),
+                    after = new JsonObject { [member] = now }.ToJsonString(),
+                }
+            );
+        }
+
+        await Database.MigrateAsync(address);
+        await using var database = Database.Connect(address);
+        var one = (await new Classes(database).StampAsync(new ClubId(1), "quillet"))!.Class;
+        var undone = (await new ClassEdits(database, store.Clock).UndoAsync(one, ann))!;
+        Assert.Equal((null, 1), (undone.Why, undone.Done));
+        var draft = (await new Classes(database).DraftAsync(one))!.Class;
+        Assert.Equal(
+            member switch
+            {
+                "cautions" => "Look up.",
+                "plans" => "whole sail",
+                "modes" => "beating",
+                _ => "the black band",
+            },
+            member switch
+            {
+                "cautions" => draft.Cautions.Single().Text,
+                "plans" => draft.Layers.Plans.Single().Name,
+                "modes" => draft.Layers.Modes.Single().Name,
+                _ => draft.Find(new("gooseneck"))!.Datum,
             }
         );
     }

@@ -37,11 +37,50 @@ public sealed class RiggingTests(ClubHost host)
         Assert.Equal("22 in", log.Html.QuerySelector("[name=mark-gooseneck]")!.GetAttribute("value"));
         Assert.Null((await sailor.GetAsync(Address)).Html.QuerySelector("[name^=step-][checked]"));
 
-        // The captain sees what is left out, and by nobody.
-        var captain = await (await club.VisitAsAsync("tamsin")).GetAsync(Address);
-        Assert.Contains("Outhaul: left out 1 of 1", captain.TextOf("main"));
-        Assert.DoesNotContain("Priya", captain.TextOf("main"), StringComparison.Ordinal);
-        Assert.DoesNotContain("left out 1 of 1", (await sailor.GetAsync(Address)).TextOf("main"), StringComparison.Ordinal);
+        // What comes late of a run that has ended, and the end a second time, begin nothing and note nothing anew.
+        await sailor.SendAsync(log, ".log-form", $"{Quillet}/log", ("felt", "Fast"));
+        await sailor.SendAsync(later, ".rig-up form", Address);
+        await sailor.SendAsync(later, ".rig-up form", Finish, ("said-set-gooseneck", "22"));
+        Assert.Null((await sailor.GetAsync(Address)).Html.QuerySelector("[name^=step-][checked]"));
+        Assert.NotEqual(
+            "22 in",
+            (await sailor.GetAsync($"{Quillet}/log?wind=14&boat=class")).Html.QuerySelector("[name=mark-gooseneck]")!.GetAttribute("value")
+        );
+
+        // The captain sees what is left out from three runs on, and by nobody.
+        var captain = await club.VisitAsAsync("tamsin");
+        Assert.DoesNotContain("left out", (await captain.GetAsync(Address)).TextOf("main"), StringComparison.Ordinal);
+        for (var run = 0; run < 2; run++)
+        {
+            await sailor.SendAsync(await sailor.GetAsync(Address), ".rig-up form", Finish, ("step-set-outhaul", "skipped"));
+        }
+
+        Assert.Contains("Outhaul: left out 3 of 3", (await captain.GetAsync(Address)).TextOf("main"));
+        Assert.DoesNotContain("Priya", (await captain.GetAsync(Address)).TextOf("main"), StringComparison.Ordinal);
+        Assert.DoesNotContain("left out 3 of 3", (await sailor.GetAsync(Address)).TextOf("main"), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task What_a_club_says_reaches_every_card_and_is_not_overwritten_by_a_second_editor()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var (one, other) = (await club.VisitAsAsync("odalys"), await club.VisitAsAsync("odalys"));
+        const string Safety = "/wenlow/safety";
+        var (first, second) = (await one.GetAsync(Safety), await other.GetAsync(Safety));
+        Assert.Equal(422, (int)(await one.SendAsync(first, "main form", Safety, ("limit", "0"))).Status);
+        Assert.Equal(302, (int)(await one.SendAsync(first, "main form", Safety, ("text-0", "Safety boat out first."))).Status);
+        var stale = await other.SendAsync(second, "main form", Safety, ("text-0", "Two on the water at least."));
+        Assert.Equal(409, (int)stale.Status);
+        Assert.Equal("Two on the water at least.", stale.Html.QuerySelector("#text-0")!.GetAttribute("value"));
+        Assert.Contains("Safety boat out first.", stale.TextOf(".now-says"));
+        var coordinator = await one.GetAsync("/wenlow/classes/tandry/share");
+        var shared = await one.SendAsync(coordinator, "form.stack", "/wenlow/classes/tandry/share", ("label", "board"));
+        var address = shared.Html.QuerySelector(".link-text")!.GetAttribute("href")!;
+        Assert.Contains("Safety boat out first.", (await club.Visit().GetAsync(address)).TextOf(".cautions"));
+        Assert.Contains("Safety boat out first.", (await one.GetAsync("/wenlow/classes/tandry/card/print")).TextOf("main"));
+        var card = await one.GetAsync("/wenlow/classes/tandry/card");
+        var refused = await one.SendAsync(card, ".crew-form form", "/wenlow/classes/tandry/card?handler=Crew", ("limit", "0"));
+        Assert.Contains("above zero", refused.TextOf("#limit-problem"));
     }
 
     [Fact]
@@ -142,11 +181,16 @@ public sealed class RiggingTests(ClubHost host)
             ("does-0", "Chain ready."),
             ("gate-0", "Clear below?")
         );
-        Assert.EndsWith("/procedures/anchor", saved.Location!.ToString(), StringComparison.Ordinal);
+        Assert.EndsWith("/procedures", saved.Location!.ToString(), StringComparison.Ordinal);
         var sailor = await club.VisitAsAsync("priya");
+        // Sailors meet it once it is published.
+        Assert.Equal(404, (int)(await sailor.GetAsync(Orlop + "/procedures/anchor")).Status);
+        Assert.Contains("Anchor", (await captain.GetAsync(Orlop + "/procedures")).TextOf("main"));
+        var versions = await captain.GetAsync(Orlop + "/versions");
+        await captain.SendAsync(versions, ".draft-changes form", Orlop + "/versions", ("reason", "How we anchor."), ("unfit", "yes"));
         var page = await sailor.GetAsync(Orlop + "/procedures/anchor");
         Assert.Contains("Somebody else answers: Clear below?", page.TextOf(".gate"));
-        foreach (var (seconds, status) in new[] { ("1", 422), ("soon", 422), ("42.5", 302) })
+        foreach (var (seconds, status) in new[] { ("1", 422), ("soon", 422), ("50", 302), ("42.5", 302) })
         {
             var sent = await sailor.SendAsync(page, "[data-drill]", Orlop + "/procedures/anchor", ("seconds", seconds));
             Assert.Equal(status, (int)sent.Status);

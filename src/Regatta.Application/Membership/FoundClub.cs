@@ -83,6 +83,12 @@ public sealed class FoundClub(Clubs clubs, Founding founding)
             : Parsed<Club>.Bad("A club of that name is here already, or clubs are not founded here any more.");
     }
 
+    /// <summary>Makes a code with which somebody may found a further club.</summary>
+    public Task<string> InviteAsync(Actor actor) => clubs.MakeFoundingCodeAsync(actor.Person);
+
+    /// <summary>Says whether a club's coordinators need more than a password.</summary>
+    public Task RequireSecondFactorAsync(Actor actor, bool required) => clubs.RequireSecondFactorAsync(actor.Club.Ref, required);
+
     /// <summary>Whether founding needs a code; null when nobody may found.</summary>
     private async Task<bool?> NeedsCodeAsync() =>
         founding switch

@@ -57,6 +57,9 @@ public sealed class InvitePeople(Invitations invitations, IMail mail)
         return Parsed<MadeInvitation>.Good(new(link, sent && mail.Delivers));
     }
 
+    /// <summary>Takes an invitation back; false when it is open no longer.</summary>
+    public Task<bool> WithdrawAsync(Actor actor, Guid invitation) => invitations.WithdrawAsync(actor.Club.Ref, invitation);
+
     /// <summary>Takes an invitation up for somebody with an account; false when it holds no longer.</summary>
     public Task<bool> AcceptAsync(Invitation invitation, Guid person) =>
         Retry.RunAsync(() => invitations.AcceptAsync(invitation.Club, invitation.Id, person));

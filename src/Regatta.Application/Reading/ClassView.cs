@@ -30,6 +30,9 @@ public sealed class ClassView
 
     public PublishedVersion? Newest { get; }
 
+    /// <summary>The class as sailors meet it: as it is published, before that its draft.</summary>
+    public ClassDefinition Published => Newest?.Class ?? Class;
+
     public IReadOnlyDictionary<CellPlace, Decision> Decisions { get; }
 
     public ClassEvidence Evidence { get; }

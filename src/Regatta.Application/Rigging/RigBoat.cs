@@ -1,3 +1,5 @@
+using System.Security.Cryptography;
+using System.Text;
 using Regatta.Core.Fleet;
 using Regatta.Core.Logbook;
 using Regatta.Core.Marks;
@@ -15,15 +17,15 @@ public sealed class RigBoat(RigUps runs, NotedRuns notes, Drills drills, TimePro
     public Task<RigUp?> OpenAsync(Actor actor, ClassRef one) => runs.OpenAsync(one, actor.Person, clock.GetUtcNow() - RigUp.GivenUp);
 
     /// <summary>Keeps what was said so far, whole.</summary>
-    public Task KeepAsync(Actor actor, ClassRef one, long? boat, IReadOnlyDictionary<string, RigAnswer> answers)
-    {
-        var now = clock.GetUtcNow();
-        return Retry.RunAsync(() => runs.KeepAsync(one, actor.Person, new(now, null, boat, answers), now - RigUp.GivenUp));
-    }
+    /// <returns>False where the run had ended before, on another device.</returns>
+    public Task<bool> KeepAsync(Actor actor, ClassRef one, Guid run, long? boat, IReadOnlyDictionary<string, RigAnswer> answers) =>
+        Retry.RunAsync(() => runs.KeepAsync(one, actor.Person, new(run, clock.GetUtcNow(), null, boat, answers)));
 
-    /// <summary>Ends a run. What was set otherwise than the card says is noted, so that the log opens with it.</summary>
+    /// <summary>Ends a run; ended twice it is ended once. What was set otherwise than the card says is noted, so that the log opens with
+    /// it.</summary>
     /// <param name="actor">Whose run.</param>
     /// <param name="one">The class.</param>
+    /// <param name="run">The run's key.</param>
     /// <param name="card">The card she was made ready by.</param>
     /// <param name="boat">The boat; null for none named.</param>
     /// <param name="answers">All that was said.</param>
@@ -32,6 +34,7 @@ public sealed class RigBoat(RigUps runs, NotedRuns notes, Drills drills, TimePro
     public async Task FinishAsync(
         Actor actor,
         ClassRef one,
+        Guid run,
         CardReading card,
         long? boat,
         IReadOnlyDictionary<string, RigAnswer> answers,
@@ -40,14 +43,24 @@ public sealed class RigBoat(RigUps runs, NotedRuns notes, Drills drills, TimePro
     )
     {
         var now = clock.GetUtcNow();
-        await Retry.RunAsync(() => runs.KeepAsync(one, actor.Person, new(now, now, boat, answers), now - RigUp.GivenUp));
+        if (!await KeepAsync(actor, one, run, boat, answers))
+        {
+            return;
+        }
+
+        // The notes go before the end, each with a key of its own: after a fault in between all of it is sent again, and counts once.
         foreach (var (control, mark) in otherwise)
         {
-            // Notes of one moment are one run.
             var note = new NotedRun(now, boat, card.Layer, card.Purpose?.Key, wind, (control, mark));
-            await Retry.RunAsync(() => notes.AddAsync(one, actor.Person, Guid.NewGuid(), note));
+            await Retry.RunAsync(() => notes.AddAsync(one, actor.Person, KeyOf(run, control), note));
         }
+
+        await Retry.RunAsync(() => runs.KeepAsync(one, actor.Person, new(run, now, now, boat, answers)));
     }
+
+    /// <summary>The key of a control's note in a run: the same whenever it is asked.</summary>
+    private static Guid KeyOf(Guid run, ControlKey control) =>
+        new(SHA256.HashData([.. run.ToByteArray(), .. Encoding.UTF8.GetBytes(control.Name)]).AsSpan(0, 16));
 
     /// <summary>How often steps are left out, over a season; names nobody.</summary>
     public Task<(IReadOnlyList<SkippedStep> Steps, double? Minutes, int Runs)> SkippedAsync(ClassRef one) =>

@@ -62,6 +62,9 @@ public sealed record CrewProfile(Mass? Mass)
     /// <summary>The shortest and the tallest anybody enters.</summary>
     public static readonly (Length Least, Length Most) Heights = (Length.FromMetres(1), Length.FromMetres(2.3));
 
+    /// <summary>Whether they go by a newcomer's share of every limit: learners and juniors.</summary>
+    public bool IsNewcomer => Junior || Skill == Skill.Learner;
+
     /// <summary>Whether it says anything beside a mass.</summary>
     public bool IsEmpty => this == Unknown;
 

@@ -68,16 +68,37 @@ public sealed record Caution(string Text)
         && (Water == Water.NotSaid || Water == place.Water)
         && (Place == Place.NotSaid || Place == place.Place);
 
-    /// <summary>The sentence with who decides.</summary>
-    public string Said =>
+    /// <summary>The sentence, after the water and the place it is for, and with who decides.</summary>
+    public string Said => $"{Where}{Text}{Deferring}";
+
+    private string Where
+    {
+        get
+        {
+            string[] parts =
+            [
+                Water == Water.NotSaid ? "" : Spelling.Of(Water),
+                Place switch
+                {
+                    Place.Open => "open water",
+                    Place.GustyShore => "gusty shore",
+                    _ => "",
+                },
+            ];
+            var named = string.Join(", ", parts.Where(part => part.Length > 0));
+            return named.Length == 0 ? "" : $"{char.ToUpperInvariant(named[0])}{named[1..]}: ";
+        }
+    }
+
+    private string Deferring =>
         Decides switch
         {
-            Decider.Skipper => $"{Text} The skipper decides.",
-            Decider.DutyOfficer => $"{Text} The duty officer decides.",
-            Decider.ClassRules => $"{Text} Class rules decide.",
-            Decider.LocalRules => $"{Text} Local rules decide.",
-            Decider.Rigger => $"{Text} Ask a qualified rigger.",
-            _ => Text,
+            Decider.Skipper => " The skipper decides.",
+            Decider.DutyOfficer => " The duty officer decides.",
+            Decider.ClassRules => " Class rules decide.",
+            Decider.LocalRules => " Local rules decide.",
+            Decider.Rigger => " Ask a qualified rigger.",
+            _ => "",
         };
 }
 

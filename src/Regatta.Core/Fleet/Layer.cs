@@ -57,8 +57,18 @@ public sealed record SailPlan(PlanKey Key, string Name)
     public Length? Arm =>
         StatedArm
         ?? (
-            Sails.Count > 0 ? Length.FromMetres(Sails.Sum(sail => sail.Area * sail.Centroid.Z.Metres) / Sails.Sum(sail => sail.Area)) : null
+            Sails.Sum(sail => sail.Area) is > 0 and var area
+                ? Length.FromMetres(Sails.Sum(sail => sail.Area * sail.Centroid.Z.Metres) / area)
+                : null
         );
+
+    /// <summary>What makes it no plan, in a sentence; null where it is one.</summary>
+    public string? Problem =>
+        StatedArea is <= 0 or > 1000 || StatedArm is { Metres: <= 0 or > 40 } || MeasuredLimit is { Knots: <= 0 or > 80 }
+            ? $"{Name}: area and arm lie above zero, up to 1000 m² and 40 m, and the limit below 80 kn."
+        : Sails.Count > Limits.PlanParts || Marks.Count > Limits.PlanParts
+            ? $"{Name}: a plan has at most {Limits.PlanParts} outlines and as many marks."
+        : Sails.Select(sail => sail.Problem).FirstOrDefault(problem => problem is not null);
 
     /// <summary>The same plan in every part.</summary>
     public bool Equals(SailPlan? other) =>

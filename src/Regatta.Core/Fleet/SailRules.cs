@@ -70,46 +70,18 @@ public static class SailRules
             ),
         ];
 
-    private static IEnumerable<string> Plans(ClassDefinition definition)
-    {
-        foreach (var plan in definition.Layers.Plans)
-        {
-            if (
-                (plan.StatedArea is { } area && area is not (> 0 and <= 1000))
-                || (plan.StatedArm is { } arm && arm.Metres is not (> 0 and <= 40))
-                || (plan.MeasuredLimit is { } limit && limit.Knots is not (> 0 and <= 80))
-            )
-            {
-                yield return $"{plan.Name}: area and arm lie above zero, up to 1000 m² and 40 m, and the limit below 80 kn.";
-            }
-
-            if (plan.Sails.Count > Limits.PlanParts || plan.Marks.Count > Limits.PlanParts)
-            {
-                yield return $"{plan.Name}: a plan has at most {Limits.PlanParts} outlines and as many marks.";
-            }
-
-            foreach (var problem in plan.Sails.Select(sail => sail.Problem).OfType<string>())
-            {
-                yield return problem;
-            }
-        }
-
-        foreach (
-            var problem in definition
-                .Layers.Modes.Select(mode => mode.Trigger?.Problem is { } why ? $"{mode.Name}: {why}" : null)
-                .OfType<string>()
-        )
-        {
-            yield return problem;
-        }
-    }
+    private static IEnumerable<string> Plans(ClassDefinition definition) =>
+        definition
+            .Layers.Plans.Select(plan => plan.Problem)
+            .Concat(definition.Layers.Modes.Select(mode => mode.Trigger?.Problem is { } why ? $"{mode.Name}: {why}" : null))
+            .OfType<string>();
 
     private static IEnumerable<string> Reefing(ClassDefinition definition)
     {
         var rules = definition.Reefing;
-        if (rules.GustAllowance is not (>= 1 and <= 2) || rules.Newcomer is not (> 0 and <= 1))
+        if (rules.Problem is { } wrong)
         {
-            yield return "Gusts are allowed 1 to 2 times a limit, and a newcomer’s share lies above 0, up to 1.";
+            yield return wrong;
         }
 
         if (definition.SailLimits.Count > Limits.SailLimits)

@@ -16,17 +16,24 @@ public enum RigState
 }
 
 /// <summary>A boat being made ready.</summary>
+/// <param name="Key">The run's own key: what is sent late, or twice, is known by it.</param>
 /// <param name="StartedAt">When it began.</param>
 /// <param name="FinishedAt">When it was done; null while it goes on.</param>
 /// <param name="Boat">The boat's number; null for none named.</param>
 /// <param name="Answers">What was said of each step, by the steps' keys.</param>
-public sealed record RigUp(DateTimeOffset StartedAt, DateTimeOffset? FinishedAt, long? Boat, IReadOnlyDictionary<string, RigAnswer> Answers)
+public sealed record RigUp(
+    Guid Key,
+    DateTimeOffset StartedAt,
+    DateTimeOffset? FinishedAt,
+    long? Boat,
+    IReadOnlyDictionary<string, RigAnswer> Answers
+)
 {
     /// <summary>A run that stood open longer than this was given up: the next begins anew.</summary>
     public static readonly TimeSpan GivenUp = TimeSpan.FromHours(6);
 
-    /// <summary>The most steps a run may have answers to.</summary>
-    public const int MostAnswers = 3 * Limits.Controls;
+    /// <summary>What is left out is told from so many runs on: of fewer it would be known whose.</summary>
+    public const int FewestTold = 3;
 }
 
 /// <summary>How often a step was left out.</summary>

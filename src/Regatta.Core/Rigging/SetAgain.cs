@@ -25,7 +25,8 @@ public static class SetAgain
         IReadOnlyDictionary<ControlKey, Mark> then
     ) =>
         [
-            .. definition
+            .. SetUpOrder
+                .Of(definition.Controls)
                 .Controls.Where(control => then.ContainsKey(control.Key))
                 .Select(control =>
                     (Control: control, From: now.TryGetValue(control.Key, out var stands) ? stands : (Mark?)null, To: then[control.Key])

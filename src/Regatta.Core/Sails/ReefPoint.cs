@@ -34,7 +34,7 @@ public static class ReefPoints
     {
         var rules = definition.Reefing;
         var strength = definition.Crew.Rule is { } rule && !crew.IsEmpty ? 1 / rule.Factor(crew) : 1;
-        var careful = crew.Skill == Skill.Learner || crew.Junior ? rules.Newcomer : 1;
+        var careful = crew.IsNewcomer ? rules.Newcomer : 1;
         var points = new List<ReefPoint>();
         var from = Speed.FromMetresPerSecond(0);
         foreach (var plan in definition.Layers.Plans)
@@ -51,8 +51,8 @@ public static class ReefPoints
     private static (Speed? Limit, bool Measured, string Why) LimitOf(SailPlan full, SailPlan plan) =>
         plan.MeasuredLimit is { } own ? (own, true, "measured")
         : plan.Key == full.Key ? (null, false, "nobody has measured her limit with full sail yet")
-        : full is not { MeasuredLimit: { } most, Area: { } fullArea, Arm: { } fullArm }
+        : full is not { MeasuredLimit: { } most, Area: > 0 and var fullArea, Arm: { Metres: > 0 } fullArm }
             ? (null, false, "the full plan lacks its limit, area or arm")
-        : plan is not { Area: { } area, Arm: { } arm } ? (null, false, "its area or arm is missing")
+        : plan is not { Area: > 0 and var area, Arm: { Metres: > 0 } arm } ? (null, false, "its area or arm is missing")
         : (Limit(most, fullArea, fullArm, area, arm), false, $"computed from {full.Name}");
 }

@@ -28,6 +28,12 @@ public sealed record ReefRules(
     /// <summary>What holds where nobody said otherwise.</summary>
     public static ReefRules Usual { get; } = new(UsualGustAllowance, UsualNewcomer, true, [], "", "");
 
+    /// <summary>What makes them no rules, in a sentence; null where they are.</summary>
+    public string? Problem =>
+        GustAllowance is >= 1 and <= 2 && Newcomer is > 0 and <= 1
+            ? null
+            : "Gusts are allowed 1 to 2 times a limit, and a newcomer’s share lies above 0, up to 1.";
+
     /// <summary>The same rules.</summary>
     public bool Equals(ReefRules? other) =>
         other is not null

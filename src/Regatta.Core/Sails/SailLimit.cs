@@ -36,6 +36,9 @@ public sealed record SailLimit(string Sail, Angle From, Angle To, Speed Open, Sp
         : !(BoatSpeed.Knots is >= 0 and <= 40) ? $"{Sail}: a boat goes up to 40 kn."
         : null;
 
+    /// <summary>The middle of its angles.</summary>
+    public Angle Middle => Angle.FromDegrees((From.Degrees + To.Degrees) / 2);
+
     /// <summary>Whether it speaks of an angle.</summary>
     public bool Covers(Angle angle) => angle.Degrees >= From.Degrees && angle.Degrees <= To.Degrees;
 }
@@ -77,5 +80,5 @@ public static class LimitChart
 
     /// <summary>The wind aboard at the most a limit allows everybody, at the middle of its angles (models M3).</summary>
     public static Speed ApparentAtMost(SailLimit limit, LimitsBeside beside) =>
-        ApparentWind.Of(beside.Lowest(limit.Open), Angle.FromDegrees((limit.From.Degrees + limit.To.Degrees) / 2), limit.BoatSpeed).Speed;
+        ApparentWind.Of(beside.Lowest(limit.Open), limit.Middle, limit.BoatSpeed).Speed;
 }

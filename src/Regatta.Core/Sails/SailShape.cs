@@ -21,12 +21,18 @@ public sealed record SailShape(string Name, IReadOnlyList<SidePoint> Outline)
     /// <summary>Its area in m², by the shoelace formula; zero for a line.</summary>
     public double Area => Math.Abs(Doubled()) / 2;
 
-    /// <summary>Its centroid, by the shoelace formula; the mean of the corners where it has no area.</summary>
+    /// <summary>Its centroid, by the shoelace formula; the mean of the corners where it has no area, the origin where
+    /// it has none.</summary>
     public SidePoint Centroid
     {
         get
         {
             var doubled = Doubled();
+            if (Outline.Count == 0)
+            {
+                return default;
+            }
+
             if (Math.Abs(doubled) < 1e-12)
             {
                 return At(Outline.Average(point => point.X.Metres), Outline.Average(point => point.Z.Metres));

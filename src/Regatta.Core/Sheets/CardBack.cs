@@ -14,10 +14,16 @@ internal static class CardBack
     /// <param name="version">What was published.</param>
     /// <param name="plan">Which sails.</param>
     /// <param name="bands">The bands the sails are carried in.</param>
-    public static IReadOnlyList<string> Lines(PublishedVersion version, SailPlan plan, IReadOnlyList<WindBand> bands) =>
+    /// <param name="ofTheClub">The club's own cautions.</param>
+    public static IReadOnlyList<string> Lines(
+        PublishedVersion version,
+        SailPlan plan,
+        IReadOnlyList<WindBand> bands,
+        IReadOnlyList<Caution> ofTheClub
+    ) =>
         [
             .. Crews(version, plan, bands),
-            .. Cautions(version.Class),
+            .. Cautions(version.Class, ofTheClub),
             .. Checks(version.Class),
             .. Questions(version.Class, new(plan.Key, version.Class.Layers.Modes[0].Key)),
         ];
@@ -41,19 +47,13 @@ internal static class CardBack
         || (caution.Control is not null && !caution.Grave)
         || caution.Decides is Decider.ClassRules or Decider.LocalRules;
 
-    private static IEnumerable<string> Cautions(ClassDefinition definition)
+    private static IEnumerable<string> Cautions(ClassDefinition definition, IReadOnlyList<Caution> ofTheClub)
     {
-        var held = definition.Cautions.Where(Holds).ToList();
+        var held = definition.Cautions.Where(Holds).Concat(ofTheClub).ToList();
         return held.Select(caution =>
             {
-                var where = new[]
-                {
-                    caution.Water == Logbook.Water.NotSaid ? "" : Spelling.Of(caution.Water),
-                    caution.Place == Logbook.Place.GustyShore ? "gusty shore" : "",
-                    caution.Control is { } control ? definition.Find(control)?.Name ?? "" : "",
-                };
-                var said = string.Join(", ", where.Where(part => part.Length > 0));
-                return said.Length > 0 ? $"  {said}: {caution.Said}" : $"  {caution.Said}";
+                var control = caution.Control is { } key ? definition.Find(key)?.Name ?? "" : "";
+                return control.Length > 0 ? $"  {control}: {caution.Said}" : $"  {caution.Said}";
             })
             .Prepend("Mind too:")
             .Take(held.Count > 0 ? int.MaxValue : 0);

@@ -25,21 +25,21 @@ public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPag
     private const double LeastRow = 4.2;
 
     /// <summary>Lays a card out.</summary>
-    /// <param name="boatClass">The class.</param>
     /// <param name="version">What was published.</param>
     /// <param name="plan">Which sails.</param>
     /// <param name="readings">For which boat.</param>
     /// <param name="paper">On which paper.</param>
     /// <param name="look">Drawn how.</param>
     /// <param name="unit">The reader's wind unit.</param>
+    /// <param name="ofTheClub">The club's own cautions; they stand on the back.</param>
     public static CardSheet Of(
-        ClassDefinition boatClass,
         PublishedVersion version,
         SailPlan plan,
         Readings readings,
         Paper paper,
         CardLook look,
-        SpeedUnit unit
+        SpeedUnit unit,
+        IReadOnlyList<Caution> ofTheClub
     )
     {
         var matrices = version
@@ -51,7 +51,7 @@ public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPag
         var lines = Lines(matrices, bands);
         var layout = new Layout(paper, look, unit, bands, lines);
         var title =
-            boatClass.Name
+            version.Class.Name
             + (version.Set.Layers.Plans.Count > 1 ? ", " + plan.Name : "")
             + (readings.Boat is { } boat ? ", " + boat.Name : "");
         var told = $"version {version.Number}, {version.At:d MMM yyyy}";
@@ -59,8 +59,8 @@ public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPag
             paper,
             $"{title}: card",
             [
-                .. layout.Pages(title, told, Words(boatClass, lines, bands, unit)),
-                .. layout.Backs(title, told, CardBack.Lines(version, plan, bands)),
+                .. layout.Pages(title, told, Words(version.Class, lines, bands, unit)),
+                .. layout.Backs(title, told, CardBack.Lines(version, plan, bands, ofTheClub)),
             ]
         );
     }

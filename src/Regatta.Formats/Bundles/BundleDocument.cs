@@ -17,7 +17,7 @@ public sealed record BundleDocument(
     public const string FormatName = "regatta-bundle";
     public const int CurrentVersion = 1;
 
-    internal static readonly JsonSerializerOptions Options = new()
+    private static readonly JsonSerializerOptions Plain = new()
     {
         PropertyNamingPolicy = JsonNamingPolicy.CamelCase,
         DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
@@ -29,6 +29,8 @@ public sealed record BundleDocument(
         Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
         Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false) },
     };
+
+    internal static readonly JsonSerializerOptions Options = new(Plain) { Converters = { new CautionConverter(Plain) } };
 }
 
 public sealed record ClubDocument(string Name, string TimeZone, string? Key = null);

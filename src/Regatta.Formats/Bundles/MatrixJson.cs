@@ -67,20 +67,20 @@ internal static class MatrixJson
             .FirstOrDefault(key => !ControlJson.KeyShape().IsMatch(key))
             is { } wrong
             ? Parsed<Layers>.Bad($"“{wrong}” is no key: use lower-case letters, digits and hyphens.")
-            : Layers.Of(
-                document.Plans is { } plans ? [.. plans.Select(SailJson.FromDocument)] : [SailPlan.Full],
-                document.Modes is { } modes
-                    ? [.. modes.Select(SailJson.FromDocument)]
-                    :
-                    [
-                        string.IsNullOrWhiteSpace(mode) || mode.Length > Layers.LongestName
-                            ? SailingMode.Upwind
-                            : SailingMode.Upwind with
-                            {
-                                Name = mode,
-                            },
-                    ]
-            );
+            : SailJson
+                .Read<IReadOnlyList<SailPlan>>(() =>
+                    document.Plans is { } plans ? [.. plans.Select(SailJson.FromDocument)] : [SailPlan.Full]
+                )
+                .Then(plans =>
+                    SailJson
+                        .Read<IReadOnlyList<SailingMode>>(() =>
+                            document.Modes is { } modes ? [.. modes.Select(SailJson.FromDocument)] : [OnlyMode(mode)]
+                        )
+                        .Then(modes => Layers.Of(plans, modes))
+                );
+
+    private static SailingMode OnlyMode(string? name) =>
+        string.IsNullOrWhiteSpace(name) || name.Length > Layers.LongestName ? SailingMode.Upwind : SailingMode.Upwind with { Name = name };
 
     private static Parsed<WindBands> ReadBands(IReadOnlyList<BandDocument> documents)
     {

@@ -1,5 +1,3 @@
-using System.Text.Json.Serialization;
-
 namespace Regatta.Formats.Bundles;
 
 /// <summary>A sail plan: area in m², heeling arm in mm, limit in m/s; outlines as corners of [x, z] in mm, x forward of the transom and z
@@ -24,7 +22,6 @@ public sealed record ModeDocument(string Key, string Name, TriggerDocument? Trig
 public sealed record TriggerDocument(string On, double In, double Back);
 
 /// <summary>A caution: a sentence alone, or an object with its place.</summary>
-[JsonConverter(typeof(CautionConverter))]
 public sealed record CautionDocument(
     string Text,
     string? Control = null,

@@ -1,4 +1,3 @@
-using System.Text.Json;
 using Regatta.Core;
 using Regatta.Core.Fleet;
 using Regatta.Core.Logbook;
@@ -9,9 +8,34 @@ using Regatta.Core.Units;
 
 namespace Regatta.Formats.Bundles;
 
-/// <summary>Plans, modes, cautions, limits, procedures and lengths of the rig between bundle and core.</summary>
+/// <summary>Plans, modes, cautions, limits, procedures and lengths of the rig between bundle and core. What can be no such thing throws a
+/// <see cref="FormatException"/> with its sentence, which <see cref="Read"/> turns into a problem of the file.</summary>
 internal static class SailJson
 {
+    /// <summary>What a read document comes to, or the sentence on what is wrong with it.</summary>
+    public static Parsed<T> Read<T>(Func<T> make)
+    {
+        try
+        {
+            return Parsed<T>.Good(make());
+        }
+        catch (FormatException wrong)
+        {
+            return Parsed<T>.Bad(wrong.Message);
+        }
+    }
+
+    /// <summary>The definition with what the document says of cautions, reefing, limits, procedures and the rig.</summary>
+    public static ClassDefinition With(ClassDefinition definition, SettingsDocument settings) =>
+        definition with
+        {
+            Cautions = [.. settings.Cautions.Select(FromDocument)],
+            Reefing = FromDocument(settings.Reefing),
+            SailLimits = [.. (settings.SailLimits ?? []).Select(FromDocument)],
+            Procedures = [.. (settings.Procedures ?? []).Select(FromDocument)],
+            Rake = settings.Rake is { } rake ? FromDocument(rake) : null,
+        };
+
     public static PlanDocument ToDocument(SailPlan plan) =>
         new(
             plan.Key.Name,
@@ -26,14 +50,17 @@ internal static class SailJson
         );
 
     public static SailPlan FromDocument(PlanDocument document) =>
-        new(new(document.Key), document.Name)
-        {
-            StatedArea = document.Area,
-            StatedArm = document.Arm is { } arm ? Length.FromMillimetres(arm) : null,
-            MeasuredLimit = document.Limit is { } limit ? Speed.FromMetresPerSecond(limit) : null,
-            Sails = [.. (document.Sails ?? []).Select(sail => new SailShape(sail.Name, [.. sail.Outline.Select(ToPoint)]))],
-            Marks = [.. (document.Marks ?? []).Select(mark => new PlanMark(mark.What, mark.Says))],
-        };
+        Sound(
+            new SailPlan(new(document.Key), document.Name)
+            {
+                StatedArea = document.Area,
+                StatedArm = document.Arm is { } arm ? Millimetres(arm) : null,
+                MeasuredLimit = document.Limit is { } limit ? Wind(limit) : null,
+                Sails = [.. (document.Sails ?? []).Select(sail => new SailShape(sail.Name, [.. sail.Outline.Select(ToPoint)]))],
+                Marks = [.. (document.Marks ?? []).Select(mark => new PlanMark(mark.What, mark.Says))],
+            },
+            one => one.Problem
+        );
 
     public static ModeDocument ToDocument(SailingMode mode) =>
         new(
@@ -46,7 +73,7 @@ internal static class SailJson
         new(new(document.Key), document.Name)
         {
             Trigger = document.Trigger is { } trigger
-                ? new(Word<TriggerWind>(trigger.On), Speed.FromMetresPerSecond(trigger.In), Speed.FromMetresPerSecond(trigger.Back))
+                ? Sound(new ModeTrigger(Word<TriggerWind>(trigger.On), Wind(trigger.In), Wind(trigger.Back)), one => one.Problem)
                 : null,
         };
 
@@ -69,7 +96,7 @@ internal static class SailJson
             Control = document.Control is { } control ? new(control) : null,
             Plan = document.Plan is { } plan ? new(plan) : null,
             Mode = document.Mode is { } mode ? new(mode) : null,
-            WindFrom = document.WindFrom is { } from ? Speed.FromMetresPerSecond(from) : null,
+            WindFrom = document.WindFrom is { } from ? Wind(from) : null,
             Water = document.Water is { } water ? Word<Water>(water) : Water.NotSaid,
             Place = document.Place is { } place ? Word<Place>(place) : Place.NotSaid,
             Grave = document.Grave ?? false,
@@ -91,13 +118,16 @@ internal static class SailJson
     public static ReefRules FromDocument(ReefingDocument? document) =>
         document is null
             ? ReefRules.Usual
-            : new(
-                document.GustAllowance,
-                document.Newcomer,
-                document.HeelWarns ?? true,
-                document.Signs ?? [],
-                document.Squall ?? "",
-                document.Lasting ?? ""
+            : Sound(
+                new ReefRules(
+                    document.GustAllowance,
+                    document.Newcomer,
+                    document.HeelWarns ?? true,
+                    document.Signs ?? [],
+                    document.Squall ?? "",
+                    document.Lasting ?? ""
+                ),
+                rules => rules.Problem
             );
 
     public static SailLimitDocument ToDocument(SailLimit limit) =>
@@ -111,13 +141,16 @@ internal static class SailJson
         );
 
     public static SailLimit FromDocument(SailLimitDocument document) =>
-        new(
-            document.Sail,
-            Angle.FromDegrees(document.From),
-            Angle.FromDegrees(document.To),
-            Speed.FromMetresPerSecond(document.Open),
-            Speed.FromMetresPerSecond(document.Most),
-            Speed.FromMetresPerSecond(document.BoatSpeed)
+        Sound(
+            new SailLimit(
+                document.Sail,
+                Degrees(document.From),
+                Degrees(document.To),
+                Wind(document.Open),
+                Wind(document.Most),
+                Wind(document.BoatSpeed)
+            ),
+            one => one.Problem
         );
 
     public static ProcedureDocument ToDocument(Procedure procedure) =>
@@ -136,7 +169,9 @@ internal static class SailJson
 
     public static Procedure FromDocument(ProcedureDocument document) =>
         new(
-            document.Key,
+            ControlJson.KeyShape().IsMatch(document.Key)
+                ? document.Key
+                : throw new FormatException($"“{PlainText.Shown(document.Key)}” is no key: use lower-case letters, digits and hyphens."),
             document.Name,
             document.When ?? "",
             [.. document.Steps.Select(step => new ProcedureStep(step.Does, step.Who ?? "", step.Gate ?? ""))]
@@ -160,30 +195,45 @@ internal static class SailJson
         );
 
     public static RakeGeometry FromDocument(RakeDocument document) =>
-        new(
-            new(document.Holes),
-            document.UprightHole,
-            Length.FromMillimetres(document.HolePitch),
-            ToPoint(document.Foot),
-            Length.FromMillimetres(document.Hounds),
-            ToPoint(document.Plate),
-            Length.FromMillimetres(document.PlateOut),
-            ToPoint(document.BoomEnd),
-            ToPoint(document.SheetOnBoom),
-            ToPoint(document.SheetBlock),
-            Length.FromMillimetres(document.Tackle),
-            document.Tack is { } tack ? ToPoint(tack) : null,
-            document.Clew is { } clew ? ToPoint(clew) : null
+        Sound(
+            new RakeGeometry(
+                new(document.Holes),
+                Number(document.UprightHole),
+                Millimetres(document.HolePitch),
+                ToPoint(document.Foot),
+                Millimetres(document.Hounds),
+                ToPoint(document.Plate),
+                Millimetres(document.PlateOut),
+                ToPoint(document.BoomEnd),
+                ToPoint(document.SheetOnBoom),
+                ToPoint(document.SheetBlock),
+                Millimetres(document.Tackle),
+                document.Tack is { } tack ? ToPoint(tack) : null,
+                document.Clew is { } clew ? ToPoint(clew) : null
+            ),
+            one => one.Problem
         );
+
+    private static T Sound<T>(T made, Func<T, string?> problem) => problem(made) is { } why ? throw new FormatException(why) : made;
+
+    private static Length Millimetres(double number) => Length.FromMillimetres(Number(number));
+
+    private static Speed Wind(double number) =>
+        Number(number) >= 0 ? Speed.FromMetresPerSecond(number) : throw new FormatException("A wind or a speed is zero or more.");
+
+    private static Angle Degrees(double number) => Angle.FromDegrees(Number(number));
+
+    private static double Number(double number) =>
+        Math.Abs(number) < 1e6 ? number : throw new FormatException("A number of sails, limits or the rig is beyond what can be.");
 
     private static IReadOnlyList<double> ToDocument(SidePoint point) => [point.X.Millimetres, point.Z.Millimetres];
 
     private static SidePoint ToPoint(IReadOnlyList<double> numbers) =>
         numbers is [var x, var z]
-            ? new(Length.FromMillimetres(x), Length.FromMillimetres(z))
-            : throw new JsonException("A point of the side view is two numbers, in mm.");
+            ? new(Millimetres(x), Millimetres(z))
+            : throw new FormatException("A point of the side view is two numbers, in mm.");
 
     private static T Word<T>(string text)
         where T : struct, Enum =>
-        Spelling.Read<T>(text) is { Ok: true } read ? read.Value : throw new JsonException(Spelling.Read<T>(text).Problem);
+        Spelling.Read<T>(text) is { Ok: true } read ? read.Value : throw new FormatException(Spelling.Read<T>(text).Problem);
 }

@@ -49,7 +49,7 @@ internal static class StateReader
                                     ),
                                     set.Bands,
                                     set.Controls,
-                                    [.. settings.Cautions.Select(SailJson.FromDocument)]
+                                    []
                                 )
                                 {
                                     Checks = settings.Checks ?? [],
@@ -66,14 +66,12 @@ internal static class StateReader
                                         .. (settings.Purposes ?? []).Select(purpose => new Purpose(new(purpose.Key), purpose.Name)),
                                     ],
                                     Gears = QuestionJson.FromDocuments(settings.Gears),
-                                    Reefing = SailJson.FromDocument(settings.Reefing),
-                                    SailLimits = [.. (settings.SailLimits ?? []).Select(SailJson.FromDocument)],
-                                    Procedures = [.. (settings.Procedures ?? []).Select(SailJson.FromDocument)],
-                                    Rake = settings.Rake is { } rake ? SailJson.FromDocument(rake) : null,
                                 };
-                                return Parsed<ClassState>.Good(
-                                    new(definition, set.Cells.ToDictionary(cell => cell.Place, cell => cell.Cell))
-                                );
+                                return SailJson
+                                    .Read(() => SailJson.With(definition, settings))
+                                    .Then(whole =>
+                                        Parsed<ClassState>.Good(new(whole, set.Cells.ToDictionary(cell => cell.Place, cell => cell.Cell)))
+                                    );
                             })
                     )
             );

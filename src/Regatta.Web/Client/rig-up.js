@@ -5,21 +5,37 @@ export function rigUp() {
   if (!form) return;
   const steps = [...form.querySelectorAll(".rig-step")];
   const line = form.querySelector(".rig-line");
-  const shelf = `rig-up:${location.pathname}${location.search}`;
+  const key = form.elements.run;
+  const shelf = `rig-up:${form.dataset.sailor}:${location.pathname}`;
   const state = (step) => step.querySelector(".rig-answers input:checked")?.value;
   let at = 0;
   let waiting = false;
 
-  // What the phone has and the club has not.
-  try {
-    for (const [name, value] of JSON.parse(localStorage.getItem(shelf) ?? "[]")) {
-      for (const field of form.querySelectorAll(`[name="${CSS.escape(name)}"]`)) {
-        if (field.type === "radio") field.checked = field.value === value;
-        else if (field.value === "") field.value = value;
-      }
+  // A phone may keep nothing, or keep it full: then the club's copy is all there is.
+  const shelve = (what) => {
+    try {
+      if (what) localStorage.setItem(shelf, JSON.stringify(what));
+      else localStorage.removeItem(shelf);
+    } catch {
+      line.textContent = "This phone keeps nothing: stay on the page until there is a line.";
     }
+  };
+
+  // What the phone has and the club has not: of this run, or of one that never reached the club.
+  try {
+    const kept = JSON.parse(localStorage.getItem(shelf));
+    const mine = kept && Date.now() - kept.at < Number(form.dataset.givenUp) && (kept.run === key.value || form.dataset.open === "no");
+    if (mine) {
+      key.value = kept.run;
+      for (const [name, value] of kept.said) {
+        for (const field of form.querySelectorAll(`[name="${CSS.escape(name)}"]`)) {
+          if (field.type === "radio") field.checked = field.value === value;
+          else if (field.value === "") field.value = value;
+        }
+      }
+    } else if (kept) shelve(null);
   } catch {
-    localStorage.removeItem(shelf);
+    shelve(null);
   }
 
   root.classList.add("one-by-one");
@@ -42,26 +58,30 @@ export function rigUp() {
     if (at < steps.length) steps[at].scrollIntoView({ block: "nearest" });
   }
 
-  function said() {
-    return [...new FormData(form)].filter(([name]) => name.startsWith("step-") || name.startsWith("said-"));
-  }
+  const said = () => [...new FormData(form)].filter(([name]) => name.startsWith("step-") || name.startsWith("said-"));
 
   async function keep() {
-    localStorage.setItem(shelf, JSON.stringify(said()));
+    shelve({ at: Date.now(), run: key.value, said: said() });
     if (waiting) return;
     waiting = true;
+    const sent = JSON.stringify(said());
+    let again = 0;
     try {
-      const sent = JSON.stringify(said());
-      const answer = await fetch(form.dataset.keep || location.href, { method: "POST", body: new FormData(form), headers: { "X-Kept": "1" } });
-      if (!answer.ok) throw new Error(String(answer.status));
-      line.textContent = "Kept at the club.";
-      waiting = false;
-      if (sent !== JSON.stringify(said())) keep();
+      const answer = await fetch(form.dataset.keep, { method: "POST", body: new FormData(form), headers: { "X-Kept": "1" } });
+      if (answer.status === 409) {
+        shelve(null);
+        line.textContent = "This run was finished on another device. Load the page for a new one.";
+      } else if (!answer.ok) throw new Error(String(answer.status));
+      else {
+        line.textContent = "Kept at the club.";
+        if (sent !== JSON.stringify(said())) again = 1;
+      }
     } catch {
       line.textContent = "No line: kept on this phone, and sent as soon as there is one.";
-      waiting = false;
-      setTimeout(keep, 5000);
+      again = 5000;
     }
+    waiting = false;
+    if (again) setTimeout(keep, again);
   }
 
   form.addEventListener("change", (event) => {
@@ -72,7 +92,7 @@ export function rigUp() {
       show(next >= 0 ? next : first >= 0 ? first : steps.length);
     }
   });
-  form.addEventListener("submit", () => localStorage.removeItem(shelf));
+  form.addEventListener("submit", () => shelve(null));
   window.addEventListener("online", keep);
   const first = steps.findIndex((step) => !state(step));
   show(first < 0 ? steps.length : first);

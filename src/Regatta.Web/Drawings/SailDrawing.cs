@@ -33,7 +33,8 @@ public sealed record SailDrawing(double Width, double Height, double Water, IRea
     /// <summary>Draws the plans; null where none has an outline.</summary>
     public static SailDrawing? Of(IReadOnlyList<SailPlan> plans)
     {
-        var drawn = plans.Where(plan => plan.Sails.Count > 0).ToList();
+        // An older version may hold what no rule of today lets in.
+        var drawn = plans.Where(plan => plan.Sails.Count > 0 && plan.Sails.All(sail => sail.Problem is null)).ToList();
         if (drawn.Count == 0)
         {
             return null;

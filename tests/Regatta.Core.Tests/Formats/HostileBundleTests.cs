@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Text;
 using System.Text.Json.Nodes;
 using Regatta.Formats.Bundles;
@@ -61,6 +62,23 @@ public sealed class HostileBundleTests
     [InlineData("classes/0/boats/5/fittings/gooseneck/kind", "\"rope\"", "a lever or a bolt")]
     [InlineData("classes/0/logs/0/runs/0/felt", "\"quick\"", "none of notSaid")]
     [InlineData("classes/0/logs/0/runs/0/marks", "{\"mast\":3}", "no such control")]
+    [InlineData("classes/6/matrix/plans/0/area", "0", "above zero")]
+    [InlineData("classes/6/matrix/plans/0/arm", "1e999", "beyond what can be")]
+    [InlineData("classes/6/matrix/plans/0/sails/0/outline", "[]", "3 to 200 corners")]
+    [InlineData("classes/6/matrix/plans/0/sails/0/outline", "[[0,0],[2000,2000],[2000,0],[0,2000]]", "crosses itself")]
+    [InlineData("classes/6/matrix/plans/0/sails/0/outline/0", "[1]", "two numbers")]
+    [InlineData("classes/6/matrix/modes/2/trigger/back", "9", "lies above the way in")]
+    [InlineData("classes/6/matrix/modes/2/trigger/on", "\"puff\"", "none of mean, gust, lull")]
+    [InlineData("classes/6/reefing/newcomer", "-1", "share lies above 0")]
+    [InlineData("classes/6/sailLimits/0/open", "-4", "zero or more")]
+    [InlineData("classes/6/sailLimits/0/to", "200", "0 to 180")]
+    [InlineData("classes/6/procedures/0/key", "\"../x\"", "no key")]
+    [InlineData("classes/6/procedures/0/steps", "[]", "1 to 20 steps")]
+    [InlineData("classes/6/cautions/0", "{\"text\":\"Mind.\",\"decides\":\"nobody\"}", "none of skipper")]
+    [InlineData("classes/6/cautions/0", "{\"text\":\"Mind.\",\"control\":\"mast\"}", "does not have")]
+    [InlineData("classes/1/rake/plate", "[9000,0]", "aft of the mast")]
+    [InlineData("classes/1/rake/holes", "\"mast\"", "no such control")]
+    [InlineData("classes/6/versions/0/matrix/plans/0/sails/0/outline", "[]", "3 to 200 corners")]
     [InlineData("classes/1/key", "\"quillet\"", "same key")]
     public void A_wrong_value_is_named_by_its_place(string path, string value, string says)
     {
@@ -77,6 +95,9 @@ public sealed class HostileBundleTests
     [InlineData("classes/0/logs/0/key", "\"not a key\"")]
     [InlineData("classes/0/logs/0/sailedAt", "\"yesterday\"")]
     [InlineData("classes/0/matrix/cells", "[null]")]
+    [InlineData("classes/6/cautions/0", "{\"text\":\"Mind.\",\"loud\":true}")]
+    [InlineData("classes/6/cautions/0", "7")]
+    [InlineData("classes/6/cautions/0", "{}")]
     public void A_value_of_the_wrong_kind_is_refused_with_the_file(string path, string value)
     {
         var reading = BundleReader.Read(With(path, value), Now);
@@ -112,7 +133,15 @@ public sealed class HostileBundleTests
         var root = JsonNode.Parse(Whole)!;
         var names = path.Split('/');
         var parent = names[..^1].Aggregate(root, (node, name) => (int.TryParse(name, out var at) ? node[at] : node[name])!);
-        parent[names[^1]] = JsonNode.Parse(value);
+        if (parent is JsonArray items)
+        {
+            items[int.Parse(names[^1], CultureInfo.InvariantCulture)] = JsonNode.Parse(value);
+        }
+        else
+        {
+            parent[names[^1]] = JsonNode.Parse(value);
+        }
+
         return Encoding.UTF8.GetBytes(root.ToJsonString());
     }
 }

@@ -119,6 +119,29 @@ public sealed class SetUpOrderTests
             );
 
     [Fact]
+    public void What_is_set_stands_in_set_up_order_ashore_before_afloat_whatever_order_the_captain_lists_it_in() =>
+        Coupled.Sample(controls =>
+        {
+            // The captain lists them the wrong way round.
+            var definition = TestBoat.Class with
+            {
+                Controls = [.. controls.Reverse()],
+            };
+            var place = SetUpOrder
+                .Of(definition.Controls)
+                .Controls.Select((control, at) => (control.Key, at))
+                .ToDictionary(one => one.Key, one => one.at);
+            var none = new Dictionary<ControlKey, Mark>();
+            var steps = SetAgain.Steps(definition, Readings.OfTheClass, none, Marks(controls, new int[14]));
+            return steps.Count == controls.Count
+                && steps
+                    .GroupBy(step => step.When == WhenChanged.Ashore)
+                    .All(part =>
+                        part.Select(step => place[step.Control.Key]).SequenceEqual(part.Select(step => place[step.Control.Key]).Order())
+                    );
+        });
+
+    [Fact]
     public void A_gear_is_one_line()
     {
         var kit = StarterKits.Find("radio-yacht")!.Class;
@@ -147,7 +170,7 @@ public sealed class SetUpOrderTests
                 null,
                 CardReader.OfTheClass
             );
-            var steps = RigUpRun.Steps(reading, grave);
+            var steps = RigUpSteps.Of(reading, grave);
             Assert.NotEmpty(steps);
             Assert.Equal(steps.Count, steps.Select(step => step.Key).Distinct().Count());
             Assert.All(

@@ -114,6 +114,14 @@ public sealed class ReefTests
     }
 
     [Fact]
+    public void What_an_older_version_holds_and_no_rule_of_today_lets_in_computes_nothing_and_breaks_nothing()
+    {
+        var empty = Plan("full", 20, null, null) with { Sails = [new("main", [])] };
+        Assert.Null(empty.Arm);
+        Assert.All(ReefPoints.Of(With(empty, Plan("reef-1", null, 0, 0)), CrewProfile.Unknown).Skip(1), point => Assert.Null(point.Mean));
+    }
+
+    [Fact]
     public void Zero_areas_and_limits_are_refused_and_contradictions_are_remarks()
     {
         var state = new ClassState(With(Plan("full", 20, 54, 7.4), Plan("reef-1", null, 44, 6.5)), new Dictionary<CellPlace, Cell>());

@@ -93,13 +93,13 @@ public sealed class CardSheetTests
     {
         var one = Club.Single(one => one.Class.Key == key);
         return CardSheet.Of(
-            one.Class,
             one.Versions[^1],
             one.Class.Layers.Find(new PlanKey(plan))!,
             Readings.OfTheClass,
             paper,
             look,
-            SpeedUnit.Knot
+            SpeedUnit.Knot,
+            []
         );
     }
 

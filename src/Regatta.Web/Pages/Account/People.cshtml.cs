@@ -17,7 +17,7 @@ public sealed class PeopleModel(
     Invitations invitations,
     InvitePeople invite,
     Classes classes,
-    Clubs clubs,
+    FoundClub clubs,
     IMail mail,
     ActNote note,
     RegattaSettings settings
@@ -103,14 +103,14 @@ public sealed class PeopleModel(
     public async Task<IActionResult> OnPostWithdrawAsync(Guid id)
     {
         note.Tell(id.ToString());
-        return await invitations.WithdrawAsync(here.Club.Ref, id) ? RedirectToPage() : NotFound();
+        return await invite.WithdrawAsync(here.Actor, id) ? RedirectToPage() : NotFound();
     }
 
     /// <summary>Says whether coordinators need more than a password.</summary>
     public async Task<IActionResult> OnPostFactorAsync(bool required)
     {
         note.Tell("second factor for coordinators", Said(here.Club.SecondFactorRequired), Said(required));
-        await clubs.RequireSecondFactorAsync(here.Club.Ref, required);
+        await clubs.RequireSecondFactorAsync(here.Actor, required);
         return RedirectToPage();
 
         static string Said(bool required) => required ? "required" : "as each likes";
@@ -125,7 +125,7 @@ public sealed class PeopleModel(
         }
 
         await LoadAsync();
-        FoundingAddress = $"{settings.AddressOf(Request)}/found?code={await clubs.MakeFoundingCodeAsync(User.Id())}";
+        FoundingAddress = $"{settings.AddressOf(Request)}/found?code={await clubs.InviteAsync(here.Actor)}";
         return Page();
     }
 

@@ -4,6 +4,7 @@ using Regatta.Core.Fleet;
 using Regatta.Core.Matrices;
 using Regatta.Core.Sheets;
 using Regatta.Core.Units;
+using Regatta.Store;
 using Regatta.Web.Access;
 
 namespace Regatta.Web.Pages.Cards;
@@ -23,7 +24,13 @@ public sealed record CardMaking(PublishedVersion Version, SailPlan Plan, BoatCho
     public string Query => $"plan={Plan.Key}&boat={Choice.InAddress}&paper={Sheet.Paper.Name}&look={Look}";
 
     /// <summary>Lays it out; null when there is no such class, or nothing published of it.</summary>
-    public static async Task<CardMaking?> ForAsync(ClubContext here, BoatReadings readings, SpeedUnit unit, CardSheetAsk ask)
+    public static async Task<CardMaking?> ForAsync(
+        ClubContext here,
+        BoatReadings readings,
+        SafetyRules rules,
+        SpeedUnit unit,
+        CardSheetAsk ask
+    )
     {
         if ((await here.ClassAsync()).Newest is not { } version)
         {
@@ -38,7 +45,15 @@ public sealed record CardMaking(PublishedVersion Version, SailPlan Plan, BoatCho
             plan,
             choice,
             look,
-            CardSheet.Of(version.Class, version, plan, choice.Readings, Paper.Named(Paper.ForCards, ask.Paper), look, unit)
+            CardSheet.Of(
+                version,
+                plan,
+                choice.Readings,
+                Paper.Named(Paper.ForCards, ask.Paper),
+                look,
+                unit,
+                (await rules.FindAsync(here.Club.Ref)).Safety.Cautions
+            )
         );
     }
 }

@@ -71,7 +71,7 @@ public sealed class CrewForm(
             yield return Of("limit", $"No kite or gennaker above, {wind.Symbol()}", LimitShown(profile)) with
             {
                 InputMode = "decimal",
-                Hint = "Your own limit; the lowest of the class’s, the club’s and yours holds.",
+                Hint = "At the class’s height. Your own limit; the lowest of the class’s, the club’s and yours holds.",
             };
             if (definition.Crew.Rule is { Wire.Metres: > 0 } rule)
             {
@@ -107,7 +107,7 @@ public sealed class CrewForm(
             Limit = Reader.May(
                 "limit",
                 Text("limit"),
-                FormReader.Kept(LimitShown(profile), profile.Limit ?? default, text => WindRange.ReadSpeed(text, wind))
+                FormReader.Kept(LimitShown(profile), profile.Limit ?? default, text => ClubSafety.ReadLimit(text, wind))
             ),
             OnWire = Reader.May(
                 "onWire",

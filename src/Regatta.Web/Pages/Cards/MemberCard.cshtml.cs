@@ -129,13 +129,13 @@ public sealed class MemberCardModel(
     {
         var member = await cards.OfAsync(ask, boat);
         Class = member.View.Class;
-        Crew = new(member.Card?.Class ?? Class, member.Who.Own, units.Mass, units.Wind, null);
+        Crew = new(member.View.Published, member.Who.Own, units.Mass, units.Wind, null);
         if (member.Card is { } card)
         {
             Card = card with
             {
                 Note = new(card.Reading, new Dictionary<string, string>()),
-                Advice = ask.Wind is null ? await cards.SayAsync(card) : [],
+                Advice = ask.Wind is null ? await cards.AdviceAsync(card) : [],
             };
             Offsets = new(card.Version, member.Who.Reader.Own, null);
         }

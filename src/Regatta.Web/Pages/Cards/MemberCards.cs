@@ -1,5 +1,6 @@
 using Regatta.Application.Logbook;
 using Regatta.Application.Reading;
+using Regatta.Core.Fleet;
 using Regatta.Core.Sails;
 using Regatta.Core.Station;
 using Regatta.Core.Units;
@@ -15,14 +16,14 @@ namespace Regatta.Web.Pages.Cards;
 /// <param name="Who">Who reads.</param>
 /// <param name="Card">Their card; null before anything is published.</param>
 /// <param name="Club">What the club says for all its classes.</param>
-public sealed record MemberClass(ClassView View, ReaderChoice Who, CardView? Card, ClubSays Club)
+public sealed record MemberClass(ClassView View, ReaderChoice Who, CardView? Card, ClubSafety Club)
 {
     /// <summary>What holds beside the class's own limits, at the class's height.</summary>
     public LimitsBeside Beside =>
         new(
-            Club.Limit is { } limit && Card is { } card ? WindProfile.At(limit, Length.FromMetres(10), card.Class.WindHeight) : null,
+            Card is { } card ? Club.LimitAt(card.Class.WindHeight) : null,
             Who.Reader.Crew.Limit,
-            Who.Reader.Crew is { Junior: true } or { Skill: Core.Crew.Skill.Learner } && Card is { } read ? read.Class.Reefing.Newcomer : 1
+            Who.Reader.Crew.IsNewcomer && Card is { } read ? read.Class.Reefing.Newcomer : 1
         );
 }
 
@@ -33,7 +34,7 @@ public sealed class MemberCards(
     LogSession session,
     StationStates stations,
     WindLog log,
-    ClubRules rules,
+    SafetyRules rules,
     UnitPreferences units
 )
 {
@@ -44,7 +45,7 @@ public sealed class MemberCards(
     {
         var view = await here.ClassAsync();
         var who = await readers.ForAsync(view.Ref, here.Actor.Person, boat, ask.Purpose);
-        var club = await rules.FindAsync(here.Club.Ref);
+        var club = (await rules.FindAsync(here.Club.Ref)).Safety;
         if (view.Newest is not { } newest)
         {
             return new(view, who, null, club);
@@ -71,7 +72,7 @@ public sealed class MemberCards(
 
     /// <summary>What the last minutes and the last hour say of how to sail her, a sentence each; none where the station is silent, or the
     /// card is asked for another wind.</summary>
-    public async Task<IReadOnlyList<string>> SayAsync(CardView card)
+    public async Task<IReadOnlyList<string>> AdviceAsync(CardView card)
     {
         var station = stations.Of(here.Club.Ref);
         if (station.Fresh is not { } fresh || station.MeanAt(card.Class.WindHeight) is not { } now)
@@ -111,6 +112,6 @@ public sealed class MemberCards(
     }
 
     /// <summary>The mode beside a triggered one that a sailor is in else: another that is not the first, or the first.</summary>
-    private static string UsualBeside(CardView card, Core.Fleet.ModeKey mode) =>
+    private static string UsualBeside(CardView card, ModeKey mode) =>
         (card.Layers.Modes.Skip(1).FirstOrDefault(one => one.Key != mode) ?? card.Layers.Modes[0]).Name;
 }

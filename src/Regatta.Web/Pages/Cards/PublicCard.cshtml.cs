@@ -11,8 +11,14 @@ namespace Regatta.Web.Pages.Cards;
 
 /// <summary>The published card of a class, for anybody who has an unguessable link to it. Names nobody.</summary>
 [AllowAnonymous]
-public sealed class PublicCardModel(ShareLinks links, Clubs clubs, ClassCache cache, StationStates stations, UnitPreferences units)
-    : PageModel
+public sealed class PublicCardModel(
+    ShareLinks links,
+    Clubs clubs,
+    ClassCache cache,
+    StationStates stations,
+    SafetyRules rules,
+    UnitPreferences units
+) : PageModel
 {
     public CardView? Card { get; private set; }
 
@@ -27,7 +33,10 @@ public sealed class PublicCardModel(ShareLinks links, Clubs clubs, ClassCache ca
             var now = stations.Of(shared.Class.Club).MeanAt(newest.Class.WindHeight);
             var club = await clubs.FindAsync(shared.Class.Club);
             var classPath = $"/{club!.Key}/classes/{newest.Class.Key}";
-            Card = CardView.Of(newest, ask, units.Wind, $"/c/{token}", classPath, new([], Readings.OfTheClass), ReaderFor(ask), now);
+            Card = CardView.Of(newest, ask, units.Wind, $"/c/{token}", classPath, new([], Readings.OfTheClass), ReaderFor(ask), now) with
+            {
+                Cautions = [.. newest.Class.Cautions, .. (await rules.FindAsync(shared.Class.Club)).Safety.Cautions],
+            };
             return Page();
         }
 

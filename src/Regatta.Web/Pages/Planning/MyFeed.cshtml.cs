@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Application.Planning;
 using Regatta.Store;
 using Regatta.Web.Access;
 
@@ -8,7 +9,7 @@ namespace Regatta.Web.Pages.Planning;
 
 /// <summary>A member's own address of the club's days: made, shown once, made anew, withdrawn.</summary>
 [Authorize(Policies.Member)]
-public sealed class MyFeedModel(ClubContext here, CalendarFeeds feeds, RegattaSettings settings) : PageModel
+public sealed class MyFeedModel(ClubContext here, CalendarFeeds feeds, OwnFeed own, RegattaSettings settings) : PageModel
 {
     /// <summary>Since when there is an address; null when there is none.</summary>
     public DateTimeOffset? MadeAt { get; private set; }
@@ -20,14 +21,14 @@ public sealed class MyFeedModel(ClubContext here, CalendarFeeds feeds, RegattaSe
 
     public async Task<IActionResult> OnPostAsync()
     {
-        Address = $"{settings.AddressOf(Request)}/calendar/{await feeds.MakeAsync(here.Club.Ref, User.Id())}.ics";
+        Address = $"{settings.AddressOf(Request)}/calendar/{await own.MakeAsync(here.Actor)}.ics";
         await OnGetAsync();
         return Page();
     }
 
     public async Task<IActionResult> OnPostWithdrawAsync()
     {
-        await feeds.WithdrawAsync(here.Club.Ref, User.Id());
+        await own.WithdrawAsync(here.Actor);
         return RedirectToPage();
     }
 }

@@ -9,13 +9,13 @@ namespace Regatta.Web.Pages.Rigging;
 
 /// <summary>Cautions as rows of fields; those there are, and some more.</summary>
 /// <param name="definition">The class they may speak of; null for a club's own, which speak of wind, water and place alone.</param>
-/// <param name="cautions">Those there are.</param>
+/// <param name="cautions">Those there are now.</param>
 /// <param name="wind">The reader's unit.</param>
 /// <param name="typed">What was typed.</param>
 /// <param name="fill">Puts what was typed, and what others changed, into a field.</param>
 public sealed class CautionForm(
     ClassDefinition? definition,
-    IReadOnlyList<Caution> cautions,
+    Func<IReadOnlyList<Caution>> cautions,
     SpeedUnit wind,
     IReadOnlyDictionary<string, string> typed,
     Func<Field, Field> fill
@@ -53,11 +53,13 @@ public sealed class CautionForm(
 
     public FormReader Reader { get; } = new();
 
+    private IReadOnlyList<Caution> Now => cautions();
+
     /// <summary>For each caution its sentence, then where it belongs.</summary>
     public IEnumerable<(Field Text, IReadOnlyList<Field> Where)> Rows =>
         Enumerable
-            .Range(0, Math.Min(Limits.Sentences, cautions.Count + EmptyRows))
-            .Select(at => (At: at, Caution: at < cautions.Count ? cautions[at] : new("")))
+            .Range(0, Math.Min(Limits.Sentences, Now.Count + EmptyRows))
+            .Select(at => (At: at, Caution: at < Now.Count ? Now[at] : new("")))
             .Select(one =>
                 (
                     fill(new($"text-{one.At}", one.Caution.Text.Length > 0 ? $"Caution {one.At + 1}" : "Another", one.Caution.Text)),
@@ -66,9 +68,25 @@ public sealed class CautionForm(
             );
 
     /// <summary>Reads the form; null where something is wrong. An emptied sentence goes.</summary>
-    public IReadOnlyList<Caution>? Read()
+    /// <param name="problem">What is wrong with a caution; null where whoever takes them judges.</param>
+    public IReadOnlyList<Caution>? Read(Func<Caution, string?>? problem = null)
     {
-        var read = Enumerable.Range(0, Limits.Sentences).Select(ReadRow).OfType<Caution>().ToList();
+        var read = new List<Caution>();
+        for (var at = 0; at < Limits.Sentences; at++)
+        {
+            if (ReadRow(at) is not { } caution)
+            {
+                continue;
+            }
+
+            if (problem?.Invoke(caution) is { } wrong)
+            {
+                Reader.Refuse($"text-{at}", wrong);
+            }
+
+            read.Add(caution);
+        }
+
         return Reader.Ok ? read : null;
     }
 
@@ -132,7 +150,7 @@ public sealed class CautionForm(
             return null;
         }
 
-        var was = at < cautions.Count ? cautions[at] : new("");
+        var was = at < Now.Count ? Now[at] : new("");
         return new(text)
         {
             Control = definition?.Controls.FirstOrDefault(one => one.Name == Text($"control-{at}"))?.Key,

@@ -33,6 +33,6 @@ public sealed class CautionListModel(ClubContext here, DefinitionEditor editor, 
     private async Task LoadAsync(IReadOnlyDictionary<string, string> typed)
     {
         Class = (await here.ClassAsync()).Class;
-        Form = new(Class, Class.Cautions, units.Wind, typed, field => editor.Fill(field, typed, Form.Reader));
+        Form = new(Class, () => Class.Cautions, units.Wind, typed, field => editor.Fill(field, typed, Form.Reader));
     }
 }

@@ -51,7 +51,7 @@ public sealed class ChangeModel(ClubContext here, MemberCards cards, UnitPrefere
     public async Task OnGetAsync([FromQuery] CardAsk ask, [FromQuery] ChangeAsk to, string? boat)
     {
         var member = await cards.OfAsync(ask, boat);
-        (Class, Card) = (member.Card?.Class ?? member.View.Class, member.Card);
+        (Class, Card) = (member.View.Published, member.Card);
         if (Card is not { } card)
         {
             return;

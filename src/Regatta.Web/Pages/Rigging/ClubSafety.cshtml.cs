@@ -1,8 +1,10 @@
+using System.Globalization;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Application.Membership;
+using Regatta.Core.Fleet;
 using Regatta.Core.Units;
-using Regatta.Core.Wind;
 using Regatta.Store;
 using Regatta.Web.Access;
 using Regatta.Web.Forms;
@@ -11,12 +13,21 @@ namespace Regatta.Web.Pages.Rigging;
 
 /// <summary>The club's own limit and cautions, for all its classes; for the coordinator.</summary>
 [Authorize(Policies.Coordinator)]
-public sealed class ClubSafetyModel(ClubContext here, ClubRules rules, UnitPreferences units) : PageModel
+public sealed class ClubSafetyModel(ClubContext here, SafetyRules rules, SetClubSafety save, UnitPreferences units) : PageModel
 {
+    /// <summary>The field that carries the revision the editor saw.</summary>
+    public const string RevisionField = "revision";
+
     private IReadOnlyDictionary<string, string> typed = new Dictionary<string, string>();
-    private ClubSays says = null!;
+    private KeptSafety kept = null!;
 
     public CautionForm Form { get; private set; } = null!;
+
+    /// <summary>Whether somebody else changed it since the editor's page was made, so that nothing was written.</summary>
+    public bool IsStale { get; private set; }
+
+    /// <summary>The revision the next save names: what the editor saw, or the newest once they were told what others did.</summary>
+    public long Revision => IsStale ? kept.Revision : Seen ?? kept.Revision;
 
     [TempData]
     public string? Done { get; set; }
@@ -30,9 +41,12 @@ public sealed class ClubSafetyModel(ClubContext here, ClubRules rules, UnitPrefe
             }
         );
 
-    private string Shown => says.Limit is { } limit ? NumberText.Plain(limit.In(units.Wind), 1) : "";
+    private string Shown => kept.Safety.Limit is { } limit ? NumberText.Plain(limit.In(units.Wind), 1) : "";
 
-    public async Task OnGetAsync() => await LoadAsync();
+    private long? Seen =>
+        long.TryParse(typed.GetValueOrDefault(RevisionField), NumberStyles.None, CultureInfo.InvariantCulture, out var seen) ? seen : null;
+
+    public Task OnGetAsync() => LoadAsync();
 
     public async Task<IActionResult> OnPostAsync()
     {
@@ -41,24 +55,21 @@ public sealed class ClubSafetyModel(ClubContext here, ClubRules rules, UnitPrefe
         var limit = Form.Reader.May(
             "limit",
             typed.GetValueOrDefault("limit"),
-            FormReader.Kept(Shown, says.Limit ?? default, text => WindRange.ReadSpeed(text, units.Wind))
+            FormReader.Kept(Shown, kept.Safety.Limit ?? default, text => ClubSafety.ReadLimit(text, units.Wind))
         );
-        var cautions = Form.Read();
-        foreach (var (caution, at) in (cautions ?? []).Select((caution, at) => (caution, at)))
-        {
-            if (caution.Text.Length > Core.Fleet.Control.LongestText)
-            {
-                Form.Reader.Refuse($"text-{at}", $"Keep a caution under {Core.Fleet.Control.LongestText} letters.");
-            }
-        }
-
-        if (!Form.Reader.Ok || cautions is null)
+        var cautions = Form.Read(ClubSafety.Problem);
+        if (cautions is null || !Form.Reader.Ok)
         {
             Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
             return Page();
         }
 
-        await rules.SaveAsync(here.Club.Ref, new(limit, cautions));
+        if (!await save.RunAsync(here.Actor, new(limit, cautions), Seen ?? -1))
+        {
+            (IsStale, kept, Response.StatusCode) = (true, await rules.FindAsync(here.Club.Ref), StatusCodes.Status409Conflict);
+            return Page();
+        }
+
         here.Note.Tell($"the club’s limit {(limit is { } known ? units.Show(known) : "none")}, {cautions.Count} cautions");
         Done = "Saved. They stand beside every class from now on.";
         return Redirect(Request.Path);
@@ -66,9 +77,12 @@ public sealed class ClubSafetyModel(ClubContext here, ClubRules rules, UnitPrefe
 
     private async Task LoadAsync()
     {
-        says = await rules.FindAsync(here.Club.Ref);
-        Form = new(null, says.Cautions, units.Wind, typed, Filled);
+        kept = await rules.FindAsync(here.Club.Ref);
+        Form = new(null, () => kept.Safety.Cautions, units.Wind, typed, Filled);
     }
 
-    private Field Filled(Field field) => typed.Count == 0 ? field : field.Filled(typed, Form.Reader.Problems);
+    private Field Filled(Field field) =>
+        typed.Count == 0 ? field
+        : IsStale ? field.Filled(typed, Form.Reader.Problems).Beside(field.Value)
+        : field.Filled(typed, Form.Reader.Problems);
 }

@@ -48,9 +48,9 @@ public sealed class EditProcedureModel(ClubContext here, DefinitionEditor editor
                 )
             );
 
-    public async Task<IActionResult> OnGetAsync(string procedure) => await LoadAsync(procedure) ? Page() : NotFound();
+    public async Task<IActionResult> OnGetAsync([FromRoute] string procedure) => await LoadAsync(procedure) ? Page() : NotFound();
 
-    public async Task<IActionResult> OnPostAsync(string procedure)
+    public async Task<IActionResult> OnPostAsync([FromRoute] string procedure)
     {
         if (!await LoadAsync(procedure))
         {
@@ -85,7 +85,7 @@ public sealed class EditProcedureModel(ClubContext here, DefinitionEditor editor
 
         var saved = await editor.SaveAsync(Form.Ok ? new SetProcedures(others) : null);
         editor.TellBeside(Form, "name");
-        return saved ? Redirect($"{here.ClassPath}/procedures{(name.Length > 0 ? "/" + written.Key : "")}") : Page();
+        return saved ? Redirect($"{here.ClassPath}/procedures") : Page();
     }
 
     private string FreeKey(string name)
@@ -97,11 +97,11 @@ public sealed class EditProcedureModel(ClubContext here, DefinitionEditor editor
             .First(candidate => Class.Procedures.All(one => one.Key != candidate));
     }
 
-    private async Task<bool> LoadAsync(string key)
+    private async Task<bool> LoadAsync(string procedure)
     {
         Class = (await here.ClassAsync()).Class;
-        Before = Class.Procedures.FirstOrDefault(one => one.Key == key);
-        return Before is not null || key == Another;
+        Before = Class.Procedures.FirstOrDefault(one => one.Key == procedure);
+        return Before is not null || procedure == Another;
     }
 
     private string Text(string field) => typed.GetValueOrDefault(field, "").Trim();

@@ -46,10 +46,10 @@ public sealed class OneProcedureModel(ClubContext here, RigBoat rig) : PageModel
     [TempData]
     public string? Done { get; set; }
 
-    public async Task<IActionResult> OnGetAsync(string procedure) => await LoadAsync(procedure) ? Page() : NotFound();
+    public async Task<IActionResult> OnGetAsync([FromRoute] string procedure) => await LoadAsync(procedure) ? Page() : NotFound();
 
     /// <summary>Keeps a drill's time.</summary>
-    public async Task<IActionResult> OnPostAsync(string procedure)
+    public async Task<IActionResult> OnPostAsync([FromRoute] string procedure)
     {
         if (!await LoadAsync(procedure))
         {
@@ -88,17 +88,17 @@ public sealed class OneProcedureModel(ClubContext here, RigBoat rig) : PageModel
         return Redirect(Request.Path);
     }
 
-    private async Task<bool> LoadAsync(string key)
+    private async Task<bool> LoadAsync(string name)
     {
         var view = await here.ClassAsync();
-        Class = view.Class;
-        if (Class.Procedures.FirstOrDefault(one => one.Key == key) is not { } found)
+        Class = view.Published;
+        if (Class.Procedures.FirstOrDefault(one => one.Key == name) is not { } found)
         {
             return false;
         }
 
         Procedure = found;
-        Best = (await rig.BestAsync(view.Ref)).FirstOrDefault(one => one.Procedure == key);
+        Best = (await rig.BestAsync(view.Ref)).FirstOrDefault(one => one.Procedure == name);
         return true;
     }
 }

@@ -17,10 +17,14 @@ public sealed class ProcedureListModel(ClubContext here, RigBoat rig) : PageMode
     /// <summary>Each procedure with the club's best time.</summary>
     public IReadOnlyList<(Procedure Procedure, BestDrill? Best)> Procedures { get; private set; } = [];
 
+    /// <summary>What is written in the draft and not published yet, for who may change the class.</summary>
+    public IReadOnlyList<Procedure> InDraft { get; private set; } = [];
+
     public async Task OnGetAsync()
     {
         var view = await here.ClassAsync();
-        Class = view.Class;
+        Class = view.Published;
+        InDraft = here.MayEdit ? [.. view.Class.Procedures.Where(one => !Class.Procedures.Contains(one))] : [];
         var best = (await rig.BestAsync(view.Ref)).ToDictionary(one => one.Procedure);
         Procedures = [.. Class.Procedures.Select(procedure => (procedure, best.GetValueOrDefault(procedure.Key)))];
     }

@@ -49,12 +49,17 @@ public sealed class ReefsModel(ClubContext here, MemberCards cards, StationState
     /// <summary>Whose limits are shown, in a sentence.</summary>
     public string Whose { get; private set; } = "";
 
-    public string Show(Speed? wind) => wind is { } known ? units.Show(known) : "not known";
+    /// <summary>What the limits say of a sail in the wind now, at the middle of an angle; null where the station is silent.</summary>
+    public string? WordNow(IReadOnlyList<SailLimit> limits, SailLimit at) =>
+        Now is not { } wind ? null
+        : LimitChart.Word(limits, wind, at.Middle, Beside) is var word && word == LimitWord.Open ? "open"
+        : word == LimitWord.Experienced ? "for the experienced"
+        : "no";
 
     public async Task OnGetAsync([FromQuery] CardAsk ask, string? boat)
     {
         member = await cards.OfAsync(ask, boat);
-        Class = member.Card?.Class ?? member.View.Class;
+        Class = member.View.Published;
         var crew = member.Who.Reader.Crew;
         Points = ReefPoints.Of(Class, crew);
         Careful = ReefPoints.Of(Class, crew with { Skill = Core.Crew.Skill.Learner });
@@ -78,7 +83,7 @@ public sealed class ReefsModel(ClubContext here, MemberCards cards, StationState
         Axis = new(8, 352, most);
         Whose =
             crew.IsEmpty ? "for the crew the class is tuned with"
-            : crew is { Junior: true } or { Skill: Core.Crew.Skill.Learner } ? "for you, as a newcomer or junior"
+            : crew.IsNewcomer ? "for you, as a newcomer or junior"
             : "for your crew";
     }
 }

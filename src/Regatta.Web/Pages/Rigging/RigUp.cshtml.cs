@@ -18,6 +18,9 @@ namespace Regatta.Web.Pages.Rigging;
 [Authorize(Policies.Member)]
 public sealed class RigUpModel(ClubContext here, MemberCards cards, RigBoat rig, SailedWinds winds, ClubClock clock) : PageModel
 {
+    /// <summary>The field that carries the run's key.</summary>
+    public const string KeyField = "run";
+
     private const string StatePrefix = "step-";
     private const string SaidPrefix = "said-";
     private const string Done = "done";
@@ -35,6 +38,15 @@ public sealed class RigUpModel(ClubContext here, MemberCards cards, RigBoat rig,
 
     public FormReader Form { get; } = new();
 
+    /// <summary>The run's own key.</summary>
+    public Guid Key { get; private set; } = Guid.NewGuid();
+
+    /// <summary>Whether the club has something of the run.</summary>
+    public bool IsOpen { get; private set; }
+
+    /// <summary>Whose run it is, so that a phone that is handed on keeps them apart.</summary>
+    public Guid Sailor => here.Actor.Person;
+
     /// <summary>How often steps are left out, for who may change the class; null for others.</summary>
     public (IReadOnlyList<SkippedStep> Steps, double? Minutes, int Runs)? Left { get; private set; }
 
@@ -46,7 +58,11 @@ public sealed class RigUpModel(ClubContext here, MemberCards cards, RigBoat rig,
     public async Task OnGetAsync([FromQuery] CardAsk ask, string? boat)
     {
         await LoadAsync(ask, boat);
-        answers = new((await rig.OpenAsync(here.Actor, here.Class.Class))?.Answers ?? new Dictionary<string, RigAnswer>());
+        if (await rig.OpenAsync(here.Actor, here.Class.Class) is { } open)
+        {
+            (Key, answers, IsOpen) = (open.Key, new(open.Answers), true);
+        }
+
         Left = here.MayEdit ? await rig.SkippedAsync(here.Class.Class) : null;
     }
 
@@ -55,8 +71,10 @@ public sealed class RigUpModel(ClubContext here, MemberCards cards, RigBoat rig,
     {
         await LoadAsync(ask, boat);
         Read();
-        await rig.KeepAsync(here.Actor, here.Class.Class, Card?.Choice.Boat?.Number, answers);
-        return Request.Headers.ContainsKey("X-Kept") ? new NoContentResult() : Redirect(Request.Path + Request.QueryString);
+        var kept = await rig.KeepAsync(here.Actor, here.Class.Class, Key, Card?.Choice.Boat?.Number, answers);
+        return !Request.Headers.ContainsKey("X-Kept") ? Redirect(Request.Path + Request.QueryString)
+            : kept ? new NoContentResult()
+            : StatusCode(StatusCodes.Status409Conflict);
     }
 
     /// <summary>Ends the run: the log opens with what was set.</summary>
@@ -73,7 +91,7 @@ public sealed class RigUpModel(ClubContext here, MemberCards cards, RigBoat rig,
 
         var now = clock.Now;
         var wind = await winds.BetweenAsync(now - Lately, now, card.Class.WindHeight);
-        await rig.FinishAsync(here.Actor, here.Class.Class, card.Reading, card.Choice.Boat?.Number, answers, otherwise, wind);
+        await rig.FinishAsync(here.Actor, here.Class.Class, Key, card.Reading, card.Choice.Boat?.Number, answers, otherwise, wind);
         TempData[nameof(MemberCardModel.Done)] =
             otherwise.Count > 0 ? "Ready. What you set otherwise waits in your log." : "Ready. She is set as your card says.";
         return Redirect($"{here.ClassPath}/card{Request.QueryString.Without("handler")}");
@@ -82,13 +100,14 @@ public sealed class RigUpModel(ClubContext here, MemberCards cards, RigBoat rig,
     private async Task LoadAsync(CardAsk ask, string? boat)
     {
         var member = await cards.OfAsync(ask, boat);
-        (Class, Card) = (member.Card?.Class ?? member.View.Class, member.Card);
-        Steps = Card is { } card ? RigUpRun.Steps(card.Reading, card.Cautions) : [];
+        (Class, Card) = (member.View.Published, member.Card);
+        Steps = Card is { } card ? RigUpSteps.Of(card.Reading, card.Cautions) : [];
     }
 
     private void Read()
     {
         var typed = Request.Typed();
+        Key = Guid.TryParse(typed.GetValueOrDefault(KeyField), out var key) ? key : Key;
         answers = Steps
             .Where(step => typed.GetValueOrDefault(StatePrefix + step.Key) is Done or Skipped)
             .ToDictionary(

@@ -44,12 +44,12 @@ public sealed record RigStep(
 /// <summary>The order in which a boat is made ready on land (models M8): the first pass through the couplings, then what was disturbed on
 /// the
 /// way, then the class's questions ashore.</summary>
-public static class RigUpRun
+public static class RigUpSteps
 {
     /// <summary>The steps for a reading of the card.</summary>
     /// <param name="reading">The card as its reader has it: boat, wind, crew, purpose.</param>
     /// <param name="cautions">The class's cautions and the club's own.</param>
-    public static IReadOnlyList<RigStep> Steps(CardReading reading, IReadOnlyList<Caution> cautions)
+    public static IReadOnlyList<RigStep> Of(CardReading reading, IReadOnlyList<Caution> cautions)
     {
         var place = new CautionPlace(null, reading.Layer, reading.Wind);
         var lines = reading.Lines.Where(line => line.Cell is not null).ToDictionary(line => line.Control.Key);
@@ -60,8 +60,8 @@ public static class RigUpRun
             .ToList();
         return
         [
-            .. order.Controls.Select(control => Of("set", RigStepKind.Set, control, [])),
-            .. order.Second.Select(look => Of("again", RigStepKind.Again, look.Control, look.By)),
+            .. order.Controls.Select(control => Step("set", RigStepKind.Set, control, [])),
+            .. order.Second.Select(look => Step("again", RigStepKind.Again, look.Control, look.By)),
             .. asked.Select(question => new RigStep(
                 $"look-{question.Key}",
                 RigStepKind.Look,
@@ -73,7 +73,7 @@ public static class RigUpRun
             )),
         ];
 
-        RigStep Of(string prefix, RigStepKind kind, Control control, IReadOnlyList<Control> by) =>
+        RigStep Step(string prefix, RigStepKind kind, Control control, IReadOnlyList<Control> by) =>
             new(
                 $"{prefix}-{control.Key}",
                 kind,
