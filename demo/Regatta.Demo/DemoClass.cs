@@ -100,6 +100,7 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
             About = About,
             Crew = Crew ?? kit.Crew,
             Rake = Rigging.Rake,
+            Drawing = WenlowDrawings.All.GetValueOrDefault(Key),
             Matrix = Matrix(kit.Matrix, bands, controls, Rows),
             Boats = [.. Boats.Select(boat => Boat(boat, controls))],
             Versions =
@@ -149,7 +150,7 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
                     Mode = layer.Mode,
                 },
             ],
-            (Plans ?? kit.Plans)?.Select(Rigging.Of).ToArray(),
+            (Plans ?? kit.Plans ?? (Rigging.Plans.Count > 0 ? [new("full", "full sail")] : null))?.Select(Rigging.Of).ToArray(),
             kit.Modes?.Select(Rigging.Of).ToArray()
         );
 

@@ -79,8 +79,31 @@ internal static class WenlowRigging
             {
                 Triggers = new() { ["planing"] = ("mean", 10, 8), ["soak"] = ("lull", 4, 3) },
             },
+            ["tandry"] = new()
+            {
+                Plans = new()
+                {
+                    ["full"] = (
+                        null,
+                        3.1,
+                        null,
+                        [("main", [2.35, 0.95, 0.05, 1.05, 0.5, 3.2, 1.15, 4.9, 2.2, 6.0]), ("jib", [3.85, 0.6, 2.55, 0.75, 2.5, 4.3])],
+                        []
+                    ),
+                },
+            },
             ["ferrin-16"] = new()
             {
+                Plans = new()
+                {
+                    ["full"] = (
+                        null,
+                        3.1,
+                        null,
+                        [("main", [1.85, 1.0, -0.05, 1.15, 0.45, 3.2, 1.1, 5.6, 1.8, 7.2]), ("jib", [3.9, 0.5, 2.55, 0.7, 1.95, 5.6])],
+                        []
+                    ),
+                },
                 Rake = new(
                     "rake",
                     7,

@@ -43,6 +43,12 @@ public static class Limits
     /// <summary>The controls of a class, retired ones among them.</summary>
     public const int Controls = 80;
 
+    /// <summary>Cures a class writes down for itself.</summary>
+    public const int Cures = 80;
+
+    /// <summary>Couplings between the controls of a class.</summary>
+    public const int Couplings = 200;
+
     /// <summary>The stops of a scale.</summary>
     public const int Stops = 200;
 

@@ -108,6 +108,7 @@ public sealed class SchemaTests(StoreFixture store)
     [InlineData(2)]
     [InlineData(3)]
     [InlineData(4)]
+    [InlineData(5)]
     public async Task A_document_of_each_schema_loads_as_it_did(int schema)
     {
         var definition = ClassJson.Read("quillet", schema, await GoldenAsync($"definition-{schema}.json"));

@@ -61,22 +61,13 @@ public sealed class ClassSetupTests(ClubHost host)
             .Fragment()
             .SendAsync(page, "#control-form", "/wenlow/classes/quillet/controls/new?handler=Kind", ("kind", kind));
         Assert.All(scale, field => Assert.NotNull(shown.Html.QuerySelector($"[name={field.Item1}]")));
-        (string, string)[] rest =
-        [
-            ("name", name),
-            ("kind", kind),
-            ("datum", "band"),
-            ("readingPoint", "eye"),
-            ("moreDoes", "Flatter."),
-            ("disturbs", "Boom position: it moves"),
-        ];
+        (string, string)[] rest = [("name", name), ("kind", kind), ("datum", "band"), ("readingPoint", "eye"), ("moreDoes", "Flatter.")];
         var sent = await captain.SendAsync(page, "#control-form", "/wenlow/classes/quillet/controls/new", [.. rest, .. scale]);
         Assert.Equal(302, (int)sent.Status);
 
         var key = sent.Location!.ToString().Split('#')[1];
         var item = (await captain.GetAsync("/wenlow/classes/quillet/controls")).Html.QuerySelector($"#{key}")!;
         Assert.Contains(hint, item.TextContent);
-        Assert.Contains("Gooseneck (it moves)", item.TextContent);
         var again = await captain.GetAsync($"/wenlow/classes/quillet/controls/{key}");
         Assert.Equal(302, (int)(await captain.SendAsync(again, "#control-form", $"/wenlow/classes/quillet/controls/{key}")).Status);
         Assert.Contains(hint, (await captain.GetAsync("/wenlow/classes/quillet/controls")).Html.QuerySelector($"#{key}")!.TextContent);
@@ -92,7 +83,6 @@ public sealed class ClassSetupTests(ClubHost host)
     [InlineData("kind", "observed target", "would lose their meaning")]
     [InlineData("datum", "", "Where does the scale start?")]
     [InlineData("helm", "90", "No control turns")]
-    [InlineData("disturbs", "Keel: everything", "“Keel” is no control of this class")]
     public async Task A_change_that_cannot_be_is_refused_beside_its_field_with_what_was_typed(string field, string typed, string says)
     {
         var captain = await host.VisitAsAsync("tamsin");

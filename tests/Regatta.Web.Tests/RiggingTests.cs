@@ -240,6 +240,51 @@ public sealed class RiggingTests(ClubHost host)
     }
 
     [Fact]
+    public async Task What_disturbs_what_is_changed_in_one_place_and_a_pair_of_one_is_refused_beside_its_field()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var captain = await club.VisitAsAsync("tamsin");
+        const string Edit = "/wenlow/classes/quillet/couplings/edit";
+        var page = await captain.GetAsync(Edit);
+        var rows = page.Html.QuerySelectorAll("[name^=why-]");
+        var last = rows.Length - 1;
+        var wrong = await captain.SendAsync(
+            page,
+            "main form",
+            Edit,
+            ($"why-{last}", "the leech opens"),
+            ($"from-{last}", "Outhaul"),
+            ($"to-{last}", "Outhaul")
+        );
+        Assert.Equal(422, (int)wrong.Status);
+        Assert.Contains("Choose two controls", wrong.TextOf($"#to-{last}-problem"));
+        var loose = await captain.SendAsync(wrong, "main form", Edit, ($"to-{last}", "Gooseneck"), ($"follows-{last}", "a bit"));
+        Assert.Contains("a number, or two", loose.TextOf($"#follows-{last}-problem"));
+        var kept = await captain.SendAsync(
+            page,
+            "main form",
+            Edit,
+            ("why-0", ""),
+            ($"why-{last}", "the leech opens"),
+            ($"from-{last}", "Outhaul"),
+            ($"to-{last}", "Gooseneck"),
+            ($"follows-{last}", "2 to 1")
+        );
+        Assert.Equal(302, (int)kept.Status);
+        var again = await captain.GetAsync(Edit);
+        var whys = again.Html.QuerySelectorAll("[name^=why-]").Select(field => field.GetAttribute("value")).ToList();
+        Assert.Contains("the leech opens", whys);
+        Assert.DoesNotContain(rows[0].GetAttribute("value"), whys);
+        var at = whys.IndexOf("the leech opens");
+        Assert.Equal("1 to 2", again.Html.QuerySelector($"#follows-{at}")!.GetAttribute("value"));
+        Assert.Contains(
+            "the leech opens",
+            (await captain.GetAsync("/wenlow/classes/quillet/couplings?control=outhaul")).TextOf("[role=status]")
+        );
+        Assert.Equal(409, (int)(await captain.SendAsync(page, "main form", Edit, ("why-0", "another"))).Status);
+    }
+
+    [Fact]
     public async Task Couplings_say_what_to_look_at_and_holes_what_they_are_worth()
     {
         var sailor = await host.VisitAsAsync("priya");

@@ -70,18 +70,16 @@ public sealed class HelmModel
             .. boats.Select(_ => 0.0),
         ];
 
+    /// <summary>The column of a control's effect; null where it takes no part.</summary>
+    public int? ColumnOf(Control control) =>
+        controls.FindIndex(one => one.Key == control.Key) is >= 0 and var at ? FirstControl + at : null;
+
     /// <summary>The row that picks one control's effect out of the coefficients, scaled by a change in positions.</summary>
     /// <exception cref="ArgumentException">The control is none of the model's: it is never another column.</exception>
     public IReadOnlyList<double> Change(Control control, double positions)
     {
-        var at = controls.FindIndex(one => one.Key == control.Key);
-        if (at < 0)
-        {
-            throw new ArgumentException($"{control.Key} takes no part in this model.");
-        }
-
         var row = new double[Columns.Count];
-        row[FirstControl + at] = InUnits(control, positions);
+        row[ColumnOf(control) ?? throw new ArgumentException($"{control.Key} takes no part in this model.")] = InUnits(control, positions);
         return row;
     }
 

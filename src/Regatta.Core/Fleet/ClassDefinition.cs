@@ -1,5 +1,7 @@
+using Regatta.Core.Balance;
 using Regatta.Core.Checks;
 using Regatta.Core.Crew;
+using Regatta.Core.Diagnosis;
 using Regatta.Core.Matrices;
 using Regatta.Core.Questions;
 using Regatta.Core.Rigging;
@@ -77,6 +79,12 @@ public sealed record ClassDefinition(
 
     /// <summary>Lengths of the rig, where shrouds set its rake; null where nobody measured them.</summary>
     public RakeGeometry? Rake { get; init; }
+
+    /// <summary>Her side view, with what her controls move in it; null where nobody drew her.</summary>
+    public BoatDrawing? Drawing { get; init; }
+
+    /// <summary>What cures what in this class, in the captain's order; empty for the usual cures.</summary>
+    public IReadOnlyList<Cure> Cures { get; init; } = [];
 
     /// <summary>All questions a log may have answers to: those asked, then the retired.</summary>
     public IEnumerable<Question> KnownQuestions => Questions.Concat(RetiredQuestions);

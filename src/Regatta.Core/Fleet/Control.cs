@@ -117,6 +117,9 @@ public sealed record Control(
         return $"{Name} {(shown.StartsWith(last, StringComparison.OrdinalIgnoreCase) ? shown[last.Length..] : shown)}";
     }
 
+    /// <summary>The words of its name and its key, in lower case.</summary>
+    public IEnumerable<string> Words => $"{Name} {Key.Name.Replace('-', ' ')}".ToLowerInvariant().Split(' ').Distinct();
+
     /// <summary>Whether a word a person uses means this control: its name, its key or a synonym, in any case.</summary>
     public bool IsCalled(string word) =>
         new[] { Name, Key.Name, Key.Name.Replace('-', ' ') }.Concat(Synonyms).Contains(word.Trim(), StringComparer.OrdinalIgnoreCase);

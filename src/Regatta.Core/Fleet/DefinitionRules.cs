@@ -17,6 +17,7 @@ internal static class DefinitionRules
             .Concat(QuestionRules.Broken(definition))
             .Concat(BindingRules.Broken(definition))
             .Concat(SailRules.Broken(definition))
+            .Concat(BalanceRules.Broken(definition))
             .Concat(Sentences("caution", [.. definition.Cautions.Select(caution => caution.Text)]))
             .Concat(Sentences("check", definition.Checks));
 

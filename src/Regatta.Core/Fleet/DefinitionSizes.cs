@@ -18,6 +18,11 @@ internal static class DefinitionSizes
             yield return $"A class has at most {Limits.Controls} controls, those no longer used among them.";
         }
 
+        if (definition.Known.Sum(control => control.Disturbs.Count) > Limits.Couplings)
+        {
+            yield return $"A class has at most {Limits.Couplings} couplings between its controls.";
+        }
+
         foreach (var problem in definition.Known.SelectMany(Broken).Concat(Unprintable(definition)))
         {
             yield return problem;

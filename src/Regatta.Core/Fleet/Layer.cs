@@ -44,7 +44,7 @@ public sealed record SailPlan(PlanKey Key, string Name)
     public Speed? MeasuredLimit { get; init; }
 
     /// <summary>What stands of its sails, at their real shape.</summary>
-    public IReadOnlyList<SailShape> Sails { get; init; } = [];
+    public IReadOnlyList<SideShape> Sails { get; init; } = [];
 
     /// <summary>The marks that belong to it.</summary>
     public IReadOnlyList<PlanMark> Marks { get; init; } = [];

@@ -1,5 +1,7 @@
+using Regatta.Core.Balance;
 using Regatta.Core.Checks;
 using Regatta.Core.Crew;
+using Regatta.Core.Diagnosis;
 using Regatta.Core.Fleet;
 using Regatta.Core.Questions;
 using Regatta.Core.Rigging;
@@ -38,6 +40,8 @@ public static class DefinitionDiff
                 Parts("Procedures", before.Procedures, after.Procedures, Describe),
                 ("Reefing", before.Reefing == after.Reefing, Describe(before.Reefing), Describe(after.Reefing)),
                 ("Lengths of the rig", before.Rake == after.Rake, Describe(before.Rake), Describe(after.Rake)),
+                ("Drawing", Equals(before.Drawing, after.Drawing), Describe(before.Drawing), Describe(after.Drawing)),
+                Parts("Cures", before.Cures, after.Cures, Describe),
                 Order(before, after),
             ]
         where !change.Same
@@ -181,6 +185,21 @@ public static class DefinitionDiff
         $"gusts {NumberText.Plain(rules.GustAllowance, 3)}, newcomers {NumberText.Plain(rules.Newcomer, 3)}, "
         + (rules.HeelWarns ? "heel warns" : "heel gives no warning")
         + string.Concat(rules.Signs.Append(rules.Squall).Append(rules.Lasting).Where(text => text.Length > 0).Select(text => $"; {text}"));
+
+    private static string Describe(BoatDrawing? drawing) =>
+        drawing is null
+            ? "none"
+            : $"waterline {Metres(drawing.Waterline)}, "
+                + string.Join(
+                    "; ",
+                    new[] { drawing.Hull, drawing.Board, drawing.Rudder }
+                        .OfType<SideShape>()
+                        .Select(part => $"{part.Name} {NumberText.Plain(part.Area, 3)} m², {part.Outline.Count} corners")
+                )
+                + $"; moved by {drawing.Effects.Count} controls";
+
+    private static string Describe(Cure cure) =>
+        $"{Spelling.Of(cure.Sign)}: {(cure.Control is { } control ? $"{control} {cure.Steps:+0;−0}" : cure.Act)} ({cure.Why})";
 
     private static string Describe(RakeGeometry? rake) =>
         rake is null

@@ -61,7 +61,9 @@ public sealed record ClassDocument(
     ReefingDocument? Reefing = null,
     IReadOnlyList<SailLimitDocument>? SailLimits = null,
     IReadOnlyList<ProcedureDocument>? Procedures = null,
-    RakeDocument? Rake = null
+    RakeDocument? Rake = null,
+    DrawingDocument? Drawing = null,
+    IReadOnlyList<CureDocument>? Cures = null
 );
 
 /// <summary>A rule of effective wind, or a table of offsets; masses in kg, the hull's part in kg·m, the arm in m.</summary>
@@ -234,7 +236,9 @@ public sealed record SettingsDocument(
     ReefingDocument? Reefing = null,
     IReadOnlyList<SailLimitDocument>? SailLimits = null,
     IReadOnlyList<ProcedureDocument>? Procedures = null,
-    RakeDocument? Rake = null
+    RakeDocument? Rake = null,
+    DrawingDocument? Drawing = null,
+    IReadOnlyList<CureDocument>? Cures = null
 );
 
 /// <summary>A session. What is said of its runs stands in <paramref name="Runs"/>; files from before there were runs say it of the log

@@ -157,7 +157,9 @@ public static class BundleReader
             document.Reefing,
             document.SailLimits,
             document.Procedures,
-            document.Rake
+            document.Rake,
+            document.Drawing,
+            document.Cures
         );
         var state = StateReader.Read(document.Key, settings, matrix.Value, LastBand(document));
         if (!state.Ok || state.Value.Definition.Problems() is [_, ..])

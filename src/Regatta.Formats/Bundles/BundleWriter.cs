@@ -56,7 +56,9 @@ public static class BundleWriter
             Reefing: SailJson.ToDocument(boatClass.Reefing),
             SailLimits: boatClass.SailLimits.Count > 0 ? [.. boatClass.SailLimits.Select(SailJson.ToDocument)] : null,
             Procedures: boatClass.Procedures.Count > 0 ? [.. boatClass.Procedures.Select(SailJson.ToDocument)] : null,
-            Rake: boatClass.Rake is { } rake ? SailJson.ToDocument(rake) : null
+            Rake: boatClass.Rake is { } rake ? SailJson.ToDocument(rake) : null,
+            Drawing: boatClass.Drawing is { } drawing ? DrawingJson.ToDocument(drawing) : null,
+            Cures: boatClass.Cures.Count > 0 ? [.. boatClass.Cures.Select(DrawingJson.ToDocument)] : null
         );
     }
 
@@ -99,7 +101,9 @@ public static class BundleWriter
             SailJson.ToDocument(definition.Reefing),
             [.. definition.SailLimits.Select(SailJson.ToDocument)],
             [.. definition.Procedures.Select(SailJson.ToDocument)],
-            definition.Rake is { } rake ? SailJson.ToDocument(rake) : null
+            definition.Rake is { } rake ? SailJson.ToDocument(rake) : null,
+            definition.Drawing is { } drawing ? DrawingJson.ToDocument(drawing) : null,
+            [.. definition.Cures.Select(DrawingJson.ToDocument)]
         );
 
     private static IReadOnlyList<NamedDocument>? Purposes(ClassDefinition definition) =>

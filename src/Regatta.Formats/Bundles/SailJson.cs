@@ -34,6 +34,8 @@ internal static class SailJson
             SailLimits = [.. (settings.SailLimits ?? []).Select(FromDocument)],
             Procedures = [.. (settings.Procedures ?? []).Select(FromDocument)],
             Rake = settings.Rake is { } rake ? FromDocument(rake) : null,
+            Drawing = settings.Drawing is { } drawing ? DrawingJson.FromDocument(drawing) : null,
+            Cures = [.. (settings.Cures ?? []).Select(DrawingJson.FromDocument)],
         };
 
     public static PlanDocument ToDocument(SailPlan plan) =>
@@ -56,7 +58,7 @@ internal static class SailJson
                 StatedArea = document.Area,
                 StatedArm = document.Arm is { } arm ? Millimetres(arm) : null,
                 MeasuredLimit = document.Limit is { } limit ? Wind(limit) : null,
-                Sails = [.. (document.Sails ?? []).Select(sail => new SailShape(sail.Name, [.. sail.Outline.Select(ToPoint)]))],
+                Sails = [.. (document.Sails ?? []).Select(sail => new SideShape(sail.Name, [.. sail.Outline.Select(ToPoint)]))],
                 Marks = [.. (document.Marks ?? []).Select(mark => new PlanMark(mark.What, mark.Says))],
             },
             one => one.Problem
@@ -214,26 +216,26 @@ internal static class SailJson
             one => one.Problem
         );
 
-    private static T Sound<T>(T made, Func<T, string?> problem) => problem(made) is { } why ? throw new FormatException(why) : made;
+    internal static T Sound<T>(T made, Func<T, string?> problem) => problem(made) is { } why ? throw new FormatException(why) : made;
 
-    private static Length Millimetres(double number) => Length.FromMillimetres(Number(number));
+    internal static Length Millimetres(double number) => Length.FromMillimetres(Number(number));
 
     private static Speed Wind(double number) =>
         Number(number) >= 0 ? Speed.FromMetresPerSecond(number) : throw new FormatException("A wind or a speed is zero or more.");
 
-    private static Angle Degrees(double number) => Angle.FromDegrees(Number(number));
+    internal static Angle Degrees(double number) => Angle.FromDegrees(Number(number));
 
-    private static double Number(double number) =>
+    internal static double Number(double number) =>
         Math.Abs(number) < 1e6 ? number : throw new FormatException("A number of sails, limits or the rig is beyond what can be.");
 
-    private static IReadOnlyList<double> ToDocument(SidePoint point) => [point.X.Millimetres, point.Z.Millimetres];
+    internal static IReadOnlyList<double> ToDocument(SidePoint point) => [point.X.Millimetres, point.Z.Millimetres];
 
-    private static SidePoint ToPoint(IReadOnlyList<double> numbers) =>
+    internal static SidePoint ToPoint(IReadOnlyList<double> numbers) =>
         numbers is [var x, var z]
             ? new(Millimetres(x), Millimetres(z))
             : throw new FormatException("A point of the side view is two numbers, in mm.");
 
-    private static T Word<T>(string text)
+    internal static T Word<T>(string text)
         where T : struct, Enum =>
         Spelling.Read<T>(text) is { Ok: true } read ? read.Value : throw new FormatException(Spelling.Read<T>(text).Problem);
 }

@@ -1,7 +1,9 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using Regatta.Core.Balance;
 using Regatta.Core.Checks;
 using Regatta.Core.Crew;
+using Regatta.Core.Diagnosis;
 using Regatta.Core.Fleet;
 using Regatta.Core.Marks;
 using Regatta.Core.Matrices;
@@ -17,7 +19,7 @@ namespace Regatta.Store.Storage;
 internal static class ClassJson
 {
     /// <summary>The schema that is written.</summary>
-    public const int Schema = 4;
+    public const int Schema = 5;
 
     /// <summary>The member that holds the controls by key; in histories each control counts as a member of its own.</summary>
     private const string Controls = "controls";
@@ -200,7 +202,9 @@ internal static class ClassJson
             definition.Reefing,
             definition.SailLimits,
             definition.Procedures,
-            definition.Rake
+            definition.Rake,
+            definition.Drawing,
+            definition.Cures
         );
 
     private static ClassDefinition FromStored(string key, StoredDefinition stored) =>
@@ -234,6 +238,8 @@ internal static class ClassJson
             SailLimits = stored.SailLimits,
             Procedures = stored.Procedures,
             Rake = stored.Rake,
+            Drawing = stored.Drawing,
+            Cures = stored.Cures,
         };
 
     private sealed record StoredBand(BandId Number, string Name, Speed From, Speed To);
@@ -264,7 +270,9 @@ internal static class ClassJson
         ReefRules Reefing,
         IReadOnlyList<SailLimit> SailLimits,
         IReadOnlyList<Procedure> Procedures,
-        RakeGeometry? Rake
+        RakeGeometry? Rake,
+        BoatDrawing? Drawing,
+        IReadOnlyList<Cure> Cures
     );
 }
 

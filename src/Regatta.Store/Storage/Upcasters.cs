@@ -6,22 +6,25 @@ namespace Regatta.Store.Storage;
 /// <summary>Lifts stored documents to the schema that is written now, one number at a time.</summary>
 internal static class Upcasters
 {
+    /// <summary>From each schema to the next; the first lifts from schema 1.</summary>
+    private static readonly Func<JsonObject, JsonObject>[] Definitions =
+    [
+        Upcast1To2.Definition,
+        Upcast2To3.Definition,
+        Upcast3To4.Definition,
+        Upcast4To5.Definition,
+    ];
+
     public static JsonObject Definition(int schema, JsonObject document) =>
-        schema switch
-        {
-            1 => Upcast3To4.Definition(Upcast2To3.Definition(Upcast1To2.Definition(document))),
-            2 => Upcast3To4.Definition(Upcast2To3.Definition(document)),
-            3 => Upcast3To4.Definition(document),
-            ClassJson.Schema => document,
-            _ => throw new ArgumentOutOfRangeException(nameof(schema)),
-        };
+        schema is >= 1 and <= ClassJson.Schema
+            ? Definitions.Skip(schema - 1).Aggregate(document, (lifted, next) => next(lifted))
+            : throw new ArgumentOutOfRangeException(nameof(schema));
 
     public static JsonArray Cells(int schema, ClassDefinition definition, JsonArray cells) =>
         schema switch
         {
             1 => Upcast1To2.Cells(definition, cells),
-            2 or 3 => cells,
-            ClassJson.Schema => cells,
+            <= ClassJson.Schema => cells,
             _ => throw new ArgumentOutOfRangeException(nameof(schema)),
         };
 }

@@ -5,6 +5,7 @@ import { watchTheBoard } from "./board.js";
 import { gates, tiller } from "./log.js";
 import { offerPasskeys } from "./passkeys.js";
 import { drill } from "./drill.js";
+import { drawBoat } from "./draw-boat.js";
 import { rigUp } from "./rig-up.js";
 
 window.htmx = htmx;
@@ -19,4 +20,5 @@ startMatrix(htmx);
 watchTheBoard(htmx);
 offerPasskeys();
 rigUp();
+drawBoat();
 drill();

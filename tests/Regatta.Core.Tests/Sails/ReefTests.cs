@@ -161,7 +161,7 @@ public sealed class ReefTests
                         .Select((radius, at) => (At: 2 * Math.PI * at / radii.Length, radius))
                         .Select(one => (X: x + (one.radius * Math.Cos(one.At)), Z: z + (one.radius * Math.Sin(one.At))))
                         .ToList();
-                    var sail = new SailShape(
+                    var sail = new SideShape(
                         "sail",
                         [.. corners.Select(corner => new SidePoint(Length.FromMetres(corner.X), Length.FromMetres(corner.Z)))]
                     );
@@ -198,7 +198,7 @@ public sealed class ReefTests
             StringComparison.Ordinal
         );
 
-    private static SailShape Shape(params double[] corners) =>
+    private static SideShape Shape(params double[] corners) =>
         new("main", [.. corners.Chunk(2).Select(corner => new SidePoint(Length.FromMetres(corner[0]), Length.FromMetres(corner[1])))]);
 
     private static SailPlan Plan(string key, double? limit, double? area, double? arm) =>

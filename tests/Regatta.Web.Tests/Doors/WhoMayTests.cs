@@ -203,6 +203,8 @@ public sealed class WhoMayTests(ClubHost host)
         Member      GET  Publishing/Compare -
         Member      GET  Publishing/History -
         Member      GET  Publishing/Versions -
+        Member      GET  Balance/Balance -
+        Member      GET  Balance/Wrong -
         Member      GET  Rigging/Change -
         Member      GET  Rigging/Couplings -
         Member      GET  Rigging/OneProcedure -
@@ -239,7 +241,9 @@ public sealed class WhoMayTests(ClubHost host)
         Captain     GET  ClassSetup/Measure -
         Captain     GET  ClassSetup/SailPlans -
         Captain     GET  ClassSetup/Settings -
+        Captain     GET  Balance/EditDrawing -
         Captain     GET  Rigging/CautionList -
+        Captain     GET  Rigging/EditCouplings -
         Captain     GET  Rigging/EditProcedure -
         Captain     GET  Rigging/EditReefs -
         Captain     GET  Rigging/Rake -
@@ -262,7 +266,9 @@ public sealed class WhoMayTests(ClubHost host)
         Captain     POST ClassSetup/Settings -
         Captain     POST Publishing/History Redo Restore Undo
         Captain     POST Publishing/Versions - Restore
+        Captain     POST Balance/EditDrawing -
         Captain     POST Rigging/CautionList -
+        Captain     POST Rigging/EditCouplings -
         Captain     POST Rigging/EditProcedure -
         Captain     POST Rigging/EditReefs -
         Captain     POST Rigging/Rake -

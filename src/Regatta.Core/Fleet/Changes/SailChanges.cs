@@ -27,6 +27,22 @@ public sealed record SetReefing(IReadOnlyList<SailPlan> Plans, ReefRules Reefing
         };
 }
 
+/// <summary>Says which control disturbs which.</summary>
+/// <param name="Couplings">What each control in use disturbs; one that is not named disturbs nothing.</param>
+public sealed record SetCouplings(IReadOnlyDictionary<ControlKey, IReadOnlyList<Coupling>> Couplings) : ClassChange
+{
+    /// <inheritdoc/>
+    public override string What(ClassState before) => Told(before.Definition, After(before.Definition));
+
+    private protected override Parsed<ClassState> Apply(ClassState before, ClassUse use) => Good(before.With(After(before.Definition)));
+
+    private ClassDefinition After(ClassDefinition before) =>
+        before with
+        {
+            Controls = [.. before.Controls.Select(control => control with { Disturbs = Couplings.GetValueOrDefault(control.Key, []) })],
+        };
+}
+
 /// <summary>Says how things are done aboard.</summary>
 /// <param name="Procedures">All procedures as they are to be.</param>
 public sealed record SetProcedures(IReadOnlyList<Procedure> Procedures) : ClassChange

@@ -80,38 +80,13 @@ public sealed class MemberCards(
             return [];
         }
 
-        var said = new List<string>();
-        var factor = fresh.Mean.MetresPerSecond > 0 ? now.MetresPerSecond / fresh.Mean.MetresPerSecond : 1;
-        var triggered = card.Layers.Modes.Where(mode => mode.Trigger is not null && mode.Key != card.Layers.Modes[0].Key).ToList();
-        if (triggered.Count > 0)
-        {
-            var minutes = WindMinute
-                .Of(await log.SamplesAsync(here.Club.Ref, fresh.To - WindSummary.Stretch, fresh.To.AddSeconds(1)))
-                .Select(minute => minute.Times(factor))
-                .ToList();
-            said.AddRange(
-                triggered
-                    .Select(mode => ModeAdvice.From(mode.Trigger!, minutes)?.Say(mode.Name, UsualBeside(card, mode.Key)))
-                    .OfType<string>()
-            );
-        }
-
-        var blocks = await log.BlocksAsync(here.Club.Ref, fresh.To - TrendStretch, fresh.To);
-        if (
-            WindTrend.Of(blocks.Select(block => (block.To, block.Mean.Times(factor))), fresh.To)?.Becomes(card.Version.Set.Bands, now) is
-            { } then
-        )
-        {
-            said.Add(
-                $"{(then.From < now ? "Dying" : "Building")}: {then.Name} within the hour if it goes on so. "
-                    + "See what changes before it comes."
-            );
-        }
-
-        return said;
+        return StationAdvice.Of(
+            card.Layers,
+            card.Version.Set.Bands,
+            now,
+            WindMinute.Of(await log.SamplesAsync(here.Club.Ref, fresh.To - WindSummary.Stretch, fresh.To.AddSeconds(1))),
+            (await log.BlocksAsync(here.Club.Ref, fresh.To - TrendStretch, fresh.To)).Select(block => (block.To, block.Mean)),
+            (fresh.To, fresh.Mean)
+        );
     }
-
-    /// <summary>The mode beside a triggered one that a sailor is in else: another that is not the first, or the first.</summary>
-    private static string UsualBeside(CardView card, ModeKey mode) =>
-        (card.Layers.Modes.Skip(1).FirstOrDefault(one => one.Key != mode) ?? card.Layers.Modes[0]).Name;
 }

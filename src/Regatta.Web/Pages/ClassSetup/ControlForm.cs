@@ -71,13 +71,6 @@ public sealed partial class ControlForm(
                     {
                         Hint = "A belief to start from, + weather helm; logs correct it. Empty: not used for balance.",
                     },
-                    new("disturbs", "What does changing it disturb?", "")
-                    {
-                        Type = "textarea",
-                        Hint =
-                            "A line each: the control, a colon, how. Such as Jib lead: the clew moves. Where "
-                            + "they are changed together, end with how far it goes for each unit: ; follows 1 to 2",
-                    },
                 ]
         )
             .Filled(typed, Reader)
@@ -96,7 +89,6 @@ public sealed partial class ControlForm(
             ["when"] = Whens.First(when => when.When == control.When).Word,
             ["builds"] = Directions.First(direction => direction.Builds == control.AsWindBuilds).Word,
             ["helm"] = Helm(control),
-            ["disturbs"] = string.Join("\n", control.Disturbs.Select(Written)),
             ["otherDatum"] = control.OtherDatum?.Words ?? "",
             ["otherShift"] = Shift(control),
             [SidesField] = control.BothSides ? OnBoth : OnOne,
@@ -139,10 +131,6 @@ public sealed partial class ControlForm(
                         )
             )
         );
-        var disturbs = (typed.GetValueOrDefault("disturbs") ?? "")
-            .Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
-            .Select(line => before?.Disturbs.FirstOrDefault(coupling => Written(coupling) == line) ?? ReadCoupling(line))
-            .ToList();
         var (byPurpose, otherDatum) = (ReadPurposes(scale), ReadOtherDatum());
         return Reader.Ok
             ? new(
@@ -165,7 +153,7 @@ public sealed partial class ControlForm(
                 helm
             )
             {
-                Disturbs = [.. disturbs.OfType<Coupling>()],
+                Disturbs = before?.Disturbs ?? [],
                 Plans = [.. definition.Layers.Plans.Where(plan => Ticked("plan-" + plan.Key)).Select(plan => plan.Key)],
                 Modes = [.. definition.Layers.Modes.Where(mode => Ticked("mode-" + mode.Key)).Select(mode => mode.Key)],
                 ByPurpose = byPurpose,
@@ -178,39 +166,6 @@ public sealed partial class ControlForm(
     }
 
     private static string Helm(Control control) => control.HelmPerUnit is { } known ? NumberText.Exact(known) : "";
-
-    private static string Written(Coupling coupling) =>
-        $"{coupling.Control}: {coupling.Why}" + (coupling.Follows is var (least, most) ? Following(least, most) : "");
-
-    private Coupling? ReadCoupling(string line)
-    {
-        var parts = line.Split(':', 2, StringSplitOptions.TrimEntries);
-        var disturbed = definition.Controls.FirstOrDefault(control => control.IsCalled(parts[0]));
-        if (disturbed is null)
-        {
-            Reader.Refuse(
-                "disturbs",
-                $"“{parts[0]}” is no control of this class. There are "
-                    + $"{string.Join(", ", definition.Controls.Select(control => control.Name))}."
-            );
-        }
-
-        var (why, follows) = parts.Length > 1 ? ReadFollows(parts[1]) : ("", null);
-        return disturbed is null ? null : new(disturbed.Key, why) { Follows = follows };
-    }
-
-    private (string Why, (double Least, double Most)? Follows) ReadFollows(string text)
-    {
-        var match = Ratio().Match(text);
-        if (!match.Success)
-        {
-            return (text, null);
-        }
-
-        var least = Reader.Take("disturbs", NumberText.Read(match.Groups["least"].Value)).Number;
-        var most = match.Groups["most"].Success ? Reader.Take("disturbs", NumberText.Read(match.Groups["most"].Value)).Number : least;
-        return (match.Groups["why"].Value, (Math.Min(least, most), Math.Max(least, most)));
-    }
 
     private string? Text(string field, string missing) =>
         Reader.Need(
@@ -229,12 +184,4 @@ public sealed partial class ControlForm(
         var key = Keys.Of(name);
         return new(key == ControlEditorModel.NewControl ? "new-one" : key);
     }
-
-    private static string Following(double least, double most) => $"; follows {NumberText.Plain(least, 3)} to {NumberText.Plain(most, 3)}";
-
-    [GeneratedRegex(
-        @"^(?<why>.*?)\s*;\s*follows\s+(?<least>\S+)(?:\s+to\s+(?<most>\S+))?$",
-        RegexOptions.IgnoreCase | RegexOptions.NonBacktracking
-    )]
-    private static partial Regex Ratio();
 }

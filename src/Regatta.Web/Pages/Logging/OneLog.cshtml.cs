@@ -53,6 +53,12 @@ public sealed class OneLogModel(
     /// <summary>Of each run what it says, and how far its check counts.</summary>
     public IReadOnlyList<(Run Run, IReadOnlyList<(string What, string Said)> Facts, CheckWeight? Weight)> Runs { get; private set; } = [];
 
+    /// <summary>What each run tells its sailor.</summary>
+    public IReadOnlyList<RunAdvice> Advice { get; private set; } = [];
+
+    /// <summary>A control as it is read on the boat she was sailed on.</summary>
+    public Func<Control, Control> Read { get; private set; } = control => control;
+
     /// <summary>Whether it may still be corrected.</summary>
     public bool MayCorrect { get; private set; }
 
@@ -89,6 +95,7 @@ public sealed class OneLogModel(
         var words = new LogWords(asked, known, units, clock);
         Facts = words.Of(entry.Log, entry.BoatName);
         Runs = [.. entry.Log.Runs.Select(run => (run, words.Of(run), run.Check is { } check ? CheckValidity.Weigh(check) : null))];
+        (Advice, Read) = ([.. entry.Log.Runs.Select(run => RunAdvice.Of(view, run))], choice.Readings.AsRead);
         MayCorrect = clock.Now - entry.Log.SailedAt <= SessionLog.CorrectedWithin;
         var said = words.Whole(entry.Log);
         foreach (var earlier in await earlierLogs.OfAsync(here.Club.Ref, User.Id(), number))

@@ -139,7 +139,7 @@ public sealed class RakeModel(ClubContext here, DefinitionEditor editor) : PageM
             field,
             Text(field),
             "Where does it stand?",
-            FormReader.Kept(before is { } was ? Shown(was) : "", before ?? default, SailShape.ReadPoint)
+            FormReader.Kept(before is { } was ? Shown(was) : "", before ?? default, SideShape.ReadPoint)
         );
     }
 

@@ -180,10 +180,10 @@ public sealed class ReefForm(ClassDefinition definition, DefinitionEditor editor
                     .Select(at => new PlanMark(Text($"what-{plan.Key}-{at}"), Text($"says-{plan.Key}-{at}")))
                     .Where(mark => mark.What.Length > 0),
             ],
-            Sails = [.. Enumerable.Range(0, Limits.PlanParts).Select(at => ReadSail(plan, at)).OfType<SailShape>()],
+            Sails = [.. Enumerable.Range(0, Limits.PlanParts).Select(at => ReadSail(plan, at)).OfType<SideShape>()],
         };
 
-    private SailShape? ReadSail(SailPlan plan, int at)
+    private SideShape? ReadSail(SailPlan plan, int at)
     {
         var (name, field) = (Text($"sail-{plan.Key}-{at}"), $"outline-{plan.Key}-{at}");
         if (name.Length == 0)
@@ -196,7 +196,7 @@ public sealed class ReefForm(ClassDefinition definition, DefinitionEditor editor
             return plan.Sails[at] with { Name = name };
         }
 
-        var sail = Reader.Need(field, Text(field), "Where are its corners?", text => SailShape.Read(name, text));
+        var sail = Reader.Need(field, Text(field), "Where are its corners?", text => SideShape.Read(name, text));
         return sail;
     }
 
@@ -264,7 +264,7 @@ public sealed class ReefForm(ClassDefinition definition, DefinitionEditor editor
                     : Parsed<double>.Bad("Write a number.")
             );
 
-    private static string Corners(SailShape sail) =>
+    private static string Corners(SideShape sail) =>
         string.Join(", ", sail.Outline.Select(point => $"{Number(point.X.Metres)} {Number(point.Z.Metres)}"));
 
     private string Wind(Speed? speed) => speed is { } known ? NumberText.Plain(known.In(wind), 1) : "";

@@ -30,6 +30,9 @@ public sealed record TodayLine(ClassDefinition Class, Speed Wind, SailsNow Sails
     /// <summary>When what the class carries becomes too much, by its usual crew; null where that is far, or not known.</summary>
     public ReefAdvice? Reef { get; private init; }
 
+    /// <summary>What the last minutes and the last hour say of her; none for an asked wind.</summary>
+    public IReadOnlyList<string> Advice { get; init; } = [];
+
     /// <summary>The caution that belongs to strong wind where the wind is at the class's end, else none.</summary>
     public string? Caution =>
         Card.Beyond || GustBand is not null || Card.Ashore.Concat(Card.Afloat).All(line => line.IfStronger is null)
@@ -129,17 +132,37 @@ public sealed class TodayBoards(
         var now = clock.GetUtcNow();
         var (state, wind) = (station.State, station.Fresh);
         var until = state.Newest?.At ?? now;
-        var drawing = WindBoard.Of(wind, station.Exists ? await log.BlocksAsync(club, until - Past, until + WindSummary.Stretch) : []);
+        var blocks = station.Exists ? await log.BlocksAsync(club, until - Past, until + WindSummary.Stretch) : [];
+        var drawing = WindBoard.Of(wind, blocks);
         var fleet = await classes.AllAsync(club);
         // An asked wind has no gusts of its own; they are as much stronger as they are now, or not known.
         var gust = asked is null ? wind?.Gust : null;
+        var minutes =
+            asked is null && wind is { } fresh
+                ? WindMinute.Of(await log.SamplesAsync(club, fresh.To - WindSummary.Stretch, fresh.To.AddSeconds(1)))
+                : [];
         IReadOnlyList<TodayLine> lines = (asked ?? wind?.Mean) is { } mean
             ?
             [
                 .. fleet
                     .Classes.Select(view => view.Newest)
                     .OfType<Core.Matrices.PublishedVersion>()
-                    .Select(version => TodayLine.Of(version.Class, version.Set, mean, gust, station.Height)),
+                    .Select(version => TodayLine.Of(version.Class, version.Set, mean, gust, station.Height))
+                    .Select(line =>
+                        asked is null && wind is { } heard
+                            ? line with
+                            {
+                                Advice = StationAdvice.Of(
+                                    line.Class.Layers,
+                                    line.Class.Bands,
+                                    line.Wind,
+                                    minutes,
+                                    blocks.Select(block => (block.To, block.Mean)),
+                                    (heard.To, heard.Mean)
+                                ),
+                            }
+                            : line
+                    ),
             ]
             : [];
         var onTheWater = (await outings.EndingAfterAsync(club, now)).Where(day => day.Outing.From < now + HalfADay).ToList();

@@ -7,10 +7,10 @@ namespace Regatta.Core.Sails;
 /// <param name="Z">Above the waterline; negative below it.</param>
 public readonly record struct SidePoint(Length X, Length Z);
 
-/// <summary>A sail as it stands in the side view, at its real shape.</summary>
+/// <summary>A sail, or a part of the boat below the water, as it stands in the side view, at its real shape.</summary>
 /// <param name="Name">What sailors call it.</param>
 /// <param name="Outline">Its corners in order, either way round; the last joins the first.</param>
-public sealed record SailShape(string Name, IReadOnlyList<SidePoint> Outline)
+public sealed record SideShape(string Name, IReadOnlyList<SidePoint> Outline)
 {
     /// <summary>The fewest corners of a shape.</summary>
     public const int FewestPoints = 3;
@@ -62,14 +62,56 @@ public sealed record SailShape(string Name, IReadOnlyList<SidePoint> Outline)
         : Area < 0.001 ? $"{Name}: this outline encloses nothing."
         : null;
 
+    /// <summary>The shape turned about a point: what stands above it goes aft, what hangs below it forward.</summary>
+    public SideShape Turned(SidePoint about, Angle aft)
+    {
+        var (sin, cos) = Math.SinCos(aft.Degrees * Math.PI / 180);
+        return this with { Outline = [.. Outline.Select(Turn)] };
+
+        SidePoint Turn(SidePoint point)
+        {
+            var (x, z) = (point.X.Metres - about.X.Metres, point.Z.Metres - about.Z.Metres);
+            return At(about.X.Metres + (x * cos) - (z * sin), about.Z.Metres + (z * cos) + (x * sin));
+        }
+    }
+
+    /// <summary>The shape moved.</summary>
+    public SideShape Moved(Length forward, Length up) =>
+        this with
+        {
+            Outline = [.. Outline.Select(point => At(point.X.Metres + forward.Metres, point.Z.Metres + up.Metres))],
+        };
+
+    /// <summary>What of the shape lies below a height (Sutherland and Hodgman 1974); null where nothing does.</summary>
+    public SideShape? Below(double height)
+    {
+        var kept = new List<SidePoint>();
+        foreach (var (one, next) in Sides())
+        {
+            if (one.Z.Metres <= height)
+            {
+                kept.Add(one);
+            }
+
+            if ((one.Z.Metres <= height) != (next.Z.Metres <= height))
+            {
+                var share = (height - one.Z.Metres) / (next.Z.Metres - one.Z.Metres);
+                kept.Add(At(one.X.Metres + (share * (next.X.Metres - one.X.Metres)), height));
+            }
+        }
+
+        var below = this with { Outline = kept };
+        return kept.Count >= FewestPoints && below.Area > 1e-9 ? below : null;
+    }
+
     /// <summary>Reads corners as a person writes them: pairs of metres forward of the transom and above the water, with commas, semicolons
     /// or lines between the pairs.</summary>
-    public static Parsed<SailShape> Read(string name, string text)
+    public static Parsed<SideShape> Read(string name, string text)
     {
         var pairs = text.Split([',', ';', '\n'], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
         if (pairs.Length > Limits.OutlinePoints)
         {
-            return Parsed<SailShape>.Bad($"An outline has at most {Limits.OutlinePoints} corners.");
+            return Parsed<SideShape>.Bad($"An outline has at most {Limits.OutlinePoints} corners.");
         }
 
         var corners = new List<SidePoint>();
@@ -77,14 +119,14 @@ public sealed record SailShape(string Name, IReadOnlyList<SidePoint> Outline)
         {
             if (!read.Ok)
             {
-                return Parsed<SailShape>.Bad(read.Problem!);
+                return Parsed<SideShape>.Bad(read.Problem!);
             }
 
             corners.Add(read.Value);
         }
 
-        var sail = new SailShape(name, corners);
-        return sail.Problem is { } problem ? Parsed<SailShape>.Bad(problem) : Parsed<SailShape>.Good(sail);
+        var shape = new SideShape(name, corners);
+        return shape.Problem is { } problem ? Parsed<SideShape>.Bad(problem) : Parsed<SideShape>.Good(shape);
     }
 
     /// <summary>Reads a point as a person writes it: two numbers in metres.</summary>
@@ -103,8 +145,8 @@ public sealed record SailShape(string Name, IReadOnlyList<SidePoint> Outline)
             );
     }
 
-    /// <summary>The same sail, corner for corner.</summary>
-    public bool Equals(SailShape? other) => other is not null && Name == other.Name && Outline.SequenceEqual(other.Outline);
+    /// <summary>The same shape, corner for corner.</summary>
+    public bool Equals(SideShape? other) => other is not null && Name == other.Name && Outline.SequenceEqual(other.Outline);
 
     /// <inheritdoc/>
     public override int GetHashCode() => HashCode.Combine(Name, Outline.Count);

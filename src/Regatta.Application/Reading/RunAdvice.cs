@@ -1,0 +1,37 @@
+using Regatta.Core.Balance;
+using Regatta.Core.Checks;
+using Regatta.Core.Diagnosis;
+using Regatta.Core.Fleet;
+using Regatta.Core.Logbook;
+
+namespace Regatta.Application.Reading;
+
+/// <summary>What a sailor gets back for a run.</summary>
+/// <param name="Compared">How its helm compares with what was expected; null where nobody looked.</param>
+/// <param name="Next">The smallest change to try next; null where nothing was off.</param>
+/// <param name="Signs">What was off.</param>
+public sealed record RunAdvice(AfterRun? Compared, RankedCure? Next, IReadOnlyList<Sign> Signs)
+{
+    /// <summary>What a run of a class tells its sailor.</summary>
+    public static RunAdvice Of(ClassView view, Run run)
+    {
+        var definition = view.Published;
+        var layer = definition.Layers.Has(run.Layer) ? run.Layer : definition.Layers.First;
+        var fit = view.Evidence.Of(layer, definition).Fit;
+        var band = definition.Bands.At(run.Wind.Mean.Times(run.WindFactor));
+        var helm = run.Check is { Helm.Mean: var read } check && CheckValidity.Weigh(check).Weight > 0 ? read.Degrees : (double?)null;
+        var signs = Core.Diagnosis.Signs.Of(definition, helm, run.Answers);
+        var drawing = definition.Drawing is { } drawn
+            ? new HelmSteps(definition, drawn, definition.Layers.Find(layer.Plan)?.Sails ?? [], MarkOf)
+            : null;
+        return new(
+            helm is { } degrees
+                ? AfterRun.Of(definition, degrees, fit.Posterior.PredictCell(fit.Model.Row(band, control => MarkOf(control.Key))))
+                : null,
+            signs.Count == 0 ? null : CureList.Of(definition, signs, MarkOf, new StepEffects(fit, drawing).Of).Cures.FirstOrDefault(),
+            signs
+        );
+
+        Core.Marks.Mark? MarkOf(ControlKey control) => run.Marks.TryGetValue(control, out var mark) ? mark : null;
+    }
+}

@@ -1,0 +1,208 @@
+using Regatta.Core;
+using Regatta.Core.Balance;
+using Regatta.Core.Fleet;
+using Regatta.Core.Fleet.Changes;
+using Regatta.Core.Sails;
+using Regatta.Core.Units;
+using Regatta.Web.Forms;
+
+namespace Regatta.Web.Pages.Balance;
+
+/// <summary>The side view of a boat as fields. What is typed and what is dragged in the drawing are the same text.</summary>
+/// <param name="definition">The class.</param>
+/// <param name="typed">What was typed.</param>
+/// <param name="fill">Puts what was typed, and what others changed, into a field.</param>
+public sealed class DrawingForm(ClassDefinition definition, IReadOnlyDictionary<string, string> typed, Func<Field, Field> fill)
+{
+    private const int EmptyRows = 2;
+    private const string Nothing = "";
+
+    private static readonly (string Word, BoardKind Kind)[] Boards =
+    [
+        ("stays where it is", BoardKind.Fixed),
+        ("swings aft about its pin", BoardKind.Pivoting),
+        ("slides up", BoardKind.Sliding),
+    ];
+
+    private static readonly (string Word, DrawnMove Move)[] Moves =
+    [
+        ("leans the rig aft, degrees", DrawnMove.Rake),
+        ("moves the rig forward, metres", DrawnMove.RigForward),
+        ("lifts the sails, metres", DrawnMove.SailsUp),
+        ("swings the board aft, degrees", DrawnMove.BoardAft),
+        ("lifts the board, metres", DrawnMove.BoardUp),
+        ("slides a lateen’s boom forward, metres", DrawnMove.Gooseneck),
+    ];
+
+    private readonly BoatDrawing? now = definition.Drawing;
+
+    public FormReader Reader { get; } = new();
+
+    /// <summary>Length, mast and outlines.</summary>
+    public IEnumerable<Field> Shapes
+    {
+        get
+        {
+            yield return fill(
+                new("waterline", "Length at the waterline, m", now is null ? "" : Number(now.Waterline.Metres)) { InputMode = "decimal" }
+            );
+            yield return fill(
+                new("mast", "Mast foot, m", now is null ? "" : Shown(now.MastFoot)) { Hint = "forward of the transom, above the water" }
+            );
+            yield return fill(Outline("hull", "Hull below the water", now?.Hull));
+            yield return fill(Outline("board", "Board, keel or skegs; empty for none", now?.Board));
+            yield return fill(Outline("rudder", "Rudder; empty for none", now?.Rudder));
+            yield return fill(
+                new("moves", "The board", Boards.First(one => one.Kind == (now?.BoardMoves ?? BoardKind.Fixed)).Word)
+                {
+                    Choices = [.. Boards.Select(one => one.Word)],
+                }
+            );
+            yield return fill(
+                new("pin", "Its pin, m", now is { BoardMoves: BoardKind.Pivoting } ? Shown(now.BoardPin) : "") { Hint = "where it swings" }
+            );
+            yield return fill(
+                new("lateen", "A lateen’s spars; empty for another rig", now?.Lateen is { } spars ? Shown(spars) : "")
+                {
+                    Hint =
+                        "Six numbers: the angle between the spars in degrees; then in metres upper spar, boom, halyard point from the tack, "
+                        + "its height above the water, gooseneck from the tack.",
+                }
+            );
+        }
+    }
+
+    /// <summary>What controls move: the control, what it moves, how far, from which mark.</summary>
+    public IEnumerable<(Field Control, IReadOnlyList<Field> Moves)> Effects =>
+        Enumerable
+            .Range(0, Math.Min(Limits.Controls, (now?.Effects.Count ?? 0) + EmptyRows))
+            .Select(at => (At: at, Effect: at < (now?.Effects.Count ?? 0) ? now!.Effects[at] : null))
+            .Select(one =>
+                (
+                    fill(
+                        new($"control-{one.At}", one.Effect is null ? "Another control" : $"Control {one.At + 1}", NameOf(one.Effect))
+                        {
+                            Choices = [Nothing, .. definition.Marked.Select(control => control.Name)],
+                        }
+                    ),
+                    (IReadOnlyList<Field>)
+                        [
+                            fill(
+                                new(
+                                    $"move-{one.At}",
+                                    "does what, in what",
+                                    Moves.First(move => move.Move == (one.Effect?.Move ?? DrawnMove.Rake)).Word
+                                )
+                                {
+                                    Choices = [.. Moves.Select(move => move.Word)],
+                                }
+                            ),
+                            fill(new($"per-{one.At}", "for each unit more", one.Effect is null ? "" : Number(one.Effect.PerUnit))),
+                            fill(new($"zero-{one.At}", "drawn at the mark", one.Effect is null ? "" : Number(one.Effect.Zero))),
+                        ]
+                )
+            );
+
+    /// <summary>Reads the form; null where something is wrong.</summary>
+    public SetDrawing? Read()
+    {
+        if (Text("waterline").Length + Text("hull").Length == 0)
+        {
+            return new(null);
+        }
+
+        var waterline = Reader.Need("waterline", Text("waterline"), "How long is she at the waterline?", ReadNumber);
+        var mast = Reader.Need("mast", Text("mast"), "Where does the mast stand?", SideShape.ReadPoint);
+        var hull = Reader.Need("hull", Text("hull"), "Draw the hull.", text => SideShape.Read("hull", text));
+        var board = Optional("board", text => SideShape.Read("board", text));
+        var rudder = Optional("rudder", text => SideShape.Read("rudder", text));
+        var moves = Boards.FirstOrDefault(one => one.Word == Text("moves")).Kind;
+        var pin = moves == BoardKind.Pivoting ? Reader.Need("pin", Text("pin"), "Where does it swing?", SideShape.ReadPoint) : default;
+        var lateen = Optional("lateen", ReadLateen);
+        var effects = Enumerable.Range(0, Limits.Controls).Select(ReadEffect).OfType<DrawnEffect>().ToList();
+        if (!Reader.Ok)
+        {
+            return null;
+        }
+
+        var drawing = new BoatDrawing(Length.FromMetres(waterline), mast, hull!, board, rudder)
+        {
+            BoardMoves = moves,
+            BoardPin = pin,
+            Lateen = lateen,
+            Effects = effects,
+        };
+        if (drawing.Problem is { } problem)
+        {
+            Reader.Refuse("hull", problem);
+            return null;
+        }
+
+        return new(drawing);
+    }
+
+    private T? Optional<T>(string field, Func<string, Parsed<T>> read)
+        where T : class => Text(field).Length == 0 ? null : Reader.Take(field, read(Text(field)));
+
+    private DrawnEffect? ReadEffect(int at)
+    {
+        if (definition.Marked.FirstOrDefault(control => control.Name == Text($"control-{at}")) is not { } control)
+        {
+            return null;
+        }
+
+        var each = Reader.Need($"per-{at}", Text($"per-{at}"), "How far, for each unit of its mark?", ReadNumber);
+        var zero = Reader.Need($"zero-{at}", Text($"zero-{at}"), "At which mark is she drawn?", ReadNumber);
+        return new(control.Key, Moves.FirstOrDefault(move => move.Word == Text($"move-{at}")).Move, each, zero);
+    }
+
+    private static Parsed<double> ReadNumber(string text) =>
+        NumberText
+            .Read(text)
+            .Then(read =>
+                read.Tail.Length == 0 && Math.Abs(read.Number) < 100_000
+                    ? Parsed<double>.Good(read.Number)
+                    : Parsed<double>.Bad("Write a number.")
+            );
+
+    private static Parsed<LateenSpars> ReadLateen(string text)
+    {
+        var read = text.Split([' ', ';'], StringSplitOptions.RemoveEmptyEntries).Select(ReadNumber).ToList();
+        if (read.Count != 6 || read.Exists(one => !one.Ok))
+        {
+            return Parsed<LateenSpars>.Bad("Six numbers, such as 62 4.2 3 2.6 3.2 0.4.");
+        }
+
+        Length Metres(int at) => Length.FromMetres(read[at].Value);
+        var spars = new LateenSpars(Angle.FromDegrees(read[0].Value), Metres(1), Metres(2), Metres(3), Metres(4), Metres(5));
+        return spars.Problem is { } problem ? Parsed<LateenSpars>.Bad(problem) : Parsed<LateenSpars>.Good(spars);
+    }
+
+    private static Field Outline(string name, string label, SideShape? shape) =>
+        new(name, label, shape is null ? "" : string.Join(", ", shape.Outline.Select(Shown)))
+        {
+            Hint = "Corners in order, m: forward of the transom, above the water; a comma between corners.",
+        };
+
+    private string NameOf(DrawnEffect? effect) => effect is null ? Nothing : definition.Find(effect.Control)?.Name ?? Nothing;
+
+    private static string Shown(LateenSpars spars) =>
+        string.Join(
+            ' ',
+            new[]
+            {
+                spars.Between.Degrees,
+                spars.Upper.Metres,
+                spars.Boom.Metres,
+                spars.Halyard.Metres,
+                spars.Hoist.Metres,
+                spars.Gooseneck.Metres,
+            }.Select(Number)
+        );
+
+    private static string Shown(SidePoint point) => $"{Number(point.X.Metres)} {Number(point.Z.Metres)}";
+
+    private static string Number(double number) => NumberText.Exact(number);
+
+    private string Text(string field) => typed.GetValueOrDefault(field, "").Trim();
+}

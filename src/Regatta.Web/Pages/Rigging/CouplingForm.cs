@@ -1,0 +1,105 @@
+using Regatta.Core;
+using Regatta.Core.Fleet;
+using Regatta.Core.Fleet.Changes;
+using Regatta.Core.Units;
+using Regatta.Web.Forms;
+
+namespace Regatta.Web.Pages.Rigging;
+
+/// <summary>What disturbs what as rows of fields; the couplings there are, and some more.</summary>
+/// <param name="definition">The class.</param>
+/// <param name="typed">What was typed.</param>
+/// <param name="fill">Puts what was typed, and what others changed, into a field.</param>
+public sealed class CouplingForm(ClassDefinition definition, IReadOnlyDictionary<string, string> typed, Func<Field, Field> fill)
+{
+    private const int EmptyRows = 3;
+    private const string Between = " to ";
+
+    private readonly IReadOnlyList<(Control From, Coupling Coupling)> now =
+    [
+        .. definition.Controls.SelectMany(control => control.Disturbs.Select(coupling => (control, coupling))),
+    ];
+
+    public FormReader Reader { get; } = new();
+
+    /// <summary>For each coupling its sentence, then which two it joins.</summary>
+    public IEnumerable<(Field Text, IReadOnlyList<Field> Where)> Rows =>
+        Enumerable.Range(0, Math.Min(Limits.Couplings, now.Count + EmptyRows)).Select(Row);
+
+    /// <summary>Reads the form; null where something is wrong. An emptied sentence goes.</summary>
+    public SetCouplings? Read()
+    {
+        var read = Enumerable.Range(0, Limits.Couplings).Select(ReadRow).OfType<(ControlKey From, Coupling Coupling)>().ToList();
+        return Reader.Ok
+            ? new(
+                read.GroupBy(one => one.From)
+                    .ToDictionary(group => group.Key, IReadOnlyList<Coupling> (group) => [.. group.Select(one => one.Coupling)])
+            )
+            : null;
+    }
+
+    private (Field Text, IReadOnlyList<Field> Where) Row(int at)
+    {
+        var (from, coupling) = at < now.Count ? now[at] : (null, null);
+        IReadOnlyList<string> names = ["", .. definition.Controls.Select(control => control.Name)];
+        return (
+            fill(new($"why-{at}", coupling is null ? "Another: how does it disturb it?" : $"{at + 1}. How?", coupling?.Why ?? "")),
+            [
+                fill(new($"from-{at}", "Changing", from?.Name ?? "") { Choices = names }),
+                fill(
+                    new($"to-{at}", "disturbs", coupling is null ? "" : definition.Find(coupling.Control)?.Name ?? "") { Choices = names }
+                ),
+                fill(
+                    new($"follows-{at}", "which goes along, for each unit", Followed(coupling))
+                    {
+                        Hint = at == 0 ? "Such as 1 to 2. Empty: only to be checked." : "",
+                    }
+                ),
+            ]
+        );
+    }
+
+    private (ControlKey From, Coupling Coupling)? ReadRow(int at)
+    {
+        var why = Text($"why-{at}");
+        var (from, to) = (Named($"from-{at}"), Named($"to-{at}"));
+        if (why.Length == 0)
+        {
+            return null;
+        }
+
+        if (from is null || to is null || from.Key == to.Key)
+        {
+            Reader.Refuse(
+                from is null ? $"from-{at}" : $"to-{at}",
+                "Choose two controls: the one that is changed, and the one it disturbs."
+            );
+            return null;
+        }
+
+        var was = at < now.Count ? now[at].Coupling : null;
+        var follows = Reader.May(
+            $"follows-{at}",
+            Text($"follows-{at}"),
+            FormReader.Kept(Followed(was), was?.Follows ?? default, ReadRange)
+        );
+        return (from.Key, new(to.Key, why) { Follows = Text($"follows-{at}").Length == 0 ? null : follows });
+    }
+
+    private static Parsed<(double Least, double Most)> ReadRange(string text)
+    {
+        var ends = text.Split(Between.Trim(), StringSplitOptions.TrimEntries).Select(NumberText.Read).ToList();
+        return ends.Count is 1 or 2 && ends.TrueForAll(end => end.Ok)
+            ? Parsed<(double, double)>.Good((ends.Min(end => end.Value.Number), ends.Max(end => end.Value.Number)))
+            : Parsed<(double, double)>.Bad("How far the other goes for each unit of this one: a number, or two such as 1 to 2.");
+    }
+
+    private static string Followed(Coupling? coupling) =>
+        coupling?.Follows is var (least, most)
+            ? NumberText.Plain(least, 3) + (most > least ? Between + NumberText.Plain(most, 3) : "")
+            : "";
+
+    private Control? Named(string field) => definition.Controls.FirstOrDefault(control => control.Name == Text(field));
+
+    private string Text(string field) => typed.GetValueOrDefault(field, "").Trim();
+}
