@@ -7,6 +7,12 @@ if (args[0] == "worlds")
     return;
 }
 
+if (args[0] == "diagnosis")
+{
+    Diagnoses.Run();
+    return;
+}
+
 if (args[0] is "order" or "reefs")
 {
     (args[0] == "order" ? (Action)SetUp.Order : SetUp.Reefs)();

@@ -27,16 +27,23 @@ public sealed class HelmSteps(
 {
     private const double HeelStep = 5;
 
+    /// <summary>What turns her by less is nothing (ours).</summary>
+    private const double LeastShown = 0.005;
+
     /// <summary>What is left of a sail's pull when it is eased "a little" (ours).</summary>
     private const double Eased = 0.8;
 
     /// <summary>How she stands.</summary>
     public BoatPose Pose { get; } = BoatPose.Of(definition, drawing, marks);
 
+    /// <summary>What she carries; a lateen without an outline hangs by her spars.</summary>
+    public IReadOnlyList<SideShape> Sails { get; } =
+        sails.Count > 0 || drawing.Lateen is null ? sails : [drawing.Lateen.Sail(drawing.Lateen.Gooseneck, drawing.MastFoot.X)];
+
     /// <summary>κ in degrees for each metre of arm; null where she has no rudder behind her, or nothing draws.</summary>
     public double? RudderPerMetre =>
         drawing.Rudder is { Area: > 0 } rudder
-        && BoatBalance.Of(drawing, sails, Pose) is { } balance
+        && BoatBalance.Of(drawing, Sails, Pose) is { } balance
         && balance.Resistance.X.Metres - rudder.Centroid.X.Metres is > 0.05 and var behind
             ? HelmArm.RudderPerMetre(balance.Area, rudder.Area, Length.FromMetres(behind))
             : null;
@@ -45,10 +52,49 @@ public sealed class HelmSteps(
     /// tell.</summary>
     public double? Turned(BoatPose pose, Angle heel) =>
         RudderPerMetre is { } perMetre
-        && BoatBalance.Of(drawing, sails, Pose) is { } before
-        && BoatBalance.Of(drawing, sails, pose) is { } after
+        && BoatBalance.Of(drawing, Sails, Pose) is { } before
+        && BoatBalance.Of(drawing, Sails, pose) is { } after
             ? perMetre * (HelmArm.Of(after, heel, HelmArm.CloseHauled).Metres - HelmArm.Of(before, default, HelmArm.CloseHauled).Metres)
             : null;
+
+    /// <summary>How she stands with some things shifted, and at which heel.</summary>
+    public (BoatPose Pose, Angle Heel) Shifted(IReadOnlyList<Shift> shifts)
+    {
+        var pose = BoatPose.Of(definition, drawing, MarkOf);
+        return (
+            pose with
+            {
+                Trims = [.. Sails.Select((_, at) => Math.Clamp(1 + shifts.Where(shift => shift.Sail == at).Sum(shift => shift.By), 0, 1))],
+            },
+            Angle.FromDegrees(shifts.Where(shift => shift.Control is null && shift.Sail is null).Sum(shift => shift.By))
+        );
+
+        // Where nobody set a mark down, she stands as she is drawn. No control goes beyond its ends.
+        Mark? MarkOf(ControlKey key)
+        {
+            var moved = shifts.Where(shift => shift.Control?.Key == key).ToList();
+            if (moved.Count == 0 || definition.Find(key) is not { } control)
+            {
+                return marks(key);
+            }
+
+            var from = (marks(key) ?? Drawn(control)).Position;
+            return new(
+                Math.Clamp(
+                    from + moved.Sum(shift => shift.By * control.Scale.Step),
+                    Math.Min(from, control.Scale.Min.Position),
+                    Math.Max(from, control.Scale.Max.Position)
+                )
+            );
+        }
+    }
+
+    /// <summary>How many degrees more of weather helm some shifts give; null where the drawing cannot tell.</summary>
+    public double? TurnedBy(IReadOnlyList<Shift> shifts)
+    {
+        var (pose, heel) = Shifted(shifts);
+        return Turned(pose, heel);
+    }
 
     /// <summary>How many degrees some positions of a control are worth; null where it moves nothing that is drawn.</summary>
     public double? Worth(Control control, double positions)
@@ -58,7 +104,7 @@ public sealed class HelmSteps(
             return null;
         }
 
-        var at = marks(control.Key) ?? new Mark((control.Scale.Min.Position + control.Scale.Max.Position) / 2);
+        var at = marks(control.Key) ?? Drawn(control);
         var (from, to) = (PoseAt(at), PoseAt(new(at.Position + positions)));
         return (Turned(to, default), Turned(from, default)) is ({ } after, { } before) ? after - before : null;
 
@@ -69,6 +115,12 @@ public sealed class HelmSteps(
     public bool Moves(Control control) =>
         drawing.Effects.Any(effect => effect.Control == control.Key) || definition.Rake?.Holes == control.Key;
 
+    /// <summary>The mark at which she is drawn.</summary>
+    private Mark Drawn(Control control) =>
+        drawing.Effects.FirstOrDefault(effect => effect.Control == control.Key) is { } effect
+            ? new(effect.Zero * control.Scale.PositionsPerUnit)
+            : new(definition.Rake?.UprightHole ?? control.Scale.Min.Position);
+
     /// <summary>Everything that turns the helm, what turns it most first.</summary>
     public IReadOnlyList<HelmStep> All()
     {
@@ -77,12 +129,12 @@ public sealed class HelmSteps(
             ($"{HeelStep:0}° of heel to leeward", null, Turned(Pose, Angle.FromDegrees(HeelStep))),
         };
         steps.AddRange(
-            sails.Select(
+            Sails.Select(
                 (sail, at) =>
                     (
                         $"{sail.Name} eased a little",
                         (Control?)null,
-                        Turned(Pose with { Trims = [.. sails.Select((_, other) => other == at ? Eased : 1)] }, default)
+                        Turned(Pose with { Trims = [.. Sails.Select((_, other) => other == at ? Eased : 1)] }, default)
                     )
             )
         );
@@ -100,7 +152,7 @@ public sealed class HelmSteps(
         return
         [
             .. steps
-                .Where(step => step.Degrees is not null)
+                .Where(step => step.Degrees is { } degrees && Math.Abs(degrees) >= LeastShown)
                 .Select(step => new HelmStep(
                     step.Name,
                     step.Control,

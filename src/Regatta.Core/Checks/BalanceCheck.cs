@@ -64,6 +64,24 @@ public sealed record BalanceCheck(BalanceKind Kind, Angle? Heel)
             ],
         };
 
+    /// <summary>What to do first where a gate does not hold: nothing read before that tells of her balance. Common practice.</summary>
+    public string FirstDo(Gate gate) =>
+        gate switch
+        {
+            Gate.RudderCentred when Kind == BalanceKind.TwoRudders => "Make both rudders agree first: each pulls for itself else.",
+            Gate.RudderCentred when Kind == BalanceKind.Radio => "Trim the rudder until she runs straight downwind, hands off.",
+            Gate.RudderCentred => "Centre the rudder first; read both tacks, then its error shows.",
+            Gate.CloseHauled => "Bring her close-hauled first: on a reach every boat turns up.",
+            Gate.SteadyFullSpeed => "Wait for steady breeze and full speed, 10 to 20 m: while she gathers way the helm tells nothing.",
+            Gate.Flat when Kind == BalanceKind.Radio => "Depower first: sheets out a click or two. Beyond 30° she only slides sideways.",
+            Gate.Flat => "Hike, or ease, until she sails at her heel. Beyond 30° depower first: heel alone turns her up.",
+            Gate.Trimmed => "Trim first, telltales streaming: an eased main or headsail turns her by itself.",
+            Gate.HandsOff => "Hands off the stick first: what you hold, you do not see.",
+            Gate.RigUpright => "Stand the rig upright first: a rig that leans pulls by itself.",
+            Gate.DraftSteady => "Downhaul until the draft stays: one that wanders pulls now here, now there.",
+            _ => "See to that first.",
+        };
+
     /// <summary>The words for balance, from lee to weather, with the degrees each stands for.</summary>
     public IReadOnlyList<HelmWord> Words => HelmWords.Of(Kind);
 

@@ -31,7 +31,8 @@ public sealed record AfterRun(double Helm, double Low, double High, string Means
                 (false, false, false) =>
                     $"As expected here, and {(off > 0 ? "more" : "less")} than the class aims at ({wanted}): a mark wants changing.",
                 (false, _, _) =>
-                    $"{NumberText.Plain(Math.Abs(off), 1)} off the {wanted} the class aims at, and not what was expected here: look first what was otherwise aboard, heel, trim or a mark.",
+                    $"{NumberText.Plain(Math.Abs(off), 1)} off the {wanted} the class aims at, and not what was expected here: "
+                        + "look first what was otherwise aboard, heel, trim or a mark.",
             }
         );
     }

@@ -77,9 +77,16 @@ public static class Signs
     /// <summary>The signs a class can show and has a cure for, with their words, in the order they are offered.</summary>
     public static IReadOnlyList<(Sign Sign, string Words)> Of(ClassDefinition definition)
     {
+        var cured = UsualCures.For(definition).Select(cure => cure.Sign).ToHashSet();
+        return [.. All(definition).Where(one => cured.Contains(one.Sign))];
+    }
+
+    /// <summary>All signs a class can show, with their words.</summary>
+    public static IReadOnlyList<(Sign Sign, string Words)> All(ClassDefinition definition)
+    {
         var board = definition.Balance.Kind == BalanceKind.Sailboard;
         var headsail = HasHeadsail(definition);
-        (Sign Sign, string Words)[] all =
+        return
         [
             (Sign.TurnsUp, board ? "The back hand pulls" : "She turns up: weather helm"),
             (Sign.BearsAway, board ? "The front hand pulls" : "She bears away, or no feel: lee helm"),
@@ -103,8 +110,6 @@ public static class Signs
                 ? [(Sign.SheetTooShort, "The sheet is too short: blocks meet too soon")]
                 : Array.Empty<(Sign, string)>(),
         ];
-        var cured = UsualCures.For(definition).Select(cure => cure.Sign).ToHashSet();
-        return [.. all.Where(one => cured.Contains(one.Sign))];
     }
 
     /// <summary>The signs of a run.</summary>

@@ -54,7 +54,7 @@ public static class UsualCures
         (Sign.StuckHeadToWind, Boats, "Back the headsail, or push the boom out and steer backwards", "It turns the bow off the wind."),
         (
             Sign.SheetTooShort,
-            Crewed,
+            [Two],
             "Count the shroud holes before you blame the sheet",
             "A mast further forward than it was makes the sheet shorter."
         ),

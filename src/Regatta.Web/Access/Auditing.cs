@@ -202,6 +202,8 @@ public static class AuditWords
         ["Publishing/History:Undo"] = "Undo an edit",
         ["Publishing/Versions"] = "Publish a version",
         ["Publishing/Versions:Restore"] = "Restore a version",
+        ["Balance/EditCures"] = "Change what cures what",
+        ["Balance/EditCures:Usual"] = "Go back to the usual cures",
         ["Balance/EditDrawing"] = "Draw the boat",
         ["Rigging/CautionList"] = "Change cautions",
         ["Rigging/ClubSafety"] = "Change the club’s limit and cautions",

@@ -6,6 +6,7 @@ import { gates, tiller } from "./log.js";
 import { offerPasskeys } from "./passkeys.js";
 import { drill } from "./drill.js";
 import { drawBoat } from "./draw-boat.js";
+import { guidedCheck } from "./guided.js";
 import { rigUp } from "./rig-up.js";
 
 window.htmx = htmx;
@@ -21,4 +22,5 @@ watchTheBoard(htmx);
 offerPasskeys();
 rigUp();
 drawBoat();
+guidedCheck();
 drill();

@@ -204,6 +204,8 @@ public sealed class WhoMayTests(ClubHost host)
         Member      GET  Publishing/History -
         Member      GET  Publishing/Versions -
         Member      GET  Balance/Balance -
+        Member      GET  Balance/GuidedCheck -
+        Member      GET  Balance/Trainer -
         Member      GET  Balance/Wrong -
         Member      GET  Rigging/Change -
         Member      GET  Rigging/Couplings -
@@ -241,6 +243,7 @@ public sealed class WhoMayTests(ClubHost host)
         Captain     GET  ClassSetup/Measure -
         Captain     GET  ClassSetup/SailPlans -
         Captain     GET  ClassSetup/Settings -
+        Captain     GET  Balance/EditCures -
         Captain     GET  Balance/EditDrawing -
         Captain     GET  Rigging/CautionList -
         Captain     GET  Rigging/EditCouplings -
@@ -266,6 +269,7 @@ public sealed class WhoMayTests(ClubHost host)
         Captain     POST ClassSetup/Settings -
         Captain     POST Publishing/History Redo Restore Undo
         Captain     POST Publishing/Versions - Restore
+        Captain     POST Balance/EditCures - Usual
         Captain     POST Balance/EditDrawing -
         Captain     POST Rigging/CautionList -
         Captain     POST Rigging/EditCouplings -

@@ -10,6 +10,7 @@ using Regatta.Core.Sails;
 using Regatta.Core.Units;
 using Regatta.Web.Access;
 using Regatta.Web.Drawings;
+using Regatta.Web.Forms;
 using Regatta.Web.Pages.Cards;
 
 namespace Regatta.Web.Pages.Balance;
@@ -76,16 +77,14 @@ public sealed class BalanceModel(ClubContext here, MemberCards cards) : PageMode
         var moved = Class.Marked.Where(onCard.Moves).ToDictionary(control => control.Key, AskedMark);
         var now = new HelmSteps(Class, boatDrawn, sails, key => moved.TryGetValue(key, out var mark) ? mark : Card?.Reading.MarkOf(key));
         var heel = Angle.FromDegrees(Asked("heel", -MostHeel, MostHeel) ?? 0);
-        var hung =
-            sails.Count > 0 || boatDrawn.Lateen is null ? sails : [boatDrawn.Lateen.Sail(boatDrawn.Lateen.Gooseneck, boatDrawn.MastFoot.X)];
-        IReadOnlyList<double> trims = [.. hung.Select((_, at) => (Asked(Trim(at), 0, 100) ?? 100) / 100)];
+        IReadOnlyList<double> trims = [.. now.Sails.Select((_, at) => (Asked(Trim(at), 0, 100) ?? 100) / 100)];
         var pose = now.Pose with { Trims = trims };
-        Balance = BoatBalance.Of(boatDrawn, sails, pose);
+        Balance = BoatBalance.Of(boatDrawn, now.Sails, pose);
         Sliders =
         [
             .. Class.Marked.Where(onCard.Moves).Select(control => Of(control, moved[control.Key])),
             new("heel", "Heel", -MostHeel, MostHeel, 1, heel.Degrees, Leaning(heel)),
-            .. hung.Select(
+            .. now.Sails.Select(
                 (sail, at) => new DrawingSlider(Trim(at), $"{sail.Name} draws", 0, 100, 5, trims[at] * 100, $"{trims[at] * 100:0} %")
             ),
         ];
@@ -94,9 +93,15 @@ public sealed class BalanceModel(ClubContext here, MemberCards cards) : PageMode
             return;
         }
 
-        Drawing = BalanceDrawing.Of(boatDrawn, sails, balance, pose);
+        Drawing = BalanceDrawing.Of(boatDrawn, now.Sails, balance, pose);
         Rear = HeelDrawing.Of(balance, heel);
         Turned = onCard.Turned(pose, heel);
+        if (Request.ByFragment())
+        {
+            // A slider that moves asks for the drawing alone.
+            return;
+        }
+
         Steps = onCard.All();
         Effects = new(member.View.Evidence.Of(Card?.Layer ?? Class.Layers.First, Class).Fit, onCard);
     }

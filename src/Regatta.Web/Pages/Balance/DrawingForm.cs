@@ -65,8 +65,8 @@ public sealed class DrawingForm(ClassDefinition definition, IReadOnlyDictionary<
                 new("lateen", "A lateen’s spars; empty for another rig", now?.Lateen is { } spars ? Shown(spars) : "")
                 {
                     Hint =
-                        "Six numbers: the angle between the spars in degrees; then in metres upper spar, boom, halyard point from the tack, "
-                        + "its height above the water, gooseneck from the tack.",
+                        "Six numbers: the angle between the spars in degrees; then in metres upper spar, boom, halyard point from the "
+                        + "tack, its height above the water, gooseneck from the tack.",
                 }
             );
         }

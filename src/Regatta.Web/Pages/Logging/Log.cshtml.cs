@@ -117,6 +117,11 @@ public sealed partial class LogModel(
             Who.Own?.Profile.Mass,
             cards[0].Purpose?.Key
         );
+        if (Request.Query["checked"] == "yes")
+        {
+            LogPrefill.AddCheck(fields, Class, cards[0], Request.Query);
+        }
+
         fields[LogForm.NotedUntil] = cut.Count > 0 ? cut[^1].Note.At.ToString("O", System.Globalization.CultureInfo.InvariantCulture) : "";
         Form = new(fields);
         return Page();

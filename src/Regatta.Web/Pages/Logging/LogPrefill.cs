@@ -5,6 +5,7 @@ using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
 using Regatta.Core.Logbook;
 using Regatta.Core.Marks;
+using Regatta.Core.Questions;
 using Regatta.Core.Sheets;
 using Regatta.Core.Units;
 using Regatta.Core.Wind;
@@ -75,6 +76,24 @@ public sealed class LogPrefill(SpeedUnit wind, MassUnit mass, BoatChoice choice)
         }
 
         return fields;
+    }
+
+    /// <summary>Takes over what a guided check found: gates, the helm in words, answers. It is judged when the log is sent.</summary>
+    /// <param name="fields">The fields of a fresh form.</param>
+    /// <param name="definition">The class.</param>
+    /// <param name="card">The card of the first run.</param>
+    /// <param name="found">What was found, by the fields' names.</param>
+    public static void AddCheck(Dictionary<string, string> fields, ClassDefinition definition, CardReading card, IQueryCollection found)
+    {
+        var names = definition
+            .Balance.Gates(definition.IsUpwind(card.Layer))
+            .Select(gate => RunFields.GateField(gate.Gate))
+            .Concat(card.Questions.Select(RunFields.AnswerField))
+            .Concat(["helmPortWord", "helmStarboardWord"]);
+        foreach (var name in names.Where(name => found[name] is [{ Length: > 0 and <= Answer.Longest }]))
+        {
+            fields[name] = found[name]!;
+        }
     }
 
     private void Add(Dictionary<string, string> fields, string prefix, OpenedRun run)

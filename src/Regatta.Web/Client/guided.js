@@ -1,0 +1,35 @@
+// The balance check, a step a screen: one tap answers and goes on, a no shows what to do first. Without this script all steps stand below
+// each other.
+export function guidedCheck() {
+  const form = document.querySelector("[data-guided]");
+  if (!form) return;
+  const steps = [...form.querySelectorAll("[data-step]")];
+  const ways = form.querySelector("[data-ways]");
+  let at = 0;
+
+  function show(next) {
+    at = Math.max(0, Math.min(steps.length - 1, next));
+    steps.forEach((step, number) => (step.hidden = number !== at));
+    ways.querySelector("[data-back]").disabled = at === 0;
+    ways.querySelector("[data-skip]").hidden = at === steps.length - 1;
+    ways.querySelector("[data-place]").textContent = `${at + 1} of ${steps.length}`;
+    steps[at].querySelector("input:checked, input, button")?.focus({ preventScroll: true });
+  }
+
+  form.addEventListener("click", (event) => {
+    const input = event.target.closest("input[type=radio]");
+    if (!input) return;
+    const first = steps[at].querySelector("[data-first-do]");
+    if (first) first.hidden = !("broken" in input.dataset);
+    // A click that an arrow key made only moves the choice; a finger's goes on.
+    if ("on" in input.dataset && event.detail > 0) setTimeout(() => show(at + 1), 150);
+  });
+  ways.querySelector("[data-back]").addEventListener("click", () => show(at - 1));
+  ways.querySelector("[data-skip]").addEventListener("click", () => {
+    const kept = [...steps[at].querySelectorAll("input:checked")];
+    if (!kept.some((input) => "on" in input.dataset)) kept.forEach((input) => (input.checked = false));
+    show(at + 1);
+  });
+  ways.hidden = false;
+  show(0);
+}

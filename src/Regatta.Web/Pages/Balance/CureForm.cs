@@ -1,0 +1,106 @@
+using Regatta.Core;
+using Regatta.Core.Diagnosis;
+using Regatta.Core.Fleet;
+using Regatta.Core.Fleet.Changes;
+using Regatta.Core.Units;
+using Regatta.Web.Forms;
+
+namespace Regatta.Web.Pages.Balance;
+
+/// <summary>What cures what as rows of fields, in the order it is tried.</summary>
+/// <param name="definition">The class.</param>
+/// <param name="typed">What was typed.</param>
+/// <param name="fill">Puts what was typed, and what others changed, into a field.</param>
+public sealed class CureForm(ClassDefinition definition, IReadOnlyDictionary<string, string> typed, Func<Field, Field> fill)
+{
+    private const int EmptyRows = 3;
+    private const string Nothing = "";
+
+    private static readonly (string Word, CureKind Kind)[] Kinds =
+    [
+        ("free", CureKind.Free),
+        ("a sail", CureKind.Sail),
+        ("the board", CureKind.Board),
+        ("the rig", CureKind.Rig),
+    ];
+
+    private readonly IReadOnlyList<Cure> now = UsualCures.For(definition);
+    private readonly IReadOnlyList<(Sign Sign, string Words)> signs = Signs.All(definition);
+
+    public FormReader Reader { get; } = new();
+
+    /// <summary>For each cure its reason, then what it cures, by what.</summary>
+    public IEnumerable<(Field Text, IReadOnlyList<Field> Where)> Rows =>
+        Enumerable.Range(0, Math.Min(Limits.Cures, now.Count + EmptyRows)).Select(Row);
+
+    /// <summary>Reads the form; null where something is wrong. An emptied reason goes.</summary>
+    public SetCures? Read()
+    {
+        var read = Enumerable.Range(0, Limits.Cures).Select(ReadRow).OfType<Cure>().ToList();
+        return Reader.Ok ? new(read) : null;
+    }
+
+    private (Field Text, IReadOnlyList<Field> Where) Row(int at)
+    {
+        var cure = at < now.Count ? now[at] : null;
+        return (
+            fill(new($"why-{at}", cure is null ? "Another: why does it help?" : $"{at + 1}. Why does it help?", cure?.Why ?? "")),
+            [
+                fill(
+                    new($"sign-{at}", "Cures", cure is null ? Nothing : signs.FirstOrDefault(one => one.Sign == cure.Sign).Words ?? Nothing)
+                    {
+                        Choices = [Nothing, .. signs.Select(one => one.Words)],
+                    }
+                ),
+                fill(
+                    new($"kind-{at}", "Costs", Kinds.First(one => one.Kind == (cure?.Kind ?? CureKind.Free)).Word)
+                    {
+                        Choices = [.. Kinds.Select(one => one.Word)],
+                    }
+                ),
+                fill(new($"act-{at}", "Do this", cure?.Act ?? "")),
+                fill(
+                    new($"control-{at}", "or change", cure?.Control is { } key ? definition.Find(key)?.Name ?? Nothing : Nothing)
+                    {
+                        Choices = [Nothing, .. definition.Marked.Select(control => control.Name)],
+                    }
+                ),
+                fill(
+                    new($"steps-{at}", "by steps, − for lower marks", cure is { Control: not null } ? NumberText.Plain(cure.Steps, 0) : "")
+                ),
+            ]
+        );
+    }
+
+    private Cure? ReadRow(int at)
+    {
+        var why = Text($"why-{at}");
+        if (why.Length == 0)
+        {
+            return null;
+        }
+
+        var sign = signs.FirstOrDefault(one => one.Words == Text($"sign-{at}"));
+        if (sign.Words is null)
+        {
+            Reader.Refuse($"sign-{at}", "Choose what it cures.");
+        }
+
+        var control = definition.Marked.FirstOrDefault(one => one.Name == Text($"control-{at}"));
+        var steps = control is null ? 0 : (int)Math.Round(Reader.Take($"steps-{at}", NumberText.Read(Text($"steps-{at}"))).Number);
+        var cure = new Cure(sign.Sign, Kinds.FirstOrDefault(one => one.Word == Text($"kind-{at}")).Kind, why)
+        {
+            Act = control is null ? Text($"act-{at}") : "",
+            Control = control?.Key,
+            Steps = Math.Clamp(steps, -100, 100),
+        };
+        if (cure.Problem is { } problem)
+        {
+            Reader.Refuse(control is null ? $"act-{at}" : $"steps-{at}", problem);
+        }
+
+        return cure;
+    }
+
+    private string Text(string field) => typed.GetValueOrDefault(field, "").Trim();
+}

@@ -1,0 +1,180 @@
+namespace Regatta.Web.Tests;
+
+/// <summary>The drawing, the list of cures, the check step by step, what a log gives back, and the trainer.</summary>
+public sealed class BalanceTests(ClubHost host)
+{
+    private const string Tandry = "/wenlow/classes/tandry";
+
+    [Fact]
+    public async Task A_slider_of_the_drawing_moves_the_centre_and_the_helm_the_way_the_class_says()
+    {
+        var sailor = await host.VisitAsAsync("priya");
+        async Task<string?> Said(string moved) => (await sailor.GetAsync($"{Tandry}/balance?wind=12&unit=kn&{moved}")).TextOf("#drawn > p");
+        Assert.Contains("0° more weather helm", await Said("c-mast-foot=4&c-shroud-plate=5&c-centreboard=5"));
+        Assert.Contains("more weather helm", await Said("heel=15"));
+        Assert.Contains("less weather helm", await Said("c-mast-foot=7"));
+        Assert.Contains("less weather helm", await Said("c-centreboard=40"));
+        Assert.Contains("less weather helm", await Said("trim-0=40"));
+        // What no slider sends is held to its ends, or left out.
+        Assert.Equal(await Said("c-mast-foot=7"), await Said("c-mast-foot=900"));
+        Assert.Equal(await Said(""), await Said("c-mast-foot=NaN&heel=left"));
+        Assert.Contains("Nothing draws", (await sailor.GetAsync($"{Tandry}/balance?trim-0=0&trim-1=0")).TextOf("#drawn"));
+        var steps = (await sailor.GetAsync($"{Tandry}/balance?wind=12&unit=kn")).Html.QuerySelectorAll(".worth tbody th");
+        Assert.Contains(steps, step => step.TextContent.StartsWith("5° of heel", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public async Task A_class_nobody_drew_says_so_and_its_signs_are_cured_all_the_same()
+    {
+        var sailor = await host.VisitAsAsync("priya");
+        Assert.Contains("Nobody has drawn", (await sailor.GetAsync("/wenlow/classes/skelvin/balance")).TextOf("main"));
+        Assert.Contains("Nobody has drawn", (await sailor.GetAsync("/wenlow/classes/skelvin/trainer")).TextOf("main"));
+        var list = await sailor.GetAsync("/wenlow/classes/skelvin/wrong?sign=turnsUp");
+        Assert.Matches("as the (logs say|class believes)", list.TextOf(".wrong")!);
+    }
+
+    [Fact]
+    public async Task What_is_wrong_is_said_by_taps_cured_in_this_boats_readings_and_nonsense_is_no_sign()
+    {
+        var sailor = await host.VisitAsAsync("priya");
+        var start = await sailor.GetAsync($"{Tandry}/wrong?wind=12&unit=kn");
+        Assert.Null(start.Html.QuerySelector(".cures"));
+        var chip = start
+            .Html.QuerySelectorAll(".wrong .chip")
+            .Single(one => one.TextContent.Contains("weather helm", StringComparison.Ordinal));
+        var list = await sailor.GetAsync(chip.GetAttribute("href")!);
+        Assert.Equal(
+            ["First, and free", "Then the sails", "Then the board", "Last, the rig"],
+            list.Html.QuerySelectorAll(".cure-part h3").Select(head => head.TextContent)
+        );
+        Assert.Contains("Hike her flat", list.Html.QuerySelector(".cures li")!.TextContent);
+        Assert.Matches("Mast foot: hole 4 → hole 5", list.TextOf(".wrong"));
+        Assert.Contains("Ask a qualified rigger", list.TextOf(".wrong"));
+        Assert.Contains("then look at", list.TextOf(".wrong"));
+        var again = await sailor.GetAsync($"{Tandry}/wrong?sign=everything&sign=7");
+        Assert.Equal(200, (int)again.Status);
+        Assert.Null(again.Html.QuerySelector(".cures"));
+    }
+
+    [Fact]
+    public async Task A_captain_orders_the_cures_and_goes_back_to_the_usual_ones()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var captain = await club.VisitAsAsync("odalys");
+        const string Edit = Tandry + "/wrong/edit";
+        var page = await captain.GetAsync(Edit);
+        var wrong = await captain.SendAsync(page, "main form", Edit, ("why-0", "Because."), ("act-0", ""), ("control-0", ""));
+        Assert.Equal(422, (int)wrong.Status);
+        Assert.Contains("names a control", wrong.TextOf("#act-0-problem"));
+        var kept = await captain.SendAsync(page, "main form", Edit, ("act-0", "Look at the flag first"));
+        Assert.Equal(
+            (302, ""),
+            ((int)kept.Status, string.Join(' ', kept.Html.QuerySelectorAll("[id$=-problem]").Select(one => one.Id + one.TextContent)))
+        );
+        var edited = await captain.GetAsync(Edit);
+        Assert.Contains("the class’s own", edited.TextOf("main"));
+        await captain.SendAsync(
+            await captain.GetAsync(Tandry + "/versions"),
+            "main form",
+            Tandry + "/versions",
+            ("reason", "cures"),
+            ("unfit", "yes")
+        );
+        var list = await (await club.VisitAsAsync("priya")).GetAsync($"{Tandry}/wrong?sign=turnsUp");
+        Assert.Contains("Look at the flag first", list.TextOf(".cures"));
+        Assert.Equal(302, (int)(await captain.SendAsync(edited, "main form", Edit + "?handler=Usual")).Status);
+        Assert.Contains("the usual cures", (await captain.GetAsync(Edit)).TextOf("main"));
+    }
+
+    [Fact]
+    public async Task A_boat_is_drawn_by_typing_and_what_is_no_outline_is_told_beside_its_field()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var captain = await club.VisitAsAsync("odalys");
+        const string Edit = "/wenlow/classes/skelvin/balance/edit";
+        var page = await captain.GetAsync(Edit);
+        var wrong = await captain.SendAsync(
+            page,
+            "main form",
+            Edit,
+            ("waterline", "4.3"),
+            ("mast", "2.6 0.3"),
+            ("hull", "0 0, 1 1, 1 0, 0 1"),
+            ("board", "1 2 3"),
+            ("lateen", "one two"),
+            ("control-0", "Mast rake"),
+            ("per-0", "NaN")
+        );
+        Assert.Equal(422, (int)wrong.Status);
+        Assert.Contains("crosses itself", wrong.TextOf("#hull-problem"));
+        Assert.Contains("no point", wrong.TextOf("#board-problem"));
+        Assert.Contains("Six numbers", wrong.TextOf("#lateen-problem"));
+        Assert.NotNull(wrong.TextOf("#per-0-problem"));
+        Assert.NotNull(wrong.TextOf("#zero-0-problem"));
+        var drawn = await captain.SendAsync(
+            wrong,
+            "main form",
+            Edit,
+            ("hull", "0 0, 4.3 0, 3.8 -0.1, 2 -0.15, 0.3 -0.06"),
+            ("board", "2.2 -0.12, 1.85 -0.12, 1.8 -1.1, 2.1 -1.1"),
+            ("rudder", "-0.02 0, -0.25 0, -0.28 -0.7, -0.1 -0.7"),
+            ("moves", "slides up"),
+            ("lateen", ""),
+            ("per-0", "-0.5"),
+            ("zero-0", "650")
+        );
+        Assert.Equal(302, (int)drawn.Status);
+        var page2 = await captain.GetAsync("/wenlow/classes/skelvin/balance");
+        Assert.DoesNotContain("Nobody has drawn", page2.TextOf("main"));
+        var kept = await captain.GetAsync(Edit);
+        Assert.Equal("0 0, 4.3 0, 3.8 −0.1, 2 −0.15, 0.3 −0.06", kept.Html.QuerySelector("#hull")!.GetAttribute("value"));
+        Assert.Equal(409, (int)(await captain.SendAsync(page, "main form", Edit, ("waterline", "9"))).Status);
+    }
+
+    [Fact]
+    public async Task The_check_step_by_step_opens_the_log_with_its_answers_and_the_log_gives_something_back()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var sailor = await club.VisitAsAsync("priya");
+        var check = await sailor.GetAsync($"{Tandry}/check?wind=12&unit=kn");
+        Assert.True(check.Html.QuerySelectorAll("[data-step]").Length >= 8);
+        Assert.Contains("Hike, or ease", check.TextOf("[data-guided]"));
+        var log = await sailor.GetAsync(
+            $"{Tandry}/log?wind=12&unit=kn&plan=full&checked=yes&rudderCentred=held&closeHauled=held&steadyFullSpeed=held&flat=held&trimmed=held"
+                + "&helmPortWord=heavy&helmStarboardWord=heavy&answer-pointing=would%20not%20point&answer-made-up=x"
+        );
+        Assert.True(log.Html.QuerySelector("[name=flat]")!.HasAttribute("checked"));
+        Assert.True(log.Html.QuerySelector("[name=helmPortWord][value=heavy]")!.HasAttribute("checked"));
+        var sent = await sailor.SendAsync(log, "form.log-form, main form", Tandry + "/log");
+        Assert.Equal(302, (int)sent.Status);
+        var own = await sailor.GetAsync(sent.Location!.ToString());
+        var back = own.TextOf(".run-advice");
+        Assert.Contains("Expected here", back);
+        Assert.Contains("Hike her flat", back);
+        var all = own.Html.QuerySelector(".run-advice a")!.GetAttribute("href")!;
+        Assert.Contains("sign=turnsUp", all);
+        Assert.Contains("sign=willNotPoint", all);
+        Assert.Equal(200, (int)(await sailor.GetAsync(all)).Status);
+    }
+
+    [Fact]
+    public async Task The_trainer_tells_what_each_change_does_and_knows_when_she_is_balanced()
+    {
+        var sailor = await host.VisitAsAsync("priya");
+        var start = await sailor.GetAsync($"{Tandry}/trainer");
+        Assert.InRange(start.Html.QuerySelectorAll(".balance > nav .chip").Length, 4, 10);
+        Assert.Contains("She turns up", start.TextOf("main"));
+        Assert.DoesNotContain("Balanced", start.TextOf("#drawn"), StringComparison.Ordinal);
+        // The first exercise heels her to leeward: the crew goes out.
+        var hiked = await sailor.GetAsync($"{Tandry}/trainer?exercise=1&s0=-20");
+        Assert.Contains("20° of heel to windward", hiked.TextOf("#drawn"));
+        Assert.Contains("Balanced with 1 change", hiked.TextOf("#drawn"));
+        Assert.Contains(Target(hiked), hiked.TextOf("#drawn [role=status] > p"));
+        Assert.Contains("What was wrong: 20° of heel to leeward", hiked.TextOf("#drawn"));
+        var wrongWay = await sailor.GetAsync($"{Tandry}/trainer?exercise=1&s0=12&s1=nonsense&s2=99");
+        Assert.DoesNotContain("Balanced", wrongWay.TextOf("#drawn"), StringComparison.Ordinal);
+        Assert.Equal(200, (int)(await sailor.GetAsync($"{Tandry}/trainer?exercise=4000")).Status);
+
+        static string Target(Answer page) => page.TextOf("main")!.Split("Bring the tiller back to ")[1].Split(',')[0];
+    }
+}
