@@ -21,6 +21,11 @@ public sealed class BalanceTests(ClubHost host)
         Assert.Contains("Nothing draws", (await sailor.GetAsync($"{Tandry}/balance?trim-0=0&trim-1=0")).TextOf("#drawn"));
         var steps = (await sailor.GetAsync($"{Tandry}/balance?wind=12&unit=kn")).Html.QuerySelectorAll(".worth tbody th");
         Assert.Contains(steps, step => step.TextContent.StartsWith("5° of heel", StringComparison.Ordinal));
+        Assert.Matches(
+            "wind aboard comes [1-9][.0-9]*° from further aft",
+            (await sailor.GetAsync($"{Tandry}/balance?wind=12&unit=kn")).TextOf("main")!
+        );
+        Assert.Contains("of heel to windward", (await sailor.GetAsync("/wenlow/classes/quillet/balance?wind=6&unit=kn")).TextOf("main"));
     }
 
     [Fact]
@@ -95,7 +100,7 @@ public sealed class BalanceTests(ClubHost host)
         var page = await captain.GetAsync(Edit);
         var wrong = await captain.SendAsync(
             page,
-            "main form",
+            "form.drawing-form",
             Edit,
             ("waterline", "4.3"),
             ("mast", "2.6 0.3"),
@@ -113,7 +118,7 @@ public sealed class BalanceTests(ClubHost host)
         Assert.NotNull(wrong.TextOf("#zero-0-problem"));
         var drawn = await captain.SendAsync(
             wrong,
-            "main form",
+            "form.drawing-form",
             Edit,
             ("hull", "0 0, 4.3 0, 3.8 -0.1, 2 -0.15, 0.3 -0.06"),
             ("board", "2.2 -0.12, 1.85 -0.12, 1.8 -1.1, 2.1 -1.1"),
@@ -128,7 +133,35 @@ public sealed class BalanceTests(ClubHost host)
         Assert.DoesNotContain("Nobody has drawn", page2.TextOf("main"));
         var kept = await captain.GetAsync(Edit);
         Assert.Equal("0 0, 4.3 0, 3.8 −0.1, 2 −0.15, 0.3 −0.06", kept.Html.QuerySelector("#hull")!.GetAttribute("value"));
-        Assert.Equal(409, (int)(await captain.SendAsync(page, "main form", Edit, ("waterline", "9"))).Status);
+        Assert.Equal(409, (int)(await captain.SendAsync(page, "form.drawing-form", Edit, ("waterline", "9"))).Status);
+    }
+
+    [Fact]
+    public async Task A_few_lengths_by_the_tape_draw_a_boat_that_balances_and_lengths_of_no_boat_are_told()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var captain = await club.VisitAsAsync("odalys");
+        const string Edit = "/wenlow/classes/skelvin/balance/edit";
+        var page = await captain.GetAsync(Edit);
+        var wrong = await captain.SendAsync(page, "form.tape-form", Edit + "?handler=Tape", ("tape-waterline", "4.4"), ("tape-mast", "9"));
+        Assert.Equal(422, (int)wrong.Status);
+        Assert.Contains("between transom and bow", wrong.TextOf("#tape-waterline-problem"));
+        Assert.Equal("9", wrong.Html.QuerySelector("#tape-mast")!.GetAttribute("value"));
+        var drawn = await captain.SendAsync(
+            wrong,
+            "form.tape-form",
+            Edit + "?handler=Tape",
+            ("tape-mast", "2.7"),
+            ("tape-board", "2.1"),
+            ("tape-depth", "1"),
+            ("tape-luff", "5.6"),
+            ("tape-foot", "2.3")
+        );
+        Assert.Equal(302, (int)drawn.Status);
+        Assert.Null((await captain.GetAsync(Edit)).Html.QuerySelector(".tape-form"));
+        var balance = await captain.GetAsync("/wenlow/classes/skelvin/balance");
+        Assert.Contains("The sails pull", balance.TextOf("#drawn"));
+        Assert.Contains("5° of heel", balance.TextOf(".worth"));
     }
 
     [Fact]

@@ -91,18 +91,6 @@ public sealed record BoatDrawing(Length Waterline, SidePoint MastFoot, SideShape
     /// <summary>What looks wrong without being so, a sentence each.</summary>
     public IEnumerable<string> Remarks(ClassDefinition definition)
     {
-        foreach (var plan in definition.Layers.Plans)
-        {
-            if (
-                plan.StatedArea is { } stated
-                && plan.Sails.Sum(sail => sail.Area) is > 0 and var drawn
-                && Math.Abs(drawn - stated) > stated / 10
-            )
-            {
-                yield return $"{plan.Name}: {NumberText.Plain(drawn, 1)} m² are drawn, {NumberText.Plain(stated, 1)} m² stated.";
-            }
-        }
-
         var (low, high) = (Hull.Outline.Min(point => point.X.Metres), Hull.Outline.Max(point => point.X.Metres));
         if (Board is { } board && (board.Outline.Max(point => point.X.Metres) > high || board.Outline.Min(point => point.X.Metres) < low))
         {

@@ -139,6 +139,10 @@ public sealed record ClassDefinition(
     /// <summary>What breaks a rule of classes, a sentence each; empty where nothing does. A change that leaves something here is refused;
     /// an older version with something here is shown with it.</summary>
     public IReadOnlyList<string> Problems() => [.. DefinitionRules.Broken(this)];
+
+    /// <summary>What does not fit together without breaking a rule, a sentence each: it stands beside its cause, and publishing
+    /// asks.</summary>
+    public IReadOnlyList<string> Remarks() => [.. SailRules.Remarks(this), .. BalanceRules.Remarks(this)];
 }
 
 /// <summary>The helm a class aims at, and the beliefs about helm that stand before any log. All are the club's to edit.</summary>

@@ -205,6 +205,7 @@ public static class AuditWords
         ["Balance/EditCures"] = "Change what cures what",
         ["Balance/EditCures:Usual"] = "Go back to the usual cures",
         ["Balance/EditDrawing"] = "Draw the boat",
+        ["Balance/EditDrawing:Tape"] = "Draw the boat from the tape",
         ["Rigging/CautionList"] = "Change cautions",
         ["Rigging/ClubSafety"] = "Change the club’s limit and cautions",
         ["Rigging/EditCouplings"] = "Change what disturbs what",

@@ -270,7 +270,7 @@ public sealed class WhoMayTests(ClubHost host)
         Captain     POST Publishing/History Redo Restore Undo
         Captain     POST Publishing/Versions - Restore
         Captain     POST Balance/EditCures - Usual
-        Captain     POST Balance/EditDrawing -
+        Captain     POST Balance/EditDrawing - Tape
         Captain     POST Rigging/CautionList -
         Captain     POST Rigging/EditCouplings -
         Captain     POST Rigging/EditProcedure -

@@ -1,6 +1,7 @@
 using Regatta.Core.Balance;
 using Regatta.Core.Diagnosis;
 using Regatta.Core.Matrices;
+using Regatta.Core.Sails;
 
 namespace Regatta.Core.Fleet.Changes;
 
@@ -8,12 +9,23 @@ namespace Regatta.Core.Fleet.Changes;
 /// <param name="Drawing">Her side view; null to forget it.</param>
 public sealed record SetDrawing(BoatDrawing? Drawing) : ClassChange
 {
+    /// <summary>A mainsail for the first plan, where nobody drew its sails; null for none.</summary>
+    public SideShape? Main { get; init; }
+
     /// <inheritdoc/>
     public override string What(ClassState before) => Told(before.Definition, After(before.Definition));
 
     private protected override Parsed<ClassState> Apply(ClassState before, ClassUse use) => Good(before.With(After(before.Definition)));
 
-    private ClassDefinition After(ClassDefinition before) => before with { Drawing = Drawing };
+    private ClassDefinition After(ClassDefinition before) =>
+        before with
+        {
+            Drawing = Drawing,
+            Layers =
+                Main is { } main && before.Layers.Plans[0].Sails.Count == 0
+                    ? Layers.Stored([before.Layers.Plans[0] with { Sails = [main] }, .. before.Layers.Plans.Skip(1)], before.Layers.Modes)
+                    : before.Layers,
+        };
 }
 
 /// <summary>Says what cures what.</summary>

@@ -56,6 +56,12 @@ public sealed class BalanceModel(ClubContext here, MemberCards cards) : PageMode
     /// <summary>How much more weather helm than on the card, in degrees; null where the drawing cannot tell.</summary>
     public double? Turned { get; private set; }
 
+    /// <summary>How much twist the wind asks for, foot to head; null where no sail is drawn, or without a card's wind.</summary>
+    public Angle? Twist { get; private set; }
+
+    /// <summary>The heel to windward at which a lateen hangs over her hull downwind; null for another rig.</summary>
+    public Angle? OverTheHull { get; private set; }
+
     public IReadOnlyList<DrawingSlider> Sliders { get; private set; } = [];
 
     /// <summary>What does not fit in the drawing.</summary>
@@ -102,6 +108,12 @@ public sealed class BalanceModel(ClubContext here, MemberCards cards) : PageMode
             return;
         }
 
+        var main = balance.Sails[0].Shape;
+        var (low, high) = (main.Outline.Min(point => point.Z.Metres), main.Outline.Max(point => point.Z.Metres));
+        Twist = Card is { } card
+            ? Sheeting.Twist(card.Wind, Class.WindHeight, Length.FromMetres(low), Length.FromMetres(high), boatDrawn.Waterline)
+            : null;
+        OverTheHull = boatDrawn.Lateen is null ? null : Sheeting.OverTheHull(main, boatDrawn.MastFoot);
         Steps = onCard.All();
         Effects = new(member.View.Evidence.Of(Card?.Layer ?? Class.Layers.First, Class).Fit, onCard);
     }
