@@ -57,6 +57,7 @@ test("something is wrong: a tap says what, and the list begins with what is free
   await page.getByRole("link", { name: "She turns up: weather helm" }).tap();
   await expect(page.locator(".cures li").first()).toContainText("Hike her flat");
   await expect(page.locator(".cure-part").last()).toContainText("Shroud plate: hole");
+  await page.getByText("Something else too?").tap();
   await page.getByRole("link", { name: "Stalls in the tacks" }).tap();
   await expect(page.locator(".wrong")).toContainText("Have way on before you tack");
   await expect(page).toHaveURL(/sign=turnsUp&sign=stallsInTacks/);
