@@ -285,6 +285,23 @@ public sealed class RiggingTests(ClubHost host)
     }
 
     [Fact]
+    public async Task A_change_list_names_the_signs_that_change_too_and_a_rig_up_who_sets_what()
+    {
+        var sailor = await host.VisitAsAsync("priya");
+        var change = await sailor.GetAsync("/wenlow/classes/quillet/change?wind=13&boat=class");
+        Assert.Contains("ease until she stays flat instead of boom end over the corner", Words(change.TextOf(".change-list")!));
+        var rigUp = await sailor.GetAsync("/wenlow/classes/marrowin-24/rig-up?wind=13&boat=class");
+        Assert.Contains(rigUp.Html.QuerySelectorAll(".rig-who"), who => who.TextContent == "headsail trimmer");
+        Assert.Contains("wait for the breeze", rigUp.TextOf(".rig-up"));
+        Assert.DoesNotContain(
+            "wait for the breeze",
+            (await sailor.GetAsync("/wenlow/classes/quillet/rig-up?wind=13")).TextOf(".rig-up"),
+            StringComparison.Ordinal
+        );
+        static string Words(string text) => string.Join(' ', text.Split((char[])[' ', '\n'], StringSplitOptions.RemoveEmptyEntries));
+    }
+
+    [Fact]
     public async Task Couplings_say_what_to_look_at_and_holes_what_they_are_worth()
     {
         var sailor = await host.VisitAsAsync("priya");

@@ -135,5 +135,5 @@ public static class Signs
 
     /// <summary>Whether she has a headsail: a control of hers is called so.</summary>
     public static bool HasHeadsail(ClassDefinition definition) =>
-        definition.Controls.Any(control => control.Words.Any(word => word is "jib" or "headsail" or "genoa"));
+        definition.Controls.Any(control => control.WordsOfName().Any(word => word is "jib" or "headsail" or "genoa"));
 }

@@ -116,7 +116,7 @@ public static class UsualCures
 
     /// <summary>Whether a control is called one of some names: its name and its key have all the words of one.</summary>
     private static bool Is(Control control, IReadOnlyList<string> names) =>
-        names.Any(name => name.Split(' ').All(word => control.Words.Contains(word)));
+        names.Any(name => name.Split(' ').All(word => control.WordsOfName().Contains(word)));
 
     /// <summary>What balances the helm cures it one way and the other; a lateen's gooseneck in bigger steps against lee helm.</summary>
     private static IEnumerable<Cure> OfHelm(ClassDefinition definition, Control control)

@@ -84,6 +84,9 @@ public sealed record Control(
     /// <summary>The longest name, datum or sentence of a control, in characters.</summary>
     public const int LongestText = 200;
 
+    /// <summary>The longest name of who sets it, in characters.</summary>
+    public const int LongestName = 40;
+
     /// <summary>What changing it disturbs.</summary>
     public IReadOnlyList<Coupling> Disturbs { get; init; } = [];
 
@@ -102,6 +105,9 @@ public sealed record Control(
     /// <summary>Whether it is set on both sides, and must stand alike on them.</summary>
     public bool BothSides { get; init; }
 
+    /// <summary>Who aboard sets it, such as "crew"; empty for whoever is at hand.</summary>
+    public string Who { get; init; } = "";
+
     /// <summary>Whether it is there with these sails, sailed so.</summary>
     public bool BelongsTo(Layer layer) =>
         (Plans.Count == 0 || Plans.Contains(layer.Plan)) && (Modes.Count == 0 || Modes.Contains(layer.Mode));
@@ -118,7 +124,7 @@ public sealed record Control(
     }
 
     /// <summary>The words of its name and its key, in lower case.</summary>
-    public IEnumerable<string> Words => $"{Name} {Key.Name.Replace('-', ' ')}".ToLowerInvariant().Split(' ').Distinct();
+    public IEnumerable<string> WordsOfName() => $"{Name} {Key.Name.Replace('-', ' ')}".ToLowerInvariant().Split(' ').Distinct();
 
     /// <summary>Whether a word a person uses means this control: its name, its key or a synonym, in any case.</summary>
     public bool IsCalled(string word) =>
@@ -144,7 +150,7 @@ public sealed record Control(
         && Plans.SequenceEqual(other.Plans)
         && Modes.SequenceEqual(other.Modes)
         && ByPurpose.SequenceEqual(other.ByPurpose)
-        && (OtherDatum, BothSides) == (other.OtherDatum, other.BothSides);
+        && (OtherDatum, BothSides, Who) == (other.OtherDatum, other.BothSides, other.Who);
 
     /// <inheritdoc/>
     public override int GetHashCode() => Key.GetHashCode();

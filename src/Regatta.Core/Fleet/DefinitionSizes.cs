@@ -36,6 +36,11 @@ internal static class DefinitionSizes
             yield return $"{control.Name}: a control has at most {Limits.Synonyms} other names.";
         }
 
+        if (control.Who.Length > Control.LongestName)
+        {
+            yield return $"{control.Name}: who sets it is said in up to {Control.LongestName} letters.";
+        }
+
         if (control.Scale.Choices?.Count > Limits.Stops)
         {
             yield return $"{control.Name}: a scale has at most {Limits.Stops} stops.";

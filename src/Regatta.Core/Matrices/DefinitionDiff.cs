@@ -82,6 +82,7 @@ public static class DefinitionDiff
                     string.Join(", ", before.ByPurpose.Select(mark => Describe(before, mark))),
                     string.Join(", ", after.ByPurpose.Select(mark => Describe(after, mark)))
                 ),
+                ("who sets it", before.Who == after.Who, before.Who, after.Who),
                 ("set on both sides", before.BothSides == after.BothSides, Said(before.BothSides), Said(after.BothSides)),
                 ("other datum", before.OtherDatum == after.OtherDatum, Describe(before.OtherDatum), Describe(after.OtherDatum)),
                 ("what it disturbs", before.Disturbs.SequenceEqual(after.Disturbs), Describe(before.Disturbs), Describe(after.Disturbs)),

@@ -15,6 +15,12 @@ public sealed record ChangeLine(Gear? Gear, IReadOnlyList<SetStep> Steps)
     public WhenChanged When => Steps.Any(step => step.When == WhenChanged.Ashore) ? WhenChanged.Ashore : WhenChanged.Afloat;
 }
 
+/// <summary>A sign that is looked for on another card instead.</summary>
+/// <param name="Control">What it is seen at.</param>
+/// <param name="From">The sign before; empty where there was none.</param>
+/// <param name="To">The sign now.</param>
+public sealed record ChangedTarget(Control Control, string From, string To);
+
 /// <summary>What to change from one card to another: in set-up order, gears as one line, and what to look at again afterwards.</summary>
 /// <param name="Ashore">What is set on land.</param>
 /// <param name="Afloat">What is set on the water.</param>
@@ -23,6 +29,20 @@ public sealed record ChangeList(IReadOnlyList<ChangeLine> Ashore, IReadOnlyList<
 {
     /// <summary>All lines, ashore before afloat.</summary>
     public IEnumerable<ChangeLine> Lines => Ashore.Concat(Afloat);
+
+    /// <summary>The observed targets that another card has otherwise, in set-up order. A mark beside a target is in the list
+    /// itself.</summary>
+    public static IReadOnlyList<ChangedTarget> TargetsBetween(Sheets.CardReading from, Sheets.CardReading to)
+    {
+        var before = from.Lines.ToDictionary(line => line.Control.Key, line => line.Cell?.Target ?? "");
+        return
+        [
+            .. to
+                .Lines.Where(line => line.Cell?.Target.Length > 0)
+                .Select(line => new ChangedTarget(line.Control, before.GetValueOrDefault(line.Control.Key, ""), line.Cell!.Target))
+                .Where(target => target.From != target.To),
+        ];
+    }
 
     /// <summary>The list between two settings of a boat.</summary>
     /// <param name="definition">The class.</param>

@@ -162,35 +162,6 @@ public sealed record NamedDocument(string Key, string Name);
 
 public sealed record BandDocument(int Id, string Name, double From, double To);
 
-public sealed record ControlDocument(
-    string Key,
-    string Name,
-    ScaleSpec Scale,
-    string Datum,
-    string ReadingPoint,
-    string MoreDoes,
-    string When,
-    string AsWindBuilds,
-    IReadOnlyList<string>? Synonyms = null,
-    double? HelmPerUnit = null,
-    IReadOnlyList<CouplingDocument>? Disturbs = null,
-    IReadOnlyList<string>? Plans = null,
-    IReadOnlyList<string>? Modes = null,
-    IReadOnlyList<PurposeMarkDocument>? ByPurpose = null,
-    OtherDatumDocument? OtherDatum = null,
-    bool? BothSides = null
-);
-
-/// <summary>The mark a control has for a purpose, as a position.</summary>
-public sealed record PurposeMarkDocument(string Purpose, double Mark, string? Caution = null);
-
-/// <summary>Where else a control is measured from; how much more is read there, in mm.</summary>
-public sealed record OtherDatumDocument(string Words, double Shift);
-
-/// <summary>A coupling; <paramref name="Follows"/> is the least and the most the other goes for each unit, where they are changed
-/// together.</summary>
-public sealed record CouplingDocument(string Control, string Why, IReadOnlyList<double>? Follows = null);
-
 public sealed record CellDocument(
     int Band,
     string Control,

@@ -48,7 +48,8 @@ public static partial class ControlJson
                 ]
                 : null,
             control.OtherDatum is { } other ? new(other.Words, other.Shift.Millimetres) : null,
-            control.BothSides ? true : null
+            control.BothSides ? true : null,
+            control.Who.Length > 0 ? control.Who : null
         );
 
     internal static Parsed<Control> FromDocument(ControlDocument document) =>
@@ -94,6 +95,7 @@ public static partial class ControlJson
                                             ? new(other.Words, Length.FromMillimetres(other.Shift))
                                             : null,
                                         BothSides = document.BothSides ?? false,
+                                        Who = document.Who ?? "",
                                         Disturbs =
                                         [
                                             .. (document.Disturbs ?? []).Select(coupling => new Coupling(

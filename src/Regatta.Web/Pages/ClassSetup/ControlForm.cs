@@ -62,6 +62,7 @@ public sealed partial class ControlForm(
                     new("datum", "From: the datum", "") { Hint = "Such as the front end cap of the boom." },
                     new("readingPoint", "To: the reading point", "") { Hint = "Such as the front edge of the ring." },
                     new("moreDoes", "What does more of it do?", ""),
+                    new("who", "Who sets it? Empty for whoever is at hand", ""),
                     new("when", "Changed", Whens[0].Word) { Choices = [.. Whens.Select(when => when.Word)] },
                     new("builds", "As wind builds it goes", Directions[0].Word)
                     {
@@ -86,6 +87,7 @@ public sealed partial class ControlForm(
             ["datum"] = control.Datum,
             ["readingPoint"] = control.ReadingPoint,
             ["moreDoes"] = control.MoreDoes,
+            ["who"] = control.Who,
             ["when"] = Whens.First(when => when.When == control.When).Word,
             ["builds"] = Directions.First(direction => direction.Builds == control.AsWindBuilds).Word,
             ["helm"] = Helm(control),
@@ -159,6 +161,7 @@ public sealed partial class ControlForm(
                 ByPurpose = byPurpose,
                 OtherDatum = otherDatum,
                 BothSides = typed.GetValueOrDefault(SidesField) == OnBoth,
+                Who = typed.GetValueOrDefault("who", "").Trim(),
             }
             : null;
 

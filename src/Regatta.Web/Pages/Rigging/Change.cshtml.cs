@@ -28,6 +28,9 @@ public sealed class ChangeModel(ClubContext here, MemberCards cards, UnitPrefere
 
     public ChangeList? List { get; private set; }
 
+    /// <summary>What is looked for there instead, where no mark is set.</summary>
+    public IReadOnlyList<ChangedTarget> Targets { get; private set; } = [];
+
     /// <summary>The address of this page for another end of the change.</summary>
     public string For(ChangeAsk ask) =>
         Card!.Elsewhere("change", units.Wind)
@@ -81,6 +84,7 @@ public sealed class ChangeModel(ClubContext here, MemberCards cards, UnitPrefere
             }
         );
         Ask = new(band.Id.Number, To.Layer.Plan.Name, To.Layer.Mode.Name, To.Purpose?.Key.Name);
+        Targets = ChangeList.TargetsBetween(card.Reading, To);
         List = ChangeList.Between(card.Class, card.Choice.Readings, Marks(card.Reading), Marks(To));
     }
 
