@@ -22,6 +22,12 @@ public sealed class BalanceTests(ClubHost host)
         var steps = (await sailor.GetAsync($"{Tandry}/balance?wind=12&unit=kn")).Html.QuerySelectorAll(".worth tbody th");
         Assert.Contains(steps, step => step.TextContent.StartsWith("5° of heel", StringComparison.Ordinal));
         Assert.Matches(
+            "5° of heel to leeward is worth about [0-9]+ holes? of mast foot",
+            (await sailor.GetAsync($"{Tandry}/balance?wind=12&unit=kn")).TextOf("main")!
+        );
+        var small = await sailor.GetAsync("/wenlow/classes/brannet/balance?wind=12&unit=kn&plan=small");
+        Assert.Equal("small rig", small.TextOf("nav[aria-label='Which sails?'] [aria-current=true]"));
+        Assert.Matches(
             "wind aboard comes [1-9][.0-9]*° from further aft",
             (await sailor.GetAsync($"{Tandry}/balance?wind=12&unit=kn")).TextOf("main")!
         );

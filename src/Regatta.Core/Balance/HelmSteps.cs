@@ -10,7 +10,11 @@ namespace Regatta.Core.Balance;
 /// <param name="Control">The control; null for heel and trim.</param>
 /// <param name="Degrees">+ more weather helm.</param>
 /// <param name="Deviation">Its standard deviation: the drawing knows directions better than sizes.</param>
-public sealed record HelmStep(string Name, Control? Control, double Degrees, double Deviation);
+public sealed record HelmStep(string Name, Control? Control, double Degrees, double Deviation)
+{
+    /// <summary>Whether it is some heel to leeward.</summary>
+    public bool IsHeel { get; init; }
+}
 
 /// <summary>The common currency of balance: what a step of each control, some heel and an eased sail are worth in degrees of rudder, by
 /// finite step through the geometry. Source: models M5.</summary>
@@ -124,10 +128,8 @@ public sealed class HelmSteps(
     /// <summary>Everything that turns the helm, what turns it most first.</summary>
     public IReadOnlyList<HelmStep> All()
     {
-        var steps = new List<(string Name, Control? Control, double? Degrees)>
-        {
-            ($"{HeelStep:0}° of heel to leeward", null, Turned(Pose, Angle.FromDegrees(HeelStep))),
-        };
+        var heel = $"{HeelStep:0}° of heel to leeward";
+        var steps = new List<(string Name, Control? Control, double? Degrees)> { (heel, null, Turned(Pose, Angle.FromDegrees(HeelStep))) };
         steps.AddRange(
             Sails.Select(
                 (sail, at) =>
@@ -158,7 +160,10 @@ public sealed class HelmSteps(
                     step.Control,
                     step.Degrees!.Value,
                     Math.Abs(step.Degrees.Value) * HelmArm.RelativeDeviation
-                ))
+                )
+                {
+                    IsHeel = step.Name == heel,
+                })
                 .OrderByDescending(step => Math.Abs(step.Degrees)),
         ];
     }

@@ -31,7 +31,7 @@ public sealed record DrawingSlider(string Name, string Label, double Least, doub
 
 /// <summary>Why does she pull? The boat drawn, with what each control, heel and trim do to her helm; for members.</summary>
 [Authorize(Policies.Member)]
-public sealed class BalanceModel(ClubContext here, MemberCards cards) : PageModel
+public sealed class BalanceModel(ClubContext here, MemberCards cards, UnitPreferences units) : PageModel
 {
     private const double MostHeel = 30;
 
@@ -49,6 +49,25 @@ public sealed class BalanceModel(ClubContext here, MemberCards cards) : PageMode
 
     /// <summary>What each step is worth, what turns her most first.</summary>
     public IReadOnlyList<HelmStep> Steps { get; private set; } = [];
+
+    /// <summary>What some heel is worth in each control that balances her, in its own words; null where none does.</summary>
+    public string? HeelInSteps
+    {
+        get
+        {
+            var heel = Steps.FirstOrDefault(step => step.IsHeel)?.Degrees;
+            var worth = Steps
+                .Where(step => heel is not null && step.Control is { HelmPerUnit: not null })
+                .Select(step => (Scale: step.Control!.Scale, step.Control.Name, Steps: Math.Round(Math.Abs(heel!.Value / step.Degrees))))
+                .Select(one => $"{one.Scale.ShowDistance(one.Scale.Step * Math.Max(1, one.Steps))} of {one.Name.ToLowerInvariant()}")
+                .ToList();
+            return worth.Count > 0 ? string.Join(", or ", worth) : null;
+        }
+    }
+
+    /// <summary>The address of this page with other sails.</summary>
+    public string With(SailPlan plan) =>
+        (Card is { } card ? card.Elsewhere("balance", card.Wind, units.Wind, plan.Key) : $"{here.ClassPath}/balance?plan={plan.Key}");
 
     /// <summary>What logs say of the same steps, where they know more than the class believed.</summary>
     public StepEffects Effects { get; private set; } = new(null, null);
@@ -72,7 +91,9 @@ public sealed class BalanceModel(ClubContext here, MemberCards cards) : PageMode
         var member = await cards.OfAsync(ask, boat);
         // Who draws wants to see the draft; sailors see what is published.
         (Class, Card) = (here.MayEdit ? member.View.Class : member.View.Published, member.Card);
-        Plan = Class.Layers.Find(Card?.Layer.Plan ?? Class.Layers.First.Plan) ?? Class.Layers.Plans[0];
+        Plan =
+            Class.Layers.Find(ask.Plan is { Length: > 0 } asked ? new(asked) : Card?.Layer.Plan ?? Class.Layers.First.Plan)
+            ?? Class.Layers.Plans[0];
         if (Class.Drawing is not { } boatDrawn)
         {
             return;

@@ -183,6 +183,10 @@ public sealed record CardView(CardReading Reading, bool PlanChosen, string Path,
     /// <summary>The address of another page for what this card says.</summary>
     public string Elsewhere(string page, SpeedUnit unit) => $"{ClassPath}/{page}{At(Wind, unit)[Path.Length..]}";
 
+    /// <summary>The address of another page of the class for this card with other sails.</summary>
+    public string Elsewhere(string page, Speed wind, SpeedUnit unit, PlanKey plan) =>
+        $"{ClassPath}/{page}{At(wind, unit, plan, Layer.Mode)[Path.Length..]}";
+
     /// <summary>The address of this card at a wind.</summary>
     public string At(Speed wind, SpeedUnit unit) => At(wind, unit, PlanChosen ? Layer.Plan : null, Layer.Mode);
 
