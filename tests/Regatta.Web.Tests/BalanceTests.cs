@@ -26,6 +26,7 @@ public sealed class BalanceTests(ClubHost host)
             (await sailor.GetAsync($"{Tandry}/balance?wind=12&unit=kn")).TextOf("main")!
         );
         var small = await sailor.GetAsync("/wenlow/classes/brannet/balance?wind=12&unit=kn&plan=small");
+        Assert.Contains("0° more weather helm", small.TextOf("#drawn > p"));
         Assert.Equal("small rig", small.TextOf("nav[aria-label='Which sails?'] [aria-current=true]"));
         Assert.Matches(
             "wind aboard comes [1-9][.0-9]*° from further aft",

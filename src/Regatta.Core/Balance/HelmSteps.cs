@@ -108,7 +108,7 @@ public sealed class HelmSteps(
             return null;
         }
 
-        var at = marks(control.Key) ?? Drawn(control);
+        var at = At(control);
         var (from, to) = (PoseAt(at), PoseAt(new(at.Position + positions)));
         return (Turned(to, default), Turned(from, default)) is ({ } after, { } before) ? after - before : null;
 
@@ -118,6 +118,9 @@ public sealed class HelmSteps(
     /// <summary>Whether a control moves something that is drawn.</summary>
     public bool Moves(Control control) =>
         drawing.Effects.Any(effect => effect.Control == control.Key) || definition.Rake?.Holes == control.Key;
+
+    /// <summary>Where a control stands: at its mark, or as she is drawn.</summary>
+    public Mark At(Control control) => marks(control.Key) ?? Drawn(control);
 
     /// <summary>The mark at which she is drawn.</summary>
     private Mark Drawn(Control control) =>

@@ -101,7 +101,7 @@ public sealed class BalanceModel(ClubContext here, MemberCards cards, UnitPrefer
 
         var sails = Plan.Sails;
         var onCard = new HelmSteps(Class, boatDrawn, sails, key => Card?.Reading.MarkOf(key));
-        var moved = Class.Marked.Where(onCard.Moves).ToDictionary(control => control.Key, AskedMark);
+        var moved = Class.Marked.Where(onCard.Moves).ToDictionary(control => control.Key, control => AskedMark(control, onCard));
         var now = new HelmSteps(Class, boatDrawn, sails, key => moved.TryGetValue(key, out var mark) ? mark : Card?.Reading.MarkOf(key));
         var heel = Angle.FromDegrees(Asked("heel", -MostHeel, MostHeel) ?? 0);
         IReadOnlyList<double> trims = [.. now.Sails.Select((_, at) => (Asked(Trim(at), 0, 100) ?? 100) / 100)];
@@ -144,12 +144,9 @@ public sealed class BalanceModel(ClubContext here, MemberCards cards, UnitPrefer
     private static string Leaning(Angle heel) =>
         heel.Degrees == 0 ? "upright" : $"{NumberText.Plain(Math.Abs(heel.Degrees), 0)}° to {(heel.Degrees > 0 ? "leeward" : "windward")}";
 
-    /// <summary>Where a control's slider stands: as asked, else on the card, else in the middle.</summary>
-    private Mark AskedMark(Control control)
-    {
-        var (least, most) = (control.Scale.Min.Position, control.Scale.Max.Position);
-        return new(Asked($"c-{control.Key}", least, most) ?? Card?.Reading.MarkOf(control.Key)?.Position ?? (least + most) / 2);
-    }
+    /// <summary>Where a control's slider stands: as asked, else on the card, else as she is drawn.</summary>
+    private Mark AskedMark(Control control, HelmSteps onCard) =>
+        Asked($"c-{control.Key}", control.Scale.Min.Position, control.Scale.Max.Position) is { } asked ? new(asked) : onCard.At(control);
 
     private DrawingSlider Of(Control control, Mark mark) =>
         new(
