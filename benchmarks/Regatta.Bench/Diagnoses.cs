@@ -27,10 +27,9 @@ internal static class Diagnoses
         while (sound < Boats)
         {
             var definition = classes[random.Next(classes.Count)];
-            var plan = definition.Layers.Plans[0];
             var hidden = definition with { Drawing = Varied(definition.Drawing!, random) };
             var marks = definition.Marked.ToDictionary(control => control.Key, control => Near(control, random));
-            var boat = new HelmSteps(hidden, hidden.Drawing!, plan.Sails, key => marks.TryGetValue(key, out var mark) ? mark : null);
+            var boat = HelmSteps.Of(hidden, hidden.Layers.First.Plan, key => marks.TryGetValue(key, out var mark) ? mark : null)!;
             var wrong = Wrong(definition, boat, random);
             if (boat.TurnedBy(wrong) is not { } off || Math.Abs(off) <= definition.Helm.Tolerance.Degrees)
             {

@@ -32,6 +32,10 @@ public sealed class BalanceTests(ClubHost host)
             "wind aboard comes [1-9][.0-9]*° from further aft",
             (await sailor.GetAsync($"{Tandry}/balance?wind=12&unit=kn")).TextOf("main")!
         );
+        Assert.Matches(
+            "Main boom end: .* is [1-9][.0-9]*° off the centreline",
+            (await sailor.GetAsync("/wenlow/classes/pettle-65/balance?wind=8&unit=kn")).TextOf("main")!
+        );
         Assert.Contains("of heel to windward", (await sailor.GetAsync("/wenlow/classes/quillet/balance?wind=6&unit=kn")).TextOf("main"));
     }
 
@@ -96,6 +100,7 @@ public sealed class BalanceTests(ClubHost host)
         Assert.Contains("Look at the flag first", list.TextOf(".cures"));
         Assert.Equal(302, (int)(await captain.SendAsync(edited, "main form", Edit + "?handler=Usual")).Status);
         Assert.Contains("the usual cures", (await captain.GetAsync(Edit)).TextOf("main"));
+        Assert.Equal(409, (int)(await captain.SendAsync(page, "main form", Edit, ("act-0", "Too late"))).Status);
     }
 
     [Fact]

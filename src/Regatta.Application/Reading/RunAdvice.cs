@@ -21,14 +21,15 @@ public sealed record RunAdvice(AfterRun? Compared, RankedCure? Next, IReadOnlyLi
         var band = definition.Bands.At(run.Wind.Mean.Times(run.WindFactor));
         var helm = run.Check is { Helm.Mean: var read } check && CheckValidity.Weigh(check).Weight > 0 ? read.Degrees : (double?)null;
         var signs = Core.Diagnosis.Signs.Of(definition, helm, run.Answers);
-        var drawing = definition.Drawing is { } drawn
-            ? new HelmSteps(definition, drawn, definition.Layers.Find(layer.Plan)?.Sails ?? [], MarkOf)
-            : null;
         return new(
             helm is { } degrees
                 ? AfterRun.Of(definition, degrees, fit.Posterior.PredictCell(fit.Model.Row(band, control => MarkOf(control.Key))))
                 : null,
-            signs.Count == 0 ? null : CureList.Of(definition, signs, MarkOf, new StepEffects(fit, drawing).Of).Cures.FirstOrDefault(),
+            signs.Count == 0
+                ? null
+                : CureList
+                    .Of(definition, signs, MarkOf, new StepEffects(fit, HelmSteps.Of(definition, layer.Plan, MarkOf)).Of)
+                    .Cures.FirstOrDefault(),
             signs
         );
 

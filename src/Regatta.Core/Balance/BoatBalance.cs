@@ -33,6 +33,9 @@ public sealed record BoatBalance(
     /// <summary>How high effort stands above resistance: the arm that heels her.</summary>
     public Length Height => Length.FromMetres(Effort.Z.Metres - Resistance.Z.Metres);
 
+    /// <summary>How far heel puts the pull out to leeward of where she is held: H·sin φ.</summary>
+    public Length Outward(Angle heel) => Length.FromMetres(Height.Metres * Math.Sin(heel.Degrees * Math.PI / 180));
+
     /// <summary>How she stands, balanced; null where no sail draws.</summary>
     public static BoatBalance? Of(BoatDrawing drawing, IReadOnlyList<SideShape> sails, BoatPose pose)
     {

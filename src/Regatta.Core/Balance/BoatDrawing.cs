@@ -91,6 +91,12 @@ public sealed record BoatDrawing(Length Waterline, SidePoint MastFoot, SideShape
     /// <summary>What looks wrong without being so, a sentence each.</summary>
     public IEnumerable<string> Remarks(ClassDefinition definition)
     {
+        // An older version may hold what no rule of today lets in.
+        if (Problem is not null)
+        {
+            yield break;
+        }
+
         var (low, high) = (Hull.Outline.Min(point => point.X.Metres), Hull.Outline.Max(point => point.X.Metres));
         if (Board is { } board && (board.Outline.Max(point => point.X.Metres) > high || board.Outline.Min(point => point.X.Metres) < low))
         {

@@ -37,13 +37,14 @@ public sealed record BoatPose
         var pose = AsDrawn;
         foreach (var effect in drawing.Effects)
         {
-            if (definition.Find(effect.Control) is { } control && marks(effect.Control) is { } mark)
+            // Where the rig's lengths are known, its holes rake it by them, and by nothing else.
+            var measured = effect.Move == DrawnMove.Rake && definition.Rake?.Holes == effect.Control;
+            if (!measured && definition.Find(effect.Control) is { } control && marks(effect.Control) is { } mark)
             {
                 pose = pose.Moved(effect.Move, ((mark.Position / control.Scale.PositionsPerUnit) - effect.Zero) * effect.PerUnit);
             }
         }
 
-        // Where the rig's lengths are known, holes rake it by them.
         return definition.Rake is { } rig && marks(rig.Holes) is { } hole && rig.RakeIn(hole.Position) is { } rake
             ? pose.Moved(DrawnMove.Rake, rake.Degrees)
             : pose;

@@ -24,6 +24,13 @@ public sealed record Shift(string Name, Control? Control, int? Sail, double By)
         };
 }
 
+/// <summary>Where a trainee's changes have brought her.</summary>
+/// <param name="Helm">Her helm, in degrees.</param>
+/// <param name="Balanced">Whether it is the class's target within its tolerance.</param>
+/// <param name="Changes">What was changed, each with what it alone does in degrees.</param>
+/// <param name="Pose">How she stands.</param>
+public sealed record Trial(double Helm, bool Balanced, IReadOnlyList<(Shift Shift, double Turns)> Changes, BoatPose Pose);
+
 /// <summary>An exercise of the trainer: a boat that stood balanced, and what was then put wrong without telling.</summary>
 /// <param name="Number">From 1.</param>
 /// <param name="Story">What is noticed.</param>
@@ -67,6 +74,20 @@ public sealed record Exercise(int Number, string Story, IReadOnlyList<Shift> Hid
         bool IsFelt(Shift shift) => boat.TurnedBy([shift]) is { } turned && Math.Abs(turned) > least;
         Shift? Enough(Control control, int way) =>
             Enumerable.Range(1, MostSteps).Select(steps => new Shift(control.Name, control, null, way * steps)).FirstOrDefault(IsFelt);
+    }
+
+    /// <summary>Tries some changes. A boat that cannot be told from has the target's helm.</summary>
+    public Trial Try(ClassDefinition definition, HelmSteps boat, IReadOnlyList<Shift> shifts)
+    {
+        var turned = Turned(shifts);
+        return new(
+            definition.Helm.Target.Degrees + turned,
+            Math.Abs(turned) <= definition.Helm.Tolerance.Degrees,
+            [.. shifts.Where(shift => shift.By != 0).Select(shift => (shift, turned - Turned(shifts.Where(other => other != shift))))],
+            boat.Shifted([.. Hidden, .. shifts]).Pose
+        );
+
+        double Turned(IEnumerable<Shift> made) => boat.TurnedBy([.. Hidden, .. made]) ?? 0;
     }
 
     private static string Noticed(double turned, int faults) =>

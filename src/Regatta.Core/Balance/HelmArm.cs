@@ -26,10 +26,7 @@ public static class HelmArm
     /// <param name="heel">+ to leeward.</param>
     /// <param name="wind">The angle of the wind aboard.</param>
     public static Length Of(BoatBalance balance, Angle heel, Angle wind) =>
-        Length.FromMetres(
-            -balance.Lead.Metres
-                + (Math.Tan((wind.Degrees - Drag.Degrees) * Math.PI / 180) * balance.Height.Metres * Math.Sin(heel.Degrees * Math.PI / 180))
-        );
+        Length.FromMetres(-balance.Lead.Metres + (Math.Tan((wind.Degrees - Drag.Degrees) * Math.PI / 180) * balance.Outward(heel).Metres));
 
     /// <summary>κ: degrees of rudder for each metre of arm, ½ρ·AWS²·A·C / (½ρ·V²·Ar·C′·l).</summary>
     /// <param name="sails">What draws, in m².</param>

@@ -12,24 +12,35 @@ namespace Regatta.Core.Balance;
 /// <param name="Deviation">Its standard deviation: the drawing knows directions better than sizes.</param>
 public sealed record HelmStep(string Name, Control? Control, double Degrees, double Deviation)
 {
-    /// <summary>Whether it is some heel to leeward.</summary>
-    public bool IsHeel { get; init; }
+    /// <summary>The same for one of the units the control is spoken of in; null for heel and trim.</summary>
+    public double? PerUnit => Degrees * Control?.Scale.PositionsPerUnit / Control?.Scale.Step;
 }
 
 /// <summary>The common currency of balance: what a step of each control, some heel and an eased sail are worth in degrees of rudder, by
 /// finite step through the geometry. Source: models M5.</summary>
-/// <param name="drawing">The boat.</param>
-/// <param name="sails">What she carries.</param>
-/// <param name="definition">The class.</param>
-/// <param name="marks">Where her controls stand.</param>
-public sealed class HelmSteps(
-    ClassDefinition definition,
-    BoatDrawing drawing,
-    IReadOnlyList<SideShape> sails,
-    Func<ControlKey, Mark?> marks
-)
+public sealed class HelmSteps
 {
-    private const double HeelStep = 5;
+    private readonly ClassDefinition definition;
+    private readonly BoatDrawing drawing;
+    private readonly Func<ControlKey, Mark?> marks;
+
+    private HelmSteps(ClassDefinition definition, BoatDrawing drawing, IReadOnlyList<SideShape> sails, Func<ControlKey, Mark?> marks)
+    {
+        (this.definition, this.drawing, this.marks) = (definition, drawing, marks);
+        // A lateen without an outline hangs by her spars.
+        Sails = sails.Count > 0 || drawing.Lateen is null ? sails : [drawing.Lateen.Sail(drawing.Lateen.Gooseneck, drawing.MastFoot.X)];
+        Pose = BoatPose.Of(definition, drawing, marks);
+    }
+
+    /// <summary>The steps of a class with some sails; null where nobody drew her, or an old version's drawing is none any more.</summary>
+    /// <param name="definition">The class.</param>
+    /// <param name="plan">What she carries; one she does not have is without sails.</param>
+    /// <param name="marks">Where her controls stand.</param>
+    public static HelmSteps? Of(ClassDefinition definition, PlanKey plan, Func<ControlKey, Mark?> marks) =>
+        definition.Drawing is { Problem: null } drawing ? new(definition, drawing, definition.Layers.Find(plan)?.Sails ?? [], marks) : null;
+
+    /// <summary>The heel a step is compared with, in degrees.</summary>
+    public const double HeelStep = 5;
 
     /// <summary>What turns her by less is nothing (ours).</summary>
     private const double LeastShown = 0.005;
@@ -38,16 +49,21 @@ public sealed class HelmSteps(
     private const double Eased = 0.8;
 
     /// <summary>How she stands.</summary>
-    public BoatPose Pose { get; } = BoatPose.Of(definition, drawing, marks);
+    public BoatPose Pose { get; }
 
-    /// <summary>What she carries; a lateen without an outline hangs by her spars.</summary>
-    public IReadOnlyList<SideShape> Sails { get; } =
-        sails.Count > 0 || drawing.Lateen is null ? sails : [drawing.Lateen.Sail(drawing.Lateen.Gooseneck, drawing.MastFoot.X)];
+    /// <summary>What she carries.</summary>
+    public IReadOnlyList<SideShape> Sails { get; }
+
+    /// <summary>The boat.</summary>
+    public BoatDrawing Drawing => drawing;
+
+    /// <summary>How she stands, balanced, in a pose; null where no sail draws.</summary>
+    public BoatBalance? Balance(BoatPose pose) => BoatBalance.Of(drawing, Sails, pose);
 
     /// <summary>κ in degrees for each metre of arm; null where she has no rudder behind her, or nothing draws.</summary>
     public double? RudderPerMetre =>
         drawing.Rudder is { Area: > 0 } rudder
-        && BoatBalance.Of(drawing, Sails, Pose) is { } balance
+        && Balance(Pose) is { } balance
         && balance.Resistance.X.Metres - rudder.Centroid.X.Metres is > 0.05 and var behind
             ? HelmArm.RudderPerMetre(balance.Area, rudder.Area, Length.FromMetres(behind))
             : null;
@@ -55,9 +71,7 @@ public sealed class HelmSteps(
     /// <summary>How many degrees more of weather helm a pose and a heel give than how she stands, upright; null where the drawing cannot
     /// tell.</summary>
     public double? Turned(BoatPose pose, Angle heel) =>
-        RudderPerMetre is { } perMetre
-        && BoatBalance.Of(drawing, Sails, Pose) is { } before
-        && BoatBalance.Of(drawing, Sails, pose) is { } after
+        RudderPerMetre is { } perMetre && Balance(Pose) is { } before && Balance(pose) is { } after
             ? perMetre * (HelmArm.Of(after, heel, HelmArm.CloseHauled).Metres - HelmArm.Of(before, default, HelmArm.CloseHauled).Metres)
             : null;
 
@@ -115,6 +129,14 @@ public sealed class HelmSteps(
         BoatPose PoseAt(Mark mark) => BoatPose.Of(definition, drawing, key => key == control.Key ? mark : marks(key));
     }
 
+    /// <summary>What some heel is worth in whole steps of a control, in positions, at least one; null where either turns nothing.</summary>
+    public double? HeelIn(Control control) =>
+        Heeled is { } heel && Worth(control, control.Scale.Step) is { } step && Math.Abs(step) >= LeastShown
+            ? control.Scale.Step * Math.Max(1, Math.Round(Math.Abs(heel / step)))
+            : null;
+
+    private double? Heeled => Turned(Pose, Angle.FromDegrees(HeelStep));
+
     /// <summary>Whether a control moves something that is drawn.</summary>
     public bool Moves(Control control) =>
         drawing.Effects.Any(effect => effect.Control == control.Key) || definition.Rake?.Holes == control.Key;
@@ -131,8 +153,7 @@ public sealed class HelmSteps(
     /// <summary>Everything that turns the helm, what turns it most first.</summary>
     public IReadOnlyList<HelmStep> All()
     {
-        var heel = $"{HeelStep:0}° of heel to leeward";
-        var steps = new List<(string Name, Control? Control, double? Degrees)> { (heel, null, Turned(Pose, Angle.FromDegrees(HeelStep))) };
+        var steps = new List<(string Name, Control? Control, double? Degrees)> { ($"{HeelStep:0}° of heel to leeward", null, Heeled) };
         steps.AddRange(
             Sails.Select(
                 (sail, at) =>
@@ -163,10 +184,7 @@ public sealed class HelmSteps(
                     step.Control,
                     step.Degrees!.Value,
                     Math.Abs(step.Degrees.Value) * HelmArm.RelativeDeviation
-                )
-                {
-                    IsHeel = step.Name == heel,
-                })
+                ))
                 .OrderByDescending(step => Math.Abs(step.Degrees)),
         ];
     }

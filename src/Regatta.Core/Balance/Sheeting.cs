@@ -17,8 +17,9 @@ public static class Sheeting
     public static Angle AngleOf(Length off, Length boom) =>
         Angle.FromDegrees(Math.Asin(Math.Clamp(off.Metres / boom.Metres, -1, 1)) * 180 / Math.PI);
 
-    /// <summary>How far off the centreline a boom's end stands at an angle.</summary>
-    public static Length OffOf(Angle angle, Length boom) => Length.FromMetres(boom.Metres * Math.Sin(angle.Degrees * Math.PI / 180));
+    /// <summary>The length of the boom a sail is set on: how far its outline reaches fore and aft.</summary>
+    public static Length BoomOf(SideShape sail) =>
+        Length.FromMetres(sail.Outline.Max(point => point.X.Metres) - sail.Outline.Min(point => point.X.Metres));
 
     /// <summary>By how much the wind aboard comes from further aft at the head of a sail than at its foot, upwind: there it blows harder,
     /// and her own way bends it less. By the profile over open water, her speed the hull's (1.25·√L, in m and m/s; ours).</summary>

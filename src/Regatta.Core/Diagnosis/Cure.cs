@@ -38,7 +38,8 @@ public sealed record Cure(Sign Sign, CureKind Kind, string Why)
 
     /// <summary>What makes it no cure, in a sentence; null where it is one.</summary>
     public string? Problem =>
-        Why.Length == 0 ? "A cure says why it helps."
+        Why.Length is 0 or > Fleet.Control.LongestText || Act.Length > Fleet.Control.LongestText
+            ? $"A cure says why it helps, in up to {Fleet.Control.LongestText} letters."
         : Control is null && Act.Length == 0 ? "A cure names a control, or says what to do."
         : Control is not null && (Steps == 0 || Math.Abs(Steps) > MostSteps)
             ? $"A control is changed by 1 to {MostSteps} steps, up or down."

@@ -93,7 +93,8 @@ public static class UsualCures
     public static IReadOnlyList<Cure> Of(ClassDefinition definition)
     {
         var kind = definition.Balance.Kind;
-        return
+        var shown = Signs.All(definition).Select(one => one.Sign).ToHashSet();
+        List<Cure> all =
         [
             .. Acts.Where(act => act.For.Contains(kind)).Select(act => new Cure(act.Sign, CureKind.Free, act.Why) { Act = act.Act }),
             .. Trims
@@ -109,6 +110,7 @@ public static class UsualCures
             .. definition.Marked.SelectMany(OfPower),
             .. OfBoard(definition),
         ];
+        return [.. all.Where(cure => shown.Contains(cure.Sign))];
     }
 
     /// <summary>Whether a sign is cured by what balances the helm.</summary>

@@ -52,7 +52,7 @@ public sealed record RakeGeometry(
     public Length Shroud(Angle rake)
     {
         var hounds = HoundsAt(rake);
-        var (x, z) = (hounds.X - Plate.X.Metres, hounds.Z - Plate.Z.Metres);
+        var (x, z) = (hounds.X.Metres - Plate.X.Metres, hounds.Z.Metres - Plate.Z.Metres);
         return Length.FromMetres(Math.Sqrt((x * x) + (z * z) + (PlateOut.Metres * PlateOut.Metres)));
     }
 
@@ -78,13 +78,13 @@ public sealed record RakeGeometry(
     public Angle? RakeIn(double hole) => RakeOf(Length.FromMetres(Shroud(default).Metres + ((hole - UprightHole) * HolePitch.Metres)));
 
     /// <summary>How much lower the boom's end stands at a rake than upright.</summary>
-    public Length BoomEndLower(Angle rake) => Length.FromMetres(BoomEnd.Z.Metres - Raked(BoomEnd, Foot, rake.Degrees).Z);
+    public Length BoomEndLower(Angle rake) => Length.FromMetres(BoomEnd.Z.Metres - BoomEnd.Turned(Foot, rake).Z.Metres);
 
     /// <summary>How long the way from boom to block is at a rake.</summary>
     public Length Sheet(Angle rake)
     {
-        var (x, z) = Raked(SheetOnBoom, Foot, rake.Degrees);
-        return Length.FromMetres(Math.Sqrt(Math.Pow(x - SheetBlock.X.Metres, 2) + Math.Pow(z - SheetBlock.Z.Metres, 2)));
+        var (x, z) = SheetOnBoom.Turned(Foot, rake);
+        return Length.FromMetres(Math.Sqrt(Math.Pow(x.Metres - SheetBlock.X.Metres, 2) + Math.Pow(z.Metres - SheetBlock.Z.Metres, 2)));
     }
 
     /// <summary>How far the forestay, and the headsail on it, turns about the tack at a rake.</summary>
@@ -93,7 +93,7 @@ public sealed record RakeGeometry(
     /// <summary>How much lower the clew stands at a rake than upright; null without a headsail.</summary>
     public Length? ClewLower(Angle rake) =>
         (Tack, Clew, ForestayTurn(rake)) is ({ } tack, { } clew, { } turn)
-            ? Length.FromMetres(clew.Z.Metres - Raked(clew, tack, turn.Degrees).Z)
+            ? Length.FromMetres(clew.Z.Metres - clew.Turned(tack, turn).Z.Metres)
             : null;
 
     /// <summary>Whether the sheet can be hauled block to block: the way is no longer than the tackle's shortest.</summary>
@@ -125,21 +125,12 @@ public sealed record RakeGeometry(
 
     private static Length Less(Length one, Length other) => Length.FromMetres(one.Metres - other.Metres);
 
-    private (double X, double Z) HoundsAt(Angle rake) =>
-        Raked(new(Foot.X, Length.FromMetres(Foot.Z.Metres + Hounds.Metres)), Foot, rake.Degrees);
+    private SidePoint HoundsAt(Angle rake) => new SidePoint(Foot.X, Length.FromMetres(Foot.Z.Metres + Hounds.Metres)).Turned(Foot, rake);
 
     /// <summary>How far the line from the tack to the hounds leans aft, in degrees from upright.</summary>
     private double Leaning(SidePoint tack, Angle rake)
     {
         var hounds = HoundsAt(rake);
-        return Math.Atan2(tack.X.Metres - hounds.X, hounds.Z - tack.Z.Metres) * 180 / Math.PI;
-    }
-
-    /// <summary>A point turned aft about another.</summary>
-    private static (double X, double Z) Raked(SidePoint point, SidePoint about, double degrees)
-    {
-        var (sin, cos) = Math.SinCos(degrees * Math.PI / 180);
-        var (x, z) = (point.X.Metres - about.X.Metres, point.Z.Metres - about.Z.Metres);
-        return (about.X.Metres + (x * cos) - (z * sin), about.Z.Metres + (z * cos) + (x * sin));
+        return Math.Atan2(tack.X.Metres - hounds.X.Metres, hounds.Z.Metres - tack.Z.Metres) * 180 / Math.PI;
     }
 }

@@ -5,7 +5,16 @@ namespace Regatta.Core.Sails;
 /// <summary>A point of a boat's side view.</summary>
 /// <param name="X">Forward of the transom; negative behind it.</param>
 /// <param name="Z">Above the waterline; negative below it.</param>
-public readonly record struct SidePoint(Length X, Length Z);
+public readonly record struct SidePoint(Length X, Length Z)
+{
+    /// <summary>The point turned about another: what stands above it goes aft, what hangs below it forward.</summary>
+    public SidePoint Turned(SidePoint about, Angle aft)
+    {
+        var (sin, cos) = Math.SinCos(aft.Degrees * Math.PI / 180);
+        var (x, z) = (X.Metres - about.X.Metres, Z.Metres - about.Z.Metres);
+        return new(Length.FromMetres(about.X.Metres + (x * cos) - (z * sin)), Length.FromMetres(about.Z.Metres + (z * cos) + (x * sin)));
+    }
+}
 
 /// <summary>A sail, or a part of the boat below the water, as it stands in the side view, at its real shape.</summary>
 /// <param name="Name">What sailors call it.</param>
@@ -63,17 +72,7 @@ public sealed record SideShape(string Name, IReadOnlyList<SidePoint> Outline)
         : null;
 
     /// <summary>The shape turned about a point: what stands above it goes aft, what hangs below it forward.</summary>
-    public SideShape Turned(SidePoint about, Angle aft)
-    {
-        var (sin, cos) = Math.SinCos(aft.Degrees * Math.PI / 180);
-        return this with { Outline = [.. Outline.Select(Turn)] };
-
-        SidePoint Turn(SidePoint point)
-        {
-            var (x, z) = (point.X.Metres - about.X.Metres, point.Z.Metres - about.Z.Metres);
-            return At(about.X.Metres + (x * cos) - (z * sin), about.Z.Metres + (z * cos) + (x * sin));
-        }
-    }
+    public SideShape Turned(SidePoint about, Angle aft) => this with { Outline = [.. Outline.Select(point => point.Turned(about, aft))] };
 
     /// <summary>The shape moved.</summary>
     public SideShape Moved(Length forward, Length up) =>

@@ -107,7 +107,7 @@ public sealed record HeelDrawing(string Mast, string Hull, (double X, double Y) 
             $"M{Svg.N(X)} {Svg.N(Y)}L{Svg.N(top.X)} {Svg.N(top.Y)}",
             $"M{Svg.N(one.X)} {Svg.N(one.Y)}Q{Svg.N(keel.X)} {Svg.N(keel.Y)} {Svg.N(other.X)} {Svg.N(other.Y)}Z",
             At(effort, 0),
-            Length.FromMetres(balance.Height.Metres * sin)
+            balance.Outward(heel)
         );
     }
 }

@@ -152,6 +152,32 @@ public sealed class BoatBalanceTests
             );
 
     [Fact]
+    public void A_measured_rig_is_raked_by_its_holes_once_even_where_the_drawing_says_so_too()
+    {
+        var definition = BundleReader
+            .Read(File.ReadAllBytes("Data/wenlow.json"), new(2026, 11, 23, 12, 0, 0, TimeSpan.Zero))
+            .Bundle!.Classes.Select(one => one.Class)
+            .Single(one => one.Key == "ferrin-16");
+        var drawing = definition.Drawing! with { Effects = [new(definition.Rake!.Holes, DrawnMove.Rake, -5, 7)] };
+        static Mark? Hole(ControlKey key) => new Mark(3);
+        Assert.Equal(definition.Rake.RakeIn(3)!.Value.Degrees, BoatPose.Of(definition, drawing, Hole).Rake.Degrees, 9);
+        Assert.Equal(-5, BoatPose.Of(definition with { Rake = null }, drawing, _ => new(8)).Rake.Degrees, 9);
+    }
+
+    [Fact]
+    public void A_drawing_that_is_none_any_more_is_not_computed_and_remarks_on_nothing()
+    {
+        var definition = BundleReader
+            .Read(File.ReadAllBytes("Data/wenlow.json"), new(2026, 11, 23, 12, 0, 0, TimeSpan.Zero))
+            .Bundle!.Classes.Select(one => one.Class)
+            .Single(one => one.Key == "tandry");
+        var broken = definition with { Drawing = definition.Drawing! with { Hull = new("hull", []) } };
+        Assert.NotNull(HelmSteps.Of(definition, new("full"), _ => null));
+        Assert.Null(HelmSteps.Of(broken, new("full"), _ => null));
+        Assert.Empty(BalanceRules.Remarks(broken));
+    }
+
+    [Fact]
     public void A_jib_let_go_leaves_the_mains_centre_and_both_let_go_leave_none()
     {
         var eased = BoatBalance.Of(Worked, [Main, Jib], BoatPose.AsDrawn with { Trims = [1, 0] })!;
@@ -182,7 +208,7 @@ public sealed class BoatBalanceTests
         foreach (var definition in drawn)
         {
             var sails = definition.Layers.Plans[0].Sails;
-            var steps = new HelmSteps(definition, definition.Drawing!, sails, _ => null);
+            var steps = HelmSteps.Of(definition, definition.Layers.First.Plan, _ => null)!;
             Assert.InRange(BoatBalance.Of(definition.Drawing!, sails, BoatPose.AsDrawn)!.LeadShare, -0.05, 0.25);
             var heel = steps.All().Single(step => step.Name.Contains("heel", StringComparison.Ordinal));
             Assert.InRange(heel.Degrees, 0.2, 6);

@@ -21,7 +21,7 @@ public sealed class ExerciseTests
     {
         foreach (var definition in Drawn)
         {
-            var boat = new HelmSteps(definition, definition.Drawing!, definition.Layers.Plans[0].Sails, _ => null);
+            var boat = HelmSteps.Of(definition, definition.Layers.First.Plan, _ => null)!;
             var exercises = Exercise.Of(definition, boat);
             Assert.True(exercises.Count >= 2, definition.Key);
             Assert.True(exercises.Count <= Exercise.Most);
@@ -30,6 +30,10 @@ public sealed class ExerciseTests
                 Assert.True(Math.Abs(boat.TurnedBy(exercise.Hidden)!.Value) > definition.Helm.Tolerance.Degrees);
                 var undone = exercise.Hidden.Concat(exercise.Hidden.Select(one => one with { By = -one.By })).ToList();
                 Assert.Equal(0, boat.TurnedBy(undone)!.Value, 9);
+                var tried = exercise.Try(definition, boat, [.. exercise.Hidden.Select(one => one with { By = -one.By })]);
+                Assert.True(tried.Balanced);
+                Assert.Equal(exercise.Hidden.Count, tried.Changes.Count);
+                Assert.False(exercise.Try(definition, boat, []).Balanced);
             }
         }
     }
@@ -40,7 +44,7 @@ public sealed class ExerciseTests
             .Sample(at =>
             {
                 var definition = Drawn[at];
-                var boat = new HelmSteps(definition, definition.Drawing!, definition.Layers.Plans[0].Sails, _ => null);
+                var boat = HelmSteps.Of(definition, definition.Layers.First.Plan, _ => null)!;
                 foreach (var control in definition.Marked.Where(boat.Moves))
                 {
                     Assert.Equal(0, boat.TurnedBy([new(control.Name, control, null, 0)])!.Value, 12);

@@ -13,9 +13,7 @@ public sealed class SheetingTests
     [InlineData(0.10, 2.30, 2.492)]
     public void A_boom_stands_off_by_an_angle(double off, double boom, double angle)
     {
-        var length = Length.FromMetres(boom);
-        Assert.Equal(angle, Sheeting.AngleOf(Length.FromMetres(off), length).Degrees, 3);
-        Assert.Equal(off, Sheeting.OffOf(Sheeting.AngleOf(Length.FromMetres(off), length), length).Metres, 12);
+        Assert.Equal(angle, Sheeting.AngleOf(Length.FromMetres(off), Length.FromMetres(boom)).Degrees, 3);
     }
 
     [Fact]

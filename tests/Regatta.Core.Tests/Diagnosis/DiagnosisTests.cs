@@ -46,6 +46,13 @@ public sealed class DiagnosisTests
     }
 
     [Fact]
+    public void No_kit_has_a_cure_for_a_sign_its_boats_cannot_show() =>
+        Assert.All(
+            StarterKits.All,
+            kit => Assert.Empty(UsualCures.Of(kit.Class).Select(cure => cure.Sign).Except(Signs.All(kit.Class).Select(one => one.Sign)))
+        );
+
+    [Fact]
     public void Weather_helm_is_cured_by_hiking_easing_flattening_the_board_and_last_the_rig()
     {
         var list = Of(Sloop, Sign.TurnsUp).Cures;

@@ -76,6 +76,22 @@ public sealed class HostileBundleTests
     [InlineData("classes/6/procedures/0/steps", "[]", "1 to 20 steps")]
     [InlineData("classes/6/cautions/0", "{\"text\":\"Mind.\",\"decides\":\"nobody\"}", "none of skipper")]
     [InlineData("classes/6/cautions/0", "{\"text\":\"Mind.\",\"control\":\"mast\"}", "does not have")]
+    [InlineData("classes/3/drawing/waterline", "0", "waterline")]
+    [InlineData("classes/3/drawing/hull/outline", "[[0,0],[1000,1000],[1000,0],[0,1000]]", "crosses itself")]
+    [InlineData("classes/3/drawing/hull/outline/0", "[1]", "two numbers")]
+    [InlineData("classes/3/drawing/boardMoves", "\"sinking\"", "none of fixed")]
+    [InlineData("classes/3/drawing/effects/0/moves", "\"everything\"", "none of rake")]
+    [InlineData("classes/3/drawing/effects/0/perUnit", "0", "not zero")]
+    [InlineData("classes/3/drawing/effects/0/zero", "1e300", "beyond what can be")]
+    [InlineData("classes/0/drawing/lateen/between", "180", "20 to 120")]
+    [InlineData("classes/3/cures", "[{\"sign\":\"turnsUp\",\"kind\":\"free\",\"why\":\"\",\"act\":\"x\"}]", "says why")]
+    [InlineData("classes/3/cures", "[{\"sign\":\"sinks\",\"kind\":\"free\",\"why\":\"x\",\"act\":\"x\"}]", "none of turnsUp")]
+    [InlineData(
+        "classes/3/cures",
+        "[{\"sign\":\"turnsUp\",\"kind\":\"sail\",\"why\":\"x\",\"control\":\"vang\",\"steps\":99}]",
+        "1 to 6 steps"
+    )]
+    [InlineData("classes/3/matrix/controls/0/who", "\"somebody whose name is far too long to be anybody aboard\"", "who sets it")]
     [InlineData("classes/1/rake/plate", "[9000,0]", "aft of the mast")]
     [InlineData("classes/1/rake/holes", "\"mast\"", "no such control")]
     [InlineData("classes/6/versions/0/matrix/plans/0/sails/0/outline", "[]", "3 to 200 corners")]

@@ -53,6 +53,9 @@ public sealed class UntouchedTests(ClubHost host)
         return
         [
             .. new[] { "settings", "bands", "plans", "crew" }.Select(page => ($"{path}/{page}", "main form.stack, main form.bands-form")),
+            .. new[] { "reefs/edit", "cautions", "rake", "couplings/edit", "wrong/edit", "balance/edit" }.Select(page =>
+                ($"{path}/{page}", "main form.rigging-form:last-of-type")
+            ),
             .. controls.Select(link => (link, "main form.stack")),
             .. cells.Select(cell => (cell, "form[data-cell-form]")),
         ];

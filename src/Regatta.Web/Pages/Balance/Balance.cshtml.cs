@@ -1,4 +1,3 @@
-using System.Globalization;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -6,7 +5,6 @@ using Regatta.Core.Balance;
 using Regatta.Core.Diagnosis;
 using Regatta.Core.Fleet;
 using Regatta.Core.Marks;
-using Regatta.Core.Sails;
 using Regatta.Core.Units;
 using Regatta.Web.Access;
 using Regatta.Web.Drawings;
@@ -14,20 +12,6 @@ using Regatta.Web.Forms;
 using Regatta.Web.Pages.Cards;
 
 namespace Regatta.Web.Pages.Balance;
-
-/// <summary>A slider of the drawing.</summary>
-/// <param name="Name">The name it is sent under; also its id.</param>
-/// <param name="Label">What it moves.</param>
-/// <param name="Least">Its lower end.</param>
-/// <param name="Most">Its upper end.</param>
-/// <param name="Step">How far an arrow key moves it.</param>
-/// <param name="Value">Where it stands.</param>
-/// <param name="Says">The same, as it is read.</param>
-public sealed record DrawingSlider(string Name, string Label, double Least, double Most, double Step, double Value, string Says)
-{
-    /// <summary>A number as an input takes it.</summary>
-    public static string Plain(double number) => number.ToString("0.######", CultureInfo.InvariantCulture);
-}
 
 /// <summary>Why does she pull? The boat drawn, with what each control, heel and trim do to her helm; for members.</summary>
 [Authorize(Policies.Member)]
@@ -51,23 +35,27 @@ public sealed class BalanceModel(ClubContext here, MemberCards cards, UnitPrefer
     public IReadOnlyList<HelmStep> Steps { get; private set; } = [];
 
     /// <summary>What some heel is worth in each control that balances her, in its own words; null where none does.</summary>
-    public string? HeelInSteps
-    {
-        get
-        {
-            var heel = Steps.FirstOrDefault(step => step.IsHeel)?.Degrees;
-            var worth = Steps
-                .Where(step => heel is not null && step.Control is { HelmPerUnit: not null })
-                .Select(step => (Scale: step.Control!.Scale, step.Control.Name, Steps: Math.Round(Math.Abs(heel!.Value / step.Degrees))))
-                .Select(one => $"{one.Scale.ShowDistance(one.Scale.Step * Math.Max(1, one.Steps))} of {one.Name.ToLowerInvariant()}")
-                .ToList();
-            return worth.Count > 0 ? string.Join(", or ", worth) : null;
-        }
-    }
+    public string? HeelInSteps { get; private set; }
+
+    /// <summary>How far each boom the card sets stands off the centreline, as an angle.</summary>
+    public IReadOnlyList<(Control Control, Mark Mark, Angle Angle)> Booms { get; private set; } = [];
+
+    /// <summary>What the sliders' address keeps: the card, the boat, the sails.</summary>
+    public IReadOnlyList<(string Name, string Value)> Kept =>
+        Card is { } card
+            ?
+            [
+                ("wind", DrawingSlider.Plain(card.Wind.In(units.Wind))),
+                ("unit", units.Wind.Symbol()),
+                ("plan", Plan.Key.Name),
+                ("mode", card.Layer.Mode.Name),
+                ("boat", card.Choice.InAddress),
+            ]
+            : [("plan", Plan.Key.Name)];
 
     /// <summary>The address of this page with other sails.</summary>
     public string With(SailPlan plan) =>
-        (Card is { } card ? card.Elsewhere("balance", card.Wind, units.Wind, plan.Key) : $"{here.ClassPath}/balance?plan={plan.Key}");
+        Card is { } card ? card.Elsewhere("balance", card.Wind, units.Wind, plan.Key) : $"{here.ClassPath}/balance?plan={plan.Key}";
 
     /// <summary>What logs say of the same steps, where they know more than the class believed.</summary>
     public StepEffects Effects { get; private set; } = new(null, null);
@@ -94,19 +82,17 @@ public sealed class BalanceModel(ClubContext here, MemberCards cards, UnitPrefer
         Plan =
             Class.Layers.Find(ask.Plan is { Length: > 0 } asked ? new(asked) : Card?.Layer.Plan ?? Class.Layers.First.Plan)
             ?? Class.Layers.Plans[0];
-        if (Class.Drawing is not { } boatDrawn)
+        if (HelmSteps.Of(Class, Plan.Key, key => Card?.Reading.MarkOf(key)) is not { } onCard)
         {
             return;
         }
 
-        var sails = Plan.Sails;
-        var onCard = new HelmSteps(Class, boatDrawn, sails, key => Card?.Reading.MarkOf(key));
         var moved = Class.Marked.Where(onCard.Moves).ToDictionary(control => control.Key, control => AskedMark(control, onCard));
-        var now = new HelmSteps(Class, boatDrawn, sails, key => moved.TryGetValue(key, out var mark) ? mark : Card?.Reading.MarkOf(key));
-        var heel = Angle.FromDegrees(Asked("heel", -MostHeel, MostHeel) ?? 0);
-        IReadOnlyList<double> trims = [.. now.Sails.Select((_, at) => (Asked(Trim(at), 0, 100) ?? 100) / 100)];
+        var now = HelmSteps.Of(Class, Plan.Key, key => moved.TryGetValue(key, out var mark) ? mark : Card?.Reading.MarkOf(key))!;
+        var heel = Angle.FromDegrees(DrawingSlider.Asked(Request, "heel", -MostHeel, MostHeel) ?? 0);
+        IReadOnlyList<double> trims = [.. now.Sails.Select((_, at) => (DrawingSlider.Asked(Request, Trim(at), 0, 100) ?? 100) / 100)];
         var pose = now.Pose with { Trims = trims };
-        Balance = BoatBalance.Of(boatDrawn, now.Sails, pose);
+        Balance = now.Balance(pose);
         Sliders =
         [
             .. Class.Marked.Where(onCard.Moves).Select(control => Of(control, moved[control.Key])),
@@ -120,7 +106,7 @@ public sealed class BalanceModel(ClubContext here, MemberCards cards, UnitPrefer
             return;
         }
 
-        Drawing = BalanceDrawing.Of(boatDrawn, now.Sails, balance, pose);
+        Drawing = BalanceDrawing.Of(now.Drawing, now.Sails, balance, pose);
         Rear = HeelDrawing.Of(balance, heel);
         Turned = onCard.Turned(pose, heel);
         if (Request.ByFragment())
@@ -129,15 +115,41 @@ public sealed class BalanceModel(ClubContext here, MemberCards cards, UnitPrefer
             return;
         }
 
-        var main = balance.Sails[0].Shape;
-        var (low, high) = (main.Outline.Min(point => point.Z.Metres), main.Outline.Max(point => point.Z.Metres));
-        Twist = Card is { } card
-            ? Sheeting.Twist(card.Wind, Class.WindHeight, Length.FromMetres(low), Length.FromMetres(high), boatDrawn.Waterline)
-            : null;
-        OverTheHull = boatDrawn.Lateen is null ? null : Sheeting.OverTheHull(main, boatDrawn.MastFoot);
         Steps = onCard.All();
         Effects = new(member.View.Evidence.Of(Card?.Layer ?? Class.Layers.First, Class).Fit, onCard);
+        HeelInSteps = string.Join(
+            ", or ",
+            from control in Class.HelmControls
+            let worth = onCard.HeelIn(control)
+            where worth is not null
+            select $"{Read(control).Scale.ShowDistance(worth.Value)} of {control.Name.ToLowerInvariant()}"
+        )
+            is { Length: > 0 } said
+            ? said
+            : null;
+        Aim(balance, now.Drawing);
     }
+
+    /// <summary>The targets beside the marks.</summary>
+    private void Aim(BoatBalance balance, BoatDrawing boat)
+    {
+        var main = balance.Sails[0].Shape;
+        var (low, high) = (main.Outline.Min(point => point.Z), main.Outline.Max(point => point.Z));
+        Twist = Card is { } card ? Sheeting.Twist(card.Wind, Class.WindHeight, low, high, boat.Waterline) : null;
+        OverTheHull = boat.Lateen is null ? null : Sheeting.OverTheHull(main, boat.MastFoot);
+        Booms =
+        [
+            .. from control in Class.Marked
+            where control.WordsOfName().Contains("boom") && control.WordsOfName().Contains("end")
+            let sail = balance.Sails.Select(part => part.Shape).FirstOrDefault(shape => control.WordsOfName().Contains(shape.Name)) ?? main
+            let mark = Card?.Reading.MarkOf(control.Key)
+            where mark is not null && control.Scale.LengthAt(mark.Value) is not null
+            select (control, mark.Value, Sheeting.AngleOf(control.Scale.LengthAt(mark.Value)!.Value, Sheeting.BoomOf(sail))),
+        ];
+    }
+
+    /// <summary>A control as it is read on the reader's boat.</summary>
+    public Control Read(Control control) => Card?.Choice.Readings.AsRead(control) ?? control;
 
     private static string Trim(int at) => $"trim-{at}";
 
@@ -146,7 +158,9 @@ public sealed class BalanceModel(ClubContext here, MemberCards cards, UnitPrefer
 
     /// <summary>Where a control's slider stands: as asked, else on the card, else as she is drawn.</summary>
     private Mark AskedMark(Control control, HelmSteps onCard) =>
-        Asked($"c-{control.Key}", control.Scale.Min.Position, control.Scale.Max.Position) is { } asked ? new(asked) : onCard.At(control);
+        DrawingSlider.Asked(Request, $"c-{control.Key}", control.Scale.Min.Position, control.Scale.Max.Position) is { } asked
+            ? new(asked)
+            : onCard.At(control);
 
     private DrawingSlider Of(Control control, Mark mark) =>
         new(
@@ -156,12 +170,6 @@ public sealed class BalanceModel(ClubContext here, MemberCards cards, UnitPrefer
             control.Scale.Max.Position,
             control.Scale.Step,
             mark.Position,
-            control.Scale.Show(mark)
+            Read(control).Scale.Show(mark)
         );
-
-    /// <summary>A number of the address, held to its slider's ends; null where there is none.</summary>
-    private double? Asked(string name, double least, double most) =>
-        double.TryParse(Request.Query[name], NumberStyles.Float, CultureInfo.InvariantCulture, out var number) && double.IsFinite(number)
-            ? Math.Clamp(number, least, most)
-            : null;
 }

@@ -4,6 +4,7 @@ using Regatta.Core.Fleet;
 using Regatta.Core.Fleet.Changes;
 using Regatta.Core.Units;
 using Regatta.Web.Forms;
+using Regatta.Web.Pages.Shared;
 
 namespace Regatta.Web.Pages.Balance;
 
@@ -12,6 +13,7 @@ namespace Regatta.Web.Pages.Balance;
 /// <param name="typed">What was typed.</param>
 /// <param name="fill">Puts what was typed, and what others changed, into a field.</param>
 public sealed class CureForm(ClassDefinition definition, IReadOnlyDictionary<string, string> typed, Func<Field, Field> fill)
+    : IDefinitionForm
 {
     private const int EmptyRows = 3;
     private const string Nothing = "";
@@ -29,15 +31,19 @@ public sealed class CureForm(ClassDefinition definition, IReadOnlyDictionary<str
 
     public FormReader Reader { get; } = new();
 
+    public string FirstField => "why-0";
+
     /// <summary>For each cure its reason, then what it cures, by what.</summary>
     public IEnumerable<(Field Text, IReadOnlyList<Field> Where)> Rows =>
         Enumerable.Range(0, Math.Min(Limits.Cures, now.Count + EmptyRows)).Select(Row);
 
     /// <summary>Reads the form; null where something is wrong. An emptied reason goes.</summary>
-    public SetCures? Read()
+    public ClassChange? Read()
     {
         var read = Enumerable.Range(0, Limits.Cures).Select(ReadRow).OfType<Cure>().ToList();
-        return Reader.Ok ? new(read) : null;
+        // The usual cures sent as they opened stay the usual ones.
+        var untouched = definition.Cures.Count == 0 && read.SequenceEqual(now);
+        return Reader.Ok ? new SetCures(untouched ? [] : read) : null;
     }
 
     private (Field Text, IReadOnlyList<Field> Where) Row(int at)

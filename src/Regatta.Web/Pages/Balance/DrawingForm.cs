@@ -5,6 +5,7 @@ using Regatta.Core.Fleet.Changes;
 using Regatta.Core.Sails;
 using Regatta.Core.Units;
 using Regatta.Web.Forms;
+using Regatta.Web.Pages.Shared;
 
 namespace Regatta.Web.Pages.Balance;
 
@@ -13,6 +14,7 @@ namespace Regatta.Web.Pages.Balance;
 /// <param name="typed">What was typed.</param>
 /// <param name="fill">Puts what was typed, and what others changed, into a field.</param>
 public sealed class DrawingForm(ClassDefinition definition, IReadOnlyDictionary<string, string> typed, Func<Field, Field> fill)
+    : IDefinitionForm
 {
     private const int EmptyRows = 2;
     private const string Nothing = "";
@@ -37,6 +39,8 @@ public sealed class DrawingForm(ClassDefinition definition, IReadOnlyDictionary<
     private readonly BoatDrawing? now = definition.Drawing;
 
     public FormReader Reader { get; } = new();
+
+    public string FirstField => "hull";
 
     /// <summary>Length, mast and outlines.</summary>
     public IEnumerable<Field> Shapes
@@ -104,28 +108,43 @@ public sealed class DrawingForm(ClassDefinition definition, IReadOnlyDictionary<
             );
 
     /// <summary>Reads the form; null where something is wrong.</summary>
-    public SetDrawing? Read()
+    public ClassChange? Read()
     {
         if (Text("waterline").Length + Text("hull").Length == 0)
         {
-            return new(null);
+            return new SetDrawing(null);
         }
 
-        var waterline = Reader.Need("waterline", Text("waterline"), "How long is she at the waterline?", ReadNumber);
-        var mast = Reader.Need("mast", Text("mast"), "Where does the mast stand?", SideShape.ReadPoint);
-        var hull = Reader.Need("hull", Text("hull"), "Draw the hull.", text => SideShape.Read("hull", text));
-        var board = Optional("board", text => SideShape.Read("board", text));
-        var rudder = Optional("rudder", text => SideShape.Read("rudder", text));
+        var waterline = Reader.Need(
+            "waterline",
+            Text("waterline"),
+            "How long is she at the waterline?",
+            Kept(
+                now?.Waterline,
+                length => Number(length.Metres),
+                text => ReadNumber(text).Then(read => Parsed<Length>.Good(Length.FromMetres(read)))
+            )
+        );
+        var mast = Reader.Need("mast", Text("mast"), "Where does the mast stand?", Kept(now?.MastFoot, Shown, SideShape.ReadPoint));
+        var hull = Reader.Need("hull", Text("hull"), "Draw the hull.", ReadShape("hull", now?.Hull));
+        var board = Optional("board", ReadShape("board", now?.Board));
+        var rudder = Optional("rudder", ReadShape("rudder", now?.Rudder));
         var moves = Boards.FirstOrDefault(one => one.Word == Text("moves")).Kind;
-        var pin = moves == BoardKind.Pivoting ? Reader.Need("pin", Text("pin"), "Where does it swing?", SideShape.ReadPoint) : default;
-        var lateen = Optional("lateen", ReadLateen);
+        var pin =
+            moves == BoardKind.Pivoting
+                ? Reader.Need("pin", Text("pin"), "Where does it swing?", Kept(now?.BoardPin, Shown, SideShape.ReadPoint))
+                : default;
+        var lateen = Optional(
+            "lateen",
+            text => now?.Lateen is { } was && text == Shown(was) ? Parsed<LateenSpars>.Good(was) : ReadLateen(text)
+        );
         var effects = Enumerable.Range(0, Limits.Controls).Select(ReadEffect).OfType<DrawnEffect>().ToList();
         if (!Reader.Ok)
         {
             return null;
         }
 
-        var drawing = new BoatDrawing(Length.FromMetres(waterline), mast, hull!, board, rudder)
+        var drawing = new BoatDrawing(waterline, mast, hull!, board, rudder)
         {
             BoardMoves = moves,
             BoardPin = pin,
@@ -138,8 +157,15 @@ public sealed class DrawingForm(ClassDefinition definition, IReadOnlyDictionary<
             return null;
         }
 
-        return new(drawing);
+        return new SetDrawing(drawing);
     }
+
+    /// <summary>What was not touched stays to the hair.</summary>
+    private static Func<string, Parsed<T>> Kept<T>(T? before, Func<T, string> shown, Func<string, Parsed<T>> read)
+        where T : struct => text => before is { } was && text == shown(was) ? Parsed<T>.Good(was) : read(text);
+
+    private static Func<string, Parsed<SideShape>> ReadShape(string name, SideShape? before) =>
+        text => before is not null && text == Shown(before) ? Parsed<SideShape>.Good(before) : SideShape.Read(name, text);
 
     private T? Optional<T>(string field, Func<string, Parsed<T>> read)
         where T : class => Text(field).Length == 0 ? null : Reader.Take(field, read(Text(field)));
@@ -179,7 +205,7 @@ public sealed class DrawingForm(ClassDefinition definition, IReadOnlyDictionary<
     }
 
     private static Field Outline(string name, string label, SideShape? shape) =>
-        new(name, label, shape is null ? "" : string.Join(", ", shape.Outline.Select(Shown)))
+        new(name, label, shape is null ? "" : Shown(shape))
         {
             Hint = "Corners in order, m: forward of the transom, above the water; a comma between corners.",
         };
@@ -199,6 +225,8 @@ public sealed class DrawingForm(ClassDefinition definition, IReadOnlyDictionary<
                 spars.Gooseneck.Metres,
             }.Select(Number)
         );
+
+    private static string Shown(SideShape shape) => string.Join(", ", shape.Outline.Select(Shown));
 
     private static string Shown(SidePoint point) => $"{Number(point.X.Metres)} {Number(point.Z.Metres)}";
 

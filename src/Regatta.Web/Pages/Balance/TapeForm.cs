@@ -19,10 +19,10 @@ public sealed class TapeForm(IReadOnlyDictionary<string, string> typed)
         ("tape-foot", "Main’s foot, m"),
     ];
 
-    public FormReader Reader { get; } = new();
+    /// <summary>The field a refusal of the whole stands beside.</summary>
+    public const string FirstField = "tape-waterline";
 
-    /// <summary>Whether anything was typed.</summary>
-    public bool IsTyped => Parts.Any(part => Text(part.Name).Length > 0);
+    public FormReader Reader { get; } = new();
 
     public IEnumerable<Field> Fields =>
         Parts.Select(part => new Field(part.Name, part.Label, "") { InputMode = "decimal" }.Filled(typed, Reader.Problems));
@@ -45,7 +45,7 @@ public sealed class TapeForm(IReadOnlyDictionary<string, string> typed)
         var measures = new TapeMeasures(waterline, mast, board, depth ?? default, luff, foot);
         if (measures.Problem is { } problem)
         {
-            Reader.Refuse("tape-waterline", problem);
+            Reader.Refuse(FirstField, problem);
             return null;
         }
 

@@ -1,9 +1,7 @@
-using System.Globalization;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Regatta.Core.Balance;
 using Regatta.Core.Fleet;
-using Regatta.Core.Units;
 using Regatta.Web.Access;
 using Regatta.Web.Drawings;
 
@@ -28,24 +26,17 @@ public sealed class TrainerModel(ClubContext here) : PageModel
 
     public IReadOnlyList<DrawingSlider> Sliders { get; private set; } = [];
 
-    /// <summary>What the trainee changed, each with what it alone does in degrees.</summary>
-    public IReadOnlyList<(Shift Shift, double Turns)> Changes { get; private set; } = [];
-
-    /// <summary>The helm as it is now, in degrees.</summary>
-    public double Helm { get; private set; }
-
-    public bool Balanced => Math.Abs(Helm - Class.Helm.Target.Degrees) <= Class.Helm.Tolerance.Degrees;
+    /// <summary>Where the trainee's changes have brought her; null where the class cannot be sailed here.</summary>
+    public Trial? Trial { get; private set; }
 
     public async Task OnGetAsync(int? exercise)
     {
         Class = (await here.ClassAsync()).Published;
-        var plan = Class.Layers.Plans[0];
-        if (Class.Drawing is not { } drawing)
+        if (HelmSteps.Of(Class, Class.Layers.First.Plan, _ => null) is not { } boat)
         {
             return;
         }
 
-        var boat = new HelmSteps(Class, drawing, plan.Sails, _ => null);
         Exercises = Exercise.Of(Class, boat);
         Now = Exercises.FirstOrDefault(one => one.Number == exercise) ?? Exercises.FirstOrDefault();
         if (Now is null)
@@ -59,23 +50,13 @@ public sealed class TrainerModel(ClubContext here) : PageModel
             .. boat.Sails.Select((sail, at) => new Shift(sail.Name, null, at, 0)),
             .. Class.Marked.Where(boat.Moves).Select(control => new Shift(control.Name, control, null, 0)),
         ];
-        List<Shift> shifts = [.. movable.Select((shift, at) => shift with { By = Asked(at, shift) })];
-        Sliders = [.. shifts.Select(Of)];
-        Changes =
+        List<Shift> shifts =
         [
-            .. shifts
-                .Where(shift => shift.By != 0)
-                .Select(shift =>
-                    (
-                        shift,
-                        (boat.TurnedBy([.. Now.Hidden, .. shifts]) ?? 0)
-                            - (boat.TurnedBy([.. Now.Hidden, .. shifts.Where(other => other != shift)]) ?? 0)
-                    )
-                ),
+            .. movable.Select((shift, at) => shift with { By = DrawingSlider.Asked(Request, $"s{at}", -Ends(shift), Ends(shift)) ?? 0 }),
         ];
-        var (pose, _) = boat.Shifted([.. Now.Hidden, .. shifts]);
-        Helm = Class.Helm.Target.Degrees + (boat.TurnedBy([.. Now.Hidden, .. shifts]) ?? 0);
-        Drawing = BoatBalance.Of(drawing, boat.Sails, pose) is { } balance ? BalanceDrawing.Of(drawing, boat.Sails, balance, pose) : null;
+        Sliders = [.. shifts.Select(Of)];
+        Trial = Now.Try(Class, boat, shifts);
+        Drawing = boat.Balance(Trial.Pose) is { } balance ? BalanceDrawing.Of(boat.Drawing, boat.Sails, balance, Trial.Pose) : null;
     }
 
     private static DrawingSlider Of(Shift shift, int at) =>
@@ -106,11 +87,4 @@ public sealed class TrainerModel(ClubContext here) : PageModel
             { Sail: not null } => 1,
             _ => MostHeel,
         };
-
-    /// <summary>A slider's number of the address, held to its ends; zero where there is none.</summary>
-    private double Asked(int at, Shift shift) =>
-        double.TryParse(Request.Query[$"s{at}"], NumberStyles.Float, CultureInfo.InvariantCulture, out var number)
-        && double.IsFinite(number)
-            ? Math.Clamp(number, -Ends(shift), Ends(shift))
-            : 0;
 }

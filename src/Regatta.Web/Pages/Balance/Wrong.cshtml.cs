@@ -79,12 +79,7 @@ public sealed class WrongModel(ClubContext here, MemberCards cards, UnitPreferen
 
         var reading = Card?.Reading;
         var layer = reading?.Layer ?? Class.Layers.First;
-        Effects = new(
-            member.View.Evidence.Of(layer, Class).Fit,
-            Class.Drawing is { } drawing
-                ? new HelmSteps(Class, drawing, Class.Layers.Find(layer.Plan)?.Sails ?? [], key => reading?.MarkOf(key))
-                : null
-        );
+        Effects = new(member.View.Evidence.Of(layer, Class).Fit, HelmSteps.Of(Class, layer.Plan, key => reading?.MarkOf(key)));
         List = CureList.Of(Class, Chosen, key => reading?.MarkOf(key), Effects.Of);
     }
 }

@@ -1,9 +1,11 @@
 using Regatta.Core;
 using Regatta.Core.Fleet;
+using Regatta.Core.Fleet.Changes;
 using Regatta.Core.Logbook;
 using Regatta.Core.Units;
 using Regatta.Core.Wind;
 using Regatta.Web.Forms;
+using Regatta.Web.Pages.Shared;
 
 namespace Regatta.Web.Pages.Rigging;
 
@@ -19,7 +21,7 @@ public sealed class CautionForm(
     SpeedUnit wind,
     IReadOnlyDictionary<string, string> typed,
     Func<Field, Field> fill
-)
+) : IDefinitionForm
 {
     private const int EmptyRows = 2;
     private const string Any = "";
@@ -53,6 +55,8 @@ public sealed class CautionForm(
 
     public FormReader Reader { get; } = new();
 
+    public string FirstField => "text-0";
+
     private IReadOnlyList<Caution> Now => cautions();
 
     /// <summary>For each caution its sentence, then where it belongs.</summary>
@@ -66,6 +70,9 @@ public sealed class CautionForm(
                     Where(one.At, one.Caution)
                 )
             );
+
+    /// <inheritdoc/>
+    ClassChange? IDefinitionForm.Read() => Read() is { } read ? new SetCautions(read) : null;
 
     /// <summary>Reads the form; null where something is wrong. An emptied sentence goes.</summary>
     /// <param name="problem">What is wrong with a caution; null where whoever takes them judges.</param>

@@ -3,6 +3,7 @@ using Regatta.Core.Fleet;
 using Regatta.Core.Fleet.Changes;
 using Regatta.Core.Units;
 using Regatta.Web.Forms;
+using Regatta.Web.Pages.Shared;
 
 namespace Regatta.Web.Pages.Rigging;
 
@@ -11,6 +12,7 @@ namespace Regatta.Web.Pages.Rigging;
 /// <param name="typed">What was typed.</param>
 /// <param name="fill">Puts what was typed, and what others changed, into a field.</param>
 public sealed class CouplingForm(ClassDefinition definition, IReadOnlyDictionary<string, string> typed, Func<Field, Field> fill)
+    : IDefinitionForm
 {
     private const int EmptyRows = 3;
     private const string Between = " to ";
@@ -22,16 +24,18 @@ public sealed class CouplingForm(ClassDefinition definition, IReadOnlyDictionary
 
     public FormReader Reader { get; } = new();
 
+    public string FirstField => "why-0";
+
     /// <summary>For each coupling its sentence, then which two it joins.</summary>
     public IEnumerable<(Field Text, IReadOnlyList<Field> Where)> Rows =>
         Enumerable.Range(0, Math.Min(Limits.Couplings, now.Count + EmptyRows)).Select(Row);
 
     /// <summary>Reads the form; null where something is wrong. An emptied sentence goes.</summary>
-    public SetCouplings? Read()
+    public ClassChange? Read()
     {
         var read = Enumerable.Range(0, Limits.Couplings).Select(ReadRow).OfType<(ControlKey From, Coupling Coupling)>().ToList();
         return Reader.Ok
-            ? new(
+            ? new SetCouplings(
                 read.GroupBy(one => one.From)
                     .ToDictionary(group => group.Key, IReadOnlyList<Coupling> (group) => [.. group.Select(one => one.Coupling)])
             )

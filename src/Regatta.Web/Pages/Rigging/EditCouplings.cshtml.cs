@@ -1,6 +1,4 @@
 using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Regatta.Core.Fleet;
 using Regatta.Web.Access;
 using Regatta.Web.Forms;
@@ -10,27 +8,10 @@ namespace Regatta.Web.Pages.Rigging;
 
 /// <summary>Says which control disturbs which; for who may change the class.</summary>
 [Authorize(Policies.EditsClass)]
-public sealed class EditCouplingsModel(ClubContext here, DefinitionEditor editor) : PageModel
+public sealed class EditCouplingsModel(ClubContext here, DefinitionEditor editor) : DefinitionFormPage<CouplingForm>(here, editor)
 {
-    public ClassDefinition Class { get; private set; } = null!;
+    protected override string Shows => "couplings";
 
-    public DefinitionEditor Editor => editor;
-
-    public CouplingForm Form { get; private set; } = null!;
-
-    public async Task OnGetAsync() => await LoadAsync(new Dictionary<string, string>());
-
-    public async Task<IActionResult> OnPostAsync()
-    {
-        await LoadAsync(Request.Typed());
-        var saved = await editor.SaveAsync(Form.Read());
-        editor.TellBeside(Form.Reader, "why-0");
-        return saved ? Redirect($"{here.ClassPath}/couplings") : Page();
-    }
-
-    private async Task LoadAsync(IReadOnlyDictionary<string, string> typed)
-    {
-        Class = (await here.ClassAsync()).Class;
-        Form = new(Class, typed, field => editor.Fill(field, typed, Form.Reader));
-    }
+    protected override CouplingForm Open(ClassDefinition definition, IReadOnlyDictionary<string, string> typed, Func<Field, Field> fill) =>
+        new(definition, typed, fill);
 }

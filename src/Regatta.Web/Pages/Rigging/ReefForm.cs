@@ -19,10 +19,11 @@ public sealed record PlanFields(
 
 /// <summary>Plans, reefing and limits as a form.</summary>
 /// <param name="definition">The class as it stands.</param>
-/// <param name="editor">What others changed meanwhile.</param>
 /// <param name="wind">The reader's unit.</param>
 /// <param name="typed">What was typed; nothing where nobody typed yet.</param>
-public sealed class ReefForm(ClassDefinition definition, DefinitionEditor editor, SpeedUnit wind, IReadOnlyDictionary<string, string> typed)
+/// <param name="fill">Puts what was typed, and what others changed, into a field.</param>
+public sealed class ReefForm(ClassDefinition definition, SpeedUnit wind, IReadOnlyDictionary<string, string> typed, Func<Field, Field> fill)
+    : IDefinitionForm
 {
     private const int EmptyRows = 1;
     private const string Yes = "yes";
@@ -39,6 +40,8 @@ public sealed class ReefForm(ClassDefinition definition, DefinitionEditor editor
     ];
 
     public FormReader Reader { get; } = new();
+
+    public string FirstField => "limit-" + definition.Layers.Plans[0].Key;
 
     public IEnumerable<PlanFields> Plans => definition.Layers.Plans.Select(FieldsOf);
 
@@ -77,7 +80,7 @@ public sealed class ReefForm(ClassDefinition definition, DefinitionEditor editor
             );
 
     /// <summary>Reads the form; null where something is wrong, with a sentence beside it.</summary>
-    public SetReefing? Read()
+    public ClassChange? Read()
     {
         var plans = definition.Layers.Plans.Select(ReadPlan).ToList();
         var was = definition.Reefing;
@@ -100,7 +103,7 @@ public sealed class ReefForm(ClassDefinition definition, DefinitionEditor editor
             Text("lasting")
         );
         var limits = Enumerable.Range(0, Limits.SailLimits).Select(ReadLimit).OfType<SailLimit>().ToList();
-        return Reader.Ok ? new(plans, rules, limits) : null;
+        return Reader.Ok ? new SetReefing(plans, rules, limits) : null;
     }
 
     private PlanFields FieldsOf(SailPlan plan) =>
@@ -273,5 +276,5 @@ public sealed class ReefForm(ClassDefinition definition, DefinitionEditor editor
 
     private string Text(string field) => typed.GetValueOrDefault(field, "").Trim();
 
-    private Field Of(string name, string label, string value) => editor.Fill(new(name, label, value), typed, Reader);
+    private Field Of(string name, string label, string value) => fill(new(name, label, value));
 }
