@@ -291,7 +291,7 @@ public sealed class RiggingTests(ClubHost host)
         var change = await sailor.GetAsync("/wenlow/classes/quillet/change?wind=13&boat=class");
         Assert.Contains("ease until she stays flat instead of boom end over the corner", Words(change.TextOf(".change-list")!));
         var rigUp = await sailor.GetAsync("/wenlow/classes/marrowin-24/rig-up?wind=13&boat=class");
-        Assert.Contains(rigUp.Html.QuerySelectorAll(".rig-who"), who => who.TextContent == "headsail trimmer");
+        Assert.Contains(rigUp.Html.QuerySelectorAll(".rig-who"), who => who.TextContent == "Who: headsail trimmer");
         Assert.Contains("wait for the breeze", rigUp.TextOf(".rig-up"));
         Assert.DoesNotContain(
             "wait for the breeze",
