@@ -10,7 +10,7 @@ public sealed class BalanceTests(ClubHost host)
     {
         var sailor = await host.VisitAsAsync("priya");
         async Task<string?> Said(string moved) => (await sailor.GetAsync($"{Tandry}/balance?wind=12&unit=kn&{moved}")).TextOf("#drawn > p");
-        Assert.Contains("0° more weather helm", await Said("c-mast-foot=4&c-shroud-plate=5&c-centreboard=5"));
+        Assert.Contains("That is her helm on the card", await Said("c-mast-foot=4&c-shroud-plate=5&c-centreboard=5"));
         Assert.Contains("more weather helm", await Said("heel=15"));
         Assert.Contains("less weather helm", await Said("c-mast-foot=7"));
         Assert.Contains("less weather helm", await Said("c-centreboard=40"));
@@ -19,6 +19,11 @@ public sealed class BalanceTests(ClubHost host)
         Assert.Equal(await Said("c-mast-foot=7"), await Said("c-mast-foot=900"));
         Assert.Equal(await Said(""), await Said("c-mast-foot=NaN&heel=left"));
         Assert.Contains("Nothing draws", (await sailor.GetAsync($"{Tandry}/balance?trim-0=0&trim-1=0")).TextOf("#drawn"));
+        // From above: 10 cm of a boom and its angle, typed nowhere but told beside the slider.
+        var above = await sailor.GetAsync($"{Tandry}/balance?wind=12&unit=kn&boom-off=10");
+        Assert.Matches(@"^10(\.0)? cm: [12]\.\d°$", above.TextOf("#says-boom-off")!);
+        Assert.NotNull(above.Html.QuerySelector(".top-drawing .head"));
+        Assert.Contains("half-way from the centreline", above.TextOf("#drawn"));
         var steps = (await sailor.GetAsync($"{Tandry}/balance?wind=12&unit=kn")).Html.QuerySelectorAll(".worth tbody th");
         Assert.Contains(steps, step => step.TextContent.StartsWith("5° of heel", StringComparison.Ordinal));
         Assert.Matches(
@@ -26,7 +31,7 @@ public sealed class BalanceTests(ClubHost host)
             (await sailor.GetAsync($"{Tandry}/balance?wind=12&unit=kn")).TextOf("main")!
         );
         var small = await sailor.GetAsync("/wenlow/classes/brannet/balance?wind=12&unit=kn&plan=small");
-        Assert.Contains("0° more weather helm", small.TextOf("#drawn > p"));
+        Assert.Contains("That is her helm on the card", small.TextOf("#drawn > p"));
         Assert.Equal("small rig", small.TextOf("nav[aria-label='Which sails?'] [aria-current=true]"));
         Assert.Matches(
             "wind aboard comes [1-9][.0-9]*° from further aft",
@@ -64,6 +69,19 @@ public sealed class BalanceTests(ClubHost host)
             list.Html.QuerySelectorAll(".cure-part h3").Select(head => head.TextContent)
         );
         Assert.Contains("Hike her flat", list.Html.QuerySelector(".cures li")!.TextContent);
+        // The other school is one click away, and the way back is too.
+        var other = list
+            .Html.QuerySelectorAll(".wrong a")
+            .Single(one => one.TextContent.StartsWith("rig and board before", StringComparison.Ordinal));
+        var rigFirst = await sailor.GetAsync(other.GetAttribute("href")!);
+        Assert.Equal(
+            ["First, and free", "Then the rig", "Then the board", "Last, the sails"],
+            rigFirst.Html.QuerySelectorAll(".cure-part h3").Select(head => head.TextContent)
+        );
+        Assert.Contains(
+            rigFirst.Html.QuerySelectorAll(".wrong a"),
+            one => one.TextContent.StartsWith("the sails first", StringComparison.Ordinal)
+        );
         Assert.Matches("Mast foot: hole 4 → hole 5", list.TextOf(".wrong"));
         Assert.Contains("Ask a qualified rigger", list.TextOf(".wrong"));
         Assert.Contains("then look at", list.TextOf(".wrong"));

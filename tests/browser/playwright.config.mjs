@@ -5,7 +5,7 @@ export default defineConfig({
   testDir: ".",
   testMatch: "*.spec.mjs",
   // The matrix has classes of its own and goes beside the other files, which share some and go in their order.
-  workers: 2,
+  workers: 3,
   timeout: 60_000,
   expect: { timeout: 10_000 },
   forbidOnly: true,

@@ -55,11 +55,14 @@ public sealed record CureList(IReadOnlyList<RankedCure> Cures, IReadOnlyList<Con
     /// <param name="signs">What was noticed.</param>
     /// <param name="marks">Where each control stands.</param>
     /// <param name="effect">How much a number of positions of a control turns the helm; null where nothing is known.</param>
+    /// <param name="rigFirst">The other school: board and rig before the sails, because easing them costs power. What is free stays
+    /// first.</param>
     public static CureList Of(
         ClassDefinition definition,
         IReadOnlyList<Sign> signs,
         Func<ControlKey, Mark?> marks,
-        Func<Control, double, StepEffect?> effect
+        Func<Control, double, StepEffect?> effect,
+        bool rigFirst = false
     )
     {
         var cures = UsualCures
@@ -91,10 +94,12 @@ public sealed record CureList(IReadOnlyList<RankedCure> Cures, IReadOnlyList<Con
         }
 
         return new(
-            [.. list.OrderBy(one => one.Doubted).ThenBy(one => one.Cure.Kind).ThenByDescending(one => one.Signs.Count)],
+            [.. list.OrderBy(one => one.Doubted).ThenBy(one => Rank(one.Cure.Kind)).ThenByDescending(one => one.Signs.Count)],
             ends,
             [.. definition.Controls.Where(control => contradicted.Contains(control.Key))]
         );
+
+        int Rank(CureKind kind) => rigFirst && kind != CureKind.Free ? CureKind.Rig - kind + 1 : (int)kind;
 
         void Add(Cure cure, Control control, IReadOnlyList<Sign> cured)
         {

@@ -37,8 +37,11 @@ public sealed class BalanceModel(ClubContext here, MemberCards cards, UnitPrefer
     /// <summary>What some heel is worth in each control that balances her, in its own words; null where none does.</summary>
     public string? HeelInSteps { get; private set; }
 
-    /// <summary>How far each boom the card sets stands off the centreline, as an angle.</summary>
-    public IReadOnlyList<(Control Control, Mark Mark, Angle Angle)> Booms { get; private set; } = [];
+    /// <summary>Targets beside the marks; null where no sail is drawn.</summary>
+    public SheetingTargets? Targets { get; private set; }
+
+    /// <summary>From above; null where no sail is drawn.</summary>
+    public TopDrawing? Top { get; private set; }
 
     /// <summary>What the sliders' address keeps: the card, the boat, the sails.</summary>
     public IReadOnlyList<(string Name, string Value)> Kept =>
@@ -62,12 +65,6 @@ public sealed class BalanceModel(ClubContext here, MemberCards cards, UnitPrefer
 
     /// <summary>How much more weather helm than on the card, in degrees; null where the drawing cannot tell.</summary>
     public double? Turned { get; private set; }
-
-    /// <summary>How much twist the wind asks for, foot to head; null where no sail is drawn, or without a card's wind.</summary>
-    public Angle? Twist { get; private set; }
-
-    /// <summary>The heel to windward at which a lateen hangs over her hull downwind; null for another rig.</summary>
-    public Angle? OverTheHull { get; private set; }
 
     public IReadOnlyList<DrawingSlider> Sliders { get; private set; } = [];
 
@@ -106,6 +103,13 @@ public sealed class BalanceModel(ClubContext here, MemberCards cards, UnitPrefer
             return;
         }
 
+        Targets = SheetingTargets.Of(Class, Card, now.Drawing, balance);
+        var most = SheetingTargets.MostOff(Targets.Boom).Metres * 100;
+        Length? off = DrawingSlider.Asked(Request, SheetingTargets.BoomSlider, 0, most) is { } cm
+            ? Length.FromMetres(cm / 100)
+            : null;
+        Sliders = [.. Sliders, Targets.Slider(off)];
+        Top = TopDrawing.Of(now.Drawing, balance, Sheeting.AngleOf(off ?? Targets.OnCard, Targets.Boom), Targets.Twist);
         Drawing = BalanceDrawing.Of(now.Drawing, now.Sails, balance, pose);
         Rear = HeelDrawing.Of(balance, heel);
         Turned = onCard.Turned(pose, heel);
@@ -127,25 +131,6 @@ public sealed class BalanceModel(ClubContext here, MemberCards cards, UnitPrefer
             is { Length: > 0 } said
             ? said
             : null;
-        Aim(balance, now.Drawing);
-    }
-
-    /// <summary>The targets beside the marks.</summary>
-    private void Aim(BoatBalance balance, BoatDrawing boat)
-    {
-        var main = balance.Sails[0].Shape;
-        var (low, high) = (main.Outline.Min(point => point.Z), main.Outline.Max(point => point.Z));
-        Twist = Card is { } card ? Sheeting.Twist(card.Wind, Class.WindHeight, low, high, boat.Waterline) : null;
-        OverTheHull = boat.Lateen is null ? null : Sheeting.OverTheHull(main, boat.MastFoot);
-        Booms =
-        [
-            .. from control in Class.Marked
-            where control.WordsOfName().Contains("boom") && control.WordsOfName().Contains("end")
-            let sail = balance.Sails.Select(part => part.Shape).FirstOrDefault(shape => control.WordsOfName().Contains(shape.Name)) ?? main
-            let mark = Card?.Reading.MarkOf(control.Key)
-            where mark is not null && control.Scale.LengthAt(mark.Value) is not null
-            select (control, mark.Value, Sheeting.AngleOf(control.Scale.LengthAt(mark.Value)!.Value, Sheeting.BoomOf(sail))),
-        ];
     }
 
     /// <summary>A control as it is read on the reader's boat.</summary>

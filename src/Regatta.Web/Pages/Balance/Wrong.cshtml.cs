@@ -12,6 +12,19 @@ using Regatta.Web.Pages.Cards;
 
 namespace Regatta.Web.Pages.Balance;
 
+/// <summary>Whose list of cures, where schools differ: the class decides, the others are one click away.</summary>
+public enum CureSchool
+{
+    /// <summary>The class's own, or the usual one where it has none.</summary>
+    OfClass,
+
+    /// <summary>The usual one, where the class has its own.</summary>
+    Usual,
+
+    /// <summary>Board and rig before the sails: easing costs power.</summary>
+    RigFirst,
+}
+
 /// <summary>Something is wrong: from what is noticed to the smallest change; for members, on their boat, in this wind.</summary>
 [Authorize(Policies.Member)]
 public sealed class WrongModel(ClubContext here, MemberCards cards, UnitPreferences units) : PageModel
@@ -30,13 +43,24 @@ public sealed class WrongModel(ClubContext here, MemberCards cards, UnitPreferen
 
     public StepEffects Effects { get; private set; } = new(null, null);
 
+    /// <summary>Whose list, in which order.</summary>
+    public CureSchool School { get; private set; }
+
+    /// <summary>The other lists there are for this class.</summary>
+    public IEnumerable<CureSchool> Others =>
+        Enum.GetValues<CureSchool>().Where(one => one != School && (one != CureSchool.Usual || Class.Cures.Count > 0));
+
     /// <summary>The address with a sign said, or not said any more.</summary>
-    public string With(Sign sign)
-    {
-        var signs = Chosen.Contains(sign) ? Chosen.Where(one => one != sign) : Chosen.Append(sign);
-        var page = Card?.Elsewhere("wrong", units.Wind) ?? $"{here.ClassPath}/wrong?";
-        return page + string.Concat(signs.Select(one => $"&sign={Spelling.Of(one)}"));
-    }
+    public string With(Sign sign) =>
+        Address(Chosen.Contains(sign) ? Chosen.Where(one => one != sign) : Chosen.Append(sign), School);
+
+    /// <summary>The address with another school's list.</summary>
+    public string With(CureSchool school) => Address(Chosen, school);
+
+    private string Address(IEnumerable<Sign> signs, CureSchool school) =>
+        (Card?.Elsewhere("wrong", units.Wind) ?? $"{here.ClassPath}/wrong?")
+        + (school == CureSchool.OfClass ? "" : $"&school={Spelling.Of(school)}")
+        + string.Concat(signs.Select(one => $"&sign={Spelling.Of(one)}"));
 
     /// <summary>The control as it is read on the reader's boat.</summary>
     public Control Read(Control control) => Card?.Choice.Readings.AsRead(control) ?? control;
@@ -59,7 +83,7 @@ public sealed class WrongModel(ClubContext here, MemberCards cards, UnitPreferen
                 }
             : null;
 
-    public async Task OnGetAsync([FromQuery] CardAsk ask, string? boat, [FromQuery] string[] sign)
+    public async Task OnGetAsync([FromQuery] CardAsk ask, string? boat, [FromQuery] string[] sign, string? school)
     {
         var member = await cards.OfAsync(ask, boat);
         (Class, Card) = (member.View.Published, member.Card);
@@ -72,6 +96,7 @@ public sealed class WrongModel(ClubContext here, MemberCards cards, UnitPreferen
                 .Where(one => Offered.Any(offered => offered.Sign == one))
                 .Distinct(),
         ];
+        School = Spelling.Read<CureSchool>(school ?? "") is { Ok: true, Value: var asked } ? asked : CureSchool.OfClass;
         if (Chosen.Count == 0)
         {
             return;
@@ -80,6 +105,12 @@ public sealed class WrongModel(ClubContext here, MemberCards cards, UnitPreferen
         var reading = Card?.Reading;
         var layer = reading?.Layer ?? Class.Layers.First;
         Effects = new(member.View.Evidence.Of(layer, Class).Fit, HelmSteps.Of(Class, layer.Plan, key => reading?.MarkOf(key)));
-        List = CureList.Of(Class, Chosen, key => reading?.MarkOf(key), Effects.Of);
+        List = CureList.Of(
+            School == CureSchool.Usual ? Class with { Cures = [] } : Class,
+            Chosen,
+            key => reading?.MarkOf(key),
+            Effects.Of,
+            rigFirst: School == CureSchool.RigFirst
+        );
     }
 }

@@ -2,8 +2,13 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Regatta.Application.Editing;
 using Regatta.Application.Reading;
+using Regatta.Core;
+using Regatta.Core.Diagnosis;
 using Regatta.Core.Fleet;
 using Regatta.Core.Matrices;
+using Regatta.Core.Questions;
+using Regatta.Core.Units;
+using Regatta.Core.Wind;
 using Regatta.Store;
 using Regatta.Web.Access;
 
@@ -38,6 +43,13 @@ public abstract class LayerPageModel(ClubContext here, EditCells editCells) : Pa
 
     /// <summary>The query of the layer.</summary>
     public string Query => $"?view={View}&plan={Layer.Layer.Plan}&mode={Layer.Layer.Mode}";
+
+    /// <summary>The address of what cures a helm in the middle of a band; null where it is the helm the class aims at.</summary>
+    public string? WrongIn(WindBand band, double helm) =>
+        Signs.Of(Class, helm, new Dictionary<QuestionKey, Answer>()) is [var sign, ..]
+            ? $"{here.ClassPath}/wrong?wind={NumberText.Plain(band.Middle.Knots, 1)}&unit=kn&plan={Layer.Layer.Plan}"
+                + $"&mode={Layer.Layer.Mode}&sign={Spelling.Of(sign)}"
+            : null;
 
     /// <summary>Reads the class and the layer as the address asks.</summary>
     protected Task LoadAsync() => ShowAsync(here.ClassAsync());
