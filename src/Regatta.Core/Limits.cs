@@ -34,6 +34,9 @@ public static class Limits
     /// <summary>The boats of a class.</summary>
     public const int Boats = 500;
 
+    /// <summary>The logs of a boat that are looked through for how she was sailed last.</summary>
+    public const int RunsOfBoat = 200;
+
     /// <summary>The measured pairs of one control of a boat.</summary>
     public const int Pairs = 200;
 

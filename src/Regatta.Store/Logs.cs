@@ -51,13 +51,26 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
 
     /// <summary>Adds a log. The same key from the same sailor a second time changes nothing where it says the same; where it says something
     /// else it is a correction, and what was sent before is kept beside it.</summary>
-    public async Task<KeptLog> AddAsync(ClassRef one, Guid? sailor, SailedMarks sailed, SessionLog log)
+    /// <param name="one">The class.</param>
+    /// <param name="sailor">Who sailed; null for nobody's.</param>
+    /// <param name="sailed">Which boat its marks were read on.</param>
+    /// <param name="log">The log.</param>
+    /// <param name="bases">What the kept sums rest on that it folds itself into; what rests on anything else stays behind.</param>
+    public async Task<KeptLog> AddAsync(
+        ClassRef one,
+        Guid? sailor,
+        SailedMarks sailed,
+        SessionLog log,
+        IReadOnlyList<EvidenceBasis>? bases = null
+    )
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
         var (sent, now) = (new SentLog(sailor, sailed, log), clock.GetUtcNow());
+        var before = await KeptEvidence.LogRevisionAsync(connection, transaction, one) ?? 0;
         if (await sent.InsertAsync(connection, transaction, one, now) is { } added)
         {
+            await KeptEvidence.FoldAsync(connection, transaction, one, added, before, bases ?? []);
             await transaction.CommitAsync();
             return new(added, LogOutcome.Added);
         }
@@ -114,6 +127,7 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
             keys,
             transaction
         );
+        await KeptEvidence.FoldAsync(connection, transaction, one, number, before, bases ?? []);
         await transaction.CommitAsync();
         return new(number, LogOutcome.Corrected);
     }
@@ -135,8 +149,11 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
     }
 
     /// <summary>What the logs of a class tell the fit, oldest first: nobody's name and nobody's mass.</summary>
-    public async Task<IReadOnlyList<SessionEvidence>> EvidenceAsync(ClassRef one) =>
-        [.. (await NamelessAsync(one)).SelectMany(log => log.Log.Evidence(log.Number, log.Boat))];
+    public async Task<IReadOnlyList<SessionEvidence>> EvidenceAsync(ClassRef one)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await NamelessLogs.EvidenceAsync(connection, one);
+    }
 
     /// <summary>The logs of a class for exporting, oldest first: nobody's name and nobody's mass, and notes and times of day only of those
     /// who share them.</summary>
@@ -152,7 +169,10 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
                 new { club = one.Club.Number, classId = one.Number }
             )
         ).ToHashSet();
-        return [.. (await NamelessAsync(one)).Select(log => shared.Contains(log.Number) ? log.Log : log.Log.ForOthers())];
+        return
+        [
+            .. (await NamelessLogs.ReadAsync(connection, one)).Select(log => shared.Contains(log.Number) ? log.Log : log.Log.ForOthers()),
+        ];
     }
 
     /// <summary>A sailor's own logs, newest first.</summary>
@@ -207,23 +227,82 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
         );
     }
 
-    /// <summary>Removes a sailor's own log, or brings a removed one back.</summary>
-    /// <returns>Whether there was such a log of theirs.</returns>
-    public async Task<bool> RemoveOwnAsync(ClubId club, Guid sailor, long number, bool removed)
+    /// <summary>The class of a sailor's own log, removed or not; null where it is not theirs.</summary>
+    public async Task<ClassRef?> ClassOfAsync(ClubId club, Guid sailor, long number)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await connection.ExecuteAsync(
-                "update session_logs set removed_at = @at where club_id = @club and "
-                    + "sailor_id = @sailor and id = @number and (removed_at is null) = @removed",
+        return
+            await connection.ExecuteScalarAsync<long?>(
+                "select class_id from session_logs where club_id = @club and sailor_id = @sailor and id = @number",
                 new
                 {
                     club = club.Number,
                     sailor,
                     number,
-                    removed,
-                    at = removed ? clock.GetUtcNow() : (DateTimeOffset?)null,
                 }
-            ) == 1;
+            )
+                is { } one
+            ? new ClassRef(club, one)
+            : null;
+    }
+
+    /// <summary>Removes a sailor's own log, or brings a removed one back.</summary>
+    /// <param name="one">The log's class.</param>
+    /// <param name="sailor">Whose log.</param>
+    /// <param name="number">The log.</param>
+    /// <param name="removed">Whether it goes or comes.</param>
+    /// <param name="bases">What the kept sums rest on that it folds itself into.</param>
+    /// <returns>Whether there was such a log of theirs.</returns>
+    public async Task<bool> RemoveOwnAsync(ClassRef one, Guid sailor, long number, bool removed, IReadOnlyList<EvidenceBasis>? bases = null)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await using var transaction = await connection.BeginTransactionAsync();
+        var before = await KeptEvidence.LogRevisionAsync(connection, transaction, one) ?? 0;
+        var done = await connection.ExecuteAsync(
+            "update session_logs set removed_at = @at where club_id = @club and class_id = @classId and "
+                + "sailor_id = @sailor and id = @number and (removed_at is null) = @removed",
+            new
+            {
+                club = one.Club.Number,
+                classId = one.Number,
+                sailor,
+                number,
+                removed,
+                at = removed ? clock.GetUtcNow() : (DateTimeOffset?)null,
+            },
+            transaction
+        );
+        await KeptEvidence.FoldAsync(connection, transaction, one, number, before, bases ?? []);
+        await transaction.CommitAsync();
+        return done == 1;
+    }
+
+    /// <summary>The runs a boat was logged with, the newest logs first.</summary>
+    /// <param name="one">The class.</param>
+    /// <param name="boat">The boat's number.</param>
+    /// <param name="most">No more logs than this.</param>
+    public async Task<IReadOnlyList<SessionEvidence>> OfBoatAsync(ClassRef one, long boat, int most)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        var numbers = await connection.QueryAsync<long>(
+            "select id from session_logs where club_id = @club and class_id = @classId and boat_id = @boat and removed_at is null "
+                + "order by sailed_at desc, id desc limit @most",
+            new
+            {
+                club = one.Club.Number,
+                classId = one.Number,
+                boat,
+                most,
+            }
+        );
+        return await NamelessLogs.EvidenceAsync(connection, one, [.. numbers]);
+    }
+
+    /// <summary>One run of a class; null where there is none.</summary>
+    public async Task<SessionEvidence?> RunAsync(ClassRef one, long number, int run)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return (await NamelessLogs.EvidenceAsync(connection, one, [number])).FirstOrDefault(found => found.Run == run);
     }
 
     /// <summary>The marks of a list of them, each by its run and control.</summary>
@@ -232,28 +311,6 @@ public sealed class Logs(NpgsqlDataSource database, TimeProvider clock)
 
     /// <summary>What runs say, without what was worked out of them.</summary>
     private static string Said(string runs) => $"(select jsonb_agg(v - 'wind_factor') from jsonb_array_elements({runs}) v)";
-
-    private async Task<IEnumerable<(long Number, long? Boat, SessionLog Log)>> NamelessAsync(ClassRef one)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        const string Theirs = "l.club_id = @club and l.class_id = @classId and l.removed_at is null";
-        await using var rows = await connection.QueryMultipleAsync(
-            $"""
-            select {LogRow.Columns}, null::double precision as crew_mass from session_logs l where {Theirs} order by l.sailed_at, l.id;
-            select id, boat_id from session_logs l where boat_id is not null and {Theirs};
-            select {RunRow.Columns} from runs r join session_logs l on (l.club_id, l.id) = (r.club_id, r.log_id) where {Theirs};
-            select {MarkRow.Columns} from log_marks m join session_logs l on (l.club_id, l.id) = (m.club_id, m.log_id) where {Theirs};
-            """,
-            new { club = one.Club.Number, classId = one.Number }
-        );
-        var logs = (await rows.ReadAsync<LogRow>()).ToList();
-        var boats = (await rows.ReadAsync<(long Id, long Boat)>()).ToDictionary(row => row.Id, row => row.Boat);
-        var runs = (await rows.ReadAsync<RunRow>()).ToLookup(run => run.LogId);
-        var marks = (await rows.ReadAsync<MarkRow>()).ToLookup(mark => mark.LogId);
-        return logs.Select(row =>
-            (row.Id, boats.TryGetValue(row.Id, out var boat) ? boat : (long?)null, row.ToLog(runs[row.Id], marks[row.Id]))
-        );
-    }
 
     private static async Task<IReadOnlyList<OwnLog>> ReadOwnAsync(NpgsqlConnection connection, string condition, object values)
     {

@@ -46,6 +46,7 @@ internal static class Services
             .AddSingleton<RigUps>()
             .AddSingleton<Drills>()
             .AddSingleton<SafetyRules>()
+            .AddSingleton<KeptEvidence>()
             .AddSingleton<BoatLogs>()
             .AddSingleton<RemovedParts>()
             .AddSingleton<Outings>()
@@ -64,6 +65,7 @@ internal static class Services
     {
         services.AddFusionCache().WithMemoryCache(new MemoryCache(new MemoryCacheOptions { SizeLimit = ClassCache.MostHeld }));
         services
+            .AddSingleton<KeptSums>()
             .AddSingleton<ClassCache>()
             .AddSingleton<BoatReadings>()
             .AddSingleton<CardReaders>()
@@ -105,7 +107,7 @@ internal static class Services
         services.AddSingleton(stations).AddSingleton<StationStates>().AddHostedService<StationKeeper>().AddSingleton<TodayBoards>();
         services.AddRegattaSignIn(settings);
         services.AddRequestLimits(settings);
-        services.AddHostedService<Housekeeping>();
+        services.AddHostedService<Housekeeping>().AddHostedService<SumsKeeper>();
         services.AddSingleton<PostOffice>().AddSingleton<IMail>(provider => provider.GetRequiredService<PostOffice>());
         services.AddSingleton<PasswordLetters>();
         services

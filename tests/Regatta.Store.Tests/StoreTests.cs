@@ -178,13 +178,13 @@ public sealed class StoreTests(StoreFixture store)
         );
         Assert.Equal(log.Runs, own.Runs);
         Assert.Null(await store.Logs.OwnAsync(store.Club, store.Ben.Id, number));
-        Assert.False(await store.Logs.RemoveOwnAsync(store.Club, store.Ben.Id, number, removed: true));
-        Assert.True(await store.Logs.RemoveOwnAsync(store.Club, store.Ann.Id, number, removed: true));
+        Assert.False(await store.Logs.RemoveOwnAsync(draft.Stamp.Class, store.Ben.Id, number, removed: true));
+        Assert.True(await store.Logs.RemoveOwnAsync(draft.Stamp.Class, store.Ann.Id, number, removed: true));
         Assert.Empty(await store.Logs.EvidenceAsync(draft.Stamp.Class));
         Assert.Null(await store.Logs.OwnAsync(store.Club, store.Ann.Id, number));
         Assert.Contains(await store.Logs.RemovedAsync(store.Club, store.Ann.Id), removed => removed.Number == number);
-        Assert.False(await store.Logs.RemoveOwnAsync(store.Club, store.Ben.Id, number, removed: false));
-        Assert.True(await store.Logs.RemoveOwnAsync(store.Club, store.Ann.Id, number, removed: false));
+        Assert.False(await store.Logs.RemoveOwnAsync(draft.Stamp.Class, store.Ben.Id, number, removed: false));
+        Assert.True(await store.Logs.RemoveOwnAsync(draft.Stamp.Class, store.Ann.Id, number, removed: false));
         Assert.Equal(2, (await store.Logs.EvidenceAsync(draft.Stamp.Class)).Count);
     }
 
@@ -197,7 +197,7 @@ public sealed class StoreTests(StoreFixture store)
         stamps.Add((await store.Classes.StampAsync(draft.Stamp.Class))!);
         var (number, _) = await store.Logs.AddAsync(draft.Stamp.Class, store.Ann.Id, NoBoat, NewLog());
         stamps.Add((await store.Classes.StampAsync(draft.Stamp.Class))!);
-        await store.Logs.RemoveOwnAsync(store.Club, store.Ann.Id, number, removed: true);
+        await store.Logs.RemoveOwnAsync(draft.Stamp.Class, store.Ann.Id, number, removed: true);
         stamps.Add((await store.Classes.StampAsync(draft.Stamp.Class))!);
         await store.Versions.PublishAsync(draft.Stamp.Class, stamps[^1].MatrixRevision, store.Ann.Id, "why");
         stamps.Add((await store.Classes.StampAsync(draft.Stamp.Class))!);

@@ -63,7 +63,7 @@ public sealed class DecideProposal(Decisions decisions, TimeProvider clock)
                 chosen.Value,
                 proposal.Sentence(unit),
                 why,
-                layer.Evidence.Fit.Sessions.Count,
+                layer.Evidence.Posterior.Rows,
                 actor.Person,
                 cell,
                 seenRevision

@@ -1,15 +1,18 @@
+using Regatta.Application.Reading;
 using Regatta.Core;
 using Regatta.Core.Crew;
+using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
 using Regatta.Core.Logbook;
 using Regatta.Core.Tracks;
 using Regatta.Core.Units;
 using Regatta.Store;
+using Regatta.Store.Storage;
 
 namespace Regatta.Application.Logbook;
 
 /// <summary>What a sailor does with their own logs, and with what stands beside their card.</summary>
-public sealed class LogSession(Logs logs, LogTracks tracks, Crews crews, NotedRuns notes, TimeProvider clock)
+public sealed class LogSession(Logs logs, LogTracks tracks, Crews crews, NotedRuns notes, ClassCache cache, TimeProvider clock)
 {
     /// <summary>Adds a log; sent twice it counts once, and says what was sent last. Notes until its end stand in it now.</summary>
     /// <returns>What came of it; or why an old log stays as it is.</returns>
@@ -27,7 +30,7 @@ public sealed class LogSession(Logs logs, LogTracks tracks, Crews crews, NotedRu
                 );
             }
 
-            var kept = await logs.AddAsync(one, actor.Person, sailed, log);
+            var kept = await logs.AddAsync(one, actor.Person, sailed, log, await BasesAsync(one));
             if (notedUntil is { } until)
             {
                 await notes.ForgetAsync(one, actor.Person, until);
@@ -68,13 +71,11 @@ public sealed class LogSession(Logs logs, LogTracks tracks, Crews crews, NotedRu
 
     /// <summary>Removes a log; it can be brought back for a season.</summary>
     /// <returns>Whether there was such a log of theirs.</returns>
-    public Task<bool> RemoveAsync(Actor actor, long number) =>
-        Retry.RunAsync(() => logs.RemoveOwnAsync(actor.Club.Ref, actor.Person, number, removed: true));
+    public Task<bool> RemoveAsync(Actor actor, long number) => ChangeAsync(actor, number, removed: true);
 
     /// <summary>Brings a removed log back.</summary>
     /// <returns>Whether there was such a log of theirs.</returns>
-    public Task<bool> BringBackAsync(Actor actor, long number) =>
-        Retry.RunAsync(() => logs.RemoveOwnAsync(actor.Club.Ref, actor.Person, number, removed: false));
+    public Task<bool> BringBackAsync(Actor actor, long number) => ChangeAsync(actor, number, removed: false);
 
     /// <summary>Keeps what a track said of a log; one told again replaces the first.</summary>
     public Task<bool> KeepTrackAsync(Actor actor, long number, Angle windFrom, TrackSummary track) =>
@@ -87,4 +88,23 @@ public sealed class LogSession(Logs logs, LogTracks tracks, Crews crews, NotedRu
     /// <summary>Keeps what the sailor always sets otherwise than the card.</summary>
     public Task SaveOffsetsAsync(Actor actor, ClassRef one, IReadOnlyDictionary<ControlKey, double> offsets) =>
         Retry.RunAsync(() => crews.SaveOffsetsAsync(one, actor.Person, offsets));
+
+    private Task<bool> ChangeAsync(Actor actor, long number, bool removed) =>
+        Retry.RunAsync(async () =>
+            await logs.ClassOfAsync(actor.Club.Ref, actor.Person, number) is { } one
+            && await logs.RemoveOwnAsync(one, actor.Person, number, removed, await BasesAsync(one))
+        );
+
+    /// <summary>What the kept sums of a class rest on; nothing of one that cannot be read: its logs are kept all the same.</summary>
+    private async Task<IReadOnlyList<EvidenceBasis>> BasesAsync(ClassRef one)
+    {
+        try
+        {
+            return (await cache.FindAsync(one))?.Evidence.Bases ?? [];
+        }
+        catch (UnreadableClassException)
+        {
+            return [];
+        }
+    }
 }

@@ -15,7 +15,7 @@ public sealed record FleetViews(IReadOnlyList<ClassView> Classes, IReadOnlyList<
 
 /// <summary>Keeps what was worked out of a class for as long as its stamp holds, so that a look at a matrix costs one trivial query and not
 /// a fit. Bounded by size; each view is made once, however many ask at the same time.</summary>
-public sealed class ClassCache(IFusionCache cache, Classes classes, Versions versions, Logs logs, TimeProvider clock)
+public sealed class ClassCache(IFusionCache cache, Classes classes, Versions versions, Logs logs, KeptSums sums, TimeProvider clock)
 {
     /// <summary>How many cells and logs the cache holds, over all clubs.</summary>
     public const long MostHeld = 150_000;
@@ -83,9 +83,9 @@ public sealed class ClassCache(IFusionCache cache, Classes classes, Versions ver
                 async (context, stop) =>
                 {
                     var published = await PublishedAsync(snapshot.Draft.Stamp, snapshot.Newest?.Number ?? 0);
-                    var sessions = await SessionsAsync(snapshot.Draft.Stamp);
-                    context.Options.SetSize(1 + sessions.Count);
-                    return new ClassEvidence(snapshot.Draft.Class, published, sessions);
+                    var made = await sums.OfAsync(snapshot.Draft.Stamp, snapshot.Draft.Class, snapshot.Newest?.Class, published);
+                    context.Options.SetSize(1 + made.Listed.Count());
+                    return made;
                 },
                 Options
             );
@@ -116,7 +116,8 @@ public sealed class ClassCache(IFusionCache cache, Classes classes, Versions ver
             Options
         );
 
-    private async Task<IReadOnlyList<SessionEvidence>> SessionsAsync(ClassStamp stamp) =>
+    /// <summary>All runs of a class, oldest first, for the pages that look through them.</summary>
+    public async Task<IReadOnlyList<SessionEvidence>> RunsAsync(ClassStamp stamp) =>
         await cache.GetOrSetAsync<IReadOnlyList<SessionEvidence>>(
             $"sessions/{Name(stamp)}/{stamp.LogRevision}",
             async (context, stop) =>

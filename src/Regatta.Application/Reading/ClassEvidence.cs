@@ -1,34 +1,41 @@
-using System.Collections.Concurrent;
 using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
-using Regatta.Core.Matrices;
 
 namespace Regatta.Application.Reading;
 
-/// <summary>The logs of a class, with what they say of each layer. Good for as long as its logs, its definition and its versions stay as
-/// they are.</summary>
-/// <param name="definition">The draft's definition.</param>
-/// <param name="published">What was published, oldest first.</param>
-/// <param name="sessions">All logs of the class.</param>
-public sealed class ClassEvidence(ClassDefinition definition, IReadOnlyList<ClassState> published, IReadOnlyList<SessionEvidence> sessions)
+/// <summary>What the logs of a class say under one definition, layer by layer.</summary>
+/// <param name="Basis">What it rests on.</param>
+/// <param name="Fits">The layers that were sailed.</param>
+public sealed record BasedEvidence(EvidenceBasis Basis, IReadOnlyDictionary<Layer, HelmFit> Fits)
 {
-    private readonly ConcurrentDictionary<Layer, LayerEvidence> layers = new();
-    private readonly ILookup<Layer, SessionEvidence> byLayer = sessions.ToLookup(session => session.Layer);
-
-    /// <summary>All logs of the class.</summary>
-    public IReadOnlyList<SessionEvidence> Sessions { get; } = sessions;
-
-    /// <summary>What the logs of a layer say under a definition; under another than the draft's it is worked out anew.</summary>
-    public LayerEvidence Of(Layer layer, ClassDefinition over) =>
-        over.Bands.Equals(definition.Bands) && over.Helm == definition.Helm && over.Controls.SequenceEqual(definition.Controls)
-            ? layers.GetOrAdd(layer, one => Make(one, definition))
-            : Make(layer, over);
-
-    private LayerEvidence Make(Layer layer, ClassDefinition over)
+    /// <summary>What the logs of a layer say; of one nobody sailed, what is believed without logs.</summary>
+    public HelmFit Of(Layer layer)
     {
-        // The cells are the first purpose's: what was sailed for another tells nothing of them.
-        var first = over.Purposes.Count > 0 ? over.Purposes[0].Key : (PurposeKey?)null;
-        var own = byLayer[layer].Where(run => run.Purpose is null || run.Purpose == first).ToList();
-        return new(over, over.Bands, own, new(layer, published, own));
+        if (Fits.TryGetValue(layer, out var fit))
+        {
+            return fit;
+        }
+
+        var empty = KeptLayer.Empty(Basis, layer);
+        return HelmFit.Of(Basis.ModelOf(layer, empty.Sailed, empty.Boats), empty.Sums, LayerRuns.None, []);
     }
+}
+
+/// <summary>What the logs of a class say, under the draft's definition and under the published one. Good for as long as its logs, its
+/// definition and its versions stay as they are.</summary>
+/// <param name="draft">Under the draft's.</param>
+/// <param name="published">Under the published one; the same where both say the same.</param>
+public sealed class ClassEvidence(BasedEvidence draft, BasedEvidence published)
+{
+    /// <summary>What the kept sums rest on.</summary>
+    public IReadOnlyList<EvidenceBasis> Bases { get; } = draft == published ? [draft.Basis] : [draft.Basis, published.Basis];
+
+    /// <summary>The newest runs of each band of each layer.</summary>
+    public IEnumerable<SessionEvidence> Listed => draft.Fits.Values.SelectMany(fit => fit.Runs.Listed);
+
+    /// <summary>What the logs of a layer say under a definition, the draft's or the published one.</summary>
+    public HelmFit Of(Layer layer, ClassDefinition over) => (SaysTheSame(over, draft.Basis.Definition) ? draft : published).Of(layer);
+
+    private static bool SaysTheSame(ClassDefinition one, ClassDefinition other) =>
+        one.Bands.Equals(other.Bands) && one.Helm == other.Helm && one.Controls.SequenceEqual(other.Controls);
 }

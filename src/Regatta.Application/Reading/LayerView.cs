@@ -24,19 +24,16 @@ public sealed class LayerView
         var matrix = shown.Set[layer];
         (Whole, Class, Layer, Matrix, Ghost) = (whole, shown.Definition, layer, matrix, ghost);
         Evidence = whole.Evidence.Of(layer, shown.Definition);
-        Proposer = new(shown.Definition, shown.Set.AsSailed(layer), Evidence.Fit, whole.Today);
+        Proposer = new(shown.Definition, shown.Set.AsSailed(layer), Evidence, whole.Today);
         Trust = Addresses()
-            .ToDictionary(
-                at => new CellAddress(at.Band.Id, at.Control.Key),
-                at => CellTrust.Judge(Proposer, matrix, at.Band, at.Control, Evidence.In(at.Band))
-            );
+            .ToDictionary(at => new CellAddress(at.Band.Id, at.Control.Key), at => CellTrust.Judge(Proposer, matrix, at.Band, at.Control));
         helm = matrix.Bands.All.ToDictionary(band => band.Id, Proposer.Helm);
         inBands = matrix.Bands.All.ToDictionary(
             band => band.Id,
             band => (IReadOnlyList<Proposal>)[.. Proposer.In(band).Where(one => matrix[band, one.Control] is not null && IsNews(one))]
         );
         Proposals = inBands.Values.SelectMany(all => all).ToDictionary(p => new CellAddress(p.Band.Id, p.Control.Key));
-        findings = new(() => [.. Judgement.Of(matrix, Evidence.Sessions), .. PlanJudgement.Of(shown.Set, layer)]);
+        findings = new(() => [.. Judgement.Of(matrix, Evidence.Runs), .. PlanJudgement.Of(shown.Set, layer)]);
     }
 
     /// <summary>Another for every view that is made: what was rendered of one may be kept under it.</summary>
@@ -53,7 +50,8 @@ public sealed class LayerView
 
     public Matrix? Ghost { get; }
 
-    public LayerEvidence Evidence { get; }
+    /// <summary>What the logs of the layer say.</summary>
+    public HelmFit Evidence { get; }
 
     public Proposer Proposer { get; }
 
@@ -77,7 +75,7 @@ public sealed class LayerView
 
     /// <summary>The helm of a band; null where no control that balances the helm has a mark, or nothing was ever logged in this
     /// layer.</summary>
-    public BandHelm? Helm(WindBand band) => Evidence.Fit.Sessions.Count > 0 ? helm.GetValueOrDefault(band.Id) : null;
+    public BandHelm? Helm(WindBand band) => Evidence.Posterior.Rows > 0 ? helm.GetValueOrDefault(band.Id) : null;
 
     public CellPlace Place(CellAddress address) => new(Layer, address);
 
@@ -101,6 +99,7 @@ public sealed class LayerView
         !Whole.Decisions.TryGetValue(Place(new(proposal.Band.Id, proposal.Control.Key)), out var decision)
         || decision.Kind != DecisionKind.SetAside
         || (decision.To.Position - decision.From.Position) * proposal.Change < 0
-        || Evidence.In(proposal.Band).Count(session => session.SailedAt > decision.At && proposal.IsSpokenForBy(session, Class.Helm))
-            >= EvidenceRules.Enough;
+        || Evidence
+            .Runs.In(proposal.Band.Id)
+            .Count(session => session.SailedAt > decision.At && proposal.IsSpokenForBy(session, Class.Helm)) >= EvidenceRules.Enough;
 }

@@ -17,7 +17,7 @@ public sealed record RunAdvice(AfterRun? Compared, RankedCure? Next, IReadOnlyLi
     {
         var definition = view.Published;
         var layer = definition.Layers.Has(run.Layer) ? run.Layer : definition.Layers.First;
-        var fit = view.Evidence.Of(layer, definition).Fit;
+        var fit = view.Evidence.Of(layer, definition);
         var band = definition.Bands.At(run.Wind.Mean.Times(run.WindFactor));
         var helm = run.Check is { Helm.Mean: var read } check && CheckValidity.Weigh(check).Weight > 0 ? read.Degrees : (double?)null;
         var signs = Core.Diagnosis.Signs.Of(definition, helm, run.Answers);

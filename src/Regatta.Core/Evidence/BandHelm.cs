@@ -28,13 +28,15 @@ public enum HelmVerdict
 /// <param name="Band">The band.</param>
 /// <param name="Expected">The helm to expect, sailed flat in its middle.</param>
 /// <param name="Aim">What the class aims at.</param>
-/// <param name="Valid">The runs in the band whose check counts, newest first.</param>
+/// <param name="Valid">The runs in the band whose check counts.</param>
+/// <param name="Listed">The newest of them, newest first.</param>
 /// <param name="Verdict">What they say.</param>
 public sealed record BandHelm(
     WindBand Band,
     HelmPrediction Expected,
     HelmAim Aim,
-    IReadOnlyList<SessionEvidence> Valid,
+    RunCount Valid,
+    IReadOnlyList<SessionEvidence> Listed,
     HelmVerdict Verdict
 )
 {
@@ -54,23 +56,24 @@ public sealed record BandHelm(
     /// <param name="band">The band.</param>
     /// <param name="expected">The helm to expect.</param>
     /// <param name="aim">What the class aims at.</param>
-    /// <param name="valid">Its valid runs.</param>
+    /// <param name="runs">The runs of its layer.</param>
     /// <param name="today">The time to judge staleness by.</param>
-    public static BandHelm Judge(
-        WindBand band,
-        HelmPrediction expected,
-        HelmAim aim,
-        IEnumerable<SessionEvidence> valid,
-        DateTimeOffset today
-    )
+    public static BandHelm Judge(WindBand band, HelmPrediction expected, HelmAim aim, LayerRuns runs, DateTimeOffset today)
     {
-        var newest = valid.OrderByDescending(session => session.SailedAt).ToList();
-        var judged = new BandHelm(band, expected, aim, newest, HelmVerdict.CannotTell);
+        var valid = runs.ValidIn(band.Id);
+        var judged = new BandHelm(
+            band,
+            expected,
+            aim,
+            valid,
+            [.. runs.In(band.Id).Where(run => run.IsValid).OrderByDescending(run => run.SailedAt)],
+            HelmVerdict.CannotTell
+        );
         return judged with
         {
             Verdict =
-                newest.Count < EvidenceRules.Enough ? HelmVerdict.TooFew
-                : today - newest[0].SailedAt > Season ? HelmVerdict.Stale
+                valid.Count < EvidenceRules.Enough ? HelmVerdict.TooFew
+                : today - valid.Newest > Season ? HelmVerdict.Stale
                 : judged.WithinTolerance >= EvidenceRules.Supported ? HelmVerdict.Supported
                 : judged.WithinTolerance <= EvidenceRules.Contested ? HelmVerdict.Contested
                 : HelmVerdict.CannotTell,

@@ -29,34 +29,22 @@ public enum CellStatus
 /// <summary>A cell's status with its reason and the sessions behind it.</summary>
 /// <param name="Status">How far it can be trusted.</param>
 /// <param name="Why">The reason in one sentence or two.</param>
-/// <param name="Sessions">The sessions that tell of it, newest first.</param>
-public sealed record CellTrust(CellStatus Status, string Why, IReadOnlyList<SessionEvidence> Sessions)
+/// <param name="Count">How many sessions tell of it.</param>
+/// <param name="Sessions">The newest of them, newest first.</param>
+public sealed record CellTrust(CellStatus Status, string Why, int Count, IReadOnlyList<SessionEvidence> Sessions)
 {
     /// <summary>Judges one cell.</summary>
     /// <param name="proposer">What the logs say of the layer the cell stands in.</param>
     /// <param name="matrix">The matrix it stands in, as it is shown.</param>
     /// <param name="band">Its band.</param>
     /// <param name="control">Its control.</param>
-    /// <param name="sessions">The sessions whose wind, for their crew, lay mostly in this band.</param>
-    public static CellTrust Judge(
-        Proposer proposer,
-        Matrix matrix,
-        WindBand band,
-        Control control,
-        IEnumerable<SessionEvidence> sessions
-    ) =>
+    public static CellTrust Judge(Proposer proposer, Matrix matrix, WindBand band, Control control) =>
         matrix[band, control] switch
         {
-            null => new(CellStatus.Empty, "Nobody has said anything here yet.", []),
-            { Mark: null, Target.Length: > 0 } cell => Spoken.OfTarget(cell, proposer.Class, control, sessions, proposer.Today),
-            { Mark: null } => new(CellStatus.Entered, "A word to go by; logs can neither support nor contest it.", []),
-            { } cell when control.HelmPerUnit is null || proposer.Helm(band) is null => Spoken.OfMark(
-                cell,
-                proposer.Class,
-                control,
-                sessions,
-                proposer.Today
-            ),
+            null => new(CellStatus.Empty, "Nobody has said anything here yet.", 0, []),
+            { Mark: null, Target.Length: > 0 } cell => Spoken.OfTarget(cell, proposer, band, control),
+            { Mark: null } => new(CellStatus.Entered, "A word to go by; logs can neither support nor contest it.", 0, []),
+            { } cell when control.HelmPerUnit is null || proposer.Helm(band) is null => Spoken.OfMark(cell, proposer, band, control),
             { } cell => ByHelm(cell, proposer, proposer.Helm(band)!, control),
         };
 
@@ -65,23 +53,25 @@ public sealed record CellTrust(CellStatus Status, string Why, IReadOnlyList<Sess
     private static CellTrust ByHelm(Cell cell, Proposer proposer, BandHelm helm, Control control) =>
         helm.Verdict switch
         {
-            HelmVerdict.Supported => new(CellStatus.Supported, helm.Sentence, helm.Valid),
-            HelmVerdict.Stale => new(CellStatus.Stale, helm.Sentence, helm.Valid),
+            HelmVerdict.Supported => new(CellStatus.Supported, helm.Sentence, helm.Valid.Count, helm.Listed),
+            HelmVerdict.Stale => new(CellStatus.Stale, helm.Sentence, helm.Valid.Count, helm.Listed),
             HelmVerdict.Contested => proposer.Cure(helm.Band) switch
             {
-                null => new(Unproved(cell), $"{helm.Sentence} No step of any mark is likely to cure it.", helm.Valid),
+                null => new(Unproved(cell), $"{helm.Sentence} No step of any mark is likely to cure it.", helm.Valid.Count, helm.Listed),
                 var cure when cure.Key == control.Key => new(
                     CellStatus.Contested,
                     $"{helm.Sentence} Of all marks of this band, this one would cure it most surely.",
-                    helm.Valid
+                    helm.Valid.Count,
+                    helm.Listed
                 ),
                 var cure => new(
                     Unproved(cell),
                     $"{helm.Sentence} {cure.Name} would cure it most surely; nothing is held against this mark.",
-                    helm.Valid
+                    helm.Valid.Count,
+                    helm.Listed
                 ),
             },
-            _ => new(Unproved(cell), helm.Sentence, helm.Valid),
+            _ => new(Unproved(cell), helm.Sentence, helm.Valid.Count, helm.Listed),
         };
 
     internal static CellStatus Unproved(Cell cell) => cell.Source == CellSource.Interpolated ? CellStatus.Interpolated : CellStatus.Entered;

@@ -49,6 +49,12 @@ public static class EvidenceRules
     /// <summary>The scatter stands when a round changes it by less than this share.</summary>
     public const double RoundTolerance = 1e-10;
 
+    /// <summary>Weights are sought anew when the runs grew by this share since they were.</summary>
+    public const double Growth = 0.1;
+
+    /// <summary>So many runs of a band are known one by one, the newest; all of them are counted.</summary>
+    public const int Listed = 60;
+
     /// <summary>The model's own error of a cell in degrees: no number of logs takes it away.</summary>
     public const double ModelError = 0.3;
 

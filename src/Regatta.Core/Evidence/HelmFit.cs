@@ -2,46 +2,59 @@ namespace Regatta.Core.Evidence;
 
 /// <summary>A session in the fit, with what came of its weight.</summary>
 /// <param name="Session">The session.</param>
-/// <param name="Run">As it was counted.</param>
+/// <param name="Run">As it was, at its own weight.</param>
 /// <param name="Belief">The share of its weight that is left beside all others, 0 to 1.</param>
 public sealed record FittedSession(SessionEvidence Session, HelmRun Run, double Belief)
 {
     /// <summary>Whether it lies so far off that it hardly counts.</summary>
     public bool IsWild => Belief < EvidenceRules.WildShare;
+
+    /// <summary>The run as it counts.</summary>
+    public HelmRun Counted => Run with { Weight = Run.Weight * Belief };
 }
 
 /// <summary>What the logs of a layer say of its helm.</summary>
 /// <param name="Model">The columns.</param>
 /// <param name="Posterior">The belief after the logs.</param>
-/// <param name="Sessions">The sessions that took part.</param>
-public sealed record HelmFit(HelmModel Model, HelmPosterior Posterior, IReadOnlyList<FittedSession> Sessions)
+/// <param name="Runs">All runs of the layer, counted, whether their check counts or not.</param>
+/// <param name="Wild">Those that lie so far off that they hardly count, for the captain to look at; the newest first.</param>
+public sealed record HelmFit(HelmModel Model, HelmPosterior Posterior, LayerRuns Runs, IReadOnlyList<SessionEvidence> Wild)
 {
-    /// <summary>Those that lie so far off that they hardly count, for the captain to look at.</summary>
-    public IEnumerable<FittedSession> Wild => Sessions.Where(session => session.IsWild);
-
-    /// <summary>Fits a model to sessions.</summary>
+    /// <summary>Fits a model to sessions, from nothing.</summary>
     public static HelmFit Of(HelmModel model, IReadOnlyList<SessionEvidence> sessions)
     {
-        var unnoted = UnnotedHeel([.. sessions.Where(one => one.IsValid).Select(one => one.Check!.Heel?.Degrees).OfType<double>()]);
+        var fitted = Settle(model, sessions);
+        return new(
+            model,
+            HelmPosterior.After(model.Priors, fitted.Select(one => one.Counted)),
+            LayerRuns.Of(model.Class, sessions),
+            WildOf(fitted)
+        );
+    }
+
+    /// <summary>What kept sums say, without looking at the runs again.</summary>
+    public static HelmFit Of(HelmModel model, HelmSums sums, LayerRuns runs, IReadOnlyList<SessionEvidence> wild) =>
+        new(model, HelmPosterior.After(model.Priors, sums), runs, wild);
+
+    /// <summary>The newest of those that hardly count.</summary>
+    public static IReadOnlyList<SessionEvidence> WildOf(IEnumerable<FittedSession> fitted) =>
+        [.. fitted.Where(one => one.IsWild).Select(one => one.Session).OrderByDescending(one => one.SailedAt).Take(MostWild)];
+
+    /// <summary>More wild ones than this are not named.</summary>
+    public const int MostWild = 20;
+
+    /// <summary>The sessions that tell of the helm, with the weights that stand beside each other.</summary>
+    public static IReadOnlyList<FittedSession> Settle(HelmModel model, IReadOnlyList<SessionEvidence> sessions)
+    {
+        var unnoted = NotedHeel.Of(sessions.Select(one => one.NotedHeel).OfType<double>()).Unnoted;
         var runs = (
             from session in sessions
             let run = model.Run(session, unnoted)
             where run is not null
             select (Session: session, Run: run)
         ).ToList();
-        var (posterior, beliefs) = Settle(model.Priors, [.. runs.Select(one => one.Run)]);
-        return new(model, posterior, [.. runs.Zip(beliefs, (one, belief) => new FittedSession(one.Session, one.Run, belief))]);
-    }
-
-    /// <summary>The heel believed of runs that did not note it, from those that did: h̄ = (m·h0 + Σh)/(m + n), s² = (m·v0 + Σ(h −
-    /// h̄)²)/(m + n). Source: models M7.</summary>
-    /// <param name="noted">Degrees to leeward.</param>
-    public static (double Mean, double Variance) UnnotedHeel(IReadOnlyList<double> noted)
-    {
-        var runs = EvidenceRules.UnnotedHeelRuns + noted.Count;
-        var mean = ((EvidenceRules.UnnotedHeelRuns * EvidenceRules.UnnotedHeel) + noted.Sum()) / runs;
-        var spread = noted.Sum(heel => (heel - mean) * (heel - mean));
-        return (mean, ((EvidenceRules.UnnotedHeelRuns * EvidenceRules.UnnotedHeelVariance) + spread) / runs);
+        var (_, beliefs) = Settle(model.Priors, [.. runs.Select(one => one.Run)]);
+        return [.. runs.Zip(beliefs, (one, belief) => new FittedSession(one.Session, one.Run, belief))];
     }
 
     /// <summary>Fits runs of which some may be wild (a contaminated normal): z = w·r²/s², g = q·e^(−z/2)/(q·e^(−z/2) + (1 −
@@ -71,6 +84,9 @@ public sealed record HelmFit(HelmModel Model, HelmPosterior Posterior, IReadOnly
 
         return (posterior, beliefs);
     }
+
+    /// <summary>The share of its weight a further run keeps beside what is believed without it.</summary>
+    public static double Belief(HelmRun run, HelmPosterior before) => Belief(run, run.Helm - before.Value(run.Row), before.Scatter);
 
     private static double Belief(HelmRun run, double residual, double scatter)
     {

@@ -22,10 +22,10 @@ public sealed class HelmModel
     private readonly List<Control> controls;
     private readonly List<long> boats;
 
-    /// <summary>The model of a class over its bands, from a card, for boats.</summary>
+    /// <summary>The model of a class over its bands, from a card, for boats in the order of their columns.</summary>
     public HelmModel(ClassDefinition boatClass, WindBands bands, ReferenceCard card, IEnumerable<long> boats)
     {
-        (this.boatClass, this.bands, this.card, this.boats) = (boatClass, bands, card, [.. boats.Distinct().Order()]);
+        (this.boatClass, this.bands, this.card, this.boats) = (boatClass, bands, card, [.. boats.Distinct()]);
         controls = [.. boatClass.HelmControls];
         Columns =
         [
@@ -48,6 +48,9 @@ public sealed class HelmModel
             .. this.boats.Select(_ => new CoefficientPrior(0, EvidenceRules.BoatDeviation)),
         ];
     }
+
+    /// <summary>The class it is of.</summary>
+    public ClassDefinition Class => boatClass;
 
     /// <summary>A name for each column.</summary>
     public IReadOnlyList<string> Columns { get; }

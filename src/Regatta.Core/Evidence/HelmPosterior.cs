@@ -43,9 +43,16 @@ public sealed class HelmPosterior
     /// <param name="priors">One for each column; deviations above zero (infinite for a flat one).</param>
     /// <param name="runs">The runs, each with a value for each column.</param>
     /// <exception cref="ArgumentException">A row has another number of columns, or a weight is negative.</exception>
-    public static HelmPosterior After(IReadOnlyList<CoefficientPrior> priors, IEnumerable<HelmRun> runs)
+    public static HelmPosterior After(IReadOnlyList<CoefficientPrior> priors, IEnumerable<HelmRun> runs) =>
+        After(priors, HelmSums.Of(priors.Count, runs));
+
+    /// <summary>The belief after runs that were summed.</summary>
+    /// <param name="priors">One for each column; deviations above zero (infinite for a flat one).</param>
+    /// <param name="sums">Of as many columns, or fewer: nobody filled the last ones yet.</param>
+    public static HelmPosterior After(IReadOnlyList<CoefficientPrior> priors, HelmSums sums)
     {
         var width = priors.Count;
+        sums = sums.Width == width ? sums : sums.Widened(width);
         var before = Vector<double>.Build.Dense(width, at => priors[at].Mean);
         var precision = Matrix<double>.Build.Dense(width, width);
         for (var at = 0; at < width; at++)
@@ -54,33 +61,14 @@ public sealed class HelmPosterior
         }
 
         var products = precision * before;
-        var squares = before * products;
-        var (rows, counted) = (0, 0.0);
-        foreach (var run in runs)
+        var squares = (before * products) + sums.Squares;
+        for (var row = 0; row < width; row++)
         {
-            if (run.Row.Count != width || run.Weight < 0)
+            products[row] += sums.Products[row];
+            for (var column = 0; column < width; column++)
             {
-                throw new ArgumentException("A row needs a value for each column, and a weight of zero or more.");
+                precision[row, column] += sums.Precision[(row * width) + column];
             }
-
-            if (run.Weight == 0)
-            {
-                continue;
-            }
-
-            // Rows are mostly zeros: a boat's column, a band's.
-            int[] filled = [.. Enumerable.Range(0, width).Where(at => run.Row[at] != 0)];
-            foreach (var i in filled)
-            {
-                products[i] += run.Weight * run.Helm * run.Row[i];
-                foreach (var j in filled)
-                {
-                    precision[i, j] += run.Weight * run.Row[i] * run.Row[j];
-                }
-            }
-
-            squares += run.Weight * run.Helm * run.Helm;
-            (rows, counted) = (rows + 1, counted + run.Counted);
         }
 
         var factor = precision.Cholesky();
@@ -88,7 +76,13 @@ public sealed class HelmPosterior
         var scale =
             (EvidenceRules.PriorShape * EvidenceRules.PriorScatter * EvidenceRules.PriorScatter)
             + Math.Max(0, 0.5 * (squares - (mean * products)));
-        return new(rows, EvidenceRules.PriorShape + (counted / 2), scale, factor.Solve(Matrix<double>.Build.DenseIdentity(width)), mean);
+        return new(
+            sums.Rows,
+            EvidenceRules.PriorShape + (sums.Counted / 2),
+            scale,
+            factor.Solve(Matrix<double>.Build.DenseIdentity(width)),
+            mean
+        );
     }
 
     /// <summary>Expected value of a combination of the coefficients (a row of columns), in degrees.</summary>

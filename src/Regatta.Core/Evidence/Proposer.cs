@@ -14,11 +14,6 @@ namespace Regatta.Core.Evidence;
 /// <param name="today">The time to judge staleness by.</param>
 public sealed class Proposer(ClassDefinition boatClass, Matrix matrix, HelmFit fit, DateTimeOffset today)
 {
-    private readonly ILookup<BandId, SessionEvidence> valid = fit.Sessions.ToLookup(
-        one => matrix.Bands.At(one.Session.EffectiveWind.Mean).Id,
-        one => one.Session
-    );
-
     /// <summary>The class it is of.</summary>
     public ClassDefinition Class => boatClass;
 
@@ -35,7 +30,7 @@ public sealed class Proposer(ClassDefinition boatClass, Matrix matrix, HelmFit f
 
     private BandHelm? Judge(WindBand band) =>
         boatClass.HelmControls.Any(control => matrix[band, control]?.Mark is not null)
-            ? BandHelm.Judge(band, fit.Posterior.PredictCell(Row(band)), boatClass.Helm, valid[band.Id], today) with
+            ? BandHelm.Judge(band, fit.Posterior.PredictCell(Row(band)), boatClass.Helm, fit.Runs, today) with
             {
                 Balance = boatClass.Balance,
             }

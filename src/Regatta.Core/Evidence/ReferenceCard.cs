@@ -12,19 +12,23 @@ namespace Regatta.Core.Evidence;
 public sealed class ReferenceCard
 {
     private readonly IReadOnlyList<Matrix> published;
-    private readonly Dictionary<ControlKey, Mark> sailed;
+    private readonly IReadOnlyDictionary<ControlKey, Mark> sailed;
 
     /// <param name="layer">The layer.</param>
     /// <param name="published">What was published, oldest first.</param>
-    /// <param name="sessions">The sessions of the layer.</param>
-    public ReferenceCard(Layer layer, IEnumerable<ClassState> published, IEnumerable<SessionEvidence> sessions)
+    /// <param name="sailed">What a control that was never published is counted from; null for nothing.</param>
+    public ReferenceCard(Layer layer, IEnumerable<ClassState> published, IReadOnlyDictionary<ControlKey, Mark>? sailed = null)
     {
         this.published = [.. published.Where(state => state.Definition.Layers.Has(layer)).Select(state => state.Set.AsSailed(layer))];
-        sailed = sessions
+        this.sailed = sailed ?? new Dictionary<ControlKey, Mark>();
+    }
+
+    /// <summary>The middle one of the marks sailed of each control.</summary>
+    public static IReadOnlyDictionary<ControlKey, Mark> Middle(IEnumerable<SessionEvidence> sessions) =>
+        sessions
             .SelectMany(session => session.Marks)
             .GroupBy(mark => mark.Key, mark => mark.Value.Position)
             .ToDictionary(marks => marks.Key, marks => new Mark(marks.Order().ElementAt(marks.Count() / 2)));
-    }
 
     /// <summary>The mark counted from; null where none was ever published or sailed.</summary>
     public Mark? this[WindBand band, Control control] =>

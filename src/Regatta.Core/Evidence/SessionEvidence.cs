@@ -81,6 +81,9 @@ public sealed record SessionEvidence(
     /// <summary>How far the session's check can be believed; null without a check.</summary>
     public CheckWeight? Weight => Check is null ? null : CheckValidity.Of(Check);
 
+    /// <summary>The heel it noted beside a check that counts, in degrees; null without.</summary>
+    public double? NotedHeel => IsValid ? Check!.Heel?.Degrees : null;
+
     /// <summary>Whether its check tells anything of the helm.</summary>
     public bool IsValid => Weight?.Weight > 0;
 }

@@ -1,6 +1,7 @@
 using Regatta.Core.Fleet;
 using Regatta.Core.Matrices;
 using Regatta.Core.Questions;
+using Regatta.Core.Wind;
 
 namespace Regatta.Core.Evidence;
 
@@ -10,85 +11,73 @@ internal static class Spoken
 {
     /// <summary>Trust in a mark: by the runs at it that answered a question on its control, or told how they felt. An answer that the
     /// control is off speaks against the mark; so does a slow run without an answer.</summary>
-    public static CellTrust OfMark(
-        Cell cell,
-        ClassDefinition definition,
-        Control control,
-        IEnumerable<SessionEvidence> sessions,
-        DateTimeOffset today
-    ) =>
+    public static CellTrust OfMark(Cell cell, Proposer proposer, WindBand band, Control control) =>
         Judge(
             cell,
-            [
-                .. sessions
-                    .Where(session => session.Marks.TryGetValue(control.Key, out var sailed) && cell.Holds(sailed))
-                    .Select(session => (session, Against: Against(session, Answers(session, definition, control)))),
-            ],
+            proposer.Fit.Runs.At(band.Id, control.Key, cell.Holds),
+            proposer
+                .Fit.Runs.In(band.Id)
+                .Where(run =>
+                    run.Marks.TryGetValue(control.Key, out var sailed)
+                    && cell.Holds(sailed)
+                    && OfMark(run, Answers(run, proposer.Class, control)) != Said.Nothing
+                ),
             "at this mark",
-            today
+            proposer.Today
         );
 
     /// <summary>Trust in an observed target: by the runs that answered whether it was met, or a question on its control. Met and not slow
     /// speaks for it; met and slow, or not to be met, against. Feel alone says nothing of what was not looked at.</summary>
-    public static CellTrust OfTarget(
-        Cell cell,
-        ClassDefinition definition,
-        Control control,
-        IEnumerable<SessionEvidence> sessions,
-        DateTimeOffset today
-    ) =>
+    public static CellTrust OfTarget(Cell cell, Proposer proposer, WindBand band, Control control) =>
         Judge(
             cell,
-            [
-                .. sessions
-                    .Select(session => (session, Said: Answers(session, definition, control)))
-                    .Where(one => one.Said.Count > 0)
-                    .Select(one =>
-                        (one.session, (bool?)(one.Said.Any(answer => answer.IsOff) || one.session.Felt is Felt.Slow or Felt.RatherSlow))
-                    ),
-            ],
+            proposer.Fit.Runs.OfTarget(band.Id, control.Key),
+            proposer.Fit.Runs.In(band.Id).Where(run => Answers(run, proposer.Class, control).Count > 0),
             "that looked for it",
-            today
+            proposer.Today
         );
 
-    private static List<Answer> Answers(SessionEvidence session, ClassDefinition definition, Control control) =>
+    /// <summary>What was answered of a control.</summary>
+    public static List<Answer> Answers(SessionEvidence session, ClassDefinition definition, Control control) =>
         [.. session.Answers.Where(answer => definition.Subject(answer.Key) == control.Key).Select(answer => answer.Value)];
 
-    /// <summary>Whether a run speaks against; null where it said nothing.</summary>
-    private static bool? Against(SessionEvidence session, List<Answer> said) =>
-        said.Count > 0 ? said.Exists(answer => answer.IsOff)
-        : session.Felt == Felt.NotSaid ? null
-        : session.Felt is Felt.Slow or Felt.RatherSlow;
+    /// <summary>What a run says of a mark it was sailed at.</summary>
+    public static Said OfMark(SessionEvidence session, List<Answer> said) =>
+        said.Count > 0 ? As(said.Exists(answer => answer.IsOff))
+        : session.Felt == Felt.NotSaid ? Said.Nothing
+        : As(IsSlow(session));
+
+    /// <summary>What a run that answered says of the target.</summary>
+    public static Said OfTarget(SessionEvidence session, List<Answer> said) => As(said.Exists(answer => answer.IsOff) || IsSlow(session));
+
+    private static Said As(bool off) => off ? Said.Off : Said.Well;
+
+    private static bool IsSlow(SessionEvidence session) => session.Felt is Felt.Slow or Felt.RatherSlow;
 
     private static CellTrust Judge(
         Cell cell,
-        IReadOnlyList<(SessionEvidence Session, bool? Against)> runs,
+        IReadOnlyList<FactTally> tallies,
+        IEnumerable<SessionEvidence> listed,
         string which,
         DateTimeOffset today
     )
     {
-        var said = runs.Where(run => run.Against is not null).OrderByDescending(run => run.Session.SailedAt).ToList();
-        var sessions = said.Select(run => run.Session).ToList();
-        var against = said.Count(run => run.Against == true);
+        var said = RunCount.Of(tallies.Where(tally => tally.Fact.Said != Said.Nothing));
+        var against = RunCount.Of(tallies.Where(tally => tally.Fact.Said == Said.Off)).Count;
         var counted = said.Count == 1 ? "1 run" : $"{said.Count} runs";
-        return said switch
+        var (status, why) = said switch
         {
-            { Count: < EvidenceRules.Enough } => new(
+            { Count: < EvidenceRules.Enough } => (
                 CellTrust.Unproved(cell),
-                $"{counted} {which} said how it was; {EvidenceRules.Enough} are needed before the logs can tell.",
-                sessions
+                $"{counted} {which} said how it was; {EvidenceRules.Enough} are needed before the logs can tell."
             ),
-            _ when today - sessions[0].SailedAt > BandHelm.Season => new(
+            _ when today - said.Newest > BandHelm.Season => (
                 CellStatus.Stale,
-                $"{counted} {which} said how it was, but none for a season.",
-                sessions
+                $"{counted} {which} said how it was, but none for a season."
             ),
-            _ when against * 2 > said.Count => new(
-                CellStatus.Contested,
-                $"{against} of {said.Count} runs {which} found it off, or slow.",
-                sessions
-            ),
-            _ => new(CellStatus.Supported, $"{counted} {which} said how it was, {said.Count - against} of them well.", sessions),
+            _ when against * 2 > said.Count => (CellStatus.Contested, $"{against} of {said.Count} runs {which} found it off, or slow."),
+            _ => (CellStatus.Supported, $"{counted} {which} said how it was, {said.Count - against} of them well."),
         };
+        return new(status, why, said.Count, [.. listed.OrderByDescending(run => run.SailedAt)]);
     }
 }

@@ -13,18 +13,24 @@ public sealed class Judgement
     public const int Enough = 3;
 
     private readonly Matrix matrix;
-    private readonly ILookup<BandId, SessionEvidence> sailed;
+    private readonly LayerRuns sailed;
 
-    private Judgement(Matrix matrix, IEnumerable<SessionEvidence> sessions) =>
-        (this.matrix, sailed) = (matrix, sessions.ToLookup(session => matrix.Bands.At(session.EffectiveWind.Mean).Id));
+    private Judgement(Matrix matrix, LayerRuns sailed) => (this.matrix, this.sailed) = (matrix, sailed);
 
     /// <summary>What does not fit, in set-up order and within a control by the kind's weight.</summary>
     /// <param name="matrix">The matrix.</param>
-    /// <param name="sessions">What was logged in its layer.</param>
-    public static IReadOnlyList<Finding> Of(Matrix matrix, IEnumerable<SessionEvidence> sessions)
+    /// <param name="sailed">What was logged in its layer.</param>
+    public static IReadOnlyList<Finding> Of(Matrix matrix, LayerRuns sailed)
     {
-        var look = new Judgement(matrix, sessions);
+        var look = new Judgement(matrix, sailed);
         return [.. matrix.Controls.SelectMany(control => look.Over(control).OrderBy(finding => finding.Kind))];
+    }
+
+    /// <summary>The position of the middle run of some, in order.</summary>
+    private static double MiddleOf(IEnumerable<FactTally> marks, int count)
+    {
+        var before = 0;
+        return marks.First(tally => (before += tally.Count) > count / 2).Fact.Position;
     }
 
     private string NameOf(CellEdit edit) => matrix.Bands.Find(edit.Address.Band)!.Name;
@@ -93,11 +99,7 @@ public sealed class Judgement
         }
 
         var values = marked.Select(one => one.Cell.Mark!.Value.Position).ToList();
-        var weights = marked
-            .Select(one =>
-                1.0 + sailed[one.Band.Id].Count(session => session.Marks.TryGetValue(control.Key, out var mark) && one.Cell.Holds(mark))
-            )
-            .ToList();
+        var weights = marked.Select(one => 1.0 + sailed.At(one.Band.Id, control.Key, one.Cell.Holds).Sum(tally => tally.Count)).ToList();
         var (smooth, peak) = MarkOrder.Smoothed(control.AsWindBuilds, values, weights);
         if (values.Zip(smooth).All(pair => Math.Abs(pair.First - pair.Second) <= MarkOrder.Hair))
         {
@@ -219,19 +221,16 @@ public sealed class Judgement
     {
         foreach (var band in matrix.Bands.All.Where(band => matrix[band, control] is null))
         {
-            var marks = sailed[band.Id]
-                .Where(session => session.Marks.ContainsKey(control.Key))
-                .Select(session => session.Marks[control.Key].Position)
-                .Order()
-                .ToList();
-            if (marks.Count >= Enough)
+            var marks = sailed.At(band.Id, control.Key, _ => true).OrderBy(tally => tally.Fact.Position).ToList();
+            var count = marks.Sum(tally => tally.Count);
+            if (count >= Enough)
             {
-                var middle = control.Scale.Snap(new(marks[marks.Count / 2]));
+                var middle = control.Scale.Snap(new(MiddleOf(marks, count)));
                 yield return new(
                     FindingKind.Unmarked,
                     control,
                     [band],
-                    $"{marks.Count} sessions were logged in {band.Name} with a mark for {control.Name}, and "
+                    $"{count} sessions were logged in {band.Name} with a mark for {control.Name}, and "
                         + $"the matrix says nothing there. Half of them had {control.Scale.Show(middle)} or less.",
                     $"Set {control.Scale.Show(middle)}",
                     [new(At(band, control), Cell.Of(middle, control.Scale.UsualTolerance, "", "", CellSource.Proposed).Value)]

@@ -20,7 +20,7 @@ public sealed record AnswerLane(Question Question, IReadOnlyList<AnswerMark> Mar
     public static IReadOnlyList<AnswerLane> Of(LayerView view, WindRuler ruler)
     {
         var answered = view
-            .Evidence.Sessions.Where(run => ruler.Zoom is null || ruler.Zoom.Contains(run.EffectiveWind.Mean))
+            .Evidence.Runs.Listed.Where(run => ruler.Zoom is null || ruler.Zoom.Contains(run.EffectiveWind.Mean))
             .SelectMany(run => run.Answers.Select(answer => (Run: run, answer.Key, Answer: answer.Value)))
             .ToLookup(one => one.Key);
         var shown = answered.OrderByDescending(group => group.Count()).Take(Most).Select(group => group.Key).ToHashSet();

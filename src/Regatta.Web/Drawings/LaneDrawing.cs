@@ -212,7 +212,7 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
         }
 
         var spots =
-            from session in view.Evidence.Sessions
+            from session in view.Evidence.Runs.Listed
             where session.Weight is { } weight && wanted(weight.Weight) && session.Marks.ContainsKey(control.Key)
             where ruler.Zoom is null || ruler.Zoom.Contains(session.EffectiveWind.Mean)
             let x = Math.Round(ruler.At(session.EffectiveWind.Mean) / 4) * 4
@@ -243,7 +243,7 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
             }
 
             var marks = view
-                .Evidence.In(zoom)
+                .Evidence.Runs.In(zoom.Id)
                 .Where(session => session.Marks.ContainsKey(control.Key))
                 .Select(session => session.Marks[control.Key].Position)
                 .Concat(view.Matrix[zoom, control]?.Span is { } span ? [span.Low.Position, span.High.Position] : [])

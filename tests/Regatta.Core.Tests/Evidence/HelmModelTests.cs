@@ -45,7 +45,7 @@ public sealed class HelmModelTests
             Marks = new Dictionary<ControlKey, Mark> { [Gooseneck.Key] = new(19 * 25.4) },
             Asked = new Dictionary<ControlKey, AskedMark> { [Gooseneck.Key] = new(AskedBy.Trial, null) },
         };
-        var model = new HelmModel(lateen, bands, new(Layer.Usual, [state], []), []);
+        var model = new HelmModel(lateen, bands, new(Layer.Usual, [state]), []);
         var run = model.Run(session, Unnoted)!;
         Assert.Equal([1, 0.25, 0, 0.25, 0, 0.5, 0.5], run.Row.Select(value => Math.Round(value, 9)));
     }
@@ -54,7 +54,7 @@ public sealed class HelmModelTests
     [Fact]
     public void The_belief_about_a_control_is_held_by_the_step()
     {
-        var prior = new HelmModel(Class with { Controls = [Gooseneck] }, Bands, new(Layer.Usual, [], []), []).Priors[3];
+        var prior = new HelmModel(Class with { Controls = [Gooseneck] }, Bands, new(Layer.Usual, []), []).Priors[3];
         Assert.Equal((-0.4, 0.2125), (prior.Mean / 2, Math.Round(prior.Deviation / 2, 9)));
     }
 
@@ -158,14 +158,18 @@ public sealed class HelmModelTests
             .Of([WindTests.Band(1, 0, 8), WindTests.Band(2, 8, 11), WindTests.Band(4, 11, 14), WindTests.Band(3, 14, 22)])
             .Value;
         var session = Session(11, 170, 3);
-        var card = new ReferenceCard(Layer.Usual, [State(Matrix(60)), State(Matrix(70, 100, 140)), State(Matrix(80, 110, 150))], [session]);
+        var card = new ReferenceCard(
+            Layer.Usual,
+            [State(Matrix(60)), State(Matrix(70, 100, 140)), State(Matrix(80, 110, 150))],
+            ReferenceCard.Middle([session])
+        );
         Assert.Equal(60, card[Bands.All[0], Slide]!.Value.Position);
         Assert.Equal(100, card[Bands.All[1], Slide]!.Value.Position);
         // A part split off since is counted from what the newest version says in its wind.
         Assert.Equal(110, card[split.All[2], Slide]!.Value.Position);
         // A control that was never published, from the middle one of the marks sailed.
         Assert.Equal(2, card[Bands.All[0], Luff]!.Value.Position);
-        Assert.Null(new ReferenceCard(Layer.Usual, [], [])[Bands.All[0], Slide]);
+        Assert.Null(new ReferenceCard(Layer.Usual, [])[Bands.All[0], Slide]);
     }
 
     private static Cell Inches(double inches) => Cell.Of(new Mark(inches * 25.4), 0, "", "", CellSource.Entered).Value;

@@ -39,7 +39,7 @@ public sealed class PosteriorTests
     public void Heel_that_was_not_noted_is_believed_from_the_others_and_weighs_less()
     {
         var noted = Worked.Case.Runs.Where((_, at) => at is not (1 or 6 or 10)).Select(run => run.Row[2]).ToList();
-        var (mean, variance) = HelmFit.UnnotedHeel(noted);
+        var (mean, variance) = NotedHeel.Of(noted).Unnoted;
         AssertClose([5.75, 11.880208], [mean, variance]);
         var weight = 1 / (1 + (0.12 * 0.12 * variance));
         AssertClose(0.853916, weight);

@@ -51,7 +51,7 @@ public sealed class ProposalLaws
             .Sample(
                 (logs, positions) =>
                 {
-                    var (model, posterior, _) = Fit(logs);
+                    var (model, posterior, _, _) = Fit(logs);
                     var row = model.Row(Bands.All[1], control => new(100));
                     var forth = posterior.Outlook(row, model.Change(Slide, positions), 3);
                     var back = posterior.Outlook(row, model.Change(Slide, -positions), 3);
@@ -126,8 +126,8 @@ public sealed class ProposalLaws
             .Logs.SelectMany((log, at) => log.Log.Evidence(at, null))
             .Where(run => run.Layer == one.Class.Layers.First)
             .ToList();
-        var card = new ReferenceCard(one.Class.Layers.First, one.Versions.Select(version => version.State), sessions);
-        var (model, posterior, _) = HelmFit.Of(new(one.Class, one.Class.Bands, card, []), sessions);
+        var card = new ReferenceCard(one.Class.Layers.First, one.Versions.Select(version => version.State), ReferenceCard.Middle(sessions));
+        var (model, posterior, _, _) = HelmFit.Of(new(one.Class, one.Class.Bands, card, []), sessions);
         var step = model.Change(one.Class.Find(new(control))!, one.Class.Find(new(control))!.Scale.PositionsPerUnit);
         var found = posterior.Predict(step);
         Assert.InRange(found.Mean, effect - (3 * found.Deviation), effect + (3 * found.Deviation));
@@ -140,7 +140,7 @@ public sealed class ProposalLaws
 
     private static double Expected(Angle? heel)
     {
-        var (model, posterior, _) = Fit([]);
+        var (model, posterior, _, _) = Fit([]);
         var session = Session(11, 100, 3);
         var run = model.Run(session with { Check = session.Check! with { Heel = heel ?? Angle.FromDegrees(0) } }, (3, 9))!;
         return posterior.Value(run.Row);

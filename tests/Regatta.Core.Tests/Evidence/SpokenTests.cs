@@ -93,7 +93,7 @@ public sealed class SpokenTests
         var all = runs.ToList();
         var matrix = new Matrix(Bands, one.Controls, new Dictionary<CellAddress, Cell> { [new(Bands.All[1].Id, control.Key)] = cell });
         var proposer = new Proposer(one, matrix, HelmFit.Of(new(one, Bands, Published(100, 100, 100), []), all), Today);
-        return CellTrust.Judge(proposer, matrix, Bands.All[1], control, all);
+        return CellTrust.Judge(proposer, matrix, Bands.All[1], control);
     }
 
     /// <summary>Runs without a helm check, each with one answer or none.</summary>

@@ -91,11 +91,14 @@ internal static class TestBoat
         );
 
     /// <summary>A card that says so in every band.</summary>
-    public static ReferenceCard Published(params double[] slides) => new(Layer.Usual, [State(Matrix(slides))], []);
+    public static ReferenceCard Published(params double[] slides) => new(Layer.Usual, [State(Matrix(slides))]);
 
     /// <summary>What sessions say, counted from a card with the slide at 10 cm.</summary>
     public static HelmFit Fit(IReadOnlyList<SessionEvidence> sessions) =>
         HelmFit.Of(new(Class, Bands, Published(100, 100, 100), sessions.Select(session => session.Boat).OfType<long>()), sessions);
+
+    /// <summary>Sessions, counted.</summary>
+    public static LayerRuns Sailed(IEnumerable<SessionEvidence> sessions) => LayerRuns.Of(Class, [.. sessions]);
 
     public static SessionEvidence Session(
         double knots,

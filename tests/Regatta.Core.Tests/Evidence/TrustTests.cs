@@ -47,11 +47,11 @@ public sealed class TrustTests
         var proposer = new Proposer(
             both,
             matrix,
-            HelmFit.Of(new(both, Bands, new(Layer.Usual, [State(matrix) with { }], far), []), far),
+            HelmFit.Of(new(both, Bands, new(Layer.Usual, [State(matrix) with { }], ReferenceCard.Middle(far)), []), far),
             Today
         );
         Assert.Equal(HelmVerdict.Contested, proposer.Helm(Bands.All[1])!.Verdict);
-        CellTrust Of(Control control) => CellTrust.Judge(proposer, matrix, Bands.All[1], control, far);
+        CellTrust Of(Control control) => CellTrust.Judge(proposer, matrix, Bands.All[1], control);
         Assert.Equal(CellStatus.Contested, Of(Slide).Status);
         Assert.Contains("this one would cure it", Of(Slide).Why, StringComparison.Ordinal);
         Assert.Equal(CellStatus.Entered, Of(weak).Status);
@@ -80,19 +80,13 @@ public sealed class TrustTests
     {
         var matrix = Matrix(100, 100, 100)
             .With([new(new(Bands.All[1].Id, Luff.Key), Cell.Of(new(2), 0, "", "", CellSource.Entered).Value)]);
-        return CellTrust.Judge(
-            new(Class, matrix, Fit([]), Today),
-            matrix,
-            Bands.All[1],
-            Luff,
-            felt.Select(how => Session(11, 100, 3, how) with { Check = null })
-        );
+        var runs = felt.Select(how => Session(11, 100, 3, how) with { Check = null }).ToList();
+        return CellTrust.Judge(new(Class, matrix, Fit(runs), Today), matrix, Bands.All[1], Luff);
     }
 
     private static CellTrust Judge(Control control, IReadOnlyList<SessionEvidence> sessions)
     {
         var matrix = Matrix(100, 100, 100);
-        var in11 = sessions.Where(session => Bands.At(session.EffectiveWind.Mean) == Bands.All[1]);
-        return CellTrust.Judge(new(Class, matrix, Fit(sessions), Today), matrix, Bands.All[1], control, in11);
+        return CellTrust.Judge(new(Class, matrix, Fit(sessions), Today), matrix, Bands.All[1], control);
     }
 }

@@ -1,5 +1,6 @@
 using CsCheck;
 using MathNet.Numerics.Interpolation;
+using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
 using Regatta.Core.Marks;
 using Regatta.Core.Matrices;
@@ -98,7 +99,7 @@ public sealed class BuildingTests
     {
         var moved = Cell.Between(new(low), new(high), "", "", CellSource.Entered).Value.Moved(Slide.Scale, by);
         Assert.Equal((thenLow, thenHigh), (moved.Span!.Value.Low.Position, moved.Span.Value.High.Position));
-        Assert.Empty(Judgement.Of(Known().With([new(Address(1), moved)]), []));
+        Assert.Empty(Judgement.Of(Known().With([new(Address(1), moved)]), LayerRuns.None));
     }
 
     [Fact]

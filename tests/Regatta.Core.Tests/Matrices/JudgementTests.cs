@@ -1,4 +1,5 @@
 using CsCheck;
+using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
 using Regatta.Core.Marks;
 using Regatta.Core.Matrices;
@@ -39,7 +40,7 @@ public sealed class JudgementTests
     {
         var heavy = Enumerable.Range(0, 3).Select(_ => Session(15, 90, 3) with { WindFactor = 0.8 });
         var unmarked = Judgement
-            .Of(Matrix(60), heavy)
+            .Of(Matrix(60), Sailed(heavy))
             .Where(finding => finding.Kind == FindingKind.Unmarked && finding.Control.Key == Slide.Key);
         Assert.Equal([2], unmarked.Single().Bands.Select(band => band.Id.Number));
     }
@@ -99,10 +100,12 @@ public sealed class JudgementTests
                             .ToDictionary()
                     );
                     var mended = Judgement
-                        .Of(matrix, [])
+                        .Of(matrix, LayerRuns.None)
                         .Where(finding => finding.Kind == FindingKind.Reversal)
                         .Aggregate(matrix, (now, finding) => now.With(finding.Edits));
-                    return Judgement.Of(mended, []).All(finding => finding.Kind is not (FindingKind.Reversal or FindingKind.OffStep))
+                    return Judgement
+                            .Of(mended, LayerRuns.None)
+                            .All(finding => finding.Kind is not (FindingKind.Reversal or FindingKind.OffStep))
                         && mended.Cells.Values.All(cell =>
                             control.Scale.IsOnStep(cell.Span!.Value.Low) && control.Scale.Reaches(cell.Span.Value.Low) || !cell.IsRange
                         );
@@ -125,7 +128,7 @@ public sealed class JudgementTests
     public void The_mark_that_more_sessions_stand_behind_moves_less()
     {
         var finding = Judgement
-            .Of(Matrix(60, 100, 40), Sessions(11, 100, 100, 100, 100, 100))
+            .Of(Matrix(60, 100, 40), Sailed(Sessions(11, 100, 100, 100, 100, 100)))
             .Single(one => one.Kind == FindingKind.Reversal);
         Assert.Equal(90, finding.Edits[0].Cell!.Mark!.Value.Position); // (6 × 100 + 40) / 7 is 91; evenly it would be 67
     }
@@ -202,10 +205,10 @@ public sealed class JudgementTests
     public void Logs_without_a_mark_are_told_with_their_median()
     {
         var finding = Judgement
-            .Of(Matrix(60), Sessions(11, 90, 100, 120))
+            .Of(Matrix(60), Sailed(Sessions(11, 90, 100, 120)))
             .Single(one => one.Kind == FindingKind.Unmarked && one.Control == Slide);
         Assert.Equal((2, 100.0), (finding.Bands[0].Id.Number, finding.Edits[0].Cell!.Mark!.Value.Position));
-        Assert.DoesNotContain(Judgement.Of(Matrix(60), Sessions(11, 90, 100)), one => one.Kind == FindingKind.Unmarked);
+        Assert.DoesNotContain(Judgement.Of(Matrix(60), Sailed(Sessions(11, 90, 100))), one => one.Kind == FindingKind.Unmarked);
     }
 
     [Theory]
@@ -245,7 +248,7 @@ public sealed class JudgementTests
         Assert.All(found, finding => Assert.Empty(Of(matrix.With(finding.Edits))));
     }
 
-    private static IReadOnlyList<Finding> Of(Matrix matrix) => Judgement.Of(matrix, []);
+    private static IReadOnlyList<Finding> Of(Matrix matrix) => Judgement.Of(matrix, LayerRuns.None);
 
     private static double[] Even(double[] values) => [.. values.Select(_ => 1.0)];
 }

@@ -174,8 +174,8 @@ public sealed class DrawingTests
     [Fact]
     public void A_fit_is_kept_for_the_same_beliefs_and_bands_alone()
     {
-        var evidence = new ClassEvidence(Class, [], []);
-        Assert.Same(evidence.Of(Layer.Usual, Class), evidence.Of(Layer.Usual, Class with { Cautions = [new("Another.")] }));
+        var key = new EvidenceBasis(Class, []).Key;
+        Assert.Equal(key, new EvidenceBasis(Class with { Cautions = [new("Another.")] }, []).Key);
         ClassDefinition[] others =
         [
             Class with
@@ -191,7 +191,7 @@ public sealed class DrawingTests
                 Bands = WindBands.Of([Bands.All[0]]).Value,
             },
         ];
-        Assert.All(others, other => Assert.NotSame(evidence.Of(Layer.Usual, Class), evidence.Of(Layer.Usual, other)));
+        Assert.All(others, other => Assert.NotEqual(key, new EvidenceBasis(other, []).Key));
     }
 
     [Fact]
@@ -265,9 +265,23 @@ public sealed class DrawingTests
                 null,
                 decision is null ? new Dictionary<CellPlace, Decision>() : new() { [decision.Place] = decision }
             ),
-            new(state.Definition, [state], sessions),
+            Evidence(new(state.Definition, [state]), sessions),
             new(2026, 6, 1, 0, 0, 0, TimeSpan.Zero)
         );
+
+    private static ClassEvidence Evidence(EvidenceBasis basis, IReadOnlyList<SessionEvidence> sessions)
+    {
+        var based = new BasedEvidence(
+            basis,
+            sessions
+                .GroupBy(session => session.Layer)
+                .ToDictionary(
+                    group => group.Key,
+                    group => HelmFit.Of(basis.ModelOf(group.Key, ReferenceCard.Middle(group), []), [.. group])
+                )
+        );
+        return new(based, based);
+    }
 
     private static Matrix Matrix(double? light, double? strong) =>
         new(

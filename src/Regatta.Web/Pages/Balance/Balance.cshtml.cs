@@ -105,9 +105,7 @@ public sealed class BalanceModel(ClubContext here, MemberCards cards, UnitPrefer
 
         Targets = SheetingTargets.Of(Class, Card, now.Drawing, balance);
         var most = SheetingTargets.MostOff(Targets.Boom).Metres * 100;
-        Length? off = DrawingSlider.Asked(Request, SheetingTargets.BoomSlider, 0, most) is { } cm
-            ? Length.FromMetres(cm / 100)
-            : null;
+        Length? off = DrawingSlider.Asked(Request, SheetingTargets.BoomSlider, 0, most) is { } cm ? Length.FromMetres(cm / 100) : null;
         Sliders = [.. Sliders, Targets.Slider(off)];
         Top = TopDrawing.Of(now.Drawing, balance, Sheeting.AngleOf(off ?? Targets.OnCard, Targets.Boom), Targets.Twist);
         Drawing = BalanceDrawing.Of(now.Drawing, now.Sails, balance, pose);
@@ -120,7 +118,7 @@ public sealed class BalanceModel(ClubContext here, MemberCards cards, UnitPrefer
         }
 
         Steps = onCard.All();
-        Effects = new(member.View.Evidence.Of(Card?.Layer ?? Class.Layers.First, Class).Fit, onCard);
+        Effects = new(member.View.Evidence.Of(Card?.Layer ?? Class.Layers.First, Class), onCard);
         HeelInSteps = string.Join(
             ", or ",
             from control in Class.HelmControls

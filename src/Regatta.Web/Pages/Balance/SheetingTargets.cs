@@ -34,11 +34,7 @@ public sealed record SheetingTargets(
                 let sail = balance.Sails.Select(part => part.Shape).FirstOrDefault(shape => control.WordsOfName().Contains(shape.Name))
                 let mark = card?.Reading.MarkOf(control.Key)
                 where mark is not null && control.Scale.LengthAt(mark.Value) is not null
-                select (
-                    control,
-                    mark.Value,
-                    Sheeting.AngleOf(control.Scale.LengthAt(mark.Value)!.Value, Sheeting.BoomOf(sail ?? main))
-                ),
+                select (control, mark.Value, Sheeting.AngleOf(control.Scale.LengthAt(mark.Value)!.Value, Sheeting.BoomOf(sail ?? main))),
             ],
             Sheeting.BoomOf(main),
             balance.Sails.Count > 1

@@ -51,8 +51,7 @@ public sealed class WrongModel(ClubContext here, MemberCards cards, UnitPreferen
         Enum.GetValues<CureSchool>().Where(one => one != School && (one != CureSchool.Usual || Class.Cures.Count > 0));
 
     /// <summary>The address with a sign said, or not said any more.</summary>
-    public string With(Sign sign) =>
-        Address(Chosen.Contains(sign) ? Chosen.Where(one => one != sign) : Chosen.Append(sign), School);
+    public string With(Sign sign) => Address(Chosen.Contains(sign) ? Chosen.Where(one => one != sign) : Chosen.Append(sign), School);
 
     /// <summary>The address with another school's list.</summary>
     public string With(CureSchool school) => Address(Chosen, school);
@@ -104,7 +103,7 @@ public sealed class WrongModel(ClubContext here, MemberCards cards, UnitPreferen
 
         var reading = Card?.Reading;
         var layer = reading?.Layer ?? Class.Layers.First;
-        Effects = new(member.View.Evidence.Of(layer, Class).Fit, HelmSteps.Of(Class, layer.Plan, key => reading?.MarkOf(key)));
+        Effects = new(member.View.Evidence.Of(layer, Class), HelmSteps.Of(Class, layer.Plan, key => reading?.MarkOf(key)));
         List = CureList.Of(
             School == CureSchool.Usual ? Class with { Cures = [] } : Class,
             Chosen,

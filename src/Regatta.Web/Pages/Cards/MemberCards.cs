@@ -1,5 +1,6 @@
 using Regatta.Application.Logbook;
 using Regatta.Application.Reading;
+using Regatta.Core;
 using Regatta.Core.Fleet;
 using Regatta.Core.Sails;
 using Regatta.Core.Station;
@@ -34,6 +35,7 @@ public sealed class MemberCards(
     LogSession session,
     StationStates stations,
     WindLog log,
+    Logs logs,
     SafetyRules rules,
     UnitPreferences units
 )
@@ -63,7 +65,10 @@ public sealed class MemberCards(
             station.MeanAt(newest.Class.WindHeight)
         ) with
         {
-            Sessions = view.Evidence.Sessions,
+            // Only where a sail of the reader's boat may be new.
+            Sessions = who.Choice.Boat is { Sails.Count: > 0 } sailed
+                ? await logs.OfBoatAsync(view.Ref, sailed.Number, Limits.RunsOfBoat)
+                : [],
             Noted = await session.CutAsync(here.Actor, view.Ref),
             Cautions = [.. newest.Class.Cautions, .. club.Cautions],
         };

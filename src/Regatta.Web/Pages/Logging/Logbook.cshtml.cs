@@ -124,7 +124,7 @@ public sealed class LogbookModel(
         var mine = await logs.OwnAsync(here.Club.Ref, User.Id());
         var numbers = mine.Select(log => log.Number).ToHashSet();
         var runs = Everybodys
-            ? Class!.Evidence.Sessions.Select(run => new FoundRun(
+            ? (await cache.RunsAsync(Class!.Stamp)).Select(run => new FoundRun(
                 run,
                 Class.Class.Key,
                 Class.Class.Name,

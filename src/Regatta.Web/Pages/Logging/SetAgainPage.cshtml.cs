@@ -2,19 +2,21 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Regatta.Application.Reading;
+using Regatta.Core;
 using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
 using Regatta.Core.Marks;
 using Regatta.Core.Rigging;
 using Regatta.Core.Sheets;
 using Regatta.Core.Units;
+using Regatta.Store;
 using Regatta.Web.Access;
 
 namespace Regatta.Web.Pages.Logging;
 
 /// <summary>What to change on a boat so that it stands as in a run that is found again; for members. Names nobody.</summary>
 [Authorize(Policies.Member)]
-public sealed class SetAgainPageModel(ClubContext here, CardReaders readers) : PageModel
+public sealed class SetAgainPageModel(ClubContext here, CardReaders readers, Logs logs) : PageModel
 {
     public ClassDefinition Class { get; private set; } = null!;
 
@@ -33,7 +35,7 @@ public sealed class SetAgainPageModel(ClubContext here, CardReaders readers) : P
     {
         var view = await here.ClassAsync();
         Class = view.Class;
-        if (view.Evidence.Sessions.FirstOrDefault(one => one.Number == log && one.Run == (run ?? 1)) is not { } found)
+        if (await logs.RunAsync(view.Ref, log, run ?? 1) is not { } found)
         {
             return NotFound();
         }
@@ -41,23 +43,21 @@ public sealed class SetAgainPageModel(ClubContext here, CardReaders readers) : P
         Run = found;
         var who = await readers.ForAsync(view.Ref, User.Id(), boat, found.Purpose?.Name);
         Choice = who.Choice;
-        var now = Last(view, found) ?? OfTheCard(view, who, found);
+        var now = await LastAsync(view, found) ?? OfTheCard(view, who, found);
         Steps = SetAgain.Steps(Class, Choice.Readings, now, found.Marks);
         return Page();
     }
 
     /// <summary>The marks the boat was logged with last, apart from the run itself.</summary>
-    private IReadOnlyDictionary<ControlKey, Mark>? Last(ClassView view, SessionEvidence found)
+    private async Task<IReadOnlyDictionary<ControlKey, Mark>?> LastAsync(ClassView view, SessionEvidence found)
     {
         if (Choice.Boat is not { } boat)
         {
             return null;
         }
 
-        var last = view
-            .Evidence.Sessions.Where(one =>
-                one.Boat == boat.Number && one.Marks.Count > 0 && (one.Number, one.Run) != (found.Number, found.Run)
-            )
+        var last = (await logs.OfBoatAsync(view.Ref, boat.Number, Limits.RunsOfBoat))
+            .Where(one => one.Marks.Count > 0 && (one.Number, one.Run) != (found.Number, found.Run))
             .MaxBy(one => (one.SailedAt, one.Run));
         Stands = last is null ? "" : $"as {boat.Name} was last logged, {last.SailedAt:d MMM yyyy}";
         return last?.Marks;

@@ -1,10 +1,12 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Regatta.Application.Reading;
+using Regatta.Core;
 using Regatta.Core.Fleet;
 using Regatta.Core.Rigging;
 using Regatta.Core.Sheets;
 using Regatta.Core.Units;
+using Regatta.Store;
 using Regatta.Web.Access;
 using Regatta.Web.Drawings;
 
@@ -12,7 +14,7 @@ namespace Regatta.Web.Pages.Rigging;
 
 /// <summary>Which control disturbs which, in which order they are set therefore, and what a shroud hole is worth; for members.</summary>
 [Authorize(Policies.Member)]
-public sealed class CouplingsModel(ClubContext here, CardReaders readers) : PageModel
+public sealed class CouplingsModel(ClubContext here, CardReaders readers, Logs logs) : PageModel
 {
     public ClassDefinition Class { get; private set; } = null!;
 
@@ -42,7 +44,7 @@ public sealed class CouplingsModel(ClubContext here, CardReaders readers) : Page
         Disturbed = Asked is { } asked ? SetUpOrder.Disturbed(Class.Controls, [asked.Key]) : [];
         if (Class.Rake is { } rig && Class.Find(rig.Holes) is { } holes)
         {
-            StandsElsewhere = LastHole(view, rig, await readers.ForAsync(view.Ref, User.Id(), boat, null));
+            StandsElsewhere = await LastHoleAsync(view, rig, await readers.ForAsync(view.Ref, User.Id(), boat, null));
             var (first, last) = ((int)Math.Ceiling(holes.Scale.Min.Position), (int)Math.Floor(holes.Scale.Max.Position));
             Holes =
             [
@@ -63,14 +65,18 @@ public sealed class CouplingsModel(ClubContext here, CardReaders readers) : Page
     }
 
     /// <summary>The hole the reader's boat was logged in last, held against the card for that wind.</summary>
-    private static (string Boat, double Hole, double OfTheCard, RakeAt Worth)? LastHole(ClassView view, RakeGeometry rig, ReaderChoice who)
+    private async Task<(string Boat, double Hole, double OfTheCard, RakeAt Worth)?> LastHoleAsync(
+        ClassView view,
+        RakeGeometry rig,
+        ReaderChoice who
+    )
     {
         if (who.Choice.Boat is not { } boat || view.Newest is not { } newest)
         {
             return null;
         }
 
-        var logged = view.Evidence.Sessions.Where(run => run.Boat == boat.Number && run.Marks.ContainsKey(rig.Holes));
+        var logged = (await logs.OfBoatAsync(view.Ref, boat.Number, Limits.RunsOfBoat)).Where(run => run.Marks.ContainsKey(rig.Holes));
         if (
             logged.MaxBy(run => (run.SailedAt, run.Run)) is not { } last
             || CardReading.Of(newest, last.Wind.Mean, last.Layer.Plan.Name, last.Layer.Mode.Name, who.Reader).MarkOf(rig.Holes)

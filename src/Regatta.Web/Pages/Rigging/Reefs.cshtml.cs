@@ -78,7 +78,7 @@ public sealed class ReefsModel(ClubContext here, MemberCards cards, StationState
                     )
                 ),
         ];
-        Carried = member.View.Evidence.Sessions.Where(run => run.Marks.Count > 0).ToLookup(run => run.Layer.Plan, run => run.Wind.Mean);
+        Carried = member.View.Evidence.Listed.Where(run => run.Marks.Count > 0).ToLookup(run => run.Layer.Plan, run => run.Wind.Mean);
         var most = Points.Select(point => point.Gust ?? default).Append(Class.Bands.To).Max();
         Axis = new(8, 352, most);
         Whose =

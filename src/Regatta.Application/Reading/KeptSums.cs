@@ -1,0 +1,92 @@
+using System.Threading.Channels;
+using Regatta.Core.Evidence;
+using Regatta.Core.Fleet;
+using Regatta.Core.Matrices;
+using Regatta.Store;
+
+namespace Regatta.Application.Reading;
+
+/// <summary>What the logs of a class say, out of the kept sums; worked out anew where they are behind.</summary>
+public sealed class KeptSums(KeptEvidence kept, Logs logs)
+{
+    /// <summary>With so many runs, weights are sought anew where somebody waits for the page (ours); of more, behind their back.</summary>
+    private const int WaitedFor = 2000;
+
+    private readonly Channel<(ClassRef Class, Func<Task> Work)> behind = Channel.CreateBounded<(ClassRef, Func<Task>)>(
+        new BoundedChannelOptions(64) { FullMode = BoundedChannelFullMode.DropWrite }
+    );
+
+    /// <summary>What is to be done behind the readers' back, as it comes in.</summary>
+    public IAsyncEnumerable<(ClassRef Class, Func<Task> Work)> BehindAsync(CancellationToken stop) => behind.Reader.ReadAllAsync(stop);
+
+    /// <summary>What the logs say under the draft's definition and under the published one.</summary>
+    /// <param name="stamp">The class.</param>
+    /// <param name="draft">Its draft.</param>
+    /// <param name="newest">What is published; null for nothing.</param>
+    /// <param name="published">All that was published, oldest first.</param>
+    public async Task<ClassEvidence> OfAsync(
+        ClassStamp stamp,
+        ClassDefinition draft,
+        ClassDefinition? newest,
+        IReadOnlyList<ClassState> published
+    )
+    {
+        var own = new EvidenceBasis(draft, published);
+        var theirs = newest is null ? own : new EvidenceBasis(newest, published);
+        string[] wanted = [own.Key, theirs.Key];
+        var first = await OfAsync(stamp, own, wanted);
+        return new(
+            first,
+            ReferenceEquals(own, theirs) ? first
+                : theirs.Key == own.Key ? new(theirs, first.Fits)
+                : await OfAsync(stamp, theirs, wanted)
+        );
+    }
+
+    private async Task<BasedEvidence> OfAsync(ClassStamp stamp, EvidenceBasis basis, IReadOnlyList<string> wanted)
+    {
+        if (await kept.ReadAsync(stamp.Class, basis, stamp.LogRevision) is not { } found)
+        {
+            return await MakeAsync(stamp, basis, wanted);
+        }
+
+        if (found.HasGrown && found.Runs <= WaitedFor)
+        {
+            return await MakeAsync(stamp, basis, wanted);
+        }
+
+        if (found.HasGrown)
+        {
+            behind.Writer.TryWrite((stamp.Class, () => MakeAsync(stamp, basis, wanted)));
+        }
+
+        return new(basis, found.Fits);
+    }
+
+    /// <summary>Works out all layers from nothing, and keeps them.</summary>
+    private async Task<BasedEvidence> MakeAsync(ClassStamp stamp, EvidenceBasis basis, IReadOnlyList<string> wanted)
+    {
+        var runs = (await logs.EvidenceAsync(stamp.Class)).Where(basis.Takes).ToLookup(run => run.Layer);
+        var layers = runs.Select(group =>
+            {
+                IReadOnlyList<SessionEvidence> own = [.. group];
+                var (sums, fitted) = KeptLayer.Of(basis, group.Key, own);
+                return new FreshLayer(group.Key, sums, fitted, own);
+            })
+            .ToList();
+        await kept.WriteAsync(stamp.Class, basis, stamp.LogRevision, layers, wanted);
+        return new(
+            basis,
+            layers.ToDictionary(
+                layer => layer.Layer,
+                layer =>
+                    HelmFit.Of(
+                        basis.ModelOf(layer.Layer, layer.Kept.Sailed, layer.Kept.Boats),
+                        layer.Kept.Sums,
+                        LayerRuns.Of(basis.Definition, layer.Runs),
+                        HelmFit.WildOf(layer.Fitted)
+                    )
+            )
+        );
+    }
+}

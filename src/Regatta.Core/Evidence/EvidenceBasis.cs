@@ -1,0 +1,77 @@
+using System.Globalization;
+using System.Security.Cryptography;
+using System.Text;
+using Regatta.Core.Fleet;
+using Regatta.Core.Logbook;
+using Regatta.Core.Marks;
+using Regatta.Core.Matrices;
+using Regatta.Core.Questions;
+
+namespace Regatta.Core.Evidence;
+
+/// <summary>What the rows, columns and counts of a class's evidence depend on: bands, the helm it aims at, its helm controls with what is
+/// believed of them, the cards they are counted from, and whose questions are whose. Two that say the same have the same key.</summary>
+/// <param name="definition">The class.</param>
+/// <param name="published">What was published, oldest first.</param>
+public sealed class EvidenceBasis(ClassDefinition definition, IReadOnlyList<ClassState> published)
+{
+    /// <summary>Raised when the same runs make other rows or facts than before.</summary>
+    private const int Rules = 1;
+
+    private readonly Lazy<string> key = new(() => Digest(definition, published));
+
+    /// <summary>The class.</summary>
+    public ClassDefinition Definition => definition;
+
+    /// <summary>Names it: sums kept under another key are of other columns.</summary>
+    public string Key => key.Value;
+
+    /// <summary>Whether a run tells of cells: they are the first purpose's.</summary>
+    public bool Takes(SessionEvidence run) =>
+        run.Purpose is null || (definition.Purposes.Count > 0 && run.Purpose == definition.Purposes[0].Key);
+
+    /// <summary>The columns of a layer.</summary>
+    /// <param name="layer">The layer.</param>
+    /// <param name="sailed">What a control that was never published is counted from.</param>
+    /// <param name="boats">The boats, in the order of their columns.</param>
+    public HelmModel ModelOf(Layer layer, IReadOnlyDictionary<ControlKey, Mark> sailed, IReadOnlyList<long> boats) =>
+        new(definition, definition.Bands, new ReferenceCard(layer, published, sailed), boats);
+
+    /// <summary>The facts of a run.</summary>
+    public IEnumerable<RunFact> FactsOf(SessionEvidence run) => RunFacts.Of(definition, run);
+
+    private static string Digest(ClassDefinition definition, IReadOnlyList<ClassState> published)
+    {
+        var said = new StringBuilder().Append(Rules);
+        void Say(FormattableString text) => said.Append('\n').Append(text.ToString(CultureInfo.InvariantCulture));
+
+        foreach (var band in definition.Bands.All)
+        {
+            Say($"band {band.Id.Number} {band.From.MetresPerSecond:R} {band.To.MetresPerSecond:R}");
+        }
+
+        Say($"helm {definition.Helm.Target.Degrees:R} {definition.Helm.PerHeelDegree:R} {definition.Balance.Heel?.Degrees:R}");
+        Say($"purpose {(definition.Purposes.Count > 0 ? definition.Purposes[0].Key.Name : "")}");
+        foreach (var control in definition.Controls)
+        {
+            Say($"control {control.Key} {control.HelmPerUnit:R} {control.Scale.PositionsPerUnit:R} {control.Scale.Step:R}");
+        }
+
+        foreach (var question in definition.KnownQuestions)
+        {
+            Say($"question {question.Key} {definition.Subject(question.Key)}");
+        }
+
+        var layers = published.SelectMany(state => state.Definition.Layers.All).Concat(definition.Layers.All).Distinct();
+        foreach (var layer in layers)
+        {
+            var card = new ReferenceCard(layer, published);
+            foreach (var (band, control) in definition.HelmControls.SelectMany(one => definition.Bands.All.Select(band => (band, one))))
+            {
+                Say($"card {layer.Plan} {layer.Mode} {band.Id.Number} {control.Key} {card[band, control]?.Position:R}");
+            }
+        }
+
+        return Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(said.ToString())));
+    }
+}

@@ -1,0 +1,79 @@
+-- What the logs say, kept as sums: rows and weights of the runs, the sums of each layer, and how many runs tell what of which cell. All of
+-- it can be made anew from the logs; it holds for the logs up to the revision it names, and only where its basis is the class's.
+create table kept_bases (
+  club_id bigint not null,
+  class_id bigint not null,
+  -- What rows, columns and counts depend on, in short.
+  basis text not null,
+  log_revision bigint not null,
+  runs int not null,
+  -- How many they were when their weights were sought last.
+  settled int not null,
+  primary key (club_id, class_id, basis),
+  foreign key (club_id, class_id) references classes on delete cascade
+);
+
+create table kept_layers (
+  club_id bigint not null,
+  class_id bigint not null,
+  basis text not null,
+  plan text not null,
+  mode text not null,
+  boats bigint[] not null,
+  sailed jsonb not null,
+  precision_sums double precision[] not null,
+  products double precision[] not null,
+  squares double precision not null,
+  counted double precision not null,
+  rows int not null,
+  heel_count int not null,
+  heel_sum double precision not null,
+  heel_squares double precision not null,
+  primary key (club_id, class_id, basis, plan, mode),
+  foreign key (club_id, class_id, basis) references kept_bases on delete cascade
+);
+
+create table kept_runs (
+  club_id bigint not null,
+  class_id bigint not null,
+  basis text not null,
+  log_id bigint not null,
+  run int not null,
+  plan text not null,
+  mode text not null,
+  band int not null,
+  sailed_at timestamptz not null,
+  -- Null where its check tells nothing of the helm.
+  row_values double precision[],
+  helm double precision,
+  weight double precision,
+  belief double precision,
+  heel double precision,
+  fact_kinds smallint[] not null,
+  fact_controls text[] not null,
+  fact_positions double precision[] not null,
+  fact_said smallint[] not null,
+  primary key (club_id, class_id, basis, log_id, run),
+  foreign key (club_id, class_id, basis) references kept_bases on delete cascade,
+  foreign key (club_id, log_id) references session_logs (club_id, id) on delete cascade
+);
+create index kept_runs_newest on kept_runs (club_id, class_id, basis, plan, mode, band, sailed_at desc, log_id desc);
+create index kept_runs_wild on kept_runs (club_id, class_id, basis, plan, mode, sailed_at desc) where belief < 0.1;
+create index kept_runs_log on kept_runs (club_id, log_id);
+
+create table kept_tallies (
+  club_id bigint not null,
+  class_id bigint not null,
+  basis text not null,
+  plan text not null,
+  mode text not null,
+  band int not null,
+  kind smallint not null,
+  control text not null,
+  position double precision not null,
+  said smallint not null,
+  count int not null,
+  newest timestamptz not null,
+  primary key (club_id, class_id, basis, plan, mode, band, kind, control, position, said),
+  foreign key (club_id, class_id, basis) references kept_bases on delete cascade
+);
