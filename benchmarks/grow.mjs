@@ -6,7 +6,7 @@ import { sql } from "./database.mjs";
 import { Visitor, median } from "./visitor.mjs";
 
 const few = Number(process.argv[2] ?? 100);
-const many = Number(process.argv[3] ?? 20000);
+const many = Number(process.argv[3] ?? 100000);
 const rounds = Number(process.argv[4] ?? 15);
 const visitor = new Visitor(process.env.BASE_URL);
 await visitor.demo("odalys");

@@ -29,21 +29,20 @@ internal static class NamelessLogs
         NpgsqlTransaction? transaction = null
     )
     {
-        // Each table by its own numbers, so that a few logs are as quickly found among many.
-        string Theirs(string number) =>
-            "l.club_id = @club and l.class_id = @classId and l.removed_at is null"
-            + (numbers is null ? "" : $" and l.id = any (@numbers) and {number} = any (@numbers)");
-
+        // A few logs are looked up one by one, however many there are: a list of numbers alone is not reason enough for that to the
+        // database once it has planned for lists of any length.
+        string From(string table, string number) =>
+            numbers is null
+                ? $"{table} join session_logs l on (l.club_id, l.id) = ({number})"
+                : $"unnest(@numbers) as n (id) join {table} on ({number}) = (@club, n.id) join session_logs l on (l.club_id, l.id) = ({number})";
+        const string Theirs = "l.club_id = @club and l.class_id = @classId and l.removed_at is null";
+        var logsOf = From("session_logs x", "x.club_id, x.id");
         await using var rows = await connection.QueryMultipleAsync(
             $"""
-            select {LogRow.Columns}, null::double precision as crew_mass from session_logs l where {Theirs(
-                "l.id"
-            )} order by l.sailed_at, l.id;
-            select id, boat_id from session_logs l where boat_id is not null and {Theirs("l.id")};
-            select {RunRow.Columns} from runs r join session_logs l on (l.club_id, l.id) = (r.club_id, r.log_id)
-              where {Theirs("r.log_id")};
-            select {MarkRow.Columns} from log_marks m join session_logs l on (l.club_id, l.id) = (m.club_id, m.log_id)
-              where {Theirs("m.log_id")};
+            select {LogRow.Columns}, null::double precision as crew_mass from {logsOf} where {Theirs} order by l.sailed_at, l.id;
+            select l.id, l.boat_id from {logsOf} where l.boat_id is not null and {Theirs};
+            select {RunRow.Columns} from {From("runs r", "r.club_id, r.log_id")} where {Theirs};
+            select {MarkRow.Columns} from {From("log_marks m", "m.club_id, m.log_id")} where {Theirs};
             """,
             new
             {
