@@ -31,7 +31,17 @@ public sealed record Decision(
     int LogsThen,
     string By,
     DateTimeOffset At
-);
+)
+{
+    /// <summary>What was expected of it; null of decisions from before that was kept.</summary>
+    public ExpectedOutcome? Expected { get; init; }
+}
+
+/// <summary>What a proposal promised when it was decided on.</summary>
+/// <param name="Better">The probability that the helm lies nearer the aim.</param>
+/// <param name="Now">The helm expected before, in degrees.</param>
+/// <param name="After">The helm expected after, in degrees.</param>
+public sealed record ExpectedOutcome(double Better, double Now, double After);
 
 /// <summary>Keeps what was decided on proposals, so that a set-aside one is not offered again until new logs speak for it.</summary>
 public sealed class Decisions(NpgsqlDataSource database, Cells cells, TimeProvider clock)
@@ -47,6 +57,7 @@ public sealed class Decisions(NpgsqlDataSource database, Cells cells, TimeProvid
     /// <param name="reason">Why; may be empty.</param>
     /// <param name="logsThen">How many logs spoke then.</param>
     /// <param name="by">Who decided.</param>
+    /// <param name="expected">What was expected of it.</param>
     /// <param name="cell">The cell as decided; null when a proposal is set aside and the cell stays.</param>
     /// <param name="seenRevision">The revision of the cell that was decided on.</param>
     /// <returns><see cref="SaveOutcome.Conflict"/>, with nothing kept, when somebody else changed the cell meanwhile.</returns>
@@ -61,6 +72,7 @@ public sealed class Decisions(NpgsqlDataSource database, Cells cells, TimeProvid
         string reason,
         int logsThen,
         Guid by,
+        ExpectedOutcome? expected = null,
         Cell? cell = null,
         int seenRevision = 0
     )
@@ -80,8 +92,9 @@ public sealed class Decisions(NpgsqlDataSource database, Cells cells, TimeProvid
         await connection.ExecuteAsync(
             """
             insert into proposal_decisions (club_id, class_id, plan, mode, band, control, decision, mark_from, mark_to, sentence, reason,
-              logs_then, decided_by, decided_at)
-            values (@club, @classId, @Plan, @Mode, @Band, @Control, @kind, @From, @To, @sentence, @reason, @logsThen, @by, @now)
+              logs_then, decided_by, decided_at, better, helm_now, helm_after)
+            values (@club, @classId, @Plan, @Mode, @Band, @Control, @kind, @From, @To, @sentence, @reason, @logsThen, @by, @now,
+              @better, @helmNow, @helmAfter)
             """,
             new
             {
@@ -99,12 +112,36 @@ public sealed class Decisions(NpgsqlDataSource database, Cells cells, TimeProvid
                 logsThen,
                 by,
                 now = clock.GetUtcNow(),
+                better = expected?.Better,
+                helmNow = expected?.Now,
+                helmAfter = expected?.After,
             },
             transaction
         );
         await transaction.CommitAsync();
         return SaveOutcome.Saved;
     }
+
+    /// <summary>All decisions of a class, the newest first.</summary>
+    public async Task<IReadOnlyList<Decision>> AllAsync(ClassRef one)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return
+        [
+            .. (
+                await connection.QueryAsync<Row>(
+                    $"select {Columns} from proposal_decisions d join people p on p.id = d.decided_by "
+                        + "where d.club_id = @club and d.class_id = @id order by d.id desc limit 500",
+                    new { club = one.Club.Number, id = one.Number }
+                )
+            ).Select(row => row.ToDecision()),
+        ];
+    }
+
+    private const string Columns = """
+        d.plan, d.mode, d.band, d.control, d.decision, d.mark_from, d.mark_to, d.sentence, d.reason, d.logs_then,
+        p.display_name as decided_by, d.decided_at, d.better, d.helm_now, d.helm_after
+        """;
 
     /// <summary>The newest decision of each cell of a class.</summary>
     internal static async Task<IReadOnlyDictionary<CellPlace, Decision>> NewestAsync(
@@ -113,10 +150,8 @@ public sealed class Decisions(NpgsqlDataSource database, Cells cells, TimeProvid
         ClassRef one
     ) => (
             await connection.QueryAsync<Row>(
-                """
-                select distinct on (d.plan, d.mode, d.band, d.control)
-                  d.plan, d.mode, d.band, d.control, d.decision, d.mark_from, d.mark_to, d.sentence, d.reason, d.logs_then,
-                    p.display_name as decided_by, d.decided_at
+                $"""
+                select distinct on (d.plan, d.mode, d.band, d.control) {Columns}
                 from proposal_decisions d join people p on p.id = d.decided_by
                 where d.club_id = @club and d.class_id = @id order by d.plan, d.mode, d.band, d.control, d.id desc
                 """,
@@ -137,7 +172,10 @@ public sealed class Decisions(NpgsqlDataSource database, Cells cells, TimeProvid
         string Reason,
         int LogsThen,
         string DecidedBy,
-        DateTimeOffset DecidedAt
+        DateTimeOffset DecidedAt,
+        double? Better,
+        double? HelmNow,
+        double? HelmAfter
     )
     {
         public Decision ToDecision() =>
@@ -151,6 +189,9 @@ public sealed class Decisions(NpgsqlDataSource database, Cells cells, TimeProvid
                 LogsThen,
                 DecidedBy,
                 DecidedAt
-            );
+            )
+            {
+                Expected = Better is { } better ? new(better, HelmNow!.Value, HelmAfter!.Value) : null,
+            };
     }
 }

@@ -65,6 +65,7 @@ public sealed class DecideProposal(Decisions decisions, TimeProvider clock)
                 why,
                 layer.Evidence.Posterior.Rows,
                 actor.Person,
+                new(proposal.BetterProbability, proposal.Now.Mean, proposal.After),
                 cell,
                 seenRevision
             )

@@ -77,6 +77,9 @@ public sealed class HelmModel
     public int? ColumnOf(Control control) =>
         controls.FindIndex(one => one.Key == control.Key) is >= 0 and var at ? FirstControl + at : null;
 
+    /// <summary>Each boat with its column.</summary>
+    public IEnumerable<(long Boat, int Column)> BoatColumns => boats.Select((boat, at) => (boat, Columns.Count - boats.Count + at));
+
     /// <summary>The row that picks one control's effect out of the coefficients, scaled by a change in positions.</summary>
     /// <exception cref="ArgumentException">The control is none of the model's: it is never another column.</exception>
     public IReadOnlyList<double> Change(Control control, double positions)

@@ -108,6 +108,17 @@ public sealed class HelmPosterior
     public double Covariance(IReadOnlyList<double> a, IReadOnlyList<double> b) =>
         Scale / Shape * (Vector<double>.Build.DenseOfEnumerable(a) * (inverse * Vector<double>.Build.DenseOfEnumerable(b)));
 
+    /// <summary>The share of a combination's variance that is left after one more run: 1 − (cᵀΛn⁻¹x)²/(1 + xᵀΛn⁻¹x)/cᵀΛn⁻¹c. Source: models
+    /// M7, <em>Next test</em>.</summary>
+    /// <param name="of">The combination, c.</param>
+    /// <param name="run">The run's row, x.</param>
+    public double LeftAfter(IReadOnlyList<double> of, IReadOnlyList<double> run)
+    {
+        var unit = Shape / Scale;
+        var (both, own, its) = (unit * Covariance(of, run), unit * Covariance(run, run), unit * Covariance(of, of));
+        return its == 0 ? 1 : 1 - (both * both / (1 + own) / its);
+    }
+
     /// <summary>What a change does: the expected shift of helm, and the probability that it ends nearer the target,
     /// P(|ε1 + βΔ| &lt; |ε1|), ε1 = c·β − T, as P(UW &lt; 0) with U = βΔ and W = 2ε1 + U. Source: models M7.</summary>
     /// <param name="cell">The row of the cell now.</param>

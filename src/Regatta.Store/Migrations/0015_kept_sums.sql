@@ -77,3 +77,42 @@ create table kept_tallies (
   primary key (club_id, class_id, basis, plan, mode, band, kind, control, position, said),
   foreign key (club_id, class_id, basis) references kept_bases on delete cascade
 );
+
+-- What was expected of a proposal when it was decided on, so that what became of it can be told.
+alter table proposal_decisions add column better double precision, add column helm_now double precision, add column helm_after double precision;
+
+-- Planned trials: two settings of one control in one band, sailed in turn by one boat or by two beside each other.
+create table trials (
+  club_id bigint not null,
+  class_id bigint not null,
+  id bigint generated always as identity,
+  plan text not null,
+  mode text not null,
+  band int not null,
+  control text not null,
+  mark_a double precision not null,
+  mark_b double precision not null,
+  design text not null check (design in ('ladder', 'lineUp')),
+  boats bigint[] not null check (cardinality(boats) between 1 and 2),
+  outing_id bigint,
+  note text not null,
+  planned_at timestamptz not null,
+  ended_at timestamptz,
+  primary key (club_id, id),
+  foreign key (club_id, class_id) references classes on delete cascade,
+  foreign key (club_id, outing_id) references outings (club_id, id) on delete set null (outing_id)
+);
+create index trials_class on trials (club_id, class_id, planned_at);
+
+create table trial_runs (
+  club_id bigint not null,
+  trial_id bigint not null,
+  number int not null check (number between 1 and 12),
+  boat int not null check (boat in (0, 1)),
+  helm_port double precision not null,
+  helm_starboard double precision not null,
+  wind double precision not null,
+  sailed_at timestamptz not null,
+  primary key (club_id, trial_id, number, boat),
+  foreign key (club_id, trial_id) references trials (club_id, id) on delete cascade
+);

@@ -12,12 +12,17 @@ public sealed class FleetModel(ClubContext here, Classes classes, ClassCache cac
 {
     public IReadOnlyList<FleetLine> Fleet { get; private set; } = [];
 
-    /// <summary>Of each class that can be read, how many of its cells say something, and how many there are.</summary>
-    public IReadOnlyDictionary<string, (int Filled, int All)> Cells { get; private set; } = new Dictionary<string, (int, int)>();
+    /// <summary>Each class that can be read at a glance.</summary>
+    public IReadOnlyDictionary<string, ClassCover> Covers { get; private set; } = new Dictionary<string, ClassCover>();
+
+    /// <summary>How many proposals of the logs wait to be decided.</summary>
+    public int Waiting { get; private set; }
 
     public async Task OnGetAsync()
     {
         Fleet = await classes.FleetAsync(here.Club.Ref);
-        Cells = (await cache.AllAsync(here.Club.Ref)).Classes.ToDictionary(view => view.Class.Key, view => view.Set.Fill);
+        var views = (await cache.AllAsync(here.Club.Ref)).Classes;
+        Covers = views.ToDictionary(view => view.Class.Key, ClassCover.Of);
+        Waiting = views.Sum(view => view.Set.Layers.All.Sum(layer => view.On(layer).BestProposals.Count()));
     }
 }

@@ -208,6 +208,11 @@ public sealed class WhoMayTests(ClubHost host)
         Member      GET  Balance/Balance -
         Member      GET  Balance/GuidedCheck -
         Member      GET  Balance/Trainer -
+        Member      GET  Evidence/WhatLogsProve -
+        Member      GET  Planning/OneTrial -
+        Member      GET  Planning/TrialList -
+        Member      GET  Publishing/Proposals -
+        Member      POST Planning/OneTrial - End
         Member      GET  Balance/Wrong -
         Member      GET  Rigging/Change -
         Member      GET  Rigging/Couplings -
@@ -272,6 +277,7 @@ public sealed class WhoMayTests(ClubHost host)
         Captain     POST Publishing/History Redo Restore Undo
         Captain     POST Publishing/Versions - Restore
         Captain     POST Balance/EditCures - Usual
+        Captain     POST Planning/TrialList -
         Captain     POST Balance/EditDrawing - Tape
         Captain     POST Rigging/CautionList -
         Captain     POST Rigging/EditCouplings -

@@ -1,0 +1,103 @@
+using System.Security.Cryptography;
+using System.Text;
+using Regatta.Application.Logbook;
+using Regatta.Application.Reading;
+using Regatta.Core;
+using Regatta.Core.Checks;
+using Regatta.Core.Evidence;
+using Regatta.Core.Fleet;
+using Regatta.Core.Logbook;
+using Regatta.Core.Matrices;
+using Regatta.Core.Trials;
+using Regatta.Core.Units;
+using Regatta.Core.Wind;
+using Regatta.Store;
+
+namespace Regatta.Application.Planning;
+
+/// <summary>Plans trials, takes their runs, and makes logs of them: what a trial asked for counts for what a step does, whoever sailed
+/// it.</summary>
+public sealed class RunTrials(Trials trials, LogSession session)
+{
+    /// <summary>Plans a trial on the card as it stands.</summary>
+    /// <returns>Its number; or why it cannot be sailed so.</returns>
+    public async Task<Parsed<long>> PlanAsync(ClassView view, Trial trial, long? outing, string note) =>
+        trial.Problem(view.Class, CardOf(view, trial)) is { } problem
+            ? Parsed<long>.Bad(problem)
+            : Parsed<long>.Good(await trials.AddAsync(view.Ref, trial, outing, note));
+
+    /// <summary>Keeps a run.</summary>
+    /// <returns>Whether the trial still takes runs.</returns>
+    public Task<bool> KeepAsync(ClassRef one, long number, TrialReading run) => Retry.RunAsync(() => trials.KeepAsync(one, number, run));
+
+    /// <summary>Ends a trial; its runs become logs of whoever ends it, one for each boat.</summary>
+    /// <returns>How many runs were logged.</returns>
+    public async Task<int> EndAsync(Actor actor, ClassView view, PlannedTrial planned)
+    {
+        var logged = 0;
+        foreach (var boat in planned.Runs.GroupBy(run => run.Boat))
+        {
+            List<Run> runs = [.. boat.OrderBy(run => run.Number).Select(run => RunOf(view, planned.Trial, run)).OfType<Run>()];
+            if (runs.Count > 0)
+            {
+                var log = new SessionLog(
+                    KeyOf(view.Ref, planned.Number, boat.Key),
+                    boat.Min(run => run.SailedAt),
+                    null,
+                    runs,
+                    "",
+                    view.Newest?.Number
+                );
+                var sailed = new SailedMarks(planned.Trial.Boats.ElementAtOrDefault(boat.Key), new HashSet<ControlKey>());
+                logged += (await session.AddAsync(actor, view.Ref, sailed, log, null)).Ok ? runs.Count : 0;
+            }
+        }
+
+        await trials.EndAsync(view.Ref, planned.Number);
+        return logged;
+    }
+
+    private static Core.Marks.Mark? CardOf(ClassView view, Trial trial) =>
+        view.Set.Layers.Has(trial.Layer) && view.Class.Find(trial.Control) is { } control && view.Class.Bands.Find(trial.Band) is { } band
+            ? view.Set.AsSailed(trial.Layer)[band, control]?.Mark
+            : null;
+
+    /// <summary>A run with all marks of the card, but for the one that is tried.</summary>
+    private static Run? RunOf(ClassView view, Trial trial, TrialReading reading)
+    {
+        if (view.Class.Bands.Find(trial.Band) is not { } band || !view.Set.Layers.Has(trial.Layer))
+        {
+            return null;
+        }
+
+        var card = view.Set.AsSailed(trial.Layer);
+        var marks = view
+            .Class.Marked.Where(control => card[band, control]?.Mark is not null)
+            .ToDictionary(control => control.Key, control => card[band, control]!.Mark!.Value);
+        var asked = marks.ToDictionary(
+            mark => mark.Key,
+            mark => new AskedMark(mark.Key == trial.Control ? AskedBy.Trial : AskedBy.Card, mark.Value)
+        );
+        marks[trial.Control] = trial.MarkOf(reading.Run.Setting);
+        var wind = Speed.FromMetresPerSecond(reading.Wind);
+        return new(
+            WindRange.Of(wind, wind, null).Value,
+            marks,
+            new(
+                HelmReading.Of(Angle.FromDegrees(reading.HelmPort), Angle.FromDegrees(reading.HelmStarboard)).Value,
+                CheckGates.AllHeld,
+                null
+            ),
+            Felt.NotSaid
+        )
+        {
+            From = reading.SailedAt,
+            Layer = trial.Layer,
+            Asked = asked,
+        };
+    }
+
+    /// <summary>The same trial and boat make the same log, however often it is ended.</summary>
+    private static Guid KeyOf(ClassRef one, long number, int boat) =>
+        new(SHA256.HashData(Encoding.UTF8.GetBytes($"trial {one.Club.Number} {number} {boat}")).AsSpan(0, 16));
+}

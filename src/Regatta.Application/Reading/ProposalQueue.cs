@@ -1,0 +1,110 @@
+using Regatta.Core.Evidence;
+using Regatta.Core.Fleet;
+using Regatta.Core.Rigging;
+using Regatta.Core.Station;
+using Regatta.Core.Units;
+using Regatta.Core.Wind;
+using Regatta.Store;
+
+namespace Regatta.Application.Reading;
+
+/// <summary>A proposal with what it is worth to the club.</summary>
+/// <param name="View">The class.</param>
+/// <param name="Layer">The layer.</param>
+/// <param name="Proposal">The proposal.</param>
+/// <param name="Blows">How often that wind blows, 0 to 1.</param>
+/// <param name="Boats">How many boats sail the class.</param>
+public sealed record QueuedProposal(ClassView View, LayerView Layer, Proposal Proposal, double Blows, int Boats)
+{
+    /// <summary>The degrees it is expected to gain: what is nearer the aim, less what it costs where it is not better.</summary>
+    public double Gain =>
+        ((2 * Proposal.BetterProbability) - 1)
+        * (Math.Abs(Proposal.Now.Mean - View.Class.Helm.Target.Degrees) - Math.Abs(Proposal.After - View.Class.Helm.Target.Degrees));
+
+    /// <summary>What it is ranked by: gain × how often it blows × how many sail the class (ours).</summary>
+    public double Worth => Gain * Blows * Boats;
+
+    /// <summary>What to look at again after it.</summary>
+    public IReadOnlyList<Control> Recheck => SetUpOrder.Disturbed(View.Class.Controls, [Proposal.Control.Key]);
+}
+
+/// <summary>A decision that was taken, and what has become of it.</summary>
+/// <param name="View">The class.</param>
+/// <param name="Decision">The decision.</param>
+/// <param name="Since">How many valid runs the band has seen since.</param>
+/// <param name="CameTrue">Whether the helm now expected lies nearer the aim at the mark taken than at the one before; null with too few
+/// runs since, or where neither is known any more.</param>
+public sealed record FollowedDecision(ClassView View, Decision Decision, int Since, bool? CameTrue);
+
+/// <summary>The proposals of a club's logs, ranked, and what became of those that were decided.</summary>
+public static class ProposalQueue
+{
+    /// <summary>With fewer spells of ten minutes measured, how often a wind blows is taken from the runs (ours).</summary>
+    public const int EnoughBlocks = 100;
+
+    /// <summary>The proposals of some classes, what is worth most first.</summary>
+    /// <param name="views">The classes.</param>
+    /// <param name="blocks">What the station measured.</param>
+    /// <param name="measuredAt">At which height.</param>
+    public static IReadOnlyList<QueuedProposal> Of(IEnumerable<ClassView> views, IReadOnlyList<WindSummary> blocks, Length measuredAt) =>
+        [
+            .. views
+                .SelectMany(view =>
+                    view.Set.Layers.All.Select(view.On)
+                        .SelectMany(layer =>
+                            layer.BestProposals.Select(proposal => new QueuedProposal(
+                                view,
+                                layer,
+                                proposal,
+                                Blows(view, layer, proposal.Band, blocks, measuredAt),
+                                Math.Max(1, layer.Evidence.Model.BoatColumns.Count())
+                            ))
+                        )
+                )
+                .OrderByDescending(one => one.Worth),
+        ];
+
+    /// <summary>What became of a class's decisions, the newest first.</summary>
+    public static IEnumerable<FollowedDecision> Follow(ClassView view, IEnumerable<Decision> decisions)
+    {
+        foreach (var decision in decisions.Where(one => one.Kind != DecisionKind.SetAside))
+        {
+            if (view.Class.Has(decision.Place) is false)
+            {
+                continue;
+            }
+
+            var layer = view.On(decision.Place.Layer);
+            var band = layer.Matrix.Bands.Find(decision.Place.Address.Band)!;
+            var since = layer.Evidence.Runs.In(band.Id).Count(run => run.IsValid && run.SailedAt > decision.At);
+            yield return new(view, decision, since, since < EvidenceRules.Enough ? null : IsNearer(layer, band, decision));
+        }
+    }
+
+    private static bool? IsNearer(LayerView layer, WindBand band, Decision decision)
+    {
+        if (layer.Class.Find(decision.Place.Address.Control) is not { HelmPerUnit: not null } control)
+        {
+            return null;
+        }
+
+        var aim = layer.Class.Helm.Target.Degrees;
+        double Off(Core.Marks.Mark mark) =>
+            Math.Abs(
+                layer.Evidence.Posterior.Value(
+                    layer.Evidence.Model.Row(band, one => one.Key == control.Key ? mark : layer.Matrix[band, one]?.Mark)
+                ) - aim
+            );
+        return Off(decision.To) < Off(decision.From);
+    }
+
+    private static double Blows(ClassView view, LayerView layer, WindBand band, IReadOnlyList<WindSummary> blocks, Length measuredAt)
+    {
+        if (blocks.Count < EnoughBlocks)
+        {
+            return (layer.Evidence.Runs.CountIn(band.Id).Count + 1.0) / (layer.Evidence.Runs.Count + layer.Matrix.Bands.All.Count);
+        }
+
+        return (double)blocks.Count(block => band.Contains(WindProfile.At(block.Mean, measuredAt, view.Class.WindHeight))) / blocks.Count;
+    }
+}

@@ -1,0 +1,201 @@
+using MathNet.Numerics.Distributions;
+using Regatta.Core.Fleet;
+using Regatta.Core.Wind;
+
+namespace Regatta.Core.Evidence;
+
+/// <summary>How far a run's helm lies from what is expected of it.</summary>
+/// <param name="Run">The run.</param>
+/// <param name="Band">Its band.</param>
+/// <param name="Degrees">Carried less expected; + is more weather helm than expected.</param>
+public sealed record Residual(SessionEvidence Run, WindBand Band, double Degrees);
+
+/// <summary>How much more helm a boat carries than the class, the same marks on.</summary>
+/// <param name="Boat">The boat's number.</param>
+/// <param name="Degrees">+ is more weather helm.</param>
+/// <param name="Deviation">Its standard deviation; above zero.</param>
+public sealed record BoatOffset(long Boat, double Degrees, double Deviation)
+{
+    /// <summary>Whether she differs: by half a degree or more, and her interval of nine in ten leaves zero out (ours).</summary>
+    public bool Differs => Math.Abs(Degrees) >= 0.5 && Math.Abs(Degrees) > 1.645 * Deviation;
+}
+
+/// <summary>What the logs could learn of a control.</summary>
+public enum Learned
+{
+    /// <summary>More than was believed before.</summary>
+    Something,
+
+    /// <summary>Hardly anything: nobody moved it enough.</summary>
+    Nothing,
+
+    /// <summary>That it works the other way than the class believes, four to one.</summary>
+    TheOtherWay,
+}
+
+/// <summary>A control's effect as it was believed and as the logs have it, in degrees a step.</summary>
+/// <param name="Control">Which.</param>
+/// <param name="Believed">Before logs.</param>
+/// <param name="BelievedDeviation">Its doubt.</param>
+/// <param name="Now">With logs.</param>
+/// <param name="NowDeviation">Its doubt.</param>
+/// <param name="Learned">What that is.</param>
+public sealed record ControlReview(
+    Control Control,
+    double Believed,
+    double BelievedDeviation,
+    double Now,
+    double NowDeviation,
+    Learned Learned
+);
+
+/// <summary>How helm went with time beside all that is known of it.</summary>
+/// <param name="PerSeason">Degrees a year, + more weather helm.</param>
+/// <param name="Deviation">Its standard deviation.</param>
+public sealed record Drift(double PerSeason, double Deviation)
+{
+    /// <summary>Whether there is one: its interval of nineteen in twenty leaves zero out.</summary>
+    public bool IsThere => Math.Abs(PerSeason) > 1.96 * Deviation;
+}
+
+/// <summary>How far a fit can be believed: what is left over, which boats differ, which controls nobody moved, what cannot be told
+/// apart. Of the newest runs of each band.</summary>
+public sealed class FitReview
+{
+    /// <summary>Two controls whose learned effects go together more than this cannot be told apart (ours).</summary>
+    public const double TooAlike = 0.8;
+
+    /// <summary>A doubt that is still more than this share of what it was has learned nothing (ours).</summary>
+    public const double HardlyLess = 0.9;
+
+    private const int EnoughForDrift = 12;
+    private const int EnoughForBand = 5;
+
+    private FitReview(IReadOnlyList<Residual> residuals) => Residuals = residuals;
+
+    /// <summary>What is left over of each run, oldest first.</summary>
+    public IReadOnlyList<Residual> Residuals { get; }
+
+    /// <summary>Each boat that logged, the one that differs most first.</summary>
+    public IReadOnlyList<BoatOffset> Boats { get; private init; } = [];
+
+    /// <summary>Each control that balances her.</summary>
+    public IReadOnlyList<ControlReview> Controls { get; private init; } = [];
+
+    /// <summary>Pairs that were always moved together.</summary>
+    public IReadOnlyList<(Control One, Control Other)> Alike { get; private init; } = [];
+
+    /// <summary>How helm went with time; null with too few runs, or too short a time.</summary>
+    public Drift? Drift { get; private init; }
+
+    /// <summary>Bands in which the runs lie to one side of what is expected, with how far on average: the model does not fit there.</summary>
+    public IReadOnlyList<(WindBand Band, double Degrees)> OffBands { get; private init; } = [];
+
+    /// <summary>Bands with fewer valid runs than are needed to say anything.</summary>
+    public IReadOnlyList<WindBand> Unsaid { get; private init; } = [];
+
+    /// <summary>Looks a fit over.</summary>
+    public static FitReview Of(HelmFit fit)
+    {
+        var definition = fit.Model.Class;
+        var unnoted = NotedHeel.Of(fit.Runs.Listed.Select(run => run.NotedHeel).OfType<double>()).Unnoted;
+        List<Residual> residuals =
+        [
+            .. from session in fit.Runs.Listed
+            let run = fit.Model.Run(session, unnoted)
+            where run is not null
+            select new Residual(session, definition.Bands.At(session.EffectiveWind.Mean), run.Helm - fit.Posterior.Value(run.Row)),
+        ];
+        return new(residuals)
+        {
+            Boats =
+            [
+                .. fit
+                    .Model.BoatColumns.Select(one =>
+                    {
+                        var row = new double[fit.Model.Columns.Count];
+                        row[one.Column] = 1;
+                        var offset = fit.Posterior.Predict(row);
+                        return new BoatOffset(one.Boat, offset.Mean, offset.Deviation);
+                    })
+                    .OrderByDescending(boat => Math.Abs(boat.Degrees)),
+            ],
+            Controls = [.. definition.HelmControls.Select(control => Review(fit, control))],
+            Alike = [.. Pairs(fit)],
+            Drift = DriftOf(residuals),
+            OffBands =
+            [
+                .. residuals
+                    .GroupBy(one => one.Band)
+                    .Where(band => band.Count() >= EnoughForBand && IsOneSided([.. band.Select(one => one.Degrees)]))
+                    .Select(band => (band.Key, band.Average(one => one.Degrees))),
+            ],
+            Unsaid = [.. definition.Bands.All.Where(band => fit.Runs.ValidIn(band.Id).Count < EvidenceRules.Enough)],
+        };
+    }
+
+    private static IReadOnlyList<double> Step(HelmFit fit, Control control) => fit.Model.Change(control, control.Scale.Step);
+
+    private static ControlReview Review(HelmFit fit, Control control)
+    {
+        var now = fit.Posterior.Predict(Step(fit, control));
+        var (column, steps) = (fit.Model.ColumnOf(control)!.Value, control.Scale.Step / control.Scale.PositionsPerUnit);
+        var (believed, doubt) = (fit.Model.Priors[column].Mean * steps, fit.Model.Priors[column].Deviation * steps);
+        var otherWay = StudentT.CDF(0, 1, now.Freedom, -Math.Sign(believed) * now.Mean / now.Deviation);
+        return new(
+            control,
+            believed,
+            doubt,
+            now.Mean,
+            now.Deviation,
+            otherWay >= EvidenceRules.Supported ? Learned.TheOtherWay
+                : now.Deviation / fit.Posterior.Scatter > HardlyLess * doubt / EvidenceRules.PriorScatter ? Learned.Nothing
+                : Learned.Something
+        );
+    }
+
+    private static IEnumerable<(Control, Control)> Pairs(HelmFit fit)
+    {
+        var controls = fit.Model.Class.HelmControls.ToList();
+        for (var one = 0; one < controls.Count; one++)
+        {
+            for (var other = one + 1; other < controls.Count; other++)
+            {
+                var (a, b) = (Step(fit, controls[one]), Step(fit, controls[other]));
+                var alike = fit.Posterior.Covariance(a, b) / Math.Sqrt(fit.Posterior.Covariance(a, a) * fit.Posterior.Covariance(b, b));
+                if (Math.Abs(alike) >= TooAlike)
+                {
+                    yield return (controls[one], controls[other]);
+                }
+            }
+        }
+    }
+
+    /// <summary>The slope of what is left over against time, by least squares.</summary>
+    private static Drift? DriftOf(List<Residual> residuals)
+    {
+        if (residuals.Count < EnoughForDrift)
+        {
+            return null;
+        }
+
+        var times = residuals.Select(one => one.Run.SailedAt.ToUnixTimeSeconds() / BandHelm.Season.TotalSeconds).ToList();
+        var (mean, level) = (times.Average(), residuals.Average(one => one.Degrees));
+        var spread = times.Sum(time => (time - mean) * (time - mean));
+        if (Math.Sqrt(spread / times.Count) < 0.05)
+        {
+            return null;
+        }
+
+        var slope = times.Zip(residuals, (time, one) => (time - mean) * (one.Degrees - level)).Sum() / spread;
+        var left = times.Zip(residuals, (time, one) => one.Degrees - level - (slope * (time - mean))).Sum(rest => rest * rest);
+        return new(slope, Math.Sqrt(left / (times.Count - 2) / spread));
+    }
+
+    private static bool IsOneSided(IReadOnlyList<double> degrees)
+    {
+        var mean = degrees.Average();
+        var scatter = Math.Sqrt(degrees.Sum(one => (one - mean) * (one - mean)) / (degrees.Count - 1));
+        return Math.Abs(mean) > EvidenceRules.LeastFelt && Math.Abs(mean) > 2 * scatter / Math.Sqrt(degrees.Count);
+    }
+}

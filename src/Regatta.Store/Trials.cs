@@ -1,0 +1,208 @@
+using Dapper;
+using Npgsql;
+using Regatta.Core;
+using Regatta.Core.Fleet;
+using Regatta.Core.Marks;
+using Regatta.Core.Trials;
+
+namespace Regatta.Store;
+
+/// <summary>A run of a trial as it was read: both tacks in degrees, the wind in metres a second.</summary>
+public sealed record TrialReading(int Number, int Boat, double HelmPort, double HelmStarboard, double Wind, DateTimeOffset SailedAt)
+{
+    /// <summary>As the analysis counts it.</summary>
+    public TrialRun Run => new(Number, Boat, (HelmPort + HelmStarboard) / 2);
+}
+
+/// <summary>A planned trial with what was sailed of it. Names nobody.</summary>
+/// <param name="Number">Its number in the club's records.</param>
+/// <param name="ClassKey">The class.</param>
+/// <param name="Trial">What is tried.</param>
+/// <param name="Outing">The day it is planned for; null for any.</param>
+/// <param name="Note">Who sails what, and what to mind; may be empty.</param>
+/// <param name="PlannedAt">When it was planned.</param>
+/// <param name="EndedAt">When it was ended; null while it goes on.</param>
+/// <param name="Runs">What was sailed, in order.</param>
+public sealed record PlannedTrial(
+    long Number,
+    string ClassKey,
+    Trial Trial,
+    long? Outing,
+    string Note,
+    DateTimeOffset PlannedAt,
+    DateTimeOffset? EndedAt,
+    IReadOnlyList<TrialReading> Runs
+);
+
+/// <summary>Planned trials and their runs.</summary>
+public sealed class Trials(NpgsqlDataSource database, TimeProvider clock)
+{
+    private const string Columns = """
+        t.id, c.key as class_key, t.plan, t.mode, t.band, t.control, t.mark_a, t.mark_b, t.design, array_to_string(t.boats, ' ') as boats,
+        t.outing_id, t.note, t.planned_at, t.ended_at
+        """;
+
+    /// <summary>The trials of a class, the newest first.</summary>
+    public async Task<IReadOnlyList<PlannedTrial>> AllAsync(ClassRef one) =>
+        await ReadAsync("t.class_id = @id order by t.id desc limit 100", one.Club, one.Number);
+
+    /// <summary>The trials planned for a day.</summary>
+    public async Task<IReadOnlyList<PlannedTrial>> OfDayAsync(ClubId club, long outing) =>
+        await ReadAsync("t.outing_id = @id order by t.id", club, outing);
+
+    /// <summary>One trial of a class; null where there is none.</summary>
+    public async Task<PlannedTrial?> FindAsync(ClassRef one, long number) =>
+        (await ReadAsync("t.id = @number and t.class_id = @id", one.Club, one.Number, number)).SingleOrDefault();
+
+    /// <summary>Plans a trial.</summary>
+    /// <returns>Its number.</returns>
+    public async Task<long> AddAsync(ClassRef one, Trial trial, long? outing, string note)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.ExecuteScalarAsync<long>(
+            """
+            insert into trials (club_id, class_id, plan, mode, band, control, mark_a, mark_b, design, boats, outing_id, note, planned_at)
+              values (@club, @classId, @plan, @mode, @band, @control, @a, @b, @design, @boats,
+                (select id from outings where club_id = @club and id = @outing), @note, @now)
+              returning id
+            """,
+            new
+            {
+                club = one.Club.Number,
+                classId = one.Number,
+                plan = trial.Layer.Plan.Name,
+                mode = trial.Layer.Mode.Name,
+                band = trial.Band.Number,
+                control = trial.Control.Name,
+                a = trial.A.Position,
+                b = trial.B.Position,
+                design = Spelling.Of(trial.Design),
+                boats = trial.Boats.ToArray(),
+                outing,
+                note,
+                now = clock.GetUtcNow(),
+            }
+        );
+    }
+
+    /// <summary>Keeps a run; sent twice it says what was sent last.</summary>
+    /// <returns>Whether the trial still takes runs.</returns>
+    public async Task<bool> KeepAsync(ClassRef one, long number, TrialReading run)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.ExecuteAsync(
+                """
+                insert into trial_runs (club_id, trial_id, number, boat, helm_port, helm_starboard, wind, sailed_at)
+                  select club_id, id, @Number, @Boat, @HelmPort, @HelmStarboard, @Wind, @sailedAt from trials
+                  where club_id = @club and class_id = @classId and id = @trial and ended_at is null
+                on conflict (club_id, trial_id, number, boat) do update set helm_port = excluded.helm_port,
+                  helm_starboard = excluded.helm_starboard, wind = excluded.wind
+                """,
+                new
+                {
+                    club = one.Club.Number,
+                    classId = one.Number,
+                    trial = number,
+                    run.Number,
+                    run.Boat,
+                    run.HelmPort,
+                    run.HelmStarboard,
+                    run.Wind,
+                    sailedAt = run.SailedAt.ToUniversalTime(),
+                }
+            ) == 1;
+    }
+
+    /// <summary>Ends a trial.</summary>
+    /// <returns>Whether it had not ended before.</returns>
+    public async Task<bool> EndAsync(ClassRef one, long number)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.ExecuteAsync(
+                "update trials set ended_at = @now where club_id = @club and class_id = @classId and id = @number and ended_at is null",
+                new
+                {
+                    club = one.Club.Number,
+                    classId = one.Number,
+                    number,
+                    now = clock.GetUtcNow(),
+                }
+            ) == 1;
+    }
+
+    private async Task<IReadOnlyList<PlannedTrial>> ReadAsync(string condition, ClubId club, long id, long number = 0)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        var rows = (
+            await connection.QueryAsync<Row>(
+                $"select {Columns} from trials t join classes c on (c.club_id, c.id) = (t.club_id, t.class_id) "
+                    + $"where t.club_id = @club and {condition}",
+                new
+                {
+                    club = club.Number,
+                    id,
+                    number,
+                }
+            )
+        ).ToList();
+        var runs = (
+            await connection.QueryAsync<RunRow>(
+                "select trial_id, number, boat, helm_port, helm_starboard, wind, sailed_at from trial_runs "
+                    + "where club_id = @club and trial_id = any (@trials) order by number, boat",
+                new { club = club.Number, trials = rows.Select(row => row.Id).ToArray() }
+            )
+        ).ToLookup(
+            row => row.TrialId,
+            row => new TrialReading(row.Number, row.Boat, row.HelmPort, row.HelmStarboard, row.Wind, row.SailedAt)
+        );
+        return [.. rows.Select(row => row.ToTrial([.. runs[row.Id]]))];
+    }
+
+    private sealed record RunRow(
+        long TrialId,
+        int Number,
+        int Boat,
+        double HelmPort,
+        double HelmStarboard,
+        double Wind,
+        DateTimeOffset SailedAt
+    );
+
+    private sealed record Row(
+        long Id,
+        string ClassKey,
+        string Plan,
+        string Mode,
+        int Band,
+        string Control,
+        double MarkA,
+        double MarkB,
+        string Design,
+        string Boats,
+        long? OutingId,
+        string Note,
+        DateTimeOffset PlannedAt,
+        DateTimeOffset? EndedAt
+    )
+    {
+        public PlannedTrial ToTrial(IReadOnlyList<TrialReading> runs) =>
+            new(
+                Id,
+                ClassKey,
+                new(
+                    new(new(Plan), new(Mode)),
+                    new(Band),
+                    new ControlKey(Control),
+                    new(MarkA),
+                    new(MarkB),
+                    Spelling.Read<TrialDesign>(Design).Value,
+                    [.. Boats.Split(' ').Select(boat => long.Parse(boat, System.Globalization.CultureInfo.InvariantCulture))]
+                ),
+                OutingId,
+                Note,
+                PlannedAt,
+                EndedAt,
+                runs
+            );
+    }
+}

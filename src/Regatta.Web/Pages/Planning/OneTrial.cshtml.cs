@@ -1,0 +1,144 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Application.Planning;
+using Regatta.Application.Reading;
+using Regatta.Core;
+using Regatta.Core.Checks;
+using Regatta.Core.Fleet;
+using Regatta.Core.Trials;
+using Regatta.Core.Units;
+using Regatta.Core.Wind;
+using Regatta.Store;
+using Regatta.Web.Access;
+using Regatta.Web.Forms;
+
+namespace Regatta.Web.Pages.Planning;
+
+/// <summary>The card of one trial, run by run, with what it says so far; for members, afloat on a phone.</summary>
+[Authorize(Policies.Member)]
+public sealed class OneTrialModel(ClubContext here, RunTrials running, Trials trials, Boats boats, ClubClock clock, UnitPreferences units)
+    : PageModel
+{
+    private IReadOnlyList<Boat> all = [];
+    private IReadOnlyDictionary<string, string> typed = new Dictionary<string, string>();
+
+    public FormReader Form { get; } = new();
+
+    public ClassView View { get; private set; } = null!;
+
+    public ClassDefinition Class => View.Class;
+
+    public PlannedTrial Planned { get; private set; } = null!;
+
+    public Trial Trial => Planned.Trial;
+
+    /// <summary>The control; null where it is gone since.</summary>
+    public Control? Control => Class.Find(Trial.Control);
+
+    public WindBand? Band => Class.Bands.Find(Trial.Band);
+
+    /// <summary>What the pairs say; null before the first.</summary>
+    public PairedDifference? Result { get; private set; }
+
+    /// <summary>The run that comes next, and whose; null when all are sailed or it has ended.</summary>
+    public (int Number, int Boat)? Next { get; private set; }
+
+    public string BoatName(int boat) =>
+        Trial.Boats.Count > boat ? all.FirstOrDefault(one => one.Number == Trial.Boats[boat])?.Name ?? "a boat that is gone" : "";
+
+    public string Show(Setting setting) => Control?.Scale.Show(Trial.MarkOf(setting)) ?? setting.ToString();
+
+    public IEnumerable<Field> Fields =>
+        (
+            (Field[])
+                [
+                    new("port", "Helm on port, degrees", "") { InputMode = "text", Hint = "+ weather, − lee" },
+                    new("starboard", "Helm on starboard, degrees", "") { InputMode = "text" },
+                    new("wind", $"Wind, {units.Wind.Symbol()}", "") { InputMode = "decimal" },
+                ]
+        ).Filled(typed, Form);
+
+    [TempData]
+    public string? Done { get; set; }
+
+    public async Task<IActionResult> OnGetAsync(long number) => await LoadAsync(number) ? Page() : NotFound();
+
+    /// <summary>Keeps the run that comes next, or one that was kept already.</summary>
+    public async Task<IActionResult> OnPostAsync(long number, int run, int boat)
+    {
+        if (!await LoadAsync(number))
+        {
+            return NotFound();
+        }
+
+        typed = Request.Typed();
+        var port = Form.Need("port", typed.GetValueOrDefault("port"), "What did she carry on port?", HelmReading.Read);
+        var starboard = Form.Need("starboard", typed.GetValueOrDefault("starboard"), "And on starboard?", HelmReading.Read);
+        var wind = Form.Need(
+            "wind",
+            typed.GetValueOrDefault("wind"),
+            "How much wind was it?",
+            text => WindRange.ReadSpeed(text, units.Wind)
+        );
+        if (run is < 1 or > Trial.MostRuns || boat < 0 || boat >= Trial.Boats.Count)
+        {
+            Form.Refuse("port", "That is no run of this trial.");
+        }
+
+        if (
+            Form.Ok
+            && !await running.KeepAsync(View.Ref, number, new(run, boat, port.Degrees, starboard.Degrees, wind.MetresPerSecond, clock.Now))
+        )
+        {
+            Form.Refuse("port", "This trial has ended. What you typed is still here; log it as a session.");
+        }
+
+        if (Form.Ok)
+        {
+            here.Note.Tell($"run {run}");
+            return Redirect(Request.Path);
+        }
+
+        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        return Page();
+    }
+
+    /// <summary>Ends the trial and logs its runs.</summary>
+    public async Task<IActionResult> OnPostEndAsync(long number)
+    {
+        if (!await LoadAsync(number))
+        {
+            return NotFound();
+        }
+
+        var logged = Planned.EndedAt is null ? await running.EndAsync(here.Actor, View, Planned) : 0;
+        here.Note.Tell($"{logged} runs");
+        Done = logged == 0 ? "It has ended." : $"It has ended; {logged} runs are logged, as asked by a trial.";
+        return Redirect(Request.Path);
+    }
+
+    private async Task<bool> LoadAsync(long number)
+    {
+        View = await here.ClassAsync();
+        if (await trials.FindAsync(View.Ref, number) is not { } found)
+        {
+            return false;
+        }
+
+        Planned = found;
+        all = await boats.AllAsync(View.Ref);
+        List<TrialRun> runs = [.. found.Runs.Select(one => one.Run)];
+        var differences = PairedDifference.Differences(Trial.Design, runs);
+        Result = differences.Count > 0 ? PairedDifference.Of(differences) : null;
+        Next = found.EndedAt is not null
+            ? null
+            : Enumerable
+                .Range(1, Trial.MostRuns)
+                .SelectMany(at => Enumerable.Range(0, Trial.Boats.Count).Select(boat => (at, boat)))
+                .Where(one => !runs.Exists(sailed => (sailed.Number, sailed.Boat) == one))
+                .Select(one => ((int, int)?)one)
+                .FirstOrDefault();
+        return true;
+    }
+}
