@@ -13,6 +13,12 @@ if (args[0] == "diagnosis")
     return;
 }
 
+if (args[0] == "trials")
+{
+    TestsToCome.Run();
+    return;
+}
+
 if (args[0] is "order" or "reefs")
 {
     (args[0] == "order" ? (Action)SetUp.Order : SetUp.Reefs)();
@@ -23,4 +29,11 @@ if (args[0] is "order" or "reefs")
 var address = Environment.GetEnvironmentVariable("REGATTA_DATABASE") ?? throw new InvalidOperationException("./bench runs this.");
 await Database.MigrateAsync(address);
 await using var database = Database.Connect(address);
-await (args[0] == "wind" ? WindIngest.RunAsync(database) : CellSave.RunAsync(database));
+await (
+    args[0] switch
+    {
+        "wind" => WindIngest.RunAsync(database),
+        "refit" => Refit.RunAsync(database),
+        _ => CellSave.RunAsync(database),
+    }
+);

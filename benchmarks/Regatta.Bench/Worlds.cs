@@ -12,6 +12,7 @@ internal static class Worlds
     private const int Boats = 200;
     private const int Rounds = 8;
     private const int LogsARound = 10;
+    private const int LogsOfTwoSeasons = 240;
     private static readonly DateTimeOffset Start = new(2026, 4, 1, 8, 0, 0, TimeSpan.Zero);
     private static readonly DateTimeOffset Today = Start.AddDays(60);
 
@@ -63,19 +64,69 @@ internal static class Worlds
             Check(world.WrongDirection || result.Coverage is >= 0.88 and <= 0.99, "coverage");
             Check(Math.Abs(said - came) <= (world.Reacting > 0 ? 0.15 : 0.08), "calibration");
             Check(world.WrongDirection || lee >= 0.7, "following");
-
-            void Check(bool holds, string what)
-            {
-                checks++;
-                held += holds ? 1 : 0;
-                if (!holds)
-                {
-                    Console.WriteLine($"    outside its limits: {what}");
-                }
-            }
         }
 
+        foreach (var (world, at) in All.Where(one => !one.WrongDirection).Select((world, at) => (world, at)))
+        {
+            var ends = Enumerable
+                .Range(0, Boats)
+                .SelectMany(boat => AfterTwoSeasons(new(world, new Random(((3000 + at) * 1000) + boat))))
+                .ToList();
+            var (step, tolerance) = (Share([.. ends.Select(end => end.InAStep)]), Share([.. ends.Select(end => end.InTolerance)]));
+            Console.WriteLine(
+                string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"{world.Name, -24}after two seasons, of {ends.Count} supported cells: helm within tolerance {100 * tolerance:0.0}%, "
+                        + $"mark within a step of the best {100 * step:0.0}%"
+                )
+            );
+            Check(tolerance >= 0.9, "within tolerance after two seasons");
+        }
+
+        var told = Share([
+            .. Enumerable
+                .Range(0, Boats)
+                .Select(boat => IsTold(new(new("wrong direction") { WrongDirection = true }, new Random(4_000_000 + boat)))),
+        ]);
+        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"a wrong direction is told within a season: {100 * told:0.0}%"));
+        Check(told >= 0.9, "a wrong direction");
         Console.WriteLine($"worlds: {held} of {checks} within limits");
+
+        void Check(bool holds, string what)
+        {
+            checks++;
+            held += holds ? 1 : 0;
+            if (!holds)
+            {
+                Console.WriteLine($"    outside its limits: {what}");
+            }
+        }
+    }
+
+    /// <summary>Follows the proposals for two seasons, and tells of each band the logs support how near it is to the truth.</summary>
+    private static IEnumerable<(bool InAStep, bool InTolerance)> AfterTwoSeasons(HiddenBoat boat)
+    {
+        var sessions = new List<SessionEvidence>();
+        var published = boat.State;
+        _ = Follow(boat, sessions, LogsOfTwoSeasons / (2 * Rounds)).ToList();
+        _ = Follow(boat, sessions, LogsOfTwoSeasons / (2 * Rounds)).ToList();
+        var proposer = Propose(boat, published, sessions);
+        var aim = HiddenBoat.Class.Helm;
+        foreach (var (band, mark) in HiddenBoat.Class.Bands.All.Zip(boat.Card))
+        {
+            if (proposer.Helm(band)!.Verdict == HelmVerdict.Supported)
+            {
+                double Off(double at) => Math.Abs(boat.Truth(band, at) - aim.Target.Degrees);
+                var best = Enumerable.Range(-400, 1600).Select(tenth => tenth / 10.0).MinBy(Off);
+                yield return (Math.Abs(best - mark) <= 1 + 1e-9, Off(mark) <= aim.Tolerance.Degrees);
+            }
+        }
+    }
+
+    private static bool IsTold(HiddenBoat boat)
+    {
+        var sessions = boat.Season(120, Start).ToList();
+        return FitReview.Of(Propose(boat, boat.State, sessions).Fit).Controls.Any(control => control.Learned == Learned.TheOtherWay);
     }
 
     private static (double Coverage, double Within, IReadOnlyList<(double Said, bool True)> Better) Of(World world, int seed)
@@ -118,12 +169,12 @@ internal static class Worlds
 
     /// <summary>Takes the proposal worth trying first of each band after every round, and tells which bands are within tolerance at the
     /// end.</summary>
-    private static IEnumerable<bool> Follow(HiddenBoat boat, List<SessionEvidence> sessions)
+    private static IEnumerable<bool> Follow(HiddenBoat boat, List<SessionEvidence> sessions, int logs = LogsARound)
     {
         var published = boat.State;
         for (var round = 0; round < Rounds; round++)
         {
-            sessions.AddRange(boat.Season(LogsARound, Start.AddDays(round)));
+            sessions.AddRange(boat.Season(logs, Start.AddDays(round)));
             var proposer = Propose(boat, published, sessions);
             boat.Card =
             [

@@ -37,6 +37,12 @@ public static class Limits
     /// <summary>The logs of a boat that are looked through for how she was sailed last.</summary>
     public const int RunsOfBoat = 200;
 
+    /// <summary>The files of sums a class borrows at once.</summary>
+    public const int Borrowed = 8;
+
+    /// <summary>The runs of a season that is played once more.</summary>
+    public const int Replayed = 1000;
+
     /// <summary>The measured pairs of one control of a boat.</summary>
     public const int Pairs = 200;
 

@@ -34,7 +34,8 @@ internal static class NamelessLogs
         string From(string table, string number) =>
             numbers is null
                 ? $"{table} join session_logs l on (l.club_id, l.id) = ({number})"
-                : $"unnest(@numbers) as n (id) join {table} on ({number}) = (@club, n.id) join session_logs l on (l.club_id, l.id) = ({number})";
+                : $"unnest(@numbers) as n (id) join {table} on ({number}) = (@club, n.id) "
+                    + $"join session_logs l on (l.club_id, l.id) = ({number})";
         const string Theirs = "l.club_id = @club and l.class_id = @classId and l.removed_at is null";
         var logsOf = From("session_logs x", "x.club_id, x.id");
         await using var rows = await connection.QueryMultipleAsync(

@@ -50,6 +50,10 @@ public sealed class Trials(NpgsqlDataSource database, TimeProvider clock)
     public async Task<IReadOnlyList<PlannedTrial>> OfDayAsync(ClubId club, long outing) =>
         await ReadAsync("t.outing_id = @id order by t.id", club, outing);
 
+    /// <summary>The trials of a club that are planned for a day and have not ended.</summary>
+    public async Task<IReadOnlyList<PlannedTrial>> OpenAsync(ClubId club) =>
+        await ReadAsync("t.outing_id is not null and t.ended_at is null order by t.id limit 200", club, 0);
+
     /// <summary>One trial of a class; null where there is none.</summary>
     public async Task<PlannedTrial?> FindAsync(ClassRef one, long number) =>
         (await ReadAsync("t.id = @number and t.class_id = @id", one.Club, one.Number, number)).SingleOrDefault();

@@ -48,6 +48,7 @@ internal static class Services
             .AddSingleton<SafetyRules>()
             .AddSingleton<KeptEvidence>()
             .AddSingleton<Trials>()
+            .AddSingleton<Borrowed>()
             .AddSingleton<BoatLogs>()
             .AddSingleton<RemovedParts>()
             .AddSingleton<Outings>()
@@ -85,6 +86,7 @@ internal static class Services
             .AddSingleton<OwnFeed>()
             .AddSingleton<ImportClasses>()
             .AddSingleton<ExportClass>()
+            .AddSingleton<ExchangeSums>()
             .AddSingleton<ManageMembers>()
             .AddSingleton<InvitePeople>()
             .AddSingleton(provider => new FoundClub(

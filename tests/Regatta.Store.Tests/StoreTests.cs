@@ -358,6 +358,7 @@ public sealed class StoreTests(StoreFixture store)
                 "",
                 3,
                 store.Ann.Id,
+                null,
                 cell,
                 seen
             )
@@ -377,6 +378,7 @@ public sealed class StoreTests(StoreFixture store)
                 "",
                 3,
                 store.Ann.Id,
+                null,
                 cell,
                 seen + 1
             )

@@ -1,13 +1,15 @@
+using System.Text;
 using System.Threading.Channels;
 using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
 using Regatta.Core.Matrices;
+using Regatta.Formats.Bundles;
 using Regatta.Store;
 
 namespace Regatta.Application.Reading;
 
 /// <summary>What the logs of a class say, out of the kept sums; worked out anew where they are behind.</summary>
-public sealed class KeptSums(KeptEvidence kept, Logs logs)
+public sealed class KeptSums(KeptEvidence kept, Borrowed borrowed, Logs logs)
 {
     /// <summary>With so many runs, weights are sought anew where somebody waits for the page (ours); of more, behind their back.</summary>
     private const int WaitedFor = 2000;
@@ -34,13 +36,32 @@ public sealed class KeptSums(KeptEvidence kept, Logs logs)
         var own = new EvidenceBasis(draft, published);
         var theirs = newest is null ? own : new EvidenceBasis(newest, published);
         string[] wanted = [own.Key, theirs.Key];
-        var first = await OfAsync(stamp, own, wanted);
+        var given = await borrowed.AllAsync(stamp.Class);
+        var first = Borrowing(await OfAsync(stamp, own, wanted), given);
         return new(
             first,
             ReferenceEquals(own, theirs) ? first
                 : theirs.Key == own.Key ? new(theirs, first.Fits)
-                : await OfAsync(stamp, theirs, wanted)
+                : Borrowing(await OfAsync(stamp, theirs, wanted), given)
         );
+    }
+
+    /// <summary>With what other clubs gave, where it still fits.</summary>
+    private static BasedEvidence Borrowing(BasedEvidence own, IReadOnlyList<BorrowedFile> given)
+    {
+        var fitting = given
+            .Select(one => (one.Weight, Read: SumsFile.Read(Encoding.UTF8.GetBytes(one.Document))))
+            .Where(one => one.Weight > 0 && one.Read.Ok && one.Read.Value.Sums.Problem(own.Basis.Definition) is null)
+            .Select(one => new BorrowedSums(one.Read.Value.Club, one.Read.Value.Sums, one.Weight))
+            .ToLookup(one => one.Shared.Layer);
+        return fitting.Count == 0
+            ? own
+            : own with
+            {
+                Fits = own
+                    .Fits.Keys.Union(fitting.Select(group => group.Key))
+                    .ToDictionary(layer => layer, layer => own.Of(layer).Borrowing([.. fitting[layer]])),
+            };
     }
 
     private async Task<BasedEvidence> OfAsync(ClassStamp stamp, EvidenceBasis basis, IReadOnlyList<string> wanted)

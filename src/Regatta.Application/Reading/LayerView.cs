@@ -94,12 +94,19 @@ public sealed class LayerView
         from band in Matrix.Bands.All
         select (band, control);
 
-    /// <summary>A proposal that was set aside comes back only when enough logs have come in since that speak for it.</summary>
-    private bool IsNews(Proposal proposal) =>
-        !Whole.Decisions.TryGetValue(Place(new(proposal.Band.Id, proposal.Control.Key)), out var decision)
-        || decision.Kind != DecisionKind.SetAside
-        || (decision.To.Position - decision.From.Position) * proposal.Change < 0
-        || Evidence
-            .Runs.In(proposal.Band.Id)
-            .Count(session => session.SailedAt > decision.At && proposal.IsSpokenForBy(session, Class.Helm)) >= EvidenceRules.Enough;
+    /// <summary>A proposal that was set aside comes back only when enough logs have come in since that speak for it. Where one was taken,
+    /// nothing further is proposed for its mark before it was sailed: one small change at a time.</summary>
+    private bool IsNews(Proposal proposal)
+    {
+        if (!Whole.Decisions.TryGetValue(Place(new(proposal.Band.Id, proposal.Control.Key)), out var decision))
+        {
+            return true;
+        }
+
+        var since = Evidence.Runs.In(proposal.Band.Id).Where(session => session.SailedAt > decision.At);
+        return decision.Kind == DecisionKind.SetAside
+            ? (decision.To.Position - decision.From.Position) * proposal.Change < 0
+                || since.Count(session => proposal.IsSpokenForBy(session, Class.Helm)) >= EvidenceRules.Enough
+            : proposal.From.DistanceTo(decision.To) > 1e-6 || since.Count(session => session.IsValid) >= EvidenceRules.Enough;
+    }
 }

@@ -3,8 +3,8 @@ using Regatta.Core.Marks;
 
 namespace Regatta.Core.Evidence;
 
-/// <summary>Where a control stood in runs that felt fast in a band: the weighted median of their marks, with a bootstrap interval of nine in
-/// ten. It proves nothing of the others. Source: models M7, <em>Settings that felt fast</em>.</summary>
+/// <summary>Where a control stood in runs that felt fast in a band: the weighted median of their marks, with a bootstrap interval of
+/// nine in ten. It proves nothing of the others. Source: models M7, <em>Settings that felt fast</em>.</summary>
 /// <param name="Median">The middle one.</param>
 /// <param name="Low">Where the interval begins.</param>
 /// <param name="High">Where it ends.</param>

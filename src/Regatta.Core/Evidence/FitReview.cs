@@ -88,7 +88,8 @@ public sealed class FitReview
     /// <summary>How helm went with time; null with too few runs, or too short a time.</summary>
     public Drift? Drift { get; private init; }
 
-    /// <summary>Bands in which the runs lie to one side of what is expected, with how far on average: the model does not fit there.</summary>
+    /// <summary>Bands in which the runs lie to one side of what is expected, with how far on average: the model does not fit
+    /// there.</summary>
     public IReadOnlyList<(WindBand Band, double Degrees)> OffBands { get; private init; } = [];
 
     /// <summary>Bands with fewer valid runs than are needed to say anything.</summary>

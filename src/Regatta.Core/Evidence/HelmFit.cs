@@ -20,21 +20,38 @@ public sealed record FittedSession(SessionEvidence Session, HelmRun Run, double 
 /// <param name="Wild">Those that lie so far off that they hardly count, for the captain to look at; the newest first.</param>
 public sealed record HelmFit(HelmModel Model, HelmPosterior Posterior, LayerRuns Runs, IReadOnlyList<SessionEvidence> Wild)
 {
+    /// <summary>The sums of the club's own runs.</summary>
+    public HelmSums Sums { get; init; } = HelmSums.None(0);
+
     /// <summary>Fits a model to sessions, from nothing.</summary>
     public static HelmFit Of(HelmModel model, IReadOnlyList<SessionEvidence> sessions)
     {
         var fitted = Settle(model, sessions);
-        return new(
-            model,
-            HelmPosterior.After(model.Priors, fitted.Select(one => one.Counted)),
-            LayerRuns.Of(model.Class, sessions),
-            WildOf(fitted)
-        );
+        var sums = HelmSums.Of(model.Columns.Count, fitted.Select(one => one.Counted));
+        return Of(model, sums, LayerRuns.Of(model.Class, sessions), WildOf(fitted));
     }
 
     /// <summary>What kept sums say, without looking at the runs again.</summary>
     public static HelmFit Of(HelmModel model, HelmSums sums, LayerRuns runs, IReadOnlyList<SessionEvidence> wild) =>
-        new(model, HelmPosterior.After(model.Priors, sums), runs, wild);
+        new(model, HelmPosterior.After(model.Priors, sums), runs, wild) { Sums = sums };
+
+    /// <summary>The same with what other clubs gave: what a step, wind and heel do is learned together, where each club's helm lies apart.
+    /// Source: models M7, a hierarchical fit.</summary>
+    public HelmFit Borrowing(IReadOnlyList<BorrowedSums> borrowed)
+    {
+        if (borrowed.Count == 0)
+        {
+            return this;
+        }
+
+        var model = Model.Borrowing([.. borrowed.Select(one => one.From)]);
+        var (width, own) = (model.Columns.Count, Model.Columns.Count);
+        var each = 1 + Model.Class.Bands.All.Count;
+        var all = borrowed
+            .Select((one, at) => (one.Weight, Sums: one.Shared.In(width, own + (at * each))))
+            .Aggregate(Sums.Widened(width), (sums, one) => sums.And(one.Sums, one.Weight));
+        return this with { Model = model, Posterior = HelmPosterior.After(model.Priors, all) };
+    }
 
     /// <summary>The newest of those that hardly count.</summary>
     public static IReadOnlyList<SessionEvidence> WildOf(IEnumerable<FittedSession> fitted) =>

@@ -21,10 +21,21 @@ public sealed class HelmModel
     private readonly ReferenceCard card;
     private readonly List<Control> controls;
     private readonly List<long> boats;
+    private readonly IReadOnlyList<string> lenders;
 
     /// <summary>The model of a class over its bands, from a card, for boats in the order of their columns.</summary>
     public HelmModel(ClassDefinition boatClass, WindBands bands, ReferenceCard card, IEnumerable<long> boats)
+        : this(boatClass, bands, card, boats, []) { }
+
+    private HelmModel(
+        ClassDefinition boatClass,
+        WindBands bands,
+        ReferenceCard card,
+        IEnumerable<long> boats,
+        IReadOnlyList<string> lenders
+    )
     {
+        this.lenders = lenders;
         (this.boatClass, this.bands, this.card, this.boats) = (boatClass, bands, card, [.. boats.Distinct()]);
         controls = [.. boatClass.HelmControls];
         Columns =
@@ -36,6 +47,7 @@ public sealed class HelmModel
             .. controls.Select(control => $"{control.Name}, where sailors chose it"),
             .. bands.All.Select(band => band.Name),
             .. this.boats.Select(boat => $"boat {boat}"),
+            .. lenders.SelectMany(lender => bands.All.Select(band => $"{band.Name} at {lender}").Prepend($"helm at {lender}")),
         ];
         Priors =
         [
@@ -46,8 +58,18 @@ public sealed class HelmModel
             .. controls.Select(control => new CoefficientPrior(0, Deviation(control))),
             .. bands.All.Select(_ => new CoefficientPrior(0, EvidenceRules.BandDeviation)),
             .. this.boats.Select(_ => new CoefficientPrior(0, EvidenceRules.BoatDeviation)),
+            .. lenders.SelectMany(_ =>
+                bands
+                    .All.Select(_ => new CoefficientPrior(0, EvidenceRules.BandDeviation))
+                    .Prepend(new(boatClass.Helm.Target.Degrees, EvidenceRules.InterceptDeviation))
+            ),
         ];
     }
+
+    /// <summary>The same with the columns of other clubs behind its own: where their helm lies, as a whole and in each band.</summary>
+    public HelmModel Borrowing(IReadOnlyList<string> from) => new(boatClass, bands, card, boats, from);
+
+    private IEnumerable<double> Others => Enumerable.Repeat(0.0, lenders.Count * (1 + bands.All.Count));
 
     /// <summary>The class it is of.</summary>
     public ClassDefinition Class => boatClass;
@@ -71,6 +93,7 @@ public sealed class HelmModel
             .. controls.Select(_ => 0.0),
             .. bands.All.Select(one => one.Id == band.Id ? 1.0 : 0.0),
             .. boats.Select(_ => 0.0),
+            .. Others,
         ];
 
     /// <summary>The column of a control's effect; null where it takes no part.</summary>
@@ -78,7 +101,8 @@ public sealed class HelmModel
         controls.FindIndex(one => one.Key == control.Key) is >= 0 and var at ? FirstControl + at : null;
 
     /// <summary>Each boat with its column.</summary>
-    public IEnumerable<(long Boat, int Column)> BoatColumns => boats.Select((boat, at) => (boat, Columns.Count - boats.Count + at));
+    public IEnumerable<(long Boat, int Column)> BoatColumns =>
+        boats.Select((boat, at) => (boat, FirstControl + (2 * controls.Count) + bands.All.Count + at));
 
     /// <summary>The row that picks one control's effect out of the coefficients, scaled by a change in positions.</summary>
     /// <exception cref="ArgumentException">The control is none of the model's: it is never another column.</exception>
@@ -106,19 +130,17 @@ public sealed class HelmModel
         var unknown =
             displacements.Select((one, at) => one is null ? Squared(controls[at].HelmPerStep!.Value) : 0).Sum()
             + (check.Heel is null ? Squared(boatClass.Helm.PerHeelDegree) * unnoted.Variance : 0);
-        return new(
-            [
-                1,
-                wind.Mean.Knots - bands.All.Zip(shares, (band, share) => share * band.Middle.Knots).Sum(),
-                (check.Heel?.Degrees ?? unnoted.Mean) - (boatClass.Balance.Heel?.Degrees ?? 0),
-                .. displacements.Select(one => one?.Asked ?? 0),
-                .. displacements.Select(one => one?.Own ?? 0),
-                .. shares,
-                .. boats.Select(boat => boat == session.Boat ? 1.0 : 0.0),
-            ],
-            check.Helm.Mean.Degrees,
-            1 / ((1 / weight) + (unknown / Squared(EvidenceRules.PriorScatter)))
-        );
+        double[] row =
+        [
+            1,
+            wind.Mean.Knots - bands.All.Zip(shares, (band, share) => share * band.Middle.Knots).Sum(),
+            (check.Heel?.Degrees ?? unnoted.Mean) - (boatClass.Balance.Heel?.Degrees ?? 0),
+            .. displacements.Select(one => one?.Asked ?? 0),
+            .. displacements.Select(one => one?.Own ?? 0),
+            .. shares,
+            .. boats.Select(boat => boat == session.Boat ? 1.0 : 0.0),
+        ];
+        return new(row, check.Helm.Mean.Degrees, 1 / ((1 / weight) + (unknown / Squared(EvidenceRules.PriorScatter))));
     }
 
     /// <summary>How far a session's mark lay from the card in the control's units, as it was asked for and by the sailor's own will; null

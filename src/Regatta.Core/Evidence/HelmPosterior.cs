@@ -14,9 +14,10 @@ public sealed class HelmPosterior
 {
     private readonly Matrix<double> inverse;
     private readonly Vector<double> mean;
+    private readonly double[] coefficients;
 
     private HelmPosterior(int rows, double shape, double scale, Matrix<double> inverse, Vector<double> mean) =>
-        (Rows, Shape, Scale, this.inverse, this.mean) = (rows, shape, scale, inverse, mean);
+        (Rows, Shape, Scale, this.inverse, this.mean, coefficients) = (rows, shape, scale, inverse, mean, mean.ToArray());
 
     /// <summary>How many runs with weight above zero are in.</summary>
     public int Rows { get; }
@@ -95,10 +96,11 @@ public sealed class HelmPosterior
     /// <summary>Expected helm of a row of columns, in degrees.</summary>
     public double Value(IReadOnlyList<double> row)
     {
+        var values = row as double[] ?? [.. row];
         var sum = 0.0;
-        for (var at = 0; at < row.Count; at++)
+        for (var at = 0; at < values.Length; at++)
         {
-            sum += row[at] * mean[at];
+            sum += values[at] == 0 ? 0 : values[at] * coefficients[at];
         }
 
         return sum;

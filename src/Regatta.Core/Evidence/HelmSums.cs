@@ -146,7 +146,8 @@ public sealed class HelmSums
         get
         {
             var all = Matrix<double>.Build.Dense(Width + 1, Width + 1, Entry);
-            if (!all.IsSymmetric() || all.Diagonal().Any(square => square < 0))
+            // To the last digits: sums are added up from both sides.
+            if ((all - all.Transpose()).L2Norm() > 1e-9 * (1 + all.L2Norm()) || all.Diagonal().Any(square => square < 0))
             {
                 return "These are no sums of runs: their squares do not fit each other.";
             }
@@ -157,7 +158,7 @@ public sealed class HelmSums
                 Width + 1,
                 (i, j) => sizes[i] * sizes[j] > 0 ? all[i, j] / (sizes[i] * sizes[j]) : all[i, j]
             );
-            return even.Evd(Symmetricity.Symmetric).EigenValues.Any(value => value.Real < -1e-6)
+            return ((even + even.Transpose()) / 2).Evd(Symmetricity.Symmetric).EigenValues.Any(value => value.Real < -1e-6)
                 ? "These are no sums of runs: their squares and products do not fit each other."
                 : null;
         }
@@ -191,13 +192,22 @@ public sealed class HelmSums
         }
 
         // Rows are mostly zeros: a boat's column, a band's.
-        int[] filled = [.. Enumerable.Range(0, run.Row.Count).Where(at => run.Row[at] != 0)];
-        foreach (var i in filled)
+        var row = run.Row as double[] ?? [.. run.Row];
+        for (var i = 0; i < row.Length; i++)
         {
-            products[i] += sign * run.Weight * run.Helm * run.Row[i];
-            foreach (var j in filled)
+            if (row[i] == 0)
             {
-                precision[(i * width) + j] += sign * run.Weight * run.Row[i] * run.Row[j];
+                continue;
+            }
+
+            var weighted = sign * run.Weight * row[i];
+            products[i] += weighted * run.Helm;
+            for (var j = 0; j < row.Length; j++)
+            {
+                if (row[j] != 0)
+                {
+                    precision[(i * width) + j] += weighted * row[j];
+                }
             }
         }
     }

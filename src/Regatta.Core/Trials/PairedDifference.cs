@@ -28,8 +28,8 @@ public sealed record PairedDifference(int Pairs, double Mean, double Deviation, 
         return new(n, mean, deviation, mean - half, mean + half);
     }
 
-    /// <summary>The pairs of a trial: of a ladder each run with the one that follows it where the setting changed, of a line-up both boats of
-    /// a run.</summary>
+    /// <summary>The pairs of a trial: of a ladder each run with the one that follows it where the setting changed, of a line-up both
+    /// boats of a run.</summary>
     public static IReadOnlyList<double> Differences(TrialDesign design, IReadOnlyList<TrialRun> runs)
     {
         if (design == TrialDesign.LineUp)
@@ -56,8 +56,8 @@ public sealed record PairedDifference(int Pairs, double Mean, double Deviation, 
     /// <summary>Whether zero lies outside the interval.</summary>
     public bool IsSettled => Pairs > 1 && (Low > 0 || High < 0);
 
-    /// <summary>How many pairs more would leave zero outside, if they go on like this; 0 where it is settled, null where so many would not, or
-    /// with fewer than two pairs.</summary>
+    /// <summary>How many pairs more would leave zero outside, if they go on like this; 0 where it is settled, null where so many would
+    /// not, or with fewer than two pairs.</summary>
     public int? More
     {
         get

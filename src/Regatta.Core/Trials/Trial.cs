@@ -37,8 +37,8 @@ public sealed record Trial(Layer Layer, BandId Band, ControlKey Control, Mark A,
     /// <summary>The most runs of a trial.</summary>
     public const int MostRuns = 12;
 
-    /// <summary>The setting of a boat in a run: A B B A, and again, so that what changes through the day strikes both alike; the second boat
-    /// has the other one, and so they swap. Common practice, no source.</summary>
+    /// <summary>The setting of a boat in a run: A B B A, and again, so that what changes through the day strikes both alike; the
+    /// second boat has the other one, and so they swap. Common practice, no source.</summary>
     /// <param name="run">Which run, from 1.</param>
     /// <param name="boat">0 for the first boat, 1 for the second.</param>
     public static Setting In(int run, int boat) => (run - 1) % 4 is 0 or 3 == (boat == 0) ? Setting.A : Setting.B;

@@ -116,3 +116,23 @@ create table trial_runs (
   primary key (club_id, trial_id, number, boat),
   foreign key (club_id, trial_id) references trials (club_id, id) on delete cascade
 );
+
+-- Sums of a class that another club gave: no log, no person. They count at the weight the captain sets, and can be taken back.
+create table borrowed_sums (
+  club_id bigint not null,
+  class_id bigint not null,
+  id bigint generated always as identity,
+  from_club text not null,
+  document jsonb not null,
+  weight double precision not null check (weight between 0 and 1),
+  brought_at timestamptz not null,
+  primary key (club_id, id),
+  foreign key (club_id, class_id) references classes on delete cascade
+);
+create index borrowed_sums_class on borrowed_sums (club_id, class_id);
+create trigger revision_insert after insert on borrowed_sums referencing new table as changed
+  for each statement execute function raise_revision('log');
+create trigger revision_update after update on borrowed_sums referencing new table as changed
+  for each statement execute function raise_revision('log');
+create trigger revision_delete after delete on borrowed_sums referencing old table as changed
+  for each statement execute function raise_revision('log');

@@ -192,6 +192,8 @@ public static class AuditWords
         ["Logging/Logbook:Import"] = "Import logs",
         ["Logging/OneLog"] = "Remove a log",
         ["Logging/OneLog:Track"] = "Add a track to a log",
+        ["Evidence/Exchange"] = "Borrow another club’s sums",
+        ["Evidence/Exchange:Weigh"] = "Change how much borrowed sums count",
         ["Planning/OneTrial"] = "Keep a run of a trial",
         ["Planning/OneTrial:End"] = "End a trial",
         ["Planning/TrialList"] = "Plan a trial",

@@ -48,7 +48,9 @@ public sealed record CoverDrawing(
                 "; ",
                 cover.Bands.Select(band =>
                     $"{band.Band.Name}, {NumberText.Plain(band.Band.From.In(unit), 0)} to {NumberText.Plain(band.Band.To.In(unit), 0)} "
-                    + $"{unit.Spoken()}: {string.Join(", ", band.Cells.Select(cell => $"{cell.Count} {cell.Status.ToString().ToLowerInvariant()}"))}, "
+                    + $"{unit.Spoken()}: "
+                    + string.Join(", ", band.Cells.Select(cell => $"{cell.Count} {cell.Status.ToString().ToLowerInvariant()}"))
+                    + ", "
                     + $"{band.Runs} runs"
                 )
             )

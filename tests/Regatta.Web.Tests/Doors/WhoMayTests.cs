@@ -208,6 +208,7 @@ public sealed class WhoMayTests(ClubHost host)
         Member      GET  Balance/Balance -
         Member      GET  Balance/GuidedCheck -
         Member      GET  Balance/Trainer -
+        Member      GET  Evidence/Replay -
         Member      GET  Evidence/WhatLogsProve -
         Member      GET  Planning/OneTrial -
         Member      GET  Planning/TrialList -
@@ -252,6 +253,7 @@ public sealed class WhoMayTests(ClubHost host)
         Captain     GET  ClassSetup/Settings -
         Captain     GET  Balance/EditCures -
         Captain     GET  Balance/EditDrawing -
+        Captain     GET  Evidence/Exchange - Sums
         Captain     GET  Rigging/CautionList -
         Captain     GET  Rigging/EditCouplings -
         Captain     GET  Rigging/EditProcedure -
@@ -277,6 +279,7 @@ public sealed class WhoMayTests(ClubHost host)
         Captain     POST Publishing/History Redo Restore Undo
         Captain     POST Publishing/Versions - Restore
         Captain     POST Balance/EditCures - Usual
+        Captain     POST Evidence/Exchange - Weigh
         Captain     POST Planning/TrialList -
         Captain     POST Balance/EditDrawing - Tape
         Captain     POST Rigging/CautionList -

@@ -8,9 +8,9 @@ using Regatta.Store;
 namespace Regatta.Web.Pages.Planning;
 
 /// <summary>A club's days on the water as a feed, for the calendar of whichever member made the unguessable address. It carries no notes
-/// and names nobody. For anybody.</summary>
+/// but which trials are planned, and names nobody. For anybody.</summary>
 [AllowAnonymous]
-public sealed class CalendarFeedModel(CalendarFeeds feeds, Outings outings, Classes classes, TimeProvider clock) : PageModel
+public sealed class CalendarFeedModel(CalendarFeeds feeds, Outings outings, Classes classes, Trials trials, TimeProvider clock) : PageModel
 {
     public async Task<IActionResult> OnGetAsync(string token)
     {
@@ -20,7 +20,18 @@ public sealed class CalendarFeedModel(CalendarFeeds feeds, Outings outings, Clas
         }
 
         var names = (await classes.FleetAsync(club)).ToDictionary(line => line.Key, line => line.Name);
-        var days = (await outings.EndingAfterAsync(club, clock.GetUtcNow().AddYears(-1))).Select(day => day.Outing with { Notes = "" });
+        var tried = await trials.OpenAsync(club);
+        var days = (await outings.EndingAfterAsync(club, clock.GetUtcNow().AddYears(-1))).Select(day =>
+            day.Outing with
+            {
+                Notes = string.Join(
+                    "\n",
+                    tried
+                        .Where(trial => trial.Outing == day.Number)
+                        .Select(trial => $"Trial: {names.GetValueOrDefault(trial.ClassKey, trial.ClassKey)}, {trial.Trial.Control.Name}")
+                ),
+            }
+        );
         return File(
             Encoding.UTF8.GetBytes(CalendarFile.Write(days, key => names.GetValueOrDefault(key, key), clock.GetUtcNow())),
             "text/calendar",

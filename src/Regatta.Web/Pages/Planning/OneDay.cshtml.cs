@@ -19,6 +19,7 @@ public sealed class OneDayModel(
     Outings outings,
     PlanDays plan,
     Classes classes,
+    Trials trials,
     WindLog wind,
     StationStates stations,
     ClubClock clock
@@ -35,6 +36,9 @@ public sealed class OneDayModel(
 
     public IReadOnlyList<BoatOut> Boats { get; private set; } = [];
 
+    /// <summary>What is tried that day.</summary>
+    public IReadOnlyList<PlannedTrial> Tried { get; private set; } = [];
+
     public bool Over => Day.Outing.To < clock.Now;
 
     public string NameOf(string classKey) => fleet.FirstOrDefault(line => line.Key == classKey)?.Name ?? classKey;
@@ -49,6 +53,7 @@ public sealed class OneDayModel(
         Day = day;
         fleet = await classes.FleetAsync(here.Club.Ref);
         Boats = await outings.BoatsAsync(here.Club.Ref, day);
+        Tried = await trials.OfDayAsync(here.Club.Ref, number);
         var blocks = await wind.BlocksAsync(here.Club.Ref, WindSummary.BlockOf(day.Outing.From), day.Outing.To);
         var height = stations.Of(here.Club.Ref).Height;
         (Measured, Blocks) = (Outing.WindOf(blocks, height, height), blocks.Count);

@@ -1,0 +1,105 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.AspNetCore.RateLimiting;
+using Regatta.Application.Exchange;
+using Regatta.Application.Reading;
+using Regatta.Core;
+using Regatta.Core.Units;
+using Regatta.Store;
+using Regatta.Web.Access;
+using Regatta.Web.Forms;
+
+namespace Regatta.Web.Pages.Evidence;
+
+/// <summary>Gives a class's sums to another club and borrows another's; for who may change the class.</summary>
+[Authorize(Policies.EditsClass)]
+[EnableRateLimiting(RequestLimits.Uploads)]
+public sealed class ExchangeModel(ClubContext here, ExchangeSums exchange, Borrowed borrowed) : PageModel
+{
+    public FormReader Form { get; } = new();
+
+    public ClassView View { get; private set; } = null!;
+
+    public IReadOnlyList<BorrowedFile> All { get; private set; } = [];
+
+    [TempData]
+    public string? Done { get; set; }
+
+    public async Task OnGetAsync() => await LoadAsync();
+
+    /// <summary>The sums of a layer as a file.</summary>
+    public async Task<IActionResult> OnGetSumsAsync(string? plan, string? mode)
+    {
+        await LoadAsync();
+        var file = ExchangeSums.Give(here.Club, View, View.Set.Layers.Nearest(plan, mode));
+        if (file.Ok)
+        {
+            return File(file.Value, "application/json", $"{View.Class.Key}-sums.json");
+        }
+
+        Form.Refuse("give", file.Problem!);
+        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        return Page();
+    }
+
+    /// <summary>Borrows a file.</summary>
+    public async Task<IActionResult> OnPostAsync(IFormFile? file)
+    {
+        await LoadAsync();
+        var weight = Form.Need("weight", Request.Form["weight"], "How much shall it count?", ReadWeight);
+        if (file is null || file.Length is 0 or > Limits.FormBytes)
+        {
+            Form.Refuse(
+                "file",
+                file is null || file.Length == 0 ? "Choose a file of sums first." : $"It is larger than {Limits.FormBytes / 1024} KiB."
+            );
+        }
+        else if (Form.Ok)
+        {
+            using var bytes = new MemoryStream();
+            await file.CopyToAsync(bytes);
+            if (Form.Take("file", await exchange.BorrowAsync(View, bytes.ToArray(), weight)) is { } club)
+            {
+                here.Note.Tell(club);
+                Done = $"Borrowed from {club}.";
+                return Redirect(Request.Path);
+            }
+        }
+
+        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        return Page();
+    }
+
+    /// <summary>Sets how much one counts; nothing gives it back.</summary>
+    public async Task<IActionResult> OnPostWeighAsync(long number, string? weight)
+    {
+        await LoadAsync();
+        var counts = Form.Need($"weight-{number}", weight, "How much shall it count?", ReadWeight);
+        if (Form.Ok)
+        {
+            here.Note.Tell($"counts {counts}");
+            await (counts == 0 ? exchange.RemoveAsync(View.Ref, number) : exchange.WeighAsync(View.Ref, number, counts));
+            Done = counts == 0 ? "Given back: it counts no more." : "Kept.";
+            return Redirect(Request.Path);
+        }
+
+        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        return Page();
+    }
+
+    private static Parsed<double> ReadWeight(string text) =>
+        NumberText
+            .Read(text)
+            .Then(read =>
+                read is { Tail: "" or "%", Number: >= 0 and <= 100 }
+                    ? Parsed<double>.Good(read.Number / 100)
+                    : Parsed<double>.Bad("Write 0 to 100 of 100.")
+            );
+
+    private async Task LoadAsync()
+    {
+        View = await here.ClassAsync();
+        All = await borrowed.AllAsync(View.Ref);
+    }
+}

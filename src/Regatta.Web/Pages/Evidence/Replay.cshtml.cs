@@ -1,0 +1,67 @@
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Application.Reading;
+using Regatta.Core;
+using Regatta.Core.Evidence;
+using Regatta.Core.Fleet;
+using Regatta.Web.Access;
+using Regatta.Web.Pages.Balance;
+
+namespace Regatta.Web.Pages.Evidence;
+
+/// <summary>The seasons of a class once more, run by run: what would have been said of each band after so many runs, on the marks of
+/// today; for members. Names nobody.</summary>
+[Authorize(Policies.Member)]
+public sealed class ReplayModel(ClubContext here, ClassCache cache) : PageModel
+{
+    private const string Slider = "after";
+
+    public ClassDefinition Class { get; private set; } = null!;
+
+    public LayerView Layer { get; private set; } = null!;
+
+    /// <summary>How many runs there are to play.</summary>
+    public int All { get; private set; }
+
+    /// <summary>After how many of them it stands.</summary>
+    public int After { get; private set; }
+
+    /// <summary>When the last of those was sailed; null before the first.</summary>
+    public DateTimeOffset? Until { get; private set; }
+
+    /// <summary>The helm of each band as it was known then, with what was proposed.</summary>
+    public IReadOnlyList<(BandHelm Helm, Proposal? Proposal)> Bands { get; private set; } = [];
+
+    public SliderForm Form =>
+        new(
+            [new(Slider, "After so many runs", 0, All, 1, After, After == 0 ? "before the first" : $"{After} of {All}")],
+            [("plan", Layer.Layer.Plan.Name), ("mode", Layer.Layer.Mode.Name)]
+        );
+
+    public async Task OnGetAsync(string? plan, string? mode)
+    {
+        var view = await here.ClassAsync();
+        Class = view.Class;
+        Layer = view.On(view.Set.Layers.Nearest(plan, mode));
+        var basis = view.Evidence.Bases[0];
+        List<SessionEvidence> runs =
+        [
+            .. (await cache.RunsAsync(view.Stamp)).Where(run => run.Layer == Layer.Layer && basis.Takes(run)).TakeLast(Limits.Replayed),
+        ];
+        All = runs.Count;
+        After = (int)Math.Round(DrawingSlider.Asked(Request, Slider, 0, All) ?? All);
+        Until = After > 0 ? runs[After - 1].SailedAt : null;
+        var fit = HelmFit.Of(
+            basis.ModelOf(Layer.Layer, ReferenceCard.Middle(runs), [.. runs.Select(run => run.Boat).OfType<long>().Distinct()]),
+            [.. runs.Take(After)]
+        );
+        var proposer = new Proposer(Class, view.Set.AsSailed(Layer.Layer), fit, Until ?? view.Today);
+        Bands =
+        [
+            .. Class
+                .Bands.All.Select(proposer.Helm)
+                .OfType<BandHelm>()
+                .Select(helm => (helm, proposer.In(helm.Band).Count > 0 ? proposer.In(helm.Band)[0] : null)),
+        ];
+    }
+}

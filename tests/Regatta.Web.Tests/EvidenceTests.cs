@@ -1,0 +1,198 @@
+using Dapper;
+using Microsoft.Extensions.DependencyInjection;
+using Npgsql;
+
+namespace Regatta.Web.Tests;
+
+/// <summary>The fleet at a glance, the queue, what the logs prove, and trials from plan to log.</summary>
+public sealed class EvidenceTests(ClubHost host)
+{
+    private const string Quillet = "/wenlow/classes/quillet";
+
+    [Fact]
+    public async Task The_fleet_shows_how_each_class_stands_and_says_what_to_do_next()
+    {
+        var coordinator = await host.VisitAsAsync("odalys");
+        var fleet = await coordinator.GetAsync("/wenlow");
+        var drawn = fleet.Html.QuerySelectorAll(".cover svg");
+        Assert.Equal(9, drawn.Length);
+        Assert.All(drawn, one => Assert.Matches("[0-9]+ supported", one.GetAttribute("aria-label")!));
+        Assert.All(fleet.Html.QuerySelectorAll(".next-step a"), one => Assert.True(one.TextContent.Length > 10, one.TextContent));
+        Assert.Contains("Decide: fresh, gooseneck.", fleet.TextOf(".fleet"));
+        Assert.Matches("[0-9]+ proposals of the logs wait", fleet.TextOf("main")!);
+    }
+
+    [Fact]
+    public async Task The_queue_ranks_what_the_logs_propose_and_a_decision_is_followed()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var coordinator = await club.VisitAsAsync("odalys");
+        var queue = await coordinator.GetAsync("/wenlow/proposals");
+        var items = queue.Html.QuerySelectorAll(".queue li");
+        Assert.True(items.Length > 5);
+        var own = items.Single(one => one.TextContent.Contains("Quillet, fresh", StringComparison.Ordinal));
+        Assert.Contains("boats log the class", own.TextContent);
+        Assert.Contains("then look at cunningham", own.TextContent);
+        var cell = await coordinator.GetAsync(own.QuerySelector("h2 a")!.GetAttribute("href")!);
+        Assert.Contains("The logs propose 20 1/2 in", cell.TextOf(".proposal"));
+        var form = Quillet + cell.Html.QuerySelector("form[action*='handler=Decide']")!.GetAttribute("action")!;
+        var decided = await coordinator.SendAsync(cell, "form[action*='handler=Decide']", form, ("decision", "Accepted"));
+        Assert.True((int)decided.Status < 400);
+        var after = await coordinator.GetAsync("/wenlow/proposals");
+        Assert.Matches(
+            "Gooseneck 20 in → 20 1/2 in, .*(too early to tell|ame true)",
+            Words(after.TextOf("section[aria-labelledby=became]") ?? "none")
+        );
+        Assert.DoesNotContain("Quillet, fresh", after.TextOf(".queue"));
+        await using var connection = await club
+            .Services.GetRequiredService<NpgsqlDataSource>()
+            .OpenConnectionAsync(TestContext.Current.CancellationToken);
+        Assert.InRange(
+            await connection.ExecuteScalarAsync<double>("select better from proposal_decisions order by id desc limit 1"),
+            0.8,
+            1
+        );
+    }
+
+    [Fact]
+    public async Task What_the_logs_prove_is_said_with_its_doubt_and_names_nobody()
+    {
+        var sailor = await host.VisitAsAsync("priya");
+        var page = await sailor.GetAsync($"{Quillet}/evidence");
+        Assert.Matches("Gooseneck, .1/2 in: believed −0.4° ± 0.21, now −0.[0-9]+° ± 0.[0-9]+", page.TextOf(".evidence")!);
+        Assert.Equal(6, page.Html.QuerySelectorAll(".residual-row svg[aria-label^='drifting'], .residual-row svg").Length - 6);
+        Assert.Contains("Whether she is faster", page.TextOf(".evidence"));
+        Assert.Contains("What felt fast?", page.TextOf(".evidence"));
+        Assert.DoesNotContain("Priya", page.TextOf(".evidence"));
+        var none = await sailor.GetAsync("/wenlow/classes/quillet/evidence?plan=reef&mode=downwind");
+        Assert.Contains("Nothing yet", none.TextOf(".evidence"));
+    }
+
+    [Fact]
+    public async Task A_trial_is_planned_sailed_run_by_run_and_its_runs_are_logged_once()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var captain = await club.VisitAsAsync("tamsin");
+        var sailor = await club.VisitAsAsync("priya");
+        var list = await captain.GetAsync($"{Quillet}/trials?band=4");
+        Assert.Contains("Gooseneck: 20 in →", list.TextOf(".asks"));
+        string At(string query) => $"{Quillet}/trials?band=4{query}";
+        var form = ".evidence-columns form";
+        var address = list.Html.QuerySelector(form)!.GetAttribute("action")!;
+        var wrong = await captain.SendAsync(list, form, address, ("to", "27 in"));
+        Assert.Equal(422, (int)wrong.Status);
+        Assert.Contains("One small change", wrong.TextOf("#to-problem"));
+        var nonsense = await captain.SendAsync(list, form, address, ("to", "<b>"), ("boat2", "none"));
+        Assert.Equal(422, (int)nonsense.Status);
+        Assert.NotNull(nonsense.TextOf("#to-problem"));
+        var alone = await captain.SendAsync(list, form, address, ("to", "20 1/2 in"), ("boat2", "none"));
+        Assert.Contains("two boats", alone.TextOf("#boat2-problem"));
+        var planned = await captain.SendAsync(
+            list,
+            form,
+            address,
+            ("to", "20 1/2 in"),
+            ("design", "one boat, back and forth"),
+            ("note", "Priya steers")
+        );
+        Assert.Equal(302, (int)planned.Status);
+        var trial = planned.Location!.ToString();
+
+        var card = await sailor.GetAsync(trial);
+        Assert.Contains("20 in against 20 1/2 in", card.TextOf(".trial h2"));
+        var empty = await sailor.SendAsync(card, ".next-run form", trial, ("port", ""), ("starboard", "99"), ("wind", "much"));
+        Assert.Equal(422, (int)empty.Status);
+        Assert.Contains("port", empty.TextOf("#port-problem"));
+        Assert.Contains("more than any rudder", empty.TextOf("#starboard-problem"));
+        Assert.Contains("not a number", empty.TextOf("#wind-problem"));
+        foreach (var helm in new[] { "4.4", "3.8", "3.9", "4.6" })
+        {
+            var next = await sailor.GetAsync(trial);
+            Assert.Equal(
+                302,
+                (int)(await sailor.SendAsync(next, ".next-run form", trial, ("port", helm), ("starboard", helm), ("wind", "14"))).Status
+            );
+        }
+
+        var said = (await sailor.GetAsync(trial)).TextOf("section[aria-label='What it says so far']")!;
+        Assert.Matches("2 pairs say −0.[67]°", said);
+        Assert.True(said.Contains("less weather helm") || said.Contains("would settle it"), said);
+        var (runs, tried) = (await CountAsync(club), await CountAsync(club, "log_marks where asked_by = 'trial'"));
+        var shown = await sailor.GetAsync(trial);
+        await sailor.SendAsync(shown, "form[action*='handler=End']", trial + "?handler=End");
+        Assert.Contains("4 runs are logged", (await sailor.GetAsync(trial)).TextOf(".done"));
+        // Sent again from a page that was open, it ends once and logs once.
+        await sailor.SendAsync(shown, "form[action*='handler=End']", trial + "?handler=End");
+        Assert.Equal(runs + 4, await CountAsync(club));
+        var late = await sailor.SendAsync(card, ".next-run form", trial, ("port", "4"), ("starboard", "4"), ("wind", "14"));
+        Assert.Equal(422, (int)late.Status);
+        Assert.Contains("has ended", late.TextOf("main"));
+        Assert.Equal(tried + 4, await CountAsync(club, "log_marks where asked_by = 'trial'"));
+        Assert.Contains("Gooseneck", (await captain.GetAsync(At(""))).TextOf("main"));
+        Assert.Equal(404, (int)(await sailor.GetAsync($"{Quillet}/trials/999")).Status);
+        Assert.Equal(404, (int)(await sailor.GetAsync($"/wenlow/classes/tandry/trials/{trial[(trial.LastIndexOf('/') + 1)..]}")).Status);
+    }
+
+    [Fact]
+    public async Task The_season_is_played_once_more_run_by_run()
+    {
+        var sailor = await host.VisitAsAsync("priya");
+        var before = await sailor.GetAsync($"{Quillet}/evidence/replay?after=0");
+        Assert.Contains("Before the first run", before.TextOf("#drawn"));
+        Assert.All(before.Html.QuerySelectorAll(".replay-row small"), row => Assert.Contains("too few", row.TextContent));
+        var after = await sailor.GetAsync($"{Quillet}/evidence/replay?after=9000");
+        Assert.Equal(6, after.Html.QuerySelectorAll(".replay-row").Length);
+        Assert.Contains("supported", after.TextOf("#drawn"));
+        double Width(Answer page) =>
+            page
+                .Html.QuerySelectorAll(".replay-row .between")
+                .Select(bar => bar.GetAttribute("d")!.Split('M', ' ', 'H'))
+                .Average(parts =>
+                    double.Parse(parts[^1], System.Globalization.CultureInfo.InvariantCulture)
+                    - double.Parse(parts[1], System.Globalization.CultureInfo.InvariantCulture)
+                );
+        Assert.True(Width(after) < Width(before) / 2);
+    }
+
+    [Fact]
+    public async Task Sums_are_given_borrowed_weighed_and_given_back_and_nonsense_is_refused()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var captain = await club.VisitAsAsync("tamsin");
+        const string At = $"{Quillet}/evidence/exchange";
+        var page = await captain.GetAsync(At);
+        var few = await captain.GetAsync($"{At}?handler=Sums&plan=reef&mode=upwind");
+        Assert.Equal(422, (int)few.Status);
+        Assert.Contains("too few", few.TextOf("main"));
+        var file = await captain.GetAsync($"{At}?handler=Sums&plan=full&mode=upwind");
+        Assert.Contains("regatta-sums", file.Text, StringComparison.Ordinal);
+        var wrong = await captain.UploadAsync(page, At, "{}"u8.ToArray(), "file", ("weight", "200"));
+        Assert.Equal(422, (int)wrong.Status);
+        Assert.Contains("0 to 100", wrong.TextOf("#weight-problem"));
+        var other = System.Text.Encoding.UTF8.GetBytes(
+            file.Text.Replace("Wenlow Reach Sailing Club", "Other Water SC", StringComparison.Ordinal)
+        );
+        var nonsense = await captain.UploadAsync(page, At, "{}"u8.ToArray(), "file", ("weight", "50"));
+        Assert.Contains("no file of sums", nonsense.TextOf("#file-problem"));
+        async Task<string> Worth() => Words((await captain.GetAsync($"{Quillet}/evidence")).TextOf(".evidence .asks")!);
+        var alone = await Worth();
+        var brought = await captain.UploadAsync(page, At, other, "file", ("weight", "100"));
+        Assert.True((int)brought.Status == 302, Words(brought.TextOf("main") ?? brought.Text));
+        var borrowed = await captain.GetAsync(At);
+        Assert.Contains("Other Water SC", borrowed.TextOf("main"));
+        Assert.NotEqual(alone, await Worth());
+        var back = await captain.SendAsync(borrowed, "form[action*='handler=Weigh']", At + "?handler=Weigh", ("weight", "0"));
+        Assert.Equal(302, (int)back.Status);
+        Assert.Equal(alone, await Worth());
+    }
+
+    private static string Words(string text) => string.Join(' ', text.Split(default(char[]), StringSplitOptions.RemoveEmptyEntries));
+
+    private static async Task<long> CountAsync(ClubHost club, string of = "runs")
+    {
+        await using var connection = await club
+            .Services.GetRequiredService<NpgsqlDataSource>()
+            .OpenConnectionAsync(TestContext.Current.CancellationToken);
+        return await connection.ExecuteScalarAsync<long>("select count(*) from " + of);
+    }
+}
