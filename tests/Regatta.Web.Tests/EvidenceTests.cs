@@ -12,7 +12,8 @@ public sealed class EvidenceTests(ClubHost host)
     [Fact]
     public async Task The_fleet_shows_how_each_class_stands_and_says_what_to_do_next()
     {
-        var coordinator = await host.VisitAsAsync("odalys");
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var coordinator = await club.VisitAsAsync("odalys");
         var fleet = await coordinator.GetAsync("/wenlow");
         var drawn = fleet.Html.QuerySelectorAll(".cover svg");
         Assert.Equal(9, drawn.Length);

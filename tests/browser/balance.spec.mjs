@@ -16,7 +16,7 @@ test("a slider moves the drawing and tells the helm, and a corner is dragged or 
   await signIn(page, "odalys", "/wenlow/classes/tandry/balance?wind=12&unit=kn");
   await expectAccessible(page);
   const drawn = page.locator("#drawn");
-  await expect(drawn).toContainText("0° more weather helm");
+  await expect(drawn).toContainText("That is her helm on the card");
   const mast = page.getByLabel("Mast foot");
   await mast.focus();
   for (let press = 0; press < 3; press += 1) await page.keyboard.press("ArrowRight");

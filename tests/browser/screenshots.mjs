@@ -14,27 +14,34 @@ const shots = [
   { name: "fleet", as: "odalys", path: "/wenlow", size: desktop },
   { name: "matrix-lanes", as: "tamsin", path: "/wenlow/classes/quillet?cell=4.gooseneck", size: desktop },
   { name: "matrix-table", as: "odalys", path: "/wenlow/classes/orlop-9?view=table&plan=reef-1&cell=5.car", size: desktop },
-  { name: "paste", as: "odalys", path: "/wenlow/classes/brannet/paste", size: desktop, before: paste },
   { name: "card-print", as: "odalys", path: "/wenlow/classes/tandry/card/print", size: desktop },
   { name: "boats", as: "tamsin", path: "/wenlow/classes/quillet/boats", size: desktop },
   { name: "strips", as: "tamsin", path: "/wenlow/classes/quillet/strips", size: desktop },
-  { name: "versions", as: "odalys", path: "/wenlow/classes/ferrin-16/versions", size: desktop },
   { name: "card-phone", as: "priya", path: "/wenlow/classes/quillet/card?wind=14", size: phone },
   { name: "log-phone", as: "priya", path: "/wenlow/classes/quillet/log?wind=14", size: phone, full: true },
   { name: "reefs", as: "odalys", path: "/wenlow/classes/orlop-9/reefs", size: desktop, full: true },
   { name: "rig-up-phone", as: "priya", path: "/wenlow/classes/pettle-65/rig-up?wind=8&boat=class", size: phone },
-  { name: "change-phone", as: "priya", path: "/wenlow/classes/gessamy/change?wind=24&boat=class&toBand=2", size: phone },
   { name: "balance", as: "odalys", path: "/wenlow/classes/tandry/balance?wind=12&unit=kn&heel=10", size: desktop },
   { name: "wrong-phone", as: "priya", path: "/wenlow/classes/tandry/wrong?wind=12&unit=kn&sign=turnsUp", size: phone, full: true },
   { name: "check-phone", as: "priya", path: "/wenlow/classes/tandry/check?wind=12&unit=kn", size: phone },
   { name: "trainer", as: "priya", path: "/wenlow/classes/tandry/trainer?exercise=1&s0=-10", size: desktop },
+  { name: "proposals", as: "odalys", path: "/wenlow/proposals", size: desktop },
+  { name: "evidence", as: "priya", path: "/wenlow/classes/tandry/evidence", size: desktop },
+  { name: "trial-phone", as: "odalys", path: "/wenlow/classes/quillet/trials?band=4", size: phone, before: trial, full: true },
   { name: "logbook", as: "priya", path: "/wenlow/logbook?class=quillet&whose=class&sort=fast&wind=14&unit=kn", size: desktop },
 ];
 
-async function paste(page) {
-  await page.getByLabel("The table for").fill("Pen marks, lid of the rig box\t\t\t\n\t5-9 kn\tsteady\tF4\nKicker\t2\t3½\t6\nHorse of the boat\t0\t1\t14\nTraveller\t0\t#REF!\t2\nDownhaul\toff\t\"\thand tight");
-  await page.getByRole("button", { name: "Preview" }).click();
-  await page.getByText("plain and ticked").waitFor();
+/** Plans a trial of one boat and sails four runs of it. */
+async function trial(page) {
+  await page.getByLabel("How?").selectOption("one boat, back and forth");
+  await page.getByRole("button", { name: "Plan it" }).click();
+  for (const [run, helm] of [[1, "4.4"], [2, "3.8"], [3, "3.7"], [4, "4.5"]]) {
+    await page.getByLabel("Helm on port, degrees").fill(helm);
+    await page.getByLabel("Helm on starboard, degrees").fill(helm);
+    await page.getByLabel(/^Wind/).fill("14");
+    await page.getByRole("button", { name: `Keep run ${run}` }).click();
+    await page.locator(".trial-runs li").nth(run - 1).getByText("starboard").waitFor();
+  }
 }
 
 const wanted = process.argv.slice(2);
