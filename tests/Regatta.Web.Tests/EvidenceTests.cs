@@ -187,6 +187,35 @@ public sealed class EvidenceTests(ClubHost host)
         Assert.Equal(alone, await Worth());
     }
 
+    [Fact]
+    public async Task A_day_for_marking_tells_which_boats_lack_what_and_when_it_is_their_turn()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var coordinator = await club.VisitAsAsync("odalys");
+        var page = await coordinator.GetAsync("/wenlow/calendar");
+        var day = DateTime.UtcNow.Date.AddDays(9);
+        await coordinator.SendAsync(
+            page,
+            "#plan-form",
+            "/wenlow/calendar",
+            ("title", "Tape and pen"),
+            ("kind", "marking and measuring"),
+            ("from", $"{day:yyyy-MM-dd}T10:00"),
+            ("to", $"{day:yyyy-MM-dd}T13:00"),
+            ("class-tandry", "yes")
+        );
+        var planned = await coordinator.GetAsync("/wenlow/calendar");
+        Assert.Contains("marking and measuring: Tandry", planned.TextOf(".days"));
+        var link = planned.Html.QuerySelectorAll(".days a").Single(one => one.TextContent == "Tape and pen").GetAttribute("href")!;
+        var sailor = await club.VisitAsAsync("priya");
+        var shown = await sailor.GetAsync(link);
+        Assert.Matches("10:00–[0-9:]+ .*, two people, [0-9]+ minutes", Words(shown.TextOf("main")!));
+        Assert.Contains("a tape measure", shown.TextOf("main"));
+        var measure = shown.Html.QuerySelector("ol a.chip")!.GetAttribute("href")!;
+        Assert.Equal(200, (int)(await coordinator.GetAsync(measure)).Status);
+        Assert.DoesNotContain("Not logged", shown.TextOf("main"));
+    }
+
     private static string Words(string text) => string.Join(' ', text.Split(default(char[]), StringSplitOptions.RemoveEmptyEntries));
 
     private static async Task<long> CountAsync(ClubHost club, string of = "runs")

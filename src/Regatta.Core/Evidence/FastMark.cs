@@ -1,5 +1,6 @@
 using Regatta.Core.Fleet;
 using Regatta.Core.Marks;
+using Regatta.Core.Questions;
 
 namespace Regatta.Core.Evidence;
 
@@ -26,16 +27,26 @@ public sealed record FastMark(Mark Median, Mark Low, Mark High, int Runs)
             _ => 0,
         };
 
-    /// <summary>Of runs of one band.</summary>
+    /// <summary>Of runs of one band that felt fast.</summary>
     /// <param name="control">The control.</param>
     /// <param name="runs">The runs, fast or not.</param>
     /// <returns>Null where too few of them felt fast with a mark noted.</returns>
-    public static FastMark? Of(Control control, IEnumerable<SessionEvidence> runs)
+    public static FastMark? Of(Control control, IEnumerable<SessionEvidence> runs) => Of(control, runs, run => Weight(run.Felt));
+
+    /// <summary>Of runs of one band in which a question was answered as it should be: where the control stood then.</summary>
+    /// <param name="control">The control.</param>
+    /// <param name="question">The question.</param>
+    /// <param name="runs">The runs, answered or not.</param>
+    /// <returns>Null where too few of them answered so with a mark noted.</returns>
+    public static FastMark? Of(Control control, QuestionKey question, IEnumerable<SessionEvidence> runs) =>
+        Of(control, runs, run => run.Answers.TryGetValue(question, out var answer) && !answer.IsOff ? 1 : 0);
+
+    private static FastMark? Of(Control control, IEnumerable<SessionEvidence> runs, Func<SessionEvidence, double> weigh)
     {
         List<(double Value, double Weight)> marks =
         [
             .. from run in runs
-            let weight = Weight(run.Felt)
+            let weight = weigh(run)
             where weight > 0 && run.Marks.ContainsKey(control.Key)
             orderby run.Number, run.Run
             select (run.Marks[control.Key].Position, weight),

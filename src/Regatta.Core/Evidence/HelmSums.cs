@@ -59,6 +59,12 @@ public sealed class HelmSums
             return Parsed<HelmSums>.Bad("Sums are finite numbers, and squares, weights and counts not below zero.");
         }
 
+        // No run weighs more than one: whoever says so wants to outweigh everybody.
+        if (counted > rows + 1e-6)
+        {
+            return Parsed<HelmSums>.Bad($"{rows} runs weigh no more than {rows}.");
+        }
+
         var sums = new HelmSums([.. precision], [.. products], squares, counted, rows);
         return sums.Lopsided is { } wrong ? Parsed<HelmSums>.Bad(wrong) : Parsed<HelmSums>.Good(sums);
     }

@@ -19,6 +19,9 @@ public sealed record SharedSums(
     /// <summary>Of fewer runs nothing is given away: a single one could be read out of them (ours).</summary>
     public const int Least = 10;
 
+    /// <summary>More runs than any class ever logs.</summary>
+    public const int MostRuns = 1_000_000;
+
     /// <summary>How many columns such sums have.</summary>
     public static int Width(int controls, int bands) => 3 + (2 * controls) + bands;
 
@@ -48,6 +51,7 @@ public sealed record SharedSums(
         var own = definition.HelmControls.ToList();
         return !definition.Layers.Has(Layer) ? $"This class has no “{Layer.Plan}”, “{Layer.Mode}”."
             : Sums.Width != Width(Controls.Count, Bands.Count) ? "These sums have other columns than they say."
+            : !Near(Sums.Precision[0], Sums.Counted) || Sums.Rows > MostRuns ? "These sums do not weigh what they say."
             : Sums.Rows < Least ? $"They are of {Sums.Rows} runs; {Least} are the least."
             : !own.Select(control => control.Key).SequenceEqual(Controls.Select(control => control.Control))
                 ? "They are of other controls: " + string.Join(", ", Controls.Select(control => control.Control)) + "."

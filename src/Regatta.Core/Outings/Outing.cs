@@ -12,6 +12,30 @@ public enum OutingKind
 
     /// <summary>Racing.</summary>
     Race,
+
+    /// <summary>Marking and measuring boats.</summary>
+    Marking,
+}
+
+/// <summary>What days are for, in words.</summary>
+public static class OutingKinds
+{
+    /// <summary>Each kind with its word, in the order they are offered.</summary>
+    public static readonly IReadOnlyList<(OutingKind Kind, string Word)> Words =
+    [
+        (OutingKind.Training, "training"),
+        (OutingKind.Race, "racing"),
+        (OutingKind.Marking, "marking and measuring"),
+    ];
+
+    /// <summary>The word of a kind.</summary>
+    public static string Word(this OutingKind kind) => Words.First(one => one.Kind == kind).Word;
+
+    /// <summary>The kind a category or a word means: the first it looks like, else training.</summary>
+    public static OutingKind Read(IEnumerable<string> texts) =>
+        texts.Any(text => text.Contains("rac", StringComparison.OrdinalIgnoreCase)) ? OutingKind.Race
+        : texts.Any(text => text.StartsWith("marking", StringComparison.OrdinalIgnoreCase)) ? OutingKind.Marking
+        : OutingKind.Training;
 }
 
 /// <summary>A day on the water as the club's calendar has it.</summary>

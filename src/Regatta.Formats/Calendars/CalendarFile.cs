@@ -134,9 +134,7 @@ public static class CalendarFile
             one.RecurrenceRule is not null
                 ? $"{one.Uid}/{from.UtcDateTime.ToString("yyyyMMdd'T'HHmmss", CultureInfo.InvariantCulture)}"
                 : one.Uid ?? Guid.NewGuid().ToString(),
-            categories.Any(category => category.Contains("rac", StringComparison.OrdinalIgnoreCase))
-                ? OutingKind.Race
-                : OutingKind.Training,
+            OutingKinds.Read(categories),
             (one.Summary ?? "").Trim(),
             (one.Location ?? "").Trim(),
             from,

@@ -136,3 +136,7 @@ create trigger revision_update after update on borrowed_sums referencing new tab
   for each statement execute function raise_revision('log');
 create trigger revision_delete after delete on borrowed_sums referencing old table as changed
   for each statement execute function raise_revision('log');
+
+-- Days for marking and measuring stand in the calendar too.
+alter table outings drop constraint if exists outings_kind_check;
+alter table outings add constraint outings_kind_check check (kind in ('Training', 'Race', 'Marking'));

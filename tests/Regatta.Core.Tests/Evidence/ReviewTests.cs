@@ -2,6 +2,7 @@ using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
 using Regatta.Core.Logbook;
 using Regatta.Core.Marks;
+using Regatta.Core.Questions;
 using Regatta.Core.Units;
 using static Regatta.Core.Tests.Evidence.TestBoat;
 
@@ -97,6 +98,27 @@ public sealed class ReviewTests
         var fast = FastMark.Of(Slide, [.. Felt(Core.Evidence.Felt.Fast, 5), .. Felt(Core.Evidence.Felt.Usual, 20)])!;
         Assert.Equal((5, 90.0), (fast.Runs, fast.Median.Position));
         Assert.True(fast.Low.Position <= fast.Median.Position && fast.Median.Position <= fast.High.Position);
+    }
+
+    [Fact]
+    public void Where_a_question_was_answered_as_it_should_be_is_told_in_the_same_way()
+    {
+        QuestionKey slot = new("slot");
+        IEnumerable<SessionEvidence> Answered(AnswerMeaning means, double slide, int count) =>
+            Enumerable
+                .Range(0, count)
+                .Select(_ =>
+                    Session(11, slide, 3) with
+                    {
+                        Answers = new Dictionary<QuestionKey, Answer> { [slot] = new("so", null, means) },
+                    }
+                );
+        List<SessionEvidence> runs = [.. Answered(AnswerMeaning.Fine, 80, 4), .. Answered(AnswerMeaning.TooMuch, 140, 9)];
+        Assert.Null(FastMark.Of(Slide, slot, runs));
+        var right = FastMark.Of(Slide, slot, [.. runs, .. Answered(AnswerMeaning.Fine, 90, 2)])!;
+        Assert.Equal((6, 80.0, 80.0), (right.Runs, right.Median.Position, right.Low.Position));
+        Assert.InRange(right.High.Position, 80, 90);
+        Assert.Null(FastMark.Of(Slide, new("other"), runs));
     }
 
     /// <summary>A season in 11 kn whose helm is 3° at 10 cm and −0.4° a centimetre, with something added; three boats in turn.</summary>

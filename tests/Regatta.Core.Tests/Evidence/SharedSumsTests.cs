@@ -82,21 +82,19 @@ public sealed class SharedSumsTests
         Assert.Contains("bands", (sums with { Bands = [(0, 1), (1, 2), (2, 3)] }).Problem(Class));
         Assert.Contains("columns", (sums with { Bands = [(0, 1)] }).Problem(Class));
         Assert.Contains("no “storm”", (sums with { Layer = new(new("storm"), Layer.Usual.Mode) }).Problem(Class));
-        string Wrong(string was, string now) =>
-            SumsFile
-                .Read(
-                    Encoding.UTF8.GetBytes(
-                        Encoding.UTF8.GetString(SumsFile.Write("Other", sums)).Replace(was, now, StringComparison.Ordinal)
-                    )
-                )
-                .Problem
-            ?? "";
+        byte[] Said(string was, string now) =>
+            Encoding.UTF8.GetBytes(Encoding.UTF8.GetString(SumsFile.Write("Other", sums)).Replace(was, now, StringComparison.Ordinal));
+        string Wrong(string was, string now) => SumsFile.Read(Said(was, now)).Problem ?? "";
         Assert.Contains("no file of sums", Wrong("regatta-sums", "something"));
         Assert.Contains("version 9", Wrong("\"version\": 1", "\"version\": 9"));
         Assert.Contains(
             "do not fit",
             Wrong($"\"squares\": {sums.Sums.Squares.ToString("R", CultureInfo.InvariantCulture)}", "\"squares\": 0.5")
         );
+        // A liar who wants to outweigh the club’s own runs.
+        var counted = $"\"counted\": {sums.Sums.Counted.ToString("R", CultureInfo.InvariantCulture)}";
+        Assert.Contains("weigh no more", Wrong(counted, "\"counted\": 5000"));
+        Assert.Contains("do not weigh what they say", SumsFile.Read(Said(counted, "\"counted\": 0.5")).Value.Sums.Problem(Class));
         Assert.Contains("which club", Wrong("\"Other\"", "\"\""));
         Assert.Contains("no file of sums", SumsFile.Read("[1, 2"u8).Problem);
         Assert.Contains("no file of sums", SumsFile.Read("{}"u8).Problem);

@@ -5,6 +5,8 @@ using Microsoft.AspNetCore.RateLimiting;
 using Regatta.Application.Exchange;
 using Regatta.Application.Reading;
 using Regatta.Core;
+using Regatta.Core.Evidence;
+using Regatta.Core.Fleet;
 using Regatta.Core.Units;
 using Regatta.Store;
 using Regatta.Web.Access;
@@ -22,6 +24,9 @@ public sealed class ExchangeModel(ClubContext here, ExchangeSums exchange, Borro
     public ClassView View { get; private set; } = null!;
 
     public IReadOnlyList<BorrowedFile> All { get; private set; } = [];
+
+    /// <summary>The layers with enough runs to give their sums.</summary>
+    public IReadOnlyList<Layer> Given => [.. View.Set.Layers.All.Where(layer => SharedSums.Of(layer, View.On(layer).Evidence).Ok)];
 
     [TempData]
     public string? Done { get; set; }

@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 using Regatta.Application.Reading;
 using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
+using Regatta.Core.Questions;
 using Regatta.Core.Wind;
 using Regatta.Store;
 using Regatta.Web.Access;
@@ -37,6 +38,9 @@ public sealed class WhatLogsProveModel(ClubContext here, Boats boats) : PageMode
         || mark.Position < one.Fast.Low.Position - 1e-9
         || mark.Position > one.Fast.High.Position + 1e-9;
 
+    /// <summary>Where controls stood when the question on them was answered as it should be.</summary>
+    public IReadOnlyList<(WindBand Band, Control Control, Question Question, FastMark Right)> Right { get; private set; } = [];
+
     public string NameOf(long boat) => names.GetValueOrDefault(boat, "a boat that is gone");
 
     public async Task OnGetAsync(string? plan, string? mode)
@@ -67,6 +71,16 @@ public sealed class WhatLogsProveModel(ClubContext here, Boats boats) : PageMode
             let fast = FastMark.Of(control, Layer.Evidence.Runs.In(band.Id))
             where fast is not null
             select (band, control, fast),
+        ];
+        Right =
+        [
+            .. from question in Class.Questions
+            let control = Class.Subject(question.Key) is { } subject ? Class.Marked.FirstOrDefault(one => one.Key == subject) : null
+            where control is not null
+            from band in Class.Bands.All
+            let right = FastMark.Of(control, question.Key, Layer.Evidence.Runs.In(band.Id))
+            where right is not null
+            select (band, control, question, right),
         ];
     }
 }

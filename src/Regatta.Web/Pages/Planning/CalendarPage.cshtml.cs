@@ -44,7 +44,7 @@ public sealed class CalendarPageModel(
             (Field[])
                 [
                     new("title", "What is it called?", ""),
-                    new("kind", "What is it for?", "training") { Choices = ["training", "racing"] },
+                    new("kind", "What is it for?", "training") { Choices = [.. OutingKinds.Words.Select(one => one.Word)] },
                     new("venue", "Where?", ""),
                     new("from", "From", "") { Type = "datetime-local" },
                     new("to", "To", "") { Type = "datetime-local" },
@@ -76,7 +76,7 @@ public sealed class CalendarPageModel(
             var read = Outing.Check(
                 new(
                     Guid.CreateVersion7().ToString(),
-                    typed.GetValueOrDefault("kind") == "racing" ? OutingKind.Race : OutingKind.Training,
+                    OutingKinds.Read([typed.GetValueOrDefault("kind", "")]),
                     typed.GetValueOrDefault("title", "").Trim(),
                     typed.GetValueOrDefault("venue", "").Trim(),
                     from,

@@ -1,7 +1,11 @@
+using System.Globalization;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Regatta.Application.Planning;
+using Regatta.Application.Reading;
+using Regatta.Core.Fleet;
+using Regatta.Core.Measuring;
 using Regatta.Core.Outings;
 using Regatta.Core.Station;
 using Regatta.Core.Wind;
@@ -20,6 +24,8 @@ public sealed class OneDayModel(
     PlanDays plan,
     Classes classes,
     Trials trials,
+    ClassCache cache,
+    Boats boats,
     WindLog wind,
     StationStates stations,
     ClubClock clock
@@ -39,6 +45,11 @@ public sealed class OneDayModel(
     /// <summary>What is tried that day.</summary>
     public IReadOnlyList<PlannedTrial> Tried { get; private set; } = [];
 
+    /// <summary>What the boats of each class lack, on a day for marking; none on another.</summary>
+    public IReadOnlyList<(ClassDefinition Class, MarkingDay Day)> Marking { get; private set; } = [];
+
+    public string TimeOf(DateTimeOffset time) => TimeZoneInfo.ConvertTime(time, clock.Zone).ToString("HH:mm", CultureInfo.InvariantCulture);
+
     public bool Over => Day.Outing.To < clock.Now;
 
     public string NameOf(string classKey) => fleet.FirstOrDefault(line => line.Key == classKey)?.Name ?? classKey;
@@ -52,12 +63,24 @@ public sealed class OneDayModel(
 
         Day = day;
         fleet = await classes.FleetAsync(here.Club.Ref);
-        Boats = await outings.BoatsAsync(here.Club.Ref, day);
+        Boats = day.Outing.Kind == OutingKind.Marking ? [] : await outings.BoatsAsync(here.Club.Ref, day);
+        Marking = day.Outing.Kind == OutingKind.Marking ? await MarkingAsync(day.Outing) : [];
         Tried = await trials.OfDayAsync(here.Club.Ref, number);
         var blocks = await wind.BlocksAsync(here.Club.Ref, WindSummary.BlockOf(day.Outing.From), day.Outing.To);
         var height = stations.Of(here.Club.Ref).Height;
         (Measured, Blocks) = (Outing.WindOf(blocks, height, height), blocks.Count);
         return Page();
+    }
+
+    private async Task<IReadOnlyList<(ClassDefinition Class, MarkingDay Day)>> MarkingAsync(Outing day)
+    {
+        var all = new List<(ClassDefinition, MarkingDay)>();
+        foreach (var view in (await cache.AllAsync(here.Club.Ref)).Classes.Where(view => day.Classes.Contains(view.Class.Key)))
+        {
+            all.Add((view.Class, MarkingDay.Of(view.Class, await boats.AllAsync(view.Ref), day.From)));
+        }
+
+        return all;
     }
 
     public async Task<IActionResult> OnPostAsync(long number)
