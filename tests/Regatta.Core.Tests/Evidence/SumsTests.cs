@@ -3,6 +3,7 @@ using Regatta.Core.Checks;
 using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
 using Regatta.Core.Logbook;
+using Regatta.Core.Matrices;
 using static Regatta.Core.Tests.Evidence.TestBoat;
 
 namespace Regatta.Core.Tests.Evidence;
@@ -64,6 +65,72 @@ public sealed class SumsTests
         Assert.Equal(25, Assert.Single(HelmFit.WildOf(fitted)).Check!.Helm.Mean.Degrees);
         Assert.Equal(fit.Wild, HelmFit.WildOf(fitted));
         Assert.Equal(121, fit.Runs.Count);
+    }
+
+    /// <summary>In whatever order runs come, their sums are the same, and taking one out again leaves what was there before.</summary>
+    [Fact]
+    public void The_order_of_runs_changes_no_sum_and_what_is_taken_out_was_never_there() =>
+        Gen.Int[0, 10_000]
+            .Sample(
+                seed =>
+                {
+                    var random = new Random(seed);
+                    var model = Basis.ModelOf(Layer.Usual, ReferenceCard.Middle([]), [1, 2, 3, 4]);
+                    List<HelmRun> runs = [.. Enumerable.Range(0, 25).Select(_ => model.Run(Sailed(random), (3, 9))).OfType<HelmRun>()];
+                    var width = model.Columns.Count;
+                    var (one, other) = (HelmSums.Of(width, runs), HelmSums.Of(width, runs.OrderBy(_ => random.Next())));
+                    Near(one.Precision, other.Precision);
+                    Near(one.Products, other.Products);
+                    var back = runs.Skip(10).Aggregate(one, (sums, run) => sums.Without(run));
+                    Near(HelmSums.Of(width, runs.Take(10)).Precision, back.Precision);
+                    Assert.Equal(Math.Min(10, runs.Count), back.Rows);
+                    // Squares and products of runs always fit each other.
+                    Assert.True(HelmSums.Sent(one.Precision, one.Products, one.Squares, one.Counted, one.Rows).Ok);
+                },
+                iter: 60
+            );
+
+    /// <summary>Before anything was published marks are counted from the middle of what was sailed; the same run three times tells of its
+    /// helm and nothing of any step.</summary>
+    [Fact]
+    public void Three_identical_runs_before_any_version_are_a_helm_and_no_effect()
+    {
+        var basis = new EvidenceBasis(Class, []);
+        List<SessionEvidence> runs = [.. Enumerable.Repeat(Session(11, 120, 5), 3)];
+        var (kept, fitted) = KeptLayer.Of(basis, Layer.Usual, runs);
+        Assert.Equal(3, fitted.Count);
+        var fit = HelmFit.Of(basis.ModelOf(Layer.Usual, kept.Sailed, kept.Boats), kept.Sums, LayerRuns.Of(Class, runs), []);
+        Assert.All(fit.Posterior.Mean.Concat(fit.Posterior.Deviations), number => Assert.True(double.IsFinite(number)));
+        Assert.Equal(Learned.Nothing, Assert.Single(FitReview.Of(fit).Controls).Learned);
+        // Run by run they come to the same, and out again to nothing.
+        var layer = KeptLayer.Before(basis, Layer.Usual, runs[0]);
+        var one = new List<KeptRun>();
+        foreach (var run in runs)
+        {
+            (layer, var added) = layer.With(basis, Layer.Usual, run);
+            one.Add(added!);
+        }
+
+        Assert.Equal(3, layer.Sums.Rows);
+        layer = one.Aggregate(layer, (now, run) => now.Without(run));
+        Near(new double[layer.Sums.Width], layer.Sums.Products);
+        Assert.Equal((0, 0), (layer.Sums.Rows, layer.Heel.Count));
+    }
+
+    /// <summary>What rows depend on has another key; what they do not has the same.</summary>
+    [Fact]
+    public void A_basis_changes_its_key_with_beliefs_cards_and_questions_and_with_nothing_else()
+    {
+        var key = Basis.Key;
+        string Of(ClassDefinition definition, params ClassState[] published) => new EvidenceBasis(definition, published).Key;
+        var card = State(Matrix(100, 100, 100));
+        Assert.Equal(key, Of(Class with { Name = "Another", About = "Told anew." }, card));
+        Assert.Equal(key, Of(Class, card, card));
+        Assert.NotEqual(key, Of(Class, State(Matrix(90, 100, 100))));
+        Assert.NotEqual(key, Of(Class));
+        Assert.NotEqual(key, Of(Class with { Controls = [Slide with { HelmPerUnit = -0.7 }, Luff] }, card));
+        Assert.NotEqual(key, Of(Class with { Controls = [Slide] }, card));
+        Assert.NotEqual(key, Of(Class with { Purposes = [new(new("racing"), "racing")] }, card));
     }
 
     /// <summary>Pooling two clubs' sums of the same columns equals the fit over all runs.</summary>

@@ -53,6 +53,7 @@ public sealed class CalendarTests
             .Value;
         Assert.InRange(days.Count, 80, 120);
         Assert.Contains(days, day => day is { Kind: OutingKind.Race, Title: "Sunday series" } && day.Classes.Contains("ferrin-16"));
+        Assert.Contains(days, day => day is { Kind: OutingKind.Marking } && day.Classes.Contains("tandry"));
         Assert.All(days, day => Assert.True(day.To > day.From));
     }
 

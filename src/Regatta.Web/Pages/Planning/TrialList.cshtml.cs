@@ -136,7 +136,9 @@ public sealed class TrialListModel(ClubContext here, RunTrials run, Trials trial
         All = await trials.AllAsync(View.Ref);
         days =
         [
-            .. (await outings.EndingAfterAsync(here.Club.Ref, clock.Now)).Where(day => day.Outing.Classes.Contains(Class.Key)).Take(10),
+            .. (await outings.EndingAfterAsync(here.Club.Ref, clock.Now))
+                .Where(day => day.Outing.Kind != OutingKind.Marking && day.Outing.Classes.Contains(Class.Key))
+                .Take(10),
         ];
         var bands = Layer.Matrix.Bands;
         Band =
