@@ -17,7 +17,7 @@ namespace Regatta.Application.Planning;
 
 /// <summary>Plans trials, takes their runs, and makes logs of them: what a trial asked for counts for what a step does, whoever sailed
 /// it.</summary>
-public sealed class RunTrials(Trials trials, LogSession session)
+public sealed class RunTrials(Trials trials, Boats boats, LogSession session)
 {
     /// <summary>Plans a trial on the card as it stands.</summary>
     /// <returns>Its number; or why it cannot be sailed so.</returns>
@@ -34,6 +34,7 @@ public sealed class RunTrials(Trials trials, LogSession session)
     /// <returns>How many runs were logged.</returns>
     public async Task<int> EndAsync(Actor actor, ClassView view, PlannedTrial planned)
     {
+        var there = (await boats.AllAsync(view.Ref)).Select(boat => boat.Number).ToHashSet();
         var logged = 0;
         foreach (var boat in planned.Runs.GroupBy(run => run.Boat))
         {
@@ -48,7 +49,14 @@ public sealed class RunTrials(Trials trials, LogSession session)
                     "",
                     view.Newest?.Number
                 );
-                var sailed = new SailedMarks(planned.Trial.Boats.ElementAtOrDefault(boat.Key), new HashSet<ControlKey>());
+                // A boat that is gone since is none.
+                var sailed = new SailedMarks(
+                    planned
+                        .Trial.Boats.Where((number, at) => at == boat.Key && there.Contains(number))
+                        .Select(number => (long?)number)
+                        .FirstOrDefault(),
+                    new HashSet<ControlKey>()
+                );
                 logged += (await session.AddAsync(actor, view.Ref, sailed, log, null)).Ok ? runs.Count : 0;
             }
         }

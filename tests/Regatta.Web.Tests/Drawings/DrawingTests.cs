@@ -14,20 +14,20 @@ namespace Regatta.Web.Tests.Drawings;
 
 public sealed class DrawingTests
 {
-    private static readonly Control Slide = TestControls.Slide(
+    internal static readonly Control Slide = TestControls.Slide(
         new LengthScale(LengthUnit.Centimetre, Length.FromMillimetres(0), Length.FromMillimetres(200), Length.FromMillimetres(10))
     );
 
     private static readonly Control Look = TestControls.Look;
 
-    private static readonly WindBands Bands = WindBands
+    internal static readonly WindBands Bands = WindBands
         .Of([
             new(new(1), "light", Speed.FromKnots(0), Speed.FromKnots(10)),
             new(new(2), "strong", Speed.FromKnots(10), Speed.FromKnots(20)),
         ])
         .Value;
 
-    private static readonly ClassDefinition Class = new(
+    internal static readonly ClassDefinition Class = new(
         "t",
         "T",
         "f",
@@ -269,7 +269,7 @@ public sealed class DrawingTests
             new(2026, 6, 1, 0, 0, 0, TimeSpan.Zero)
         );
 
-    private static ClassEvidence Evidence(EvidenceBasis basis, IReadOnlyList<SessionEvidence> sessions)
+    internal static ClassEvidence Evidence(EvidenceBasis basis, IReadOnlyList<SessionEvidence> sessions)
     {
         var based = new BasedEvidence(
             basis,
@@ -283,7 +283,7 @@ public sealed class DrawingTests
         return new(based, based);
     }
 
-    private static Matrix Matrix(double? light, double? strong) =>
+    internal static Matrix Matrix(double? light, double? strong) =>
         new(
             Bands,
             Class.Controls,
@@ -295,7 +295,7 @@ public sealed class DrawingTests
                 )
         );
 
-    private static SessionEvidence Session(double knots, double slide, double helm) =>
+    internal static SessionEvidence Session(double knots, double slide, double helm) =>
         new(
             1,
             new(2026, 5, 1, 0, 0, 0, TimeSpan.Zero),

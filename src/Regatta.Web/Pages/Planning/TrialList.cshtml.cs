@@ -6,6 +6,7 @@ using Regatta.Application.Reading;
 using Regatta.Core;
 using Regatta.Core.Fleet;
 using Regatta.Core.Marks;
+using Regatta.Core.Outings;
 using Regatta.Core.Trials;
 using Regatta.Core.Wind;
 using Regatta.Store;
