@@ -35,6 +35,9 @@ public sealed record Decision(
 {
     /// <summary>What was expected of it; null of decisions from before that was kept.</summary>
     public ExpectedOutcome? Expected { get; init; }
+
+    /// <summary>The day on which what was set aside comes back by itself; null where only new runs bring it back.</summary>
+    public DateOnly? AsideUntil { get; init; }
 }
 
 /// <summary>What a proposal promised when it was decided on.</summary>
@@ -60,6 +63,7 @@ public sealed class Decisions(NpgsqlDataSource database, Cells cells, TimeProvid
     /// <param name="expected">What was expected of it.</param>
     /// <param name="cell">The cell as decided; null when a proposal is set aside and the cell stays.</param>
     /// <param name="seenRevision">The revision of the cell that was decided on.</param>
+    /// <param name="asideUntil">The day on which what is set aside comes back by itself; null for none.</param>
     /// <returns><see cref="SaveOutcome.Conflict"/>, with nothing kept, when somebody else changed the cell meanwhile.</returns>
     public async Task<SaveOutcome> AddAsync(
         ClassRef one,
@@ -74,7 +78,8 @@ public sealed class Decisions(NpgsqlDataSource database, Cells cells, TimeProvid
         Guid by,
         ExpectedOutcome? expected = null,
         Cell? cell = null,
-        int seenRevision = 0
+        int seenRevision = 0,
+        DateOnly? asideUntil = null
     )
     {
         await using var connection = await database.OpenConnectionAsync();
@@ -92,9 +97,9 @@ public sealed class Decisions(NpgsqlDataSource database, Cells cells, TimeProvid
         await connection.ExecuteAsync(
             """
             insert into proposal_decisions (club_id, class_id, plan, mode, band, control, decision, mark_from, mark_to, sentence, reason,
-              logs_then, decided_by, decided_at, better, helm_now, helm_after)
+              logs_then, decided_by, decided_at, better, helm_now, helm_after, aside_until)
             values (@club, @classId, @Plan, @Mode, @Band, @Control, @kind, @From, @To, @sentence, @reason, @logsThen, @by, @now,
-              @better, @helmNow, @helmAfter)
+              @better, @helmNow, @helmAfter, @asideUntil)
             """,
             new
             {
@@ -115,6 +120,7 @@ public sealed class Decisions(NpgsqlDataSource database, Cells cells, TimeProvid
                 better = expected?.Better,
                 helmNow = expected?.Now,
                 helmAfter = expected?.After,
+                asideUntil,
             },
             transaction
         );
@@ -140,7 +146,7 @@ public sealed class Decisions(NpgsqlDataSource database, Cells cells, TimeProvid
 
     private const string Columns = """
         d.plan, d.mode, d.band, d.control, d.decision, d.mark_from, d.mark_to, d.sentence, d.reason, d.logs_then,
-        p.display_name as decided_by, d.decided_at, d.better, d.helm_now, d.helm_after
+        p.display_name as decided_by, d.decided_at, d.better, d.helm_now, d.helm_after, d.aside_until
         """;
 
     /// <summary>The newest decision of each cell of a class.</summary>
@@ -175,7 +181,8 @@ public sealed class Decisions(NpgsqlDataSource database, Cells cells, TimeProvid
         DateTimeOffset DecidedAt,
         double? Better,
         double? HelmNow,
-        double? HelmAfter
+        double? HelmAfter,
+        DateOnly? AsideUntil
     )
     {
         public Decision ToDecision() =>
@@ -192,6 +199,7 @@ public sealed class Decisions(NpgsqlDataSource database, Cells cells, TimeProvid
             )
             {
                 Expected = Better is { } better ? new(better, HelmNow!.Value, HelmAfter!.Value) : null,
+                AsideUntil = AsideUntil,
             };
     }
 }

@@ -104,6 +104,21 @@ public sealed class TrialStoreTests(StoreFixture store)
 
         var all = await store.Decisions.AllAsync(draft.Stamp.Class);
         Assert.Equal([0.97, 0.84], all.Select(decision => decision.Expected!.Better));
+        await store.Decisions.AddAsync(
+            draft.Stamp.Class,
+            draft.Stamp.Structure,
+            place,
+            DecisionKind.SetAside,
+            new(508),
+            new(520.7),
+            "sentence",
+            "after the regatta",
+            3,
+            store.Ann.Id,
+            asideUntil: new DateOnly(2026, 9, 30)
+        );
+        var newest = (await store.Classes.SnapshotAsync(draft.Stamp.Class))!.Decisions[place];
+        Assert.Equal((new DateOnly(2026, 9, 30), null), (newest.AsideUntil, newest.Expected));
         Assert.All(all, decision => Assert.Equal((4.6, 4.2), (decision.Expected!.Now, decision.Expected.After)));
     }
 }

@@ -37,6 +37,16 @@ public sealed class EvidenceTests(ClubHost host)
         var cell = await coordinator.GetAsync(own.QuerySelector("h2 a")!.GetAttribute("href")!);
         Assert.Contains("The logs propose 20 1/2 in", cell.TextOf(".proposal"));
         var form = Quillet + cell.Html.QuerySelector("form[action*='handler=Decide']")!.GetAttribute("action")!;
+        var early = await coordinator.SendAsync(
+            cell,
+            "form[action*='handler=Decide']",
+            form,
+            ("decision", "SetAside"),
+            ("reason", "after the regatta"),
+            ("until", "2020-01-01")
+        );
+        Assert.Equal(422, (int)early.Status);
+        Assert.Contains("a day to come", early.Text, StringComparison.Ordinal);
         var decided = await coordinator.SendAsync(cell, "form[action*='handler=Decide']", form, ("decision", "Accepted"));
         Assert.True((int)decided.Status < 400);
         var after = await coordinator.GetAsync("/wenlow/proposals");

@@ -20,6 +20,7 @@ public sealed class DecideProposal(Decisions decisions, TimeProvider clock)
     /// <param name="kind">What they decide.</param>
     /// <param name="to">The other mark as typed, where one is taken instead.</param>
     /// <param name="reason">Why; needed to set one aside.</param>
+    /// <param name="until">The day on which what is set aside comes back by itself, as typed; empty for none.</param>
     /// <param name="seenRevision">The revision of the cell they saw.</param>
     /// <param name="unit">The unit the decided sentence tells winds in.</param>
     public async Task<DecisionOutcome> RunAsync(
@@ -29,14 +30,17 @@ public sealed class DecideProposal(Decisions decisions, TimeProvider clock)
         DecisionKind kind,
         string? to,
         string? reason,
+        string? until,
         int seenRevision,
         SpeedUnit unit
     )
     {
         var chosen = kind == DecisionKind.Adjusted ? proposal.Control.Scale.ReadOnStep(to ?? "") : Parsed<Mark>.Good(proposal.To);
         var why = (reason ?? "").Trim();
+        var day = kind == DecisionKind.SetAside && !string.IsNullOrWhiteSpace(until) ? ReadDay(until, actor.Club.Today(clock)) : default;
         var problem =
             chosen.Problem
+            ?? day.Problem
             ?? (kind, why.Length) switch
             {
                 (DecisionKind.SetAside, 0) => "Say in a few words why it is set aside; the next captain will ask.",
@@ -67,9 +71,15 @@ public sealed class DecideProposal(Decisions decisions, TimeProvider clock)
                 actor.Person,
                 new(proposal.BetterProbability, proposal.Now.Mean, proposal.After),
                 cell,
-                seenRevision
+                seenRevision,
+                day.Value
             )
         );
         return new(saved == SaveOutcome.StructureChanged ? SaveOutcome.Conflict : saved, cell);
     }
+
+    private static (DateOnly? Value, string? Problem) ReadDay(string text, DateOnly today) =>
+        DateOnly.TryParseExact(text.Trim(), "yyyy-MM-dd", out var day) && day > today && day < today.AddYears(2)
+            ? (day, null)
+            : (null, "It comes back on a day to come, within two years; write it like 2026-09-30.");
 }

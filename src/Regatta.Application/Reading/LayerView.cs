@@ -94,7 +94,8 @@ public sealed class LayerView
         from band in Matrix.Bands.All
         select (band, control);
 
-    /// <summary>A proposal that was set aside comes back only when enough logs have come in since that speak for it. Where one was taken,
+    /// <summary>A proposal that was set aside comes back only when enough logs have come in since that speak for it, or on the day
+    /// that was said. Where one was taken,
     /// nothing further is proposed for its mark before it was sailed: one small change at a time.</summary>
     private bool IsNews(Proposal proposal)
     {
@@ -106,6 +107,7 @@ public sealed class LayerView
         var since = Evidence.Runs.In(proposal.Band.Id).Where(session => session.SailedAt > decision.At);
         return decision.Kind == DecisionKind.SetAside
             ? (decision.To.Position - decision.From.Position) * proposal.Change < 0
+                || (decision.AsideUntil is { } day && DateOnly.FromDateTime(Whole.Today.UtcDateTime) >= day)
                 || since.Count(session => proposal.IsSpokenForBy(session, Class.Helm)) >= EvidenceRules.Enough
             : proposal.From.DistanceTo(decision.To) > 1e-6 || since.Count(session => session.IsValid) >= EvidenceRules.Enough;
     }

@@ -79,7 +79,8 @@ create table kept_tallies (
 );
 
 -- What was expected of a proposal when it was decided on, so that what became of it can be told.
-alter table proposal_decisions add column better double precision, add column helm_now double precision, add column helm_after double precision;
+alter table proposal_decisions add column better double precision, add column helm_now double precision, add column helm_after double precision,
+  add column aside_until date;
 
 -- Planned trials: two settings of one control in one band, sailed in turn by one boat or by two beside each other.
 create table trials (

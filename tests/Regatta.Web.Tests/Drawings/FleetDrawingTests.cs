@@ -118,6 +118,23 @@ public sealed class FleetDrawingTests
     }
 
     [Fact]
+    public void What_was_set_aside_until_a_day_comes_back_on_it_and_not_before()
+    {
+        var runs = Season(5, 7).ToList();
+        var address = new CellAddress(new(1), Slide.Key);
+        var offered = View(Matrix(50, 150), runs).On(Layer.Usual).Proposals[address];
+        Decision Aside(DateOnly? until) =>
+            new(new(Layer.Usual, address), DecisionKind.SetAside, offered.From, offered.To, "", "new sail", 3, "Ann", Today)
+            {
+                AsideUntil = until,
+            };
+        bool Comes(DateOnly? until) => View(Matrix(50, 150), runs, decision: Aside(until)).On(Layer.Usual).Proposals.Count > 0;
+        Assert.False(Comes(null));
+        Assert.False(Comes(DateOnly.FromDateTime(Today.UtcDateTime).AddDays(1)));
+        Assert.True(Comes(DateOnly.FromDateTime(Today.UtcDateTime)));
+    }
+
+    [Fact]
     public void What_is_left_over_lies_along_the_tape_and_its_mean_among_it()
     {
         var band = Bands.All[0];

@@ -25,6 +25,9 @@ public sealed record CellDrawer(LayerView Layer, WindBand Band, Control Control,
     /// <summary>What was typed as the reason of a decision.</summary>
     public string Reason { get; init; } = "";
 
+    /// <summary>Until when a proposal is set aside, as typed.</summary>
+    public string Until { get; init; } = "";
+
     /// <summary>How the cell came to say what it says, newest first.</summary>
     public IReadOnlyList<CellEvent> History { get; init; } = [];
 

@@ -145,22 +145,22 @@ public sealed class MatrixModel(
     public async Task<IActionResult> OnPostRedoAsync() =>
         await TurnedAsync(await undo.RedoAsync(Here.Actor, Here.Class.Class), "Redone", "There is nothing to redo.");
 
-    public async Task<IActionResult> OnPostDecideAsync(int revision, string decision, string? shown, string? to, string? reason)
+    public async Task<IActionResult> OnPostDecideAsync(int revision, [FromForm] DecisionForm typed)
     {
         await OpenAsync();
         if (
             Drawer is not { Proposal: { } proposal } drawer
-            || proposal.Control.Scale.Show(proposal.To) != shown
-            || Named.Read<DecisionKind>(decision) is not { } kind
+            || proposal.Control.Scale.Show(proposal.To) != typed.Shown
+            || Named.Read<DecisionKind>(typed.Decision) is not { } kind
         )
         {
             return await AnswerAsync("The proposal has changed meanwhile: new logs speak. Look at it again.");
         }
 
-        var outcome = await decide.RunAsync(Here.Actor, Layer, proposal, kind, to, reason, revision, Units.Wind);
+        var outcome = await decide.RunAsync(Here.Actor, Layer, proposal, kind, typed.To, typed.Reason, typed.Until, revision, Units.Wind);
         if (outcome.Problem is not null)
         {
-            Drawer = drawer with { DecisionProblem = outcome.Problem, Reason = reason ?? "" };
+            Drawer = drawer with { DecisionProblem = outcome.Problem, Reason = typed.Reason ?? "", Until = typed.Until ?? "" };
             return await AnswerAsync("Not saved", StatusCodes.Status422UnprocessableEntity);
         }
 
