@@ -181,6 +181,8 @@ public sealed class BalanceTests(ClubHost host)
             wrong,
             "form.tape-form",
             Edit + "?handler=Tape",
+            ("tape-jib-luff", "3.9"),
+            ("tape-jib-foot", "1.4"),
             ("tape-mast", "2.7"),
             ("tape-board", "2.1"),
             ("tape-depth", "1"),

@@ -117,6 +117,15 @@ test("reefs and limits read on a desk and a phone, and a captain's slip stays be
   await page.setViewportSize({ width: 1280, height: 800 });
   await page.getByRole("link", { name: "Change reefs and limits" }).click();
   await expectAccessible(page);
+  // A sail's corner is moved by the arrow keys, and its text says so; what is typed is drawn.
+  const outline = page.locator("#outline-full-0");
+  const before = await outline.inputValue();
+  const corner = page.getByRole("button", { name: /^main, corner 2/ }).first();
+  await corner.focus();
+  await page.keyboard.press("Shift+ArrowUp");
+  await expect(outline).not.toHaveValue(before);
+  await expect(corner).toBeFocused();
+  await outline.fill(before);
   await page.locator("#outline-full-1").fill("8.5 0.9, 4.1");
   await page.getByRole("button", { name: "Save" }).click();
   await expect(page.locator("#outline-full-1-problem")).toContainText("is no point");

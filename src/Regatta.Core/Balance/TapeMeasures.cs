@@ -13,6 +13,16 @@ namespace Regatta.Core.Balance;
 /// <param name="Foot">Its foot.</param>
 public sealed record TapeMeasures(Length Waterline, Length Mast, Length? Board, Length Depth, Length? Luff, Length? Foot)
 {
+    /// <summary>The headsail's luff; null where she has none, or its sails are drawn already.</summary>
+    public Length? JibLuff { get; init; }
+
+    /// <summary>Its foot.</summary>
+    public Length? JibFoot { get; init; }
+
+    /// <summary>The forestay is so much longer than the headsail's luff.</summary>
+    private const double Stay = 1.15;
+    private const double Bow = 0.97;
+    private const double Deck = 0.13;
     private const double Bottom = -0.04;
     private const double Boom = 0.22;
 
@@ -26,6 +36,10 @@ public sealed record TapeMeasures(Length Waterline, Length Mast, Length? Board, 
         : (Luff is null) != (Foot is null) ? "A mainsail has a luff and a foot: measure both, or neither."
         : Luff is { } luff && !(luff.Metres > 0 && Foot!.Value.Metres > 0 && luff.Metres < 5 * Waterline.Metres)
             ? "Luff and foot are above zero."
+        : (JibLuff is null) != (JibFoot is null) ? "A headsail has a luff and a foot: measure both, or neither."
+        : JibLuff is not null && Luff is null ? "Measure the main too: a headsail alone is no plan."
+        : JibLuff is { } stay && !(JibFoot!.Value.Metres > 0 && Stay * stay.Metres > (Bow * Waterline.Metres) - Mast.Metres)
+            ? "A headsail’s luff reaches from the bow up the mast: it is longer than from bow to mast."
         : null;
 
     /// <summary>The boat of usual proportions.</summary>
@@ -53,7 +67,7 @@ public sealed record TapeMeasures(Length Waterline, Length Mast, Length? Board, 
     }
 
     /// <summary>Her mainsail by luff and foot; null where neither was measured.</summary>
-    public SideShape? Main()
+    private SideShape? Main()
     {
         if (Luff is not { } luff || Foot is not { } foot)
         {
@@ -72,6 +86,26 @@ public sealed record TapeMeasures(Length Waterline, Length Mast, Length? Board, 
                 Rounded(x - (0.68 * foot.Metres), boom + (0.45 * luff.Metres)),
                 Rounded(x - little, head),
             ]
+        );
+    }
+
+    /// <summary>Her sails, the main first; none where nothing was measured.</summary>
+    public IReadOnlyList<SideShape> Sails() => [.. new[] { Main(), Jib() }.OfType<SideShape>()];
+
+    /// <summary>Her headsail by luff and foot, on a forestay from the bow to the mast; null where neither was measured.</summary>
+    private SideShape? Jib()
+    {
+        if (JibLuff is not { } luff || JibFoot is not { } foot)
+        {
+            return null;
+        }
+
+        var (x, z) = (Bow * Waterline.Metres, Deck * Waterline.Metres);
+        var (back, stay) = (x - Mast.Metres, Stay * luff.Metres);
+        var up = Math.Sqrt((stay * stay) - (back * back));
+        return new(
+            "jib",
+            [Rounded(x, z), Rounded(x - foot.Metres, z + (0.02 * Waterline.Metres)), Rounded(x - (back / Stay), z + (up / Stay))]
         );
     }
 

@@ -1,13 +1,9 @@
-// The drawing above its fields: corners of hull, board and rudder are dragged, or moved with the arrow keys; the text of the fields is the
-// only copy of the numbers, and what is drawn follows whatever is typed.
+// A drawing above its fields: corners of hull, board, rudder or sails are dragged, or moved with the arrow keys; the text of the fields is
+// the only copy of the numbers, and what is drawn follows whatever is typed. data-draws names the fields, data-look how they are drawn.
 export function drawBoat() {
-  const svg = document.querySelector("[data-draws]");
-  if (svg) {
-    open(svg);
-  }
+  document.querySelectorAll("[data-draws]").forEach(open);
 }
 
-const names = ["hull", "board", "rudder"];
 const space = "http://www.w3.org/2000/svg";
 const width = 360;
 const ways = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] };
@@ -23,16 +19,19 @@ const round = (number) => String(Math.round(number * 1000) / 1000).replace("-", 
 const write = (points) => points.map(([x, z]) => `${round(x)} ${round(z)}`).join(", ");
 
 function open(svg) {
-  const fields = names.map((name) => document.getElementById(name));
+  const fields = svg.dataset.draws.split(" ").map((id) => document.getElementById(id));
+  /** A sail is called by the field beside its outline, every other part by its own. */
+  const nameOf = ({ id }) => (id.startsWith("outline-") && document.getElementById(id.replace("outline-", "sail-")).value) || id;
   let view = null;
   /** The scale is kept while somebody drags, so that the boat does not slip away under the finger. */
   function fit() {
     const all = fields.flatMap((field) => read(field.value));
     const [xs, zs] = [all.map((point) => point[0]), all.map((point) => point[1])];
     const [left, right, low, high] = all.length
-      ? [Math.min(...xs), Math.max(...xs), Math.min(...zs), Math.max(...zs, 0)]
+      ? [Math.min(...xs), Math.max(...xs), Math.min(...zs, 0), Math.max(...zs, 0)]
       : [0, 4, -1, 0];
     const scale = (width - 40) / Math.max(0.1, right - left);
+    svg.toggleAttribute("hidden", all.length === 0);
     view = { left, high, scale, height: (high - low) * scale + 40 };
     svg.setAttribute("viewBox", `0 0 ${width} ${Math.max(60, view.height)}`);
   }
@@ -55,7 +54,7 @@ function open(svg) {
     fields.forEach((field, part) => {
       const points = read(field.value);
       if (points.length > 2) {
-        make("path", { class: "below", d: `M${points.map((point) => across(point).join(" ")).join("L")}Z` });
+        make("path", { class: svg.dataset.look, d: `M${points.map((point) => across(point).join(" ")).join("L")}Z` });
       }
       points.forEach((point, corner) => {
         const [cx, cy] = across(point);
@@ -66,7 +65,7 @@ function open(svg) {
           r: 7,
           tabindex: 0,
           role: "button",
-          "aria-label": `${names[part]}, corner ${corner + 1}: ${round(point[0])} forward, ${round(point[1])} up`,
+          "aria-label": `${nameOf(field)}, corner ${corner + 1}: ${round(point[0])} forward, ${round(point[1])} up`,
         });
         handle.addEventListener("keydown", (event) => arrow(event, part, corner));
         handle.addEventListener("pointerdown", (event) => drag(event, part, corner));

@@ -22,15 +22,21 @@ public sealed class TapeMeasuresTests
                             Metres(length * depth * scale),
                             Metres(length * 1.3 * scale),
                             Metres(length * 0.5 * scale)
-                        );
+                        )
+                        {
+                            JibLuff = Metres(length * 0.9 * scale),
+                            JibFoot = Metres(length * 0.3 * scale),
+                        };
                     var (one, twice) = (Of(1), Of(2));
                     var (small, large) = (
-                        BoatBalance.Of(one.Draw(), [one.Main()!], BoatPose.AsDrawn)!,
-                        BoatBalance.Of(twice.Draw(), [twice.Main()!], BoatPose.AsDrawn)!
+                        BoatBalance.Of(one.Draw(), one.Sails(), BoatPose.AsDrawn)!,
+                        BoatBalance.Of(twice.Draw(), twice.Sails(), BoatPose.AsDrawn)!
                     );
                     return one.Problem is null
                         && one.Draw().Problem is null
-                        && one.Main()!.Problem is null
+                        && one.Sails().Count == 2
+                        && one.Sails().All(sail => sail.Problem is null)
+                        && one.Sails()[1].Centroid.X.Metres > one.Sails()[0].Centroid.X.Metres
                         && small.Effort.Z.Metres > 0
                         && small.Resistance.Z.Metres < 0
                         && Math.Abs((large.Height.Metres / small.Height.Metres) - 2) < 0.02;
@@ -47,6 +53,26 @@ public sealed class TapeMeasuresTests
     [Fact]
     public void A_luff_wants_its_foot() =>
         Assert.Contains("both, or neither", new TapeMeasures(Metres(4), Metres(2), null, default, Metres(5), null).Problem);
+
+    [Fact]
+    public void A_headsail_wants_luff_and_foot_and_a_main_and_reaches_from_the_bow_to_the_mast()
+    {
+        var sloop = new TapeMeasures(Metres(4), Metres(2.4), null, default, Metres(5), Metres(2))
+        {
+            JibLuff = Metres(3.6),
+            JibFoot = Metres(1.2),
+        };
+        Assert.Null(sloop.Problem);
+        var jib = sloop.Sails()[1];
+        // Its luff is as long as the tape said.
+        var (tack, head) = (jib.Outline[0], jib.Outline[2]);
+        Assert.Equal(3.6, Math.Sqrt(Math.Pow(tack.X.Metres - head.X.Metres, 2) + Math.Pow(tack.Z.Metres - head.Z.Metres, 2)), 0.01);
+        Assert.True(head.X.Metres > 2.4 && tack.X.Metres > head.X.Metres);
+        Assert.Contains("both, or neither", (sloop with { JibFoot = null }).Problem);
+        Assert.Contains("Measure the main too", (sloop with { Luff = null, Foot = null }).Problem);
+        Assert.Contains("longer than from bow to mast", (sloop with { JibLuff = Metres(0.4) }).Problem);
+        Assert.Single((sloop with { JibLuff = null, JibFoot = null }).Sails());
+    }
 
     private static Length Metres(double metres) => Length.FromMetres(metres);
 }

@@ -9,8 +9,8 @@ namespace Regatta.Core.Fleet.Changes;
 /// <param name="Drawing">Her side view; null to forget it.</param>
 public sealed record SetDrawing(BoatDrawing? Drawing) : ClassChange
 {
-    /// <summary>A mainsail for the first plan, where nobody drew its sails; null for none.</summary>
-    public SideShape? Main { get; init; }
+    /// <summary>Sails for the first plan, where nobody drew any.</summary>
+    public IReadOnlyList<SideShape> Sails { get; init; } = [];
 
     /// <inheritdoc/>
     public override string What(ClassState before) => Told(before.Definition, After(before.Definition));
@@ -22,8 +22,8 @@ public sealed record SetDrawing(BoatDrawing? Drawing) : ClassChange
         {
             Drawing = Drawing,
             Layers =
-                Main is { } main && before.Layers.Plans[0].Sails.Count == 0
-                    ? Layers.Stored([before.Layers.Plans[0] with { Sails = [main] }, .. before.Layers.Plans.Skip(1)], before.Layers.Modes)
+                Sails.Count > 0 && before.Layers.Plans[0].Sails.Count == 0
+                    ? Layers.Stored([before.Layers.Plans[0] with { Sails = Sails }, .. before.Layers.Plans.Skip(1)], before.Layers.Modes)
                     : before.Layers,
         };
 }

@@ -25,7 +25,7 @@ public sealed class EditDrawingModel(ClubContext here, DefinitionEditor editor) 
     {
         Tape = new(Request.Typed());
         await LoadAsync(new Dictionary<string, string>());
-        var change = Tape.Read() is { } measures ? new SetDrawing(measures.Draw()) { Main = measures.Main() } : null;
+        var change = Tape.Read() is { } measures ? new SetDrawing(measures.Draw()) { Sails = measures.Sails() } : null;
         return await SaveAsync(change, Tape.Reader, TapeForm.FirstField, "balance/edit");
     }
 }

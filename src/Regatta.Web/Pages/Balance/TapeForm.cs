@@ -17,6 +17,8 @@ public sealed class TapeForm(IReadOnlyDictionary<string, string> typed)
         ("tape-depth", "Board, depth below the hull, m"),
         ("tape-luff", "Main’s luff, m"),
         ("tape-foot", "Main’s foot, m"),
+        ("tape-jib-luff", "Headsail’s luff, m"),
+        ("tape-jib-foot", "Headsail’s foot, m"),
     ];
 
     /// <summary>The field a refusal of the whole stands beside.</summary>
@@ -37,12 +39,16 @@ public sealed class TapeForm(IReadOnlyDictionary<string, string> typed)
         var board = Reader.May("tape-board", Text("tape-board"), ReadMetres);
         var depth = Reader.May("tape-depth", Text("tape-depth"), ReadMetres);
         var (luff, foot) = (Reader.May("tape-luff", Text("tape-luff"), ReadMetres), Reader.May("tape-foot", Text("tape-foot"), ReadMetres));
+        var (jibLuff, jibFoot) = (
+            Reader.May("tape-jib-luff", Text("tape-jib-luff"), ReadMetres),
+            Reader.May("tape-jib-foot", Text("tape-jib-foot"), ReadMetres)
+        );
         if (!Reader.Ok)
         {
             return null;
         }
 
-        var measures = new TapeMeasures(waterline, mast, board, depth ?? default, luff, foot);
+        var measures = new TapeMeasures(waterline, mast, board, depth ?? default, luff, foot) { JibLuff = jibLuff, JibFoot = jibFoot };
         if (measures.Problem is { } problem)
         {
             Reader.Refuse(FirstField, problem);
