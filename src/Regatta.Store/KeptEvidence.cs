@@ -150,6 +150,27 @@ public sealed class KeptEvidence(NpgsqlDataSource database)
             return;
         }
 
+        // A log is never lost for its sums: where they cannot be had, they stay behind.
+        await transaction.SaveAsync("fold");
+        try
+        {
+            await FoldInAsync(connection, transaction, one, number, before, bases);
+        }
+        catch (Exception trouble) when (trouble is ArgumentException or ArithmeticException)
+        {
+            await transaction.RollbackAsync("fold");
+        }
+    }
+
+    private static async Task FoldInAsync(
+        NpgsqlConnection connection,
+        NpgsqlTransaction transaction,
+        ClassRef one,
+        long number,
+        long before,
+        IReadOnlyList<EvidenceBasis> bases
+    )
+    {
         var after = await LogRevisionAsync(connection, transaction, one);
         var sessions = await NamelessLogs.EvidenceAsync(connection, one, [number], transaction);
         foreach (var basis in bases)

@@ -134,6 +134,21 @@ public sealed class Trials(NpgsqlDataSource database, TimeProvider clock)
             ) == 1;
     }
 
+    /// <summary>Opens a trial again whose runs could not be logged.</summary>
+    public async Task OpenAgainAsync(ClassRef one, long number)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync(
+            "update trials set ended_at = null where club_id = @club and class_id = @classId and id = @number",
+            new
+            {
+                club = one.Club.Number,
+                classId = one.Number,
+                number,
+            }
+        );
+    }
+
     private async Task<IReadOnlyList<PlannedTrial>> ReadAsync(string condition, ClubId club, long id, long number = 0)
     {
         await using var connection = await database.OpenConnectionAsync();

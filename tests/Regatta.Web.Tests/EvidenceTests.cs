@@ -145,8 +145,14 @@ public sealed class EvidenceTests(ClubHost host)
 
         var (runs, tried) = (await CountAsync(club), await CountAsync(club, "log_marks where asked_by = 'trial'"));
         var shown = await sailor.GetAsync(trial);
-        await sailor.SendAsync(shown, "form[action*='handler=End']", trial + "?handler=End");
-        Assert.Contains("4 runs are logged", (await sailor.GetAsync(trial)).TextOf(".done"));
+        // Two who have it open end it at the same moment: one of them logs it.
+        var theirs = await captain.GetAsync(trial);
+        await Task.WhenAll(
+            sailor.SendAsync(shown, "form[action*='handler=End']", trial + "?handler=End"),
+            captain.SendAsync(theirs, "form[action*='handler=End']", trial + "?handler=End")
+        );
+        var told = new[] { (await sailor.GetAsync(trial)).TextOf(".done"), (await captain.GetAsync(trial)).TextOf(".done") };
+        Assert.Single(told, one => one!.Contains("4 runs are logged", StringComparison.Ordinal));
         // Sent again from a page that was open, it ends once and logs once.
         await sailor.SendAsync(shown, "form[action*='handler=End']", trial + "?handler=End");
         Assert.Equal(runs + 4, await CountAsync(club));
@@ -207,6 +213,10 @@ public sealed class EvidenceTests(ClubHost host)
         var borrowed = await captain.GetAsync(At);
         Assert.Contains("Other Water SC", borrowed.TextOf("main"));
         Assert.NotEqual(alone, await Worth());
+        // Whose they are is said, and the club's own runs are counted as before.
+        var shown = (await captain.GetAsync($"{Quillet}/evidence")).TextOf(".evidence")!;
+        Assert.Contains("sums of Other Water SC", shown);
+        Assert.Matches("88 runs logged, 82 with a check", shown);
         var back = await captain.SendAsync(borrowed, "form[action*='handler=Weigh']", At + "?handler=Weigh", ("weight", "0"));
         Assert.Equal(302, (int)back.Status);
         Assert.Equal(alone, await Worth());

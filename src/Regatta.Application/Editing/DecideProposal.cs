@@ -67,7 +67,7 @@ public sealed class DecideProposal(Decisions decisions, TimeProvider clock)
                 chosen.Value,
                 proposal.Sentence(unit),
                 why,
-                layer.Evidence.Posterior.Rows,
+                layer.Evidence.Sums.Rows,
                 actor.Person,
                 new(proposal.BetterProbability, proposal.Now.Mean, proposal.After),
                 cell,

@@ -35,7 +35,9 @@ public sealed class ExchangeSums(Borrowed borrowed)
             return Parsed<string>.Bad($"No more than {Limits.Borrowed} are borrowed at once. Give one back first.");
         }
 
-        await borrowed.AddAsync(view.Ref, read.Value.Club, Encoding.UTF8.GetString(file), weight);
+        // What was understood is kept, and nothing else the file may carry.
+        var (club, sums) = read.Value;
+        await borrowed.AddAsync(view.Ref, club, Encoding.UTF8.GetString(SumsFile.Write(club, sums)), weight);
         return Parsed<string>.Good(read.Value.Club);
     }
 

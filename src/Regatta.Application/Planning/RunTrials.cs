@@ -34,6 +34,25 @@ public sealed class RunTrials(Trials trials, Boats boats, LogSession session)
     /// <returns>How many runs were logged.</returns>
     public async Task<int> EndAsync(Actor actor, ClassView view, PlannedTrial planned)
     {
+        // Who ends it first logs it; what was kept until then is in.
+        if (!await trials.EndAsync(view.Ref, planned.Number) || await trials.FindAsync(view.Ref, planned.Number) is not { } ended)
+        {
+            return 0;
+        }
+
+        try
+        {
+            return await LogAsync(actor, view, ended);
+        }
+        catch
+        {
+            await trials.OpenAgainAsync(view.Ref, planned.Number);
+            throw;
+        }
+    }
+
+    private async Task<int> LogAsync(Actor actor, ClassView view, PlannedTrial planned)
+    {
         var there = (await boats.AllAsync(view.Ref)).Select(boat => boat.Number).ToHashSet();
         var logged = 0;
         foreach (var boat in planned.Runs.GroupBy(run => run.Boat))
@@ -61,7 +80,6 @@ public sealed class RunTrials(Trials trials, Boats boats, LogSession session)
             }
         }
 
-        await trials.EndAsync(view.Ref, planned.Number);
         return logged;
     }
 

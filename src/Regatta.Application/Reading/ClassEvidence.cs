@@ -28,7 +28,7 @@ public sealed record BasedEvidence(EvidenceBasis Basis, IReadOnlyDictionary<Laye
 public sealed class ClassEvidence(BasedEvidence draft, BasedEvidence published)
 {
     /// <summary>What the kept sums rest on.</summary>
-    public IReadOnlyList<EvidenceBasis> Bases { get; } = draft == published ? [draft.Basis] : [draft.Basis, published.Basis];
+    public IReadOnlyList<EvidenceBasis> Bases { get; } = [.. new[] { draft.Basis, published.Basis }.DistinctBy(basis => basis.Key)];
 
     /// <summary>The newest runs of each band of each layer.</summary>
     public IEnumerable<SessionEvidence> Listed => draft.Fits.Values.SelectMany(fit => fit.Runs.Listed);

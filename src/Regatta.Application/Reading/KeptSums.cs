@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Text;
 using System.Threading.Channels;
 using Regatta.Core.Evidence;
@@ -13,6 +14,8 @@ public sealed class KeptSums(KeptEvidence kept, Borrowed borrowed, Logs logs)
 {
     /// <summary>With so many runs, weights are sought anew where somebody waits for the page (ours); of more, behind their back.</summary>
     private const int WaitedFor = 2000;
+
+    private readonly ConcurrentDictionary<(ClassRef, string), bool> waiting = new();
 
     private readonly Channel<(ClassRef Class, Func<Task> Work)> behind = Channel.CreateBounded<(ClassRef, Func<Task>)>(
         new BoundedChannelOptions(64) { FullMode = BoundedChannelFullMode.DropWrite }
@@ -78,10 +81,34 @@ public sealed class KeptSums(KeptEvidence kept, Borrowed borrowed, Logs logs)
 
         if (found.HasGrown)
         {
-            behind.Writer.TryWrite((stamp.Class, () => MakeAsync(stamp, basis, wanted)));
+            SeekBehind(stamp, basis, wanted);
         }
 
         return new(basis, found.Fits);
+    }
+
+    /// <summary>Has weights sought anew behind the readers' back, once however many read meanwhile.</summary>
+    private void SeekBehind(ClassStamp stamp, EvidenceBasis basis, IReadOnlyList<string> wanted)
+    {
+        var asked = (stamp.Class, basis.Key);
+        if (!waiting.TryAdd(asked, true) || behind.Writer.TryWrite((stamp.Class, WorkAsync)))
+        {
+            return;
+        }
+
+        waiting.TryRemove(asked, out _);
+
+        async Task WorkAsync()
+        {
+            try
+            {
+                await MakeAsync(stamp, basis, wanted);
+            }
+            finally
+            {
+                waiting.TryRemove(asked, out _);
+            }
+        }
     }
 
     /// <summary>Works out all layers from nothing, and keeps them.</summary>

@@ -69,6 +69,9 @@ public sealed class HelmModel
     /// <summary>The same with the columns of other clubs behind its own: where their helm lies, as a whole and in each band.</summary>
     public HelmModel Borrowing(IReadOnlyList<string> from) => new(boatClass, bands, card, boats, from);
 
+    /// <summary>The clubs whose columns stand behind its own.</summary>
+    public IReadOnlyList<string> Lenders => lenders;
+
     private IEnumerable<double> Others => Enumerable.Repeat(0.0, lenders.Count * (1 + bands.All.Count));
 
     /// <summary>The class it is of.</summary>

@@ -49,7 +49,11 @@ public static class SumsFile
             return Parsed<(string, SharedSums)>.Bad("This is no file of sums.");
         }
 
-        if (read is not { Format: Format, Controls: { } controls, Bands: { } bands, Precision: { } precision, Products: { } products })
+        if (
+            read is not { Format: Format, Controls: { } controls, Bands: { } bands, Precision: { } precision, Products: { } products }
+            || Array.Exists(controls, control => control is null)
+            || Array.Exists(bands, band => band is null)
+        )
         {
             return Parsed<(string, SharedSums)>.Bad("This is no file of sums.");
         }
@@ -82,8 +86,8 @@ public static class SumsFile
                         club,
                         new(
                             new(new(read.Plan ?? ""), new(read.Mode ?? "")),
-                            [.. controls.Select(control => (new ControlKey(control.Key ?? ""), control.PerUnit, control.Step))],
-                            [.. bands.Select(band => (band.From, band.To))],
+                            [.. controls.Select(control => (new ControlKey(control!.Key ?? ""), control.PerUnit, control.Step))],
+                            [.. bands.Select(band => (band!.From, band.To))],
                             sums
                         )
                     )
@@ -101,8 +105,8 @@ public static class SumsFile
         string? Club,
         string? Plan,
         string? Mode,
-        ColumnOf[]? Controls,
-        Edges[]? Bands,
+        ColumnOf?[]? Controls,
+        Edges?[]? Bands,
         double[]? Precision,
         double[]? Products,
         double Squares,

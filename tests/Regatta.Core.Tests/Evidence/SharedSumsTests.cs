@@ -98,6 +98,9 @@ public sealed class SharedSumsTests
         Assert.Contains("which club", Wrong("\"Other\"", "\"\""));
         Assert.Contains("no file of sums", SumsFile.Read("[1, 2"u8).Problem);
         Assert.Contains("no file of sums", SumsFile.Read("{}"u8).Problem);
+        var odd =
+            """{"format": "regatta-sums", "version": 1, "club": "X", "controls": [null], "bands": [null], "precision": [], "products": []}""";
+        Assert.Contains("no file of sums", SumsFile.Read(Encoding.UTF8.GetBytes(odd)).Problem);
     }
 
     private static List<SessionEvidence> Season(int seed, int runs)
