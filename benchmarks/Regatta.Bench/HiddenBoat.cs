@@ -24,7 +24,8 @@ internal sealed record World(string Name)
     /// <summary>How much boats differ.</summary>
     public double BoatsOff { get; init; }
 
-    public bool HeelNoted { get; init; } = true;
+    /// <summary>The share of logs that note the heel.</summary>
+    public double HeelNoted { get; init; } = 1;
 
     /// <summary>The lightest and heaviest crew.</summary>
     public (double Light, double Heavy) Crews { get; init; } = (75, 75);
@@ -77,6 +78,9 @@ internal sealed class HiddenBoat
         slope = 0.6 + (0.6 * random.NextDouble());
         bend = world.Straight ? 0 : 1.5 * ((2 * random.NextDouble()) - 1);
         boats = [.. Enumerable.Range(0, 8).Select(_ => world.BoatsOff * Normal())];
+        // A card is for the club's boats: what they have in common is the class's, and the truth.
+        var common = boats.Average();
+        boats = [.. boats.Select(boat => boat - common)];
         (windBias, heelBias) = (1 + (WindBias * Normal()), HeelBias * Normal());
         Card = [.. Class.Bands.All.Select(FirstMark)];
     }
@@ -128,6 +132,15 @@ internal sealed class HiddenBoat
                 )
         );
 
+    /// <summary>What one step truly does, in degrees.</summary>
+    public double Step => perStep;
+
+    /// <summary>The mark of a band at which the helm truly is the target, in steps; it lies between two of them.</summary>
+    public double Best(WindBand band) => Ideal(band.Middle.Knots);
+
+    /// <summary>How well a number of runs in one band could tell her helm at best, in degrees: by the scatter of checks alone.</summary>
+    public static double AtBest(int runs) => HelmNoise / Math.Sqrt(2 * runs);
+
     /// <summary>The helm she truly carries in a band, flat, at a mark.</summary>
     public double Truth(WindBand band, double steps) => Helm(band.Middle.Knots, steps, 0);
 
@@ -171,7 +184,7 @@ internal sealed class HiddenBoat
             new(
                 HelmReading.Of(Half(helm + (HelmNoise * Normal())), Half(helm + (HelmNoise * Normal()))).Value,
                 CheckGates.AllHeld,
-                world.HeelNoted ? Angle.FromDegrees(Math.Round(heel + heelBias + (HeelNoise * Normal()))) : null
+                random.NextDouble() < world.HeelNoted ? Angle.FromDegrees(Math.Round(heel + heelBias + (HeelNoise * Normal()))) : null
             ),
             Felt.Usual
         )
@@ -198,5 +211,6 @@ internal sealed class HiddenBoat
 
     private static Angle Half(double degrees) => Angle.FromDegrees(Math.Clamp(Math.Round(degrees * 2) / 2, -44, 44));
 
-    private double Normal() => Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());
+    /// <summary>A draw from the standard normal distribution.</summary>
+    public double Normal() => Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());
 }

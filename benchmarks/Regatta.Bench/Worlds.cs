@@ -2,6 +2,7 @@ using System.Globalization;
 using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
 using Regatta.Core.Matrices;
+using Regatta.Core.Wind;
 
 namespace Regatta.Bench;
 
@@ -12,7 +13,6 @@ internal static class Worlds
     private const int Boats = 200;
     private const int Rounds = 8;
     private const int LogsARound = 10;
-    private const int LogsOfTwoSeasons = 240;
     private static readonly DateTimeOffset Start = new(2026, 4, 1, 8, 0, 0, TimeSpan.Zero);
     private static readonly DateTimeOffset Today = Start.AddDays(60);
 
@@ -22,7 +22,8 @@ internal static class Worlds
         new("straight") { Straight = true },
         new("one wild in twenty") { Wild = 0.05 },
         new("boats off by 1 degree") { BoatsOff = 1 },
-        new("heel never noted") { HeelNoted = false },
+        new("half of heel noted") { HeelNoted = 0.5 },
+        new("heel never noted") { HeelNoted = 0 },
         new("crews of 60 to 95 kg") { Crews = (60, 95) },
         new("20 logs") { Logs = 20 },
         new("1,000 logs") { Logs = 1000 },
@@ -32,7 +33,7 @@ internal static class Worlds
         {
             Wild = 0.05,
             BoatsOff = 1,
-            HeelNoted = false,
+            HeelNoted = 0.5,
             Crews = (60, 95),
             Reacting = 0.3,
         },
@@ -47,6 +48,7 @@ internal static class Worlds
             $"{"world", -24}{"coverage", 9}{"P>=0.8 says", 12}{"came true", 10}{"of", 7}{"in tolerance", 13}{"lee: after", 11}"
         );
         var (held, checks) = (0, 0);
+        var all = new List<(double Said, bool True)>();
         foreach (var (world, at) in All.Select((world, at) => (world, at)))
         {
             var result = Of(world, 1000 + at);
@@ -60,27 +62,40 @@ internal static class Worlds
                         + $"{100 * result.Within, 12:0}%{100 * lee, 10:0}%"
                 )
             );
-            Console.WriteLine("    came true by tenths of P: " + Tenths(result.Better));
+            Console.WriteLine("    came true by tenths of P: " + string.Join("  ", Tenths(result.Better).Select(Show)));
+            if (!world.WrongDirection)
+            {
+                all.AddRange(result.Better);
+            }
+
             Check(world.WrongDirection || result.Coverage is >= 0.88 and <= 0.99, "coverage");
             Check(Math.Abs(said - came) <= (world.Reacting > 0 ? 0.15 : 0.08), "calibration");
             Check(world.WrongDirection || lee >= 0.7, "following");
         }
 
+        Console.WriteLine("all worlds together: " + string.Join("  ", Tenths(all).Select(Show)));
+        Check(Tenths(all).All(tenth => Math.Abs(tenth.Said - tenth.Came) <= 0.05), "calibration of each tenth");
+
+        Console.WriteLine(
+            "after two seasons with the proposals followed, of the supported cells: helm within tolerance as said and "
+                + "in truth; mark within one step of the best; the same at best, by the scatter of the band's runs alone"
+        );
         foreach (var (world, at) in All.Where(one => !one.WrongDirection).Select((world, at) => (world, at)))
         {
             var ends = Enumerable
                 .Range(0, Boats)
-                .SelectMany(boat => AfterTwoSeasons(new(world, new Random(((3000 + at) * 1000) + boat))))
+                .SelectMany(boat => AfterTwoSeasons(new(world, new Random(((3000 + at) * 1000) + boat)), world.Logs / Rounds))
                 .ToList();
             var (step, tolerance) = (Share([.. ends.Select(end => end.InAStep)]), Share([.. ends.Select(end => end.InTolerance)]));
+            var (said, best) = (ends.Average(end => end.Said), Share([.. ends.Select(end => end.AtBest)]));
             Console.WriteLine(
                 string.Create(
                     CultureInfo.InvariantCulture,
-                    $"{world.Name, -24}after two seasons, of {ends.Count} supported cells: helm within tolerance {100 * tolerance:0.0}%, "
-                        + $"mark within a step of the best {100 * step:0.0}%"
+                    $"{world.Name, -24}{ends.Count, 6} cells{100 * said, 9:0.0}%{100 * tolerance, 9:0.0}%"
+                        + $"{100 * step, 9:0.0}%{100 * best, 9:0.0}%"
                 )
             );
-            Check(tolerance >= 0.9, "within tolerance after two seasons");
+            Check(tolerance >= said - 0.05, "within tolerance after two seasons");
         }
 
         var told = Share([
@@ -103,25 +118,31 @@ internal static class Worlds
         }
     }
 
-    /// <summary>Follows the proposals for two seasons, and tells of each band the logs support how near it is to the truth.</summary>
-    private static IEnumerable<(bool InAStep, bool InTolerance)> AfterTwoSeasons(HiddenBoat boat)
+    /// <summary>Follows the proposals for two seasons, and tells of each band the logs support how near it is to the truth, and how near
+    /// a mark would be that is chosen by the scatter of the band's own runs alone.</summary>
+    private static IEnumerable<(bool InAStep, bool InTolerance, double Said, bool AtBest)> AfterTwoSeasons(HiddenBoat boat, int logs)
     {
         var sessions = new List<SessionEvidence>();
         var published = boat.State;
-        _ = Follow(boat, sessions, LogsOfTwoSeasons / (2 * Rounds)).ToList();
-        _ = Follow(boat, sessions, LogsOfTwoSeasons / (2 * Rounds)).ToList();
+        _ = Follow(boat, sessions, logs).ToList();
+        _ = Follow(boat, sessions, logs).ToList();
         var proposer = Propose(boat, published, sessions);
-        var aim = HiddenBoat.Class.Helm;
         foreach (var (band, mark) in HiddenBoat.Class.Bands.All.Zip(boat.Card))
         {
-            if (proposer.Helm(band)!.Verdict == HelmVerdict.Supported)
+            var helm = proposer.Helm(band)!;
+            if (helm.Verdict == HelmVerdict.Supported)
             {
-                double Off(double at) => Math.Abs(boat.Truth(band, at) - aim.Target.Degrees);
-                var best = Enumerable.Range(-400, 1600).Select(tenth => tenth / 10.0).MinBy(Off);
-                yield return (Math.Abs(best - mark) <= 1 + 1e-9, Off(mark) <= aim.Tolerance.Degrees);
+                var best = boat.Best(band);
+                var guess = Math.Round(best + (HiddenBoat.AtBest(helm.Valid.Count) * boat.Normal() / boat.Step));
+                yield return (IsInAStep(mark), IsInTolerance(boat, band, mark), helm.WithinTolerance, IsInAStep(guess));
+
+                bool IsInAStep(double at) => Math.Abs(best - at) <= 1 + 1e-9;
             }
         }
     }
+
+    private static bool IsInTolerance(HiddenBoat boat, WindBand band, double mark) =>
+        Math.Abs(boat.Truth(band, mark) - HiddenBoat.Class.Helm.Target.Degrees) <= HiddenBoat.Class.Helm.Tolerance.Degrees;
 
     private static bool IsTold(HiddenBoat boat)
     {
@@ -185,11 +206,7 @@ internal static class Worlds
             ];
         }
 
-        var aim = HiddenBoat.Class.Helm;
-        return HiddenBoat.Class.Bands.All.Zip(
-            boat.Card,
-            (band, mark) => Math.Abs(boat.Truth(band, mark) - aim.Target.Degrees) <= aim.Tolerance.Degrees
-        );
+        return HiddenBoat.Class.Bands.All.Zip(boat.Card, (band, mark) => IsInTolerance(boat, band, mark));
     }
 
     private static Proposer Propose(HiddenBoat boat, ClassState published, List<SessionEvidence> sessions)
@@ -199,19 +216,16 @@ internal static class Worlds
         return new(HiddenBoat.Class, boat.State.Set.First, HelmFit.Of(model, sessions), Today);
     }
 
-    private static string Tenths(IReadOnlyList<(double Said, bool True)> better) =>
-        string.Join(
-            "  ",
-            Enumerable
-                .Range(0, 10)
-                .Select(tenth => better.Where(one => Math.Min(9, (int)(one.Said * 10)) == tenth).ToList())
-                .Select(
-                    (all, tenth) =>
-                        all.Count == 0
-                            ? "-"
-                            : string.Create(CultureInfo.InvariantCulture, $".{tenth}:{all.Count(one => one.True) / (double)all.Count:0.00}")
-                )
-        );
+    private static List<(double Said, double Came, int Of)> Tenths(IReadOnlyList<(double Said, bool True)> better) =>
+        [
+            .. better
+                .GroupBy(one => Math.Min(9, (int)(one.Said * 10)))
+                .OrderBy(tenth => tenth.Key)
+                .Select(tenth => (tenth.Average(one => one.Said), tenth.Average(one => one.True ? 1.0 : 0), tenth.Count())),
+        ];
+
+    private static string Show((double Said, double Came, int Of) tenth) =>
+        string.Create(CultureInfo.InvariantCulture, $"{tenth.Said:0.00}→{tenth.Came:0.00} ({tenth.Of})");
 
     private static double Share(IReadOnlyCollection<bool> all) => all.Count(one => one) / (double)all.Count;
 }

@@ -25,7 +25,7 @@ public sealed record FreshLayer(Layer Layer, KeptLayer Kept, IReadOnlyList<Fitte
 
 /// <summary>Keeps what the logs say as sums and counts, so that a page reads as much with many logs as with few. A log folds itself in, in
 /// its own transaction; whatever else changes logs leaves the kept behind, and who reads makes it anew.</summary>
-public sealed class KeptEvidence(NpgsqlDataSource database)
+public sealed partial class KeptEvidence(NpgsqlDataSource database)
 {
     /// <summary>What is kept of a class; null where nothing is, or where it is behind its logs.</summary>
     /// <param name="one">The class.</param>
@@ -79,13 +79,15 @@ public sealed class KeptEvidence(NpgsqlDataSource database)
     /// <param name="logRevision">The logs it was worked out of.</param>
     /// <param name="layers">All layers that were sailed.</param>
     /// <param name="wanted">The bases that are still of use.</param>
+    /// <param name="telling">Whether open pages are to hear of it.</param>
     /// <returns>Whether it was kept: not where a log came in meanwhile.</returns>
     public async Task<bool> WriteAsync(
         ClassRef one,
         EvidenceBasis basis,
         long logRevision,
         IReadOnlyList<FreshLayer> layers,
-        IReadOnlyList<string> wanted
+        IReadOnlyList<string> wanted,
+        bool telling
     )
     {
         await using var connection = await database.OpenConnectionAsync();
@@ -116,9 +118,49 @@ public sealed class KeptEvidence(NpgsqlDataSource database)
             await TallyRow.AddAsync(connection, transaction, keys, layer.Layer, RunFacts.Count(basis.Definition, layer.Runs));
         }
 
+        if (telling)
+        {
+            await TellAsync(connection, transaction, one, logRevision);
+        }
+
         await transaction.CommitAsync();
         return true;
     }
+
+    /// <summary>Has the weights of a class's runs sought anew by whoever reads next.</summary>
+    public async Task UnsettleAsync(ClassRef one)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await using var transaction = await connection.BeginTransactionAsync();
+        if (await LogRevisionAsync(connection, transaction, one) is { } revision)
+        {
+            await connection.ExecuteAsync(
+                "update kept_bases set settled = 0 where club_id = @club and class_id = @id",
+                new { club = one.Club.Number, id = one.Number },
+                transaction
+            );
+            await TellAsync(connection, transaction, one, revision);
+        }
+
+        await transaction.CommitAsync();
+    }
+
+    /// <summary>Raises the revision of a class's logs, of which open pages hear; what is kept of the logs before holds for it.</summary>
+    internal static Task TellAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one, long before) =>
+        connection.ExecuteAsync(
+            """
+            update kept_bases set log_revision = @before + 1 where club_id = @club and class_id = @id and log_revision = @before;
+            update classes set log_revision = @before + 1 where club_id = @club and id = @id;
+            select pg_notify('class_changed', @club || ':' || @id);
+            """,
+            new
+            {
+                club = one.Club.Number,
+                id = one.Number,
+                before,
+            },
+            transaction
+        );
 
     /// <summary>The revision of a class's logs, held until the transaction ends.</summary>
     internal static Task<long?> LogRevisionAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one) =>
@@ -127,111 +169,6 @@ public sealed class KeptEvidence(NpgsqlDataSource database)
             new { club = one.Club.Number, id = one.Number },
             transaction
         );
-
-    /// <summary>Folds what a log says now into what is kept, in place of what it said before. Called last in the transaction that changed
-    /// it.</summary>
-    /// <param name="connection">The log's.</param>
-    /// <param name="transaction">The log's.</param>
-    /// <param name="one">The class.</param>
-    /// <param name="number">The log.</param>
-    /// <param name="before">The revision of the logs before.</param>
-    /// <param name="bases">What is kept rests on; what rests on anything else stays behind.</param>
-    internal static async Task FoldAsync(
-        NpgsqlConnection connection,
-        NpgsqlTransaction transaction,
-        ClassRef one,
-        long number,
-        long before,
-        IReadOnlyList<EvidenceBasis> bases
-    )
-    {
-        if (bases.Count == 0)
-        {
-            return;
-        }
-
-        // A log is never lost for its sums: where they cannot be had, they stay behind.
-        await transaction.SaveAsync("fold");
-        try
-        {
-            await FoldInAsync(connection, transaction, one, number, before, bases);
-        }
-        catch (Exception trouble) when (trouble is ArgumentException or ArithmeticException)
-        {
-            await transaction.RollbackAsync("fold");
-        }
-    }
-
-    private static async Task FoldInAsync(
-        NpgsqlConnection connection,
-        NpgsqlTransaction transaction,
-        ClassRef one,
-        long number,
-        long before,
-        IReadOnlyList<EvidenceBasis> bases
-    )
-    {
-        var after = await LogRevisionAsync(connection, transaction, one);
-        var sessions = await NamelessLogs.EvidenceAsync(connection, one, [number], transaction);
-        foreach (var basis in bases)
-        {
-            var keys = new KeptKey(one.Club.Number, one.Number, basis.Key);
-            if (await KeptBasisRow.FindAsync(connection, transaction, keys) is not { } found || found.LogRevision != before)
-            {
-                continue;
-            }
-
-            var layers = await KeptLayerRow.AllAsync(connection, transaction, keys);
-            var (touched, grown) = (new HashSet<Layer>(), 0);
-            foreach (var old in await KeptRunRow.TakeOutAsync(connection, transaction, keys, number))
-            {
-                await TallyRow.TakeOutAsync(connection, transaction, keys, old);
-                if (old.ToKept(layers.GetValueOrDefault(old.Layer)?.Sums.Width ?? 0) is { } kept)
-                {
-                    layers[old.Layer] = layers[old.Layer].Without(kept);
-                    touched.Add(old.Layer);
-                    grown--;
-                }
-            }
-
-            foreach (var session in sessions.Where(basis.Takes))
-            {
-                var layer = layers.GetValueOrDefault(session.Layer) ?? KeptLayer.Before(basis, session.Layer, session);
-                var (with, run) = layer.With(basis, session.Layer, session);
-                layers[session.Layer] = with;
-                touched.Add(session.Layer);
-                grown += run is null ? 0 : 1;
-                var facts = basis.FactsOf(session).ToList();
-                await KeptRunRow.AddAsync(connection, transaction, keys, session, run, facts);
-                await TallyRow.AddAsync(
-                    connection,
-                    transaction,
-                    keys,
-                    session.Layer,
-                    [.. facts.Select(fact => new FactTally(fact, 1, session.SailedAt))]
-                );
-            }
-
-            foreach (var layer in touched)
-            {
-                await KeptLayerRow.SaveAsync(connection, transaction, keys, layer, layers[layer]);
-            }
-
-            await connection.ExecuteAsync(
-                "update kept_bases set log_revision = @after, runs = runs + @grown "
-                    + "where (club_id, class_id, basis) = (@Club, @Class, @Basis)",
-                new
-                {
-                    keys.Club,
-                    keys.Class,
-                    keys.Basis,
-                    after,
-                    grown,
-                },
-                transaction
-            );
-        }
-    }
 
     /// <summary>The newest runs of each band and the newest wild ones of each layer.</summary>
     private static Task<IEnumerable<ListedRow>> ListedAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, KeptKey keys) =>

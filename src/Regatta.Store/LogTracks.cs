@@ -13,8 +13,10 @@ public sealed class LogTracks(NpgsqlDataSource database)
     public async Task<bool> KeepAsync(ClubId club, Guid sailor, long number, Angle windFrom, TrackSummary track)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await connection.ExecuteAsync(
-                """
+        await using var transaction = await connection.BeginTransactionAsync();
+        var of = await connection.ExecuteScalarAsync<long?>(
+            """
+            with kept as (
                 insert into log_tracks (club_id, log_id, wind_from, metres, mean, best, best_noise, legs, upwind_angle,
                   tack_angle, upwind_vmg)
                 select club_id, id, @wind, @Metres, @mean, @best, @noise, @Legs, @angle, @tack, @vmg from session_logs where club_id = @club
@@ -22,23 +24,37 @@ public sealed class LogTracks(NpgsqlDataSource database)
                 on conflict (club_id, log_id) do update set wind_from = excluded.wind_from, metres = excluded.metres, mean = excluded.mean,
                   best = excluded.best, best_noise = excluded.best_noise, legs = excluded.legs,
                   upwind_angle = excluded.upwind_angle, tack_angle = excluded.tack_angle, upwind_vmg = excluded.upwind_vmg
-                """,
-                new
-                {
-                    club = club.Number,
-                    sailor,
-                    number,
-                    wind = windFrom.Degrees,
-                    track.Metres,
-                    mean = track.Mean.MetresPerSecond,
-                    best = track.Best.MetresPerSecond,
-                    noise = track.BestNoise?.MetresPerSecond,
-                    track.Legs,
-                    angle = track.UpwindAngle?.Degrees,
-                    tack = track.TackAngle?.Degrees,
-                    vmg = track.UpwindVmg?.MetresPerSecond,
-                }
-            ) == 1;
+                returning club_id, log_id)
+            select class_id from session_logs l join kept k on (k.club_id, k.log_id) = (l.club_id, l.id)
+            """,
+            new
+            {
+                club = club.Number,
+                sailor,
+                number,
+                wind = windFrom.Degrees,
+                track.Metres,
+                mean = track.Mean.MetresPerSecond,
+                best = track.Best.MetresPerSecond,
+                noise = track.BestNoise?.MetresPerSecond,
+                track.Legs,
+                angle = track.UpwindAngle?.Degrees,
+                tack = track.TackAngle?.Degrees,
+                vmg = track.UpwindVmg?.MetresPerSecond,
+            },
+            transaction
+        );
+        if (
+            of is { } classNumber
+            && new ClassRef(club, classNumber) is var one
+            && await KeptEvidence.LogRevisionAsync(connection, transaction, one) is { } revision
+        )
+        {
+            await KeptEvidence.TellAsync(connection, transaction, one, revision);
+        }
+
+        await transaction.CommitAsync();
+        return of is not null;
     }
 
     /// <summary>What a track said of a log; null when none was kept.</summary>

@@ -148,6 +148,24 @@ public sealed partial class Logs(NpgsqlDataSource database, TimeProvider clock)
         );
     }
 
+    /// <summary>How many runs a class has; counted no further than asked.</summary>
+    public async Task<int> CountRunsAsync(ClassRef one, int most)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.ExecuteScalarAsync<int>(
+            """
+            select count(*) from (select 1 from session_logs l join runs r on (r.club_id, r.log_id) = (l.club_id, l.id)
+              where l.club_id = @club and l.class_id = @id and l.removed_at is null limit @most) counted
+            """,
+            new
+            {
+                club = one.Club.Number,
+                id = one.Number,
+                most,
+            }
+        );
+    }
+
     /// <summary>What the logs of a class tell the fit, oldest first: nobody's name and nobody's mass.</summary>
     public async Task<IReadOnlyList<SessionEvidence>> EvidenceAsync(ClassRef one)
     {

@@ -3,6 +3,7 @@ using Npgsql;
 using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
 using Regatta.Core.Logbook;
+using Regatta.Core.Units;
 
 namespace Regatta.Store;
 
@@ -15,7 +16,51 @@ internal static class NamelessLogs
         ClassRef one,
         long[]? numbers = null,
         NpgsqlTransaction? transaction = null
-    ) => [.. (await ReadAsync(connection, one, numbers, transaction)).SelectMany(log => log.Log.Evidence(log.Number, log.Boat))];
+    )
+    {
+        var logs = (await ReadAsync(connection, one, numbers, transaction)).ToList();
+        var tracks = (
+            await connection.QueryAsync<(long Id, double MadeGood, double? OffWind)>(
+                $"select t.log_id, t.upwind_vmg, t.upwind_angle from {From(numbers, "log_tracks t", "t.club_id, t.log_id")} "
+                    + $"where t.upwind_vmg is not null and {Theirs}",
+                Keys(one, numbers),
+                transaction
+            )
+        ).ToDictionary(
+            row => row.Id,
+            row => new TrackEvidence(
+                Speed.FromMetresPerSecond(row.MadeGood),
+                row.OffWind is { } degrees ? Angle.FromDegrees(degrees) : null
+            )
+        );
+        return
+        [
+            .. logs.SelectMany(log =>
+                log.Log.Evidence(log.Number, log.Boat)
+                    .Select(run =>
+                        log.Log.Runs.Count == 1 && tracks.TryGetValue(log.Number, out var track) ? run with { Track = track } : run
+                    )
+            ),
+        ];
+    }
+
+    private const string Theirs = "l.club_id = @club and l.class_id = @classId and l.removed_at is null";
+
+    /// <summary>A table beside its logs. A few logs are looked up one by one, however many there are: a list of numbers alone is not reason
+    /// enough for that to the database once it has planned for lists of any length.</summary>
+    private static string From(long[]? numbers, string table, string number) =>
+        numbers is null
+            ? $"{table} join session_logs l on (l.club_id, l.id) = ({number})"
+            : $"unnest(@numbers) as n (id) join {table} on ({number}) = (@club, n.id) "
+                + $"join session_logs l on (l.club_id, l.id) = ({number})";
+
+    private static object Keys(ClassRef one, long[]? numbers) =>
+        new
+        {
+            club = one.Club.Number,
+            classId = one.Number,
+            numbers,
+        };
 
     /// <summary>Logs of a class that are not removed, oldest first.</summary>
     /// <param name="connection">To the database.</param>
@@ -29,28 +74,15 @@ internal static class NamelessLogs
         NpgsqlTransaction? transaction = null
     )
     {
-        // A few logs are looked up one by one, however many there are: a list of numbers alone is not reason enough for that to the
-        // database once it has planned for lists of any length.
-        string From(string table, string number) =>
-            numbers is null
-                ? $"{table} join session_logs l on (l.club_id, l.id) = ({number})"
-                : $"unnest(@numbers) as n (id) join {table} on ({number}) = (@club, n.id) "
-                    + $"join session_logs l on (l.club_id, l.id) = ({number})";
-        const string Theirs = "l.club_id = @club and l.class_id = @classId and l.removed_at is null";
-        var logsOf = From("session_logs x", "x.club_id, x.id");
+        var logsOf = From(numbers, "session_logs x", "x.club_id, x.id");
         await using var rows = await connection.QueryMultipleAsync(
             $"""
             select {LogRow.Columns}, null::double precision as crew_mass from {logsOf} where {Theirs} order by l.sailed_at, l.id;
             select l.id, l.boat_id from {logsOf} where l.boat_id is not null and {Theirs};
-            select {RunRow.Columns} from {From("runs r", "r.club_id, r.log_id")} where {Theirs};
-            select {MarkRow.Columns} from {From("log_marks m", "m.club_id, m.log_id")} where {Theirs};
+            select {RunRow.Columns} from {From(numbers, "runs r", "r.club_id, r.log_id")} where {Theirs};
+            select {MarkRow.Columns} from {From(numbers, "log_marks m", "m.club_id, m.log_id")} where {Theirs};
             """,
-            new
-            {
-                club = one.Club.Number,
-                classId = one.Number,
-                numbers,
-            },
+            Keys(one, numbers),
             transaction
         );
         var logs = (await rows.ReadAsync<LogRow>()).ToList();

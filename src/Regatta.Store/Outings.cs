@@ -10,7 +10,7 @@ namespace Regatta.Store;
 public sealed record PlannedOuting(long Number, Outing Outing);
 
 /// <summary>A boat of a class that sailed on a day, and how many logs came of it.</summary>
-public sealed record BoatOut(string ClassKey, string Boat, long Logs);
+public sealed record BoatOut(string ClassKey, long Number, string Boat, long Logs);
 
 /// <summary>The club's calendar of days on the water.</summary>
 public sealed class Outings(NpgsqlDataSource database)
@@ -116,11 +116,11 @@ public sealed class Outings(NpgsqlDataSource database)
         [
             .. await connection.QueryAsync<BoatOut>(
                 """
-                select c.key as class_key, b.name as boat, count(l.id) as logs
+                select c.key as class_key, b.id as number, b.name as boat, count(l.id) as logs
                 from classes c join boats b on (b.club_id, b.class_id) = (c.club_id, c.id)
                 left join session_logs l on (l.club_id, l.boat_id) = (b.club_id, b.id) and l.removed_at is null
                   and l.sailed_at between @from and @to
-                where c.club_id = @club and c.key = any(@classes) group by c.key, c.definition->>'name', b.name
+                where c.club_id = @club and c.key = any(@classes) group by c.key, c.definition->>'name', b.id, b.name
                   order by c.definition->>'name', lower(b.name)
                 """,
                 new

@@ -31,6 +31,13 @@ public sealed class PersonalData(NpgsqlDataSource database)
                   'rigUps', (select coalesce(jsonb_agg(to_jsonb(u) - 'person_id' - 'club_id' - 'class_id'
                       || jsonb_build_object('class', x.key) order by u.started_at), '[]') from rig_ups u
                     join classes x on (x.club_id, x.id) = (u.club_id, u.class_id) where u.person_id = @person),
+                  'comes', (select coalesce(jsonb_agg(jsonb_build_object('day', d.title, 'from', d.from_at, 'class', x.key,
+                      'boat', b.name)), '[]') from outing_people o join outings d on (d.club_id, d.id) = (o.club_id, o.outing_id)
+                    join classes x on (x.club_id, x.id) = (o.club_id, o.class_id)
+                    left join boats b on (b.club_id, b.id) = (o.club_id, o.boat_id) where o.person_id = @person),
+                  'trials', (select coalesce(jsonb_agg(jsonb_build_object('class', x.key, 'role', r.role, 'plannedAt', t.planned_at)), '[]')
+                    from trial_roles r join trials t on (t.club_id, t.id) = (r.club_id, r.trial_id)
+                    join classes x on (x.club_id, x.id) = (t.club_id, t.class_id) where r.person_id = @person),
                   'crews', (select coalesce(jsonb_agg(to_jsonb(w) - 'person_id' - 'club_id' - 'class_id'
                       || jsonb_build_object('class', x.key)), '[]')
                     from crew_profiles w join classes x on (x.club_id, x.id) = (w.club_id, w.class_id) where w.person_id = @person),

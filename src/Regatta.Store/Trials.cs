@@ -14,12 +14,12 @@ public sealed record TrialReading(int Number, int Boat, double HelmPort, double 
     public TrialRun Run => new(Number, Boat, (HelmPort + HelmStarboard) / 2);
 }
 
-/// <summary>A planned trial with what was sailed of it. Names nobody.</summary>
+/// <summary>A planned trial with what was sailed of it.</summary>
 /// <param name="Number">Its number in the club's records.</param>
 /// <param name="ClassKey">The class.</param>
 /// <param name="Trial">What is tried.</param>
 /// <param name="Outing">The day it is planned for; null for any.</param>
-/// <param name="Note">Who sails what, and what to mind; may be empty.</param>
+/// <param name="Plan">When it begins, who does what, and what to mind.</param>
 /// <param name="PlannedAt">When it was planned.</param>
 /// <param name="EndedAt">When it was ended; null while it goes on.</param>
 /// <param name="Runs">What was sailed, in order.</param>
@@ -28,18 +28,31 @@ public sealed record PlannedTrial(
     string ClassKey,
     Trial Trial,
     long? Outing,
-    string Note,
+    TrialPlan Plan,
     DateTimeOffset PlannedAt,
     DateTimeOffset? EndedAt,
     IReadOnlyList<TrialReading> Runs
 );
+
+/// <summary>Somebody who does something in a trial; whose name nobody but members reads.</summary>
+public sealed record TrialHand(TrialRole Role, Guid Person, string Name);
+
+/// <summary>How a trial is to go.</summary>
+/// <param name="BeginsAt">When it begins; null where nobody said.</param>
+/// <param name="Hands">Who does what; may be empty.</param>
+/// <param name="Note">What to mind; may be empty.</param>
+public sealed record TrialPlan(DateTimeOffset? BeginsAt, IReadOnlyList<TrialHand> Hands, string Note)
+{
+    /// <summary>Nothing said.</summary>
+    public static TrialPlan None { get; } = new(null, [], "");
+}
 
 /// <summary>Planned trials and their runs.</summary>
 public sealed class Trials(NpgsqlDataSource database, TimeProvider clock)
 {
     private const string Columns = """
         t.id, c.key as class_key, t.plan, t.mode, t.band, t.control, t.mark_a, t.mark_b, t.design, array_to_string(t.boats, ' ') as boats,
-        t.outing_id, t.note, t.planned_at, t.ended_at
+        t.outing_id, t.begins_at, t.note, t.planned_at, t.ended_at
         """;
 
     /// <summary>The trials of a class, the newest first.</summary>
@@ -60,15 +73,22 @@ public sealed class Trials(NpgsqlDataSource database, TimeProvider clock)
 
     /// <summary>Plans a trial.</summary>
     /// <returns>Its number.</returns>
-    public async Task<long> AddAsync(ClassRef one, Trial trial, long? outing, string note)
+    public async Task<long> AddAsync(ClassRef one, Trial trial, long? outing, TrialPlan plan)
     {
         await using var connection = await database.OpenConnectionAsync();
         return await connection.ExecuteScalarAsync<long>(
             """
-            insert into trials (club_id, class_id, plan, mode, band, control, mark_a, mark_b, design, boats, outing_id, note, planned_at)
-              values (@club, @classId, @plan, @mode, @band, @control, @a, @b, @design, @boats,
-                (select id from outings where club_id = @club and id = @outing), @note, @now)
-              returning id
+            with added as (
+              insert into trials (club_id, class_id, plan, mode, band, control, mark_a, mark_b, design, boats, outing_id, begins_at, note,
+                  planned_at)
+                values (@club, @classId, @plan, @mode, @band, @control, @a, @b, @design, @boats,
+                  (select id from outings where club_id = @club and id = @outing), @begins, @note, @now)
+                returning club_id, id),
+            given as (
+              insert into trial_roles (club_id, trial_id, role, person_id)
+                select a.club_id, a.id, g.role, g.person from added a cross join unnest(@roles, @people) as g(role, person)
+                join memberships m on (m.club_id, m.person_id) = (a.club_id, g.person))
+            select id from added
             """,
             new
             {
@@ -83,7 +103,10 @@ public sealed class Trials(NpgsqlDataSource database, TimeProvider clock)
                 design = Spelling.Of(trial.Design),
                 boats = trial.Boats.ToArray(),
                 outing,
-                note,
+                begins = plan.BeginsAt?.ToUniversalTime(),
+                note = plan.Note,
+                roles = plan.Hands.Select(hand => Spelling.Of(hand.Role)).ToArray(),
+                people = plan.Hands.Select(hand => hand.Person).ToArray(),
                 now = clock.GetUtcNow(),
             }
         );
@@ -174,8 +197,17 @@ public sealed class Trials(NpgsqlDataSource database, TimeProvider clock)
             row => row.TrialId,
             row => new TrialReading(row.Number, row.Boat, row.HelmPort, row.HelmStarboard, row.Wind, row.SailedAt)
         );
-        return [.. rows.Select(row => row.ToTrial([.. runs[row.Id]]))];
+        var hands = (
+            await connection.QueryAsync<HandRow>(
+                "select r.trial_id, r.role, r.person_id, p.display_name from trial_roles r join people p on p.id = r.person_id "
+                    + "where r.club_id = @club and r.trial_id = any (@trials)",
+                new { club = club.Number, trials = rows.Select(row => row.Id).ToArray() }
+            )
+        ).ToLookup(row => row.TrialId, row => new TrialHand(Spelling.Read<TrialRole>(row.Role).Value, row.PersonId, row.DisplayName));
+        return [.. rows.Select(row => row.ToTrial([.. hands[row.Id].OrderBy(hand => hand.Role)], [.. runs[row.Id]]))];
     }
+
+    private sealed record HandRow(long TrialId, string Role, Guid PersonId, string DisplayName);
 
     private sealed record RunRow(
         long TrialId,
@@ -199,12 +231,13 @@ public sealed class Trials(NpgsqlDataSource database, TimeProvider clock)
         string Design,
         string Boats,
         long? OutingId,
+        DateTimeOffset? BeginsAt,
         string Note,
         DateTimeOffset PlannedAt,
         DateTimeOffset? EndedAt
     )
     {
-        public PlannedTrial ToTrial(IReadOnlyList<TrialReading> runs) =>
+        public PlannedTrial ToTrial(IReadOnlyList<TrialHand> hands, IReadOnlyList<TrialReading> runs) =>
             new(
                 Id,
                 ClassKey,
@@ -218,7 +251,7 @@ public sealed class Trials(NpgsqlDataSource database, TimeProvider clock)
                     [.. Boats.Split(' ').Select(boat => long.Parse(boat, System.Globalization.CultureInfo.InvariantCulture))]
                 ),
                 OutingId,
-                Note,
+                new(BeginsAt, hands, Note),
                 PlannedAt,
                 EndedAt,
                 runs

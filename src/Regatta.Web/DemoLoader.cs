@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Identity;
 using Regatta.Application.Exchange;
 using Regatta.Application.Planning;
+using Regatta.Core.Outings;
 using Regatta.Formats.Bundles;
 using Regatta.Store;
 
@@ -13,6 +14,7 @@ public sealed class DemoLoader(
     Members members,
     ImportClasses import,
     PlanDays plan,
+    Outings outings,
     UserManager<Person> accounts,
     TimeProvider clock,
     ILogger<DemoLoader> log
@@ -88,7 +90,22 @@ public sealed class DemoLoader(
             await members.SetAsync(club.Ref, people[entry.Key], entry.Roles, entry.CaptainOf);
         }
 
+        await SayComingAsync(club, people);
         log.LogInformation("The demo club {Club} is loaded.", club.Name);
+    }
+
+    /// <summary>Some of its people say they come on the next days, each with a boat of their own, two of each class.</summary>
+    private async Task SayComingAsync(Club club, Dictionary<string, Guid> people)
+    {
+        var days = (await outings.EndingAfterAsync(club.Ref, clock.GetUtcNow())).Where(day => day.Outing.Kind != OutingKind.Marking);
+        foreach (var day in days.Take(2))
+        {
+            var boats = (await outings.BoatsAsync(club.Ref, day)).GroupBy(boat => boat.ClassKey).SelectMany(own => own.Take(2));
+            foreach (var ((key, person), boat) in people.Where(one => one.Key != "priya").Zip(boats))
+            {
+                await plan.ComeAsync(new(person, key, club), day, boat.ClassKey, boat.Number);
+            }
+        }
     }
 
     private async Task<Guid> OpenAccountAsync(BundledPerson entry)

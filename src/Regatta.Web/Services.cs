@@ -48,6 +48,7 @@ internal static class Services
             .AddSingleton<SafetyRules>()
             .AddSingleton<KeptEvidence>()
             .AddSingleton<Trials>()
+            .AddSingleton<Comers>()
             .AddSingleton<Borrowed>()
             .AddSingleton<BoatLogs>()
             .AddSingleton<RemovedParts>()

@@ -4,6 +4,7 @@ using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
 using Regatta.Core.Logbook;
 using Regatta.Core.Marks;
+using Regatta.Core.Tracks;
 using Regatta.Core.Units;
 using Regatta.Core.Wind;
 using Regatta.Store;
@@ -104,12 +105,96 @@ public sealed class KeptEvidenceTests(StoreFixture store)
         await store.Logs.AddAsync(one, store.Ben.Id, NoBoat, Log(draft.Class, random, Guid.NewGuid()), [basis]);
         Assert.Null(await kept.ReadAsync(one, basis, (await store.Classes.StampAsync(one))!.LogRevision));
         // Nor is it kept what was worked out of logs that have changed since.
-        Assert.False(await kept.WriteAsync(one, basis, 1, [], [basis.Key]));
+        Assert.False(await kept.WriteAsync(one, basis, 1, [], [basis.Key], telling: false));
         await MakeAsync(one, basis);
         Assert.Equal(2, (await kept.ReadAsync(one, basis, 0))!.Fits[Layer.Usual].Runs.Count);
     }
 
-    private async Task MakeAsync(ClassRef one, EvidenceBasis basis)
+    [Fact]
+    public async Task What_was_made_behind_is_told_and_holds_for_the_revision_it_raises()
+    {
+        var draft = await store.FreshClassAsync();
+        var one = draft.Stamp.Class;
+        var basis = new EvidenceBasis(draft.Class, [draft.State]);
+        await store.Logs.AddAsync(one, store.Ben.Id, NoBoat, Log(draft.Class, new Random(1), Guid.NewGuid()));
+        var before = (await store.Classes.StampAsync(one))!.LogRevision;
+        await MakeAsync(one, basis, telling: true);
+        var after = (await store.Classes.StampAsync(one))!.LogRevision;
+        Assert.Equal(before + 1, after);
+        Assert.False((await kept.ReadAsync(one, basis, after))!.HasGrown);
+        // Weights that are to be sought anew are so for everybody, and the sums stay readable meanwhile.
+        await kept.UnsettleAsync(one);
+        var raised = (await store.Classes.StampAsync(one))!.LogRevision;
+        Assert.Equal(after + 1, raised);
+        Assert.True((await kept.ReadAsync(one, basis, raised))!.HasGrown);
+    }
+
+    [Fact]
+    public async Task A_log_is_kept_though_its_sums_cannot_be_had_and_they_stay_behind()
+    {
+        var draft = await store.FreshClassAsync();
+        var one = draft.Stamp.Class;
+        var basis = new EvidenceBasis(draft.Class, [draft.State]);
+        var random = new Random(1);
+        await store.Logs.AddAsync(one, store.Ben.Id, NoBoat, Log(draft.Class, random, Guid.NewGuid()));
+        await MakeAsync(one, basis);
+        await using var broken = store.Database.CreateCommand(
+            $"update kept_layers set precision_sums = '{{1}}' where class_id = {one.Number}"
+        );
+        Assert.Equal(1, await broken.ExecuteNonQueryAsync(TestContext.Current.CancellationToken));
+        await store.Logs.AddAsync(one, store.Ben.Id, NoBoat, Log(draft.Class, random, Guid.NewGuid()), [basis]);
+        Assert.Equal(2, (await store.Logs.EvidenceAsync(one)).Count);
+        Assert.Null(await kept.ReadAsync(one, basis, (await store.Classes.StampAsync(one))!.LogRevision));
+    }
+
+    [Fact]
+    public async Task A_track_is_told_with_its_run_at_once_and_leaves_the_sums_where_they_are()
+    {
+        var draft = await store.FreshClassAsync();
+        var one = draft.Stamp.Class;
+        var basis = new EvidenceBasis(draft.Class, [draft.State]);
+        await store.Logs.AddAsync(one, store.Ben.Id, NoBoat, Log(draft.Class, new Random(1), Guid.NewGuid()));
+        await MakeAsync(one, basis);
+        var before = (await store.Classes.StampAsync(one))!.LogRevision;
+        var tracks = new LogTracks(store.Database);
+        var number = (await store.Logs.EvidenceAsync(one))[0].Number;
+        var summary = new TrackSummary(
+            900,
+            Speed.FromKnots(4),
+            Speed.FromKnots(6),
+            null,
+            4,
+            Angle.FromDegrees(44),
+            null,
+            Speed.FromKnots(2.5)
+        );
+        Assert.False(await tracks.KeepAsync(one.Club, Guid.NewGuid(), number, Angle.FromDegrees(200), summary));
+        Assert.True(await tracks.KeepAsync(one.Club, store.Ben.Id, number, Angle.FromDegrees(200), summary));
+        var after = (await store.Classes.StampAsync(one))!.LogRevision;
+        Assert.Equal(before + 1, after);
+        var run = Assert.Single((await kept.ReadAsync(one, basis, after))!.Fits[Layer.Usual].Runs.Listed);
+        Assert.Equal(2.5, run.Track!.Value.MadeGood.Knots, 9);
+        Assert.Equal(44, run.Track!.Value.OffWind!.Value.Degrees, 9);
+    }
+
+    [Fact]
+    public async Task Runs_are_counted_no_further_than_asked_and_not_of_removed_logs()
+    {
+        var one = (await store.FreshClassAsync()).Stamp.Class;
+        var definition = (await store.FreshClassAsync()).Class;
+        var random = new Random(1);
+        for (var at = 0; at < 3; at++)
+        {
+            await store.Logs.AddAsync(one, store.Ben.Id, NoBoat, Log(definition, random, Guid.NewGuid()));
+        }
+
+        Assert.Equal(3, await store.Logs.CountRunsAsync(one, 10));
+        Assert.Equal(2, await store.Logs.CountRunsAsync(one, 2));
+        Assert.True(await store.Logs.RemoveOwnAsync(one, store.Ben.Id, (await store.Logs.EvidenceAsync(one))[0].Number, true, []));
+        Assert.Equal(2, await store.Logs.CountRunsAsync(one, 10));
+    }
+
+    private async Task MakeAsync(ClassRef one, EvidenceBasis basis, bool telling = false)
     {
         var revision = (await store.Classes.StampAsync(one))!.LogRevision;
         var layers = (await store.Logs.EvidenceAsync(one))
@@ -120,7 +205,7 @@ public sealed class KeptEvidenceTests(StoreFixture store)
                 return new FreshLayer(group.Key, sums, fitted, [.. group]);
             })
             .ToList();
-        Assert.True(await kept.WriteAsync(one, basis, revision, layers, [basis.Key]));
+        Assert.True(await kept.WriteAsync(one, basis, revision, layers, [basis.Key], telling));
     }
 
     private static IEnumerable<FactTally> Told(IEnumerable<FactTally> tallies) =>

@@ -25,13 +25,13 @@ public sealed class TrialStoreTests(StoreFixture store)
     public async Task A_trial_is_read_back_with_its_runs_and_takes_none_after_its_end()
     {
         var one = (await store.FreshClassAsync()).Stamp.Class;
-        var number = await trials.AddAsync(one, Gooseneck, null, "Ann steers");
+        var number = await trials.AddAsync(one, Gooseneck, null, TrialPlan.None with { Note = "Ann steers" });
         Assert.True(await trials.KeepAsync(one, number, new(2, 1, 3.5, 4, 6, StoreFixture.Now)));
         Assert.True(await trials.KeepAsync(one, number, new(1, 0, 3, 4, 6, StoreFixture.Now)));
         // Sent again with another number it says that.
         Assert.True(await trials.KeepAsync(one, number, new(1, 0, 5, 4, 6, StoreFixture.Now)));
         var found = (await trials.FindAsync(one, number))!;
-        Assert.Equal((Gooseneck with { Boats = found.Trial.Boats }, "Ann steers", null), (found.Trial, found.Note, found.EndedAt));
+        Assert.Equal((Gooseneck with { Boats = found.Trial.Boats }, "Ann steers", null), (found.Trial, found.Plan.Note, found.EndedAt));
         Assert.Equal(Gooseneck.Boats, found.Trial.Boats);
         Assert.Equal([(1, 0, 4.5), (2, 1, 3.75)], found.Runs.Select(run => (run.Run.Number, run.Run.Boat, run.Run.Helm)));
         Assert.Equal([Setting.A, Setting.A], found.Runs.Select(run => run.Run.Setting));
@@ -47,7 +47,7 @@ public sealed class TrialStoreTests(StoreFixture store)
     {
         var one = (await store.FreshClassAsync()).Stamp.Class;
         var other = (await store.FreshClassAsync()).Stamp.Class;
-        var number = await trials.AddAsync(one, Gooseneck, 12345, "");
+        var number = await trials.AddAsync(one, Gooseneck, 12345, TrialPlan.None);
         Assert.Null((await trials.FindAsync(one, number))!.Outing);
         Assert.Null(await trials.FindAsync(other, number));
         Assert.False(await trials.KeepAsync(other, number, new(1, 0, 3, 4, 6, StoreFixture.Now)));

@@ -171,8 +171,16 @@ public sealed class EvidenceTests(ClubHost host)
         var sailor = await host.VisitAsAsync("priya");
         var before = await sailor.GetAsync($"{Quillet}/evidence/replay?after=0");
         Assert.Contains("Before the first run", before.TextOf("#drawn"));
-        Assert.All(before.Html.QuerySelectorAll(".replay-row small"), row => Assert.Contains("too few", row.TextContent));
+        Assert.All(before.Html.QuerySelectorAll(".replay-row > small"), row => Assert.Contains("too few", row.TextContent));
         var after = await sailor.GetAsync($"{Quillet}/evidence/replay?after=9000");
+        // It stands on the marks that were published then, and says where they moved since the first.
+        var ferrin = "/wenlow/classes/ferrin-16/evidence/replay?after=";
+        var begun = (await sailor.GetAsync(ferrin + "3")).TextOf("#drawn")!;
+        var ended = (await sailor.GetAsync(ferrin + "9000")).TextOf("#drawn")!;
+        Assert.Contains("marks of version 1", begun, StringComparison.Ordinal);
+        Assert.DoesNotContain(", moved", begun, StringComparison.Ordinal);
+        Assert.Contains("marks of version 2", ended, StringComparison.Ordinal);
+        Assert.Contains(", moved", ended, StringComparison.Ordinal);
         Assert.Equal(6, after.Html.QuerySelectorAll(".replay-row").Length);
         Assert.Contains("supported", after.TextOf("#drawn"));
         double Width(Answer page) =>

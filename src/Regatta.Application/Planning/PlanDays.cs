@@ -6,13 +6,24 @@ using Regatta.Store;
 namespace Regatta.Application.Planning;
 
 /// <summary>Keeps the club's calendar of days on the water.</summary>
-public sealed class PlanDays(Outings outings, TimeProvider clock)
+public sealed class PlanDays(Outings outings, Comers comers, TimeProvider clock)
 {
     /// <summary>Adds a day.</summary>
     public Task AddAsync(Actor actor, Outing day) => Retry.RunAsync(() => outings.SaveAsync(actor.Club.Ref, [day]));
 
     /// <summary>Removes a day; logs and wind stay.</summary>
     public Task RemoveAsync(Actor actor, long number) => Retry.RunAsync(() => outings.RemoveAsync(actor.Club.Ref, number));
+
+    /// <summary>Whoever acts says they come on a day.</summary>
+    /// <returns>Null; or why it cannot be, in a sentence.</returns>
+    public async Task<string?> ComeAsync(Actor actor, PlannedOuting day, string classKey, long? boat) =>
+        day.Outing.To < clock.GetUtcNow() ? "This day is over."
+        : !await Retry.RunAsync(() => comers.SayAsync(actor.Club.Ref, day.Number, actor.Person, classKey, boat))
+            ? "That boat or class is not there that day any more. Choose again."
+        : null;
+
+    /// <summary>Takes back that whoever acts comes.</summary>
+    public Task StayAwayAsync(Actor actor, long day) => Retry.RunAsync(() => comers.TakeBackAsync(actor.Club.Ref, day, actor.Person));
 
     /// <summary>Adds the days of a calendar file; those whose uid is known are written anew.</summary>
     /// <param name="club">The club.</param>

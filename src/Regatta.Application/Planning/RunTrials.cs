@@ -21,10 +21,10 @@ public sealed class RunTrials(Trials trials, Boats boats, LogSession session)
 {
     /// <summary>Plans a trial on the card as it stands.</summary>
     /// <returns>Its number; or why it cannot be sailed so.</returns>
-    public async Task<Parsed<long>> PlanAsync(ClassView view, Trial trial, long? outing, string note) =>
+    public async Task<Parsed<long>> PlanAsync(ClassView view, Trial trial, long? outing, TrialPlan plan) =>
         trial.Problem(view.Class, CardOf(view, trial)) is { } problem
             ? Parsed<long>.Bad(problem)
-            : Parsed<long>.Good(await trials.AddAsync(view.Ref, trial, outing, note));
+            : Parsed<long>.Good(await trials.AddAsync(view.Ref, trial, outing, plan));
 
     /// <summary>Keeps a run.</summary>
     /// <returns>Whether the trial still takes runs.</returns>

@@ -22,6 +22,9 @@ public sealed class ClassCache(IFusionCache cache, Classes classes, Versions ver
 
     private static readonly TimeSpan Unused = TimeSpan.FromMinutes(20);
 
+    /// <summary>What says that runs are being read anew is asked again after so long, whatever became of the reading.</summary>
+    private static readonly TimeSpan Soon = TimeSpan.FromSeconds(5);
+
     /// <summary>The class of a stamp.</summary>
     /// <exception cref="UnreadableClassException">Its document cannot be understood.</exception>
     public async Task<ClassView> FindAsync(ClassStamp stamp)
@@ -33,7 +36,7 @@ public sealed class ClassCache(IFusionCache cache, Classes classes, Versions ver
             async (context, stop) =>
             {
                 var view = await MakeAsync(stamp);
-                context.Options.SetSize(1 + view.Draft.State.Kept.Count);
+                context.Options.SetSize(1 + view.Draft.State.Kept.Count).SetDuration(view.Evidence.IsBeingRead ? Soon : Unused);
                 return view;
             },
             Options
@@ -84,7 +87,7 @@ public sealed class ClassCache(IFusionCache cache, Classes classes, Versions ver
                 {
                     var published = await PublishedAsync(snapshot.Draft.Stamp, snapshot.Newest?.Number ?? 0);
                     var made = await sums.OfAsync(snapshot.Draft.Stamp, snapshot.Draft.Class, snapshot.Newest?.Class, published);
-                    context.Options.SetSize(1 + made.Listed.Count());
+                    context.Options.SetSize(1 + made.Listed.Count()).SetDuration(made.IsBeingRead ? Soon : Unused);
                     return made;
                 },
                 Options

@@ -8,6 +8,9 @@ namespace Regatta.Application.Reading;
 /// <param name="Fits">The layers that were sailed.</param>
 public sealed record BasedEvidence(EvidenceBasis Basis, IReadOnlyDictionary<Layer, HelmFit> Fits)
 {
+    /// <summary>Whether the runs are being read anew behind the readers' back, so that nothing is said of them for a moment.</summary>
+    public bool IsBeingRead { get; init; }
+
     /// <summary>What the logs of a layer say; of one nobody sailed, what is believed without logs.</summary>
     public HelmFit Of(Layer layer)
     {
@@ -17,7 +20,12 @@ public sealed record BasedEvidence(EvidenceBasis Basis, IReadOnlyDictionary<Laye
         }
 
         var empty = KeptLayer.Empty(Basis, layer);
-        return HelmFit.Of(Basis.ModelOf(layer, empty.Sailed, empty.Boats), empty.Sums, LayerRuns.None, []);
+        return HelmFit.Of(
+            Basis.ModelOf(layer, empty.Sailed, empty.Boats),
+            empty.Sums,
+            IsBeingRead ? LayerRuns.BeingRead : LayerRuns.None,
+            []
+        );
     }
 }
 
@@ -29,6 +37,9 @@ public sealed class ClassEvidence(BasedEvidence draft, BasedEvidence published)
 {
     /// <summary>What the kept sums rest on.</summary>
     public IReadOnlyList<EvidenceBasis> Bases { get; } = [.. new[] { draft.Basis, published.Basis }.DistinctBy(basis => basis.Key)];
+
+    /// <summary>Whether the runs are being read anew, so that nothing is said of them for a moment.</summary>
+    public bool IsBeingRead => draft.IsBeingRead || published.IsBeingRead;
 
     /// <summary>The newest runs of each band of each layer.</summary>
     public IEnumerable<SessionEvidence> Listed => draft.Fits.Values.SelectMany(fit => fit.Runs.Listed);

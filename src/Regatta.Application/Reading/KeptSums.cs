@@ -12,17 +12,17 @@ namespace Regatta.Application.Reading;
 /// <summary>What the logs of a class say, out of the kept sums; worked out anew where they are behind.</summary>
 public sealed class KeptSums(KeptEvidence kept, Borrowed borrowed, Logs logs)
 {
-    /// <summary>With so many runs, weights are sought anew where somebody waits for the page (ours); of more, behind their back.</summary>
-    private const int WaitedFor = 2000;
+    /// <summary>So many runs are read anew while somebody waits for the page (ours); more of them, behind their back.</summary>
+    public int WaitedFor { get; init; } = 2000;
 
     private readonly ConcurrentDictionary<(ClassRef, string), bool> waiting = new();
 
-    private readonly Channel<(ClassRef Class, Func<Task> Work)> behind = Channel.CreateBounded<(ClassRef, Func<Task>)>(
+    private readonly Channel<(ClassRef Class, Func<Task> Work)> work = Channel.CreateBounded<(ClassRef, Func<Task>)>(
         new BoundedChannelOptions(64) { FullMode = BoundedChannelFullMode.DropWrite }
     );
 
     /// <summary>What is to be done behind the readers' back, as it comes in.</summary>
-    public IAsyncEnumerable<(ClassRef Class, Func<Task> Work)> BehindAsync(CancellationToken stop) => behind.Reader.ReadAllAsync(stop);
+    public IAsyncEnumerable<(ClassRef Class, Func<Task> Work)> BehindAsync(CancellationToken stop) => work.Reader.ReadAllAsync(stop);
 
     /// <summary>What the logs say under the draft's definition and under the published one.</summary>
     /// <param name="stamp">The class.</param>
@@ -49,6 +49,9 @@ public sealed class KeptSums(KeptEvidence kept, Borrowed borrowed, Logs logs)
         );
     }
 
+    /// <summary>Has the weights of a class's runs sought anew, though they hardly grew.</summary>
+    public Task WeighAnewAsync(ClassRef one) => kept.UnsettleAsync(one);
+
     /// <summary>With what other clubs gave, where it still fits.</summary>
     private static BasedEvidence Borrowing(BasedEvidence own, IReadOnlyList<BorrowedFile> given)
     {
@@ -69,29 +72,26 @@ public sealed class KeptSums(KeptEvidence kept, Borrowed borrowed, Logs logs)
 
     private async Task<BasedEvidence> OfAsync(ClassStamp stamp, EvidenceBasis basis, IReadOnlyList<string> wanted)
     {
-        if (await kept.ReadAsync(stamp.Class, basis, stamp.LogRevision) is not { } found)
+        var found = await kept.ReadAsync(stamp.Class, basis, stamp.LogRevision);
+        if (found is { HasGrown: false })
         {
-            return await MakeAsync(stamp, basis, wanted);
+            return new(basis, found.Fits);
         }
 
-        if (found.HasGrown && found.Runs <= WaitedFor)
+        if ((found?.Runs ?? await logs.CountRunsAsync(stamp.Class, WaitedFor + 1)) <= WaitedFor)
         {
-            return await MakeAsync(stamp, basis, wanted);
+            return await MakeAsync(stamp, basis, wanted, behind: false);
         }
 
-        if (found.HasGrown)
-        {
-            SeekBehind(stamp, basis, wanted);
-        }
-
-        return new(basis, found.Fits);
+        MakeBehind(stamp, basis, wanted);
+        return new(basis, found?.Fits ?? new Dictionary<Layer, HelmFit>()) { IsBeingRead = found is null };
     }
 
-    /// <summary>Has weights sought anew behind the readers' back, once however many read meanwhile.</summary>
-    private void SeekBehind(ClassStamp stamp, EvidenceBasis basis, IReadOnlyList<string> wanted)
+    /// <summary>Has runs read anew behind the readers' back, once however many read meanwhile.</summary>
+    private void MakeBehind(ClassStamp stamp, EvidenceBasis basis, IReadOnlyList<string> wanted)
     {
         var asked = (stamp.Class, basis.Key);
-        if (!waiting.TryAdd(asked, true) || behind.Writer.TryWrite((stamp.Class, WorkAsync)))
+        if (!waiting.TryAdd(asked, true) || work.Writer.TryWrite((stamp.Class, WorkAsync)))
         {
             return;
         }
@@ -102,7 +102,7 @@ public sealed class KeptSums(KeptEvidence kept, Borrowed borrowed, Logs logs)
         {
             try
             {
-                await MakeAsync(stamp, basis, wanted);
+                await MakeAsync(stamp, basis, wanted, behind: true);
             }
             finally
             {
@@ -112,7 +112,7 @@ public sealed class KeptSums(KeptEvidence kept, Borrowed borrowed, Logs logs)
     }
 
     /// <summary>Works out all layers from nothing, and keeps them.</summary>
-    private async Task<BasedEvidence> MakeAsync(ClassStamp stamp, EvidenceBasis basis, IReadOnlyList<string> wanted)
+    private async Task<BasedEvidence> MakeAsync(ClassStamp stamp, EvidenceBasis basis, IReadOnlyList<string> wanted, bool behind)
     {
         var runs = (await logs.EvidenceAsync(stamp.Class)).Where(basis.Takes).ToLookup(run => run.Layer);
         var layers = runs.Select(group =>
@@ -122,7 +122,7 @@ public sealed class KeptSums(KeptEvidence kept, Borrowed borrowed, Logs logs)
                 return new FreshLayer(group.Key, sums, fitted, own);
             })
             .ToList();
-        await kept.WriteAsync(stamp.Class, basis, stamp.LogRevision, layers, wanted);
+        await kept.WriteAsync(stamp.Class, basis, stamp.LogRevision, layers, wanted, behind);
         return new(
             basis,
             layers.ToDictionary(

@@ -43,6 +43,9 @@ public sealed record BandHelm(
     /// <summary>How the class tells balance.</summary>
     public BalanceCheck Balance { get; init; } = BalanceCheck.Usual;
 
+    /// <summary>Whether the runs are being read anew, so that nothing is said of the band for a moment.</summary>
+    public bool IsBeingRead { get; init; }
+
     /// <summary>A season: a band nobody logged for longer is stale.</summary>
     public static readonly TimeSpan Season = TimeSpan.FromDays(365);
 
@@ -71,6 +74,7 @@ public sealed record BandHelm(
         );
         return judged with
         {
+            IsBeingRead = runs.AreBeingRead,
             Verdict =
                 valid.Count < EvidenceRules.Enough ? HelmVerdict.TooFew
                 : today - valid.Newest > Season ? HelmVerdict.Stale
@@ -84,6 +88,7 @@ public sealed record BandHelm(
     public string Sentence =>
         Verdict switch
         {
+            HelmVerdict.TooFew when IsBeingRead => "The logs are being read anew; what they say comes in a moment.",
             HelmVerdict.TooFew => $"{Counted} here; {EvidenceRules.Enough} are needed before the logs can tell.",
             HelmVerdict.Stale => $"{Counted} here, but none for a season.",
             HelmVerdict.Supported => $"{Carried}: {OfHundred} of 100 that it is {Aimed}.",

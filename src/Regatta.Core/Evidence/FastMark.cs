@@ -41,6 +41,12 @@ public sealed record FastMark(Mark Median, Mark Low, Mark High, int Runs)
     public static FastMark? Of(Control control, QuestionKey question, IEnumerable<SessionEvidence> runs) =>
         Of(control, runs, run => run.Answers.TryGetValue(question, out var answer) && !answer.IsOff ? 1 : 0);
 
+    /// <summary>Of runs that all count alike.</summary>
+    /// <param name="control">The control.</param>
+    /// <param name="runs">The runs.</param>
+    /// <returns>Null where too few of them noted its mark.</returns>
+    public static FastMark? OfAll(Control control, IEnumerable<SessionEvidence> runs) => Of(control, runs, _ => 1);
+
     private static FastMark? Of(Control control, IEnumerable<SessionEvidence> runs, Func<SessionEvidence, double> weigh)
     {
         List<(double Value, double Weight)> marks =

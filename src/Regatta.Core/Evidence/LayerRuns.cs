@@ -47,6 +47,12 @@ public sealed class LayerRuns
     /// <summary>No runs.</summary>
     public static LayerRuns None { get; } = new(_ => default, [], []);
 
+    /// <summary>Runs that are being read anew: nothing is known of them for a moment.</summary>
+    public static LayerRuns BeingRead { get; } = new(_ => default, [], []) { AreBeingRead = true };
+
+    /// <summary>Whether they are being read anew, so that nothing is said of them.</summary>
+    public bool AreBeingRead { get; private init; }
+
     /// <summary>Counts runs and lists the newest of each band.</summary>
     public static LayerRuns Of(ClassDefinition definition, IReadOnlyList<SessionEvidence> runs) =>
         new(

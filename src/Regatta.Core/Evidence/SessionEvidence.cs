@@ -69,6 +69,9 @@ public sealed record SessionEvidence(
     /// <summary>The boat's number; null when none was named.</summary>
     public long? Boat { get; init; }
 
+    /// <summary>What its track told; null without one, and where the log has several runs.</summary>
+    public TrackEvidence? Track { get; init; }
+
     /// <summary>How much stronger the wind was for the crew aboard than for the class's; 1 when that is not known.</summary>
     public double WindFactor { get; init; } = 1;
 

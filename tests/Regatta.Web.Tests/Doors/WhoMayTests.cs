@@ -200,6 +200,7 @@ public sealed class WhoMayTests(ClubHost host)
         Member      GET  Logging/SetAgainPage -
         Member      GET  NotYours -
         Member      GET  Planning/CalendarPage -
+        Member      GET  Planning/Coming -
         Member      GET  Planning/MyFeed -
         Member      GET  Planning/OneDay -
         Member      GET  Publishing/Compare -
@@ -236,6 +237,7 @@ public sealed class WhoMayTests(ClubHost host)
         Member      POST Logging/Log -
         Member      POST Logging/Logbook BringBack Import
         Member      POST Logging/OneLog - Track
+        Member      POST Planning/Coming - StayAway
         Member      POST Planning/MyFeed - Withdraw
         Member      POST Rigging/OneProcedure -
         Member      POST Rigging/RigUp - Finish
@@ -280,6 +282,7 @@ public sealed class WhoMayTests(ClubHost host)
         Captain     POST Publishing/Versions - Restore
         Captain     POST Balance/EditCures - Usual
         Captain     POST Evidence/Exchange - Weigh
+        Captain     POST Evidence/WhatLogsProve Weigh
         Captain     POST Planning/TrialList -
         Captain     POST Balance/EditDrawing - Tape
         Captain     POST Rigging/CautionList -

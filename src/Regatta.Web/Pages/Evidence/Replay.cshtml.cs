@@ -4,17 +4,23 @@ using Regatta.Application.Reading;
 using Regatta.Core;
 using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
+using Regatta.Core.Matrices;
+using Regatta.Core.Wind;
+using Regatta.Store;
 using Regatta.Web.Access;
 using Regatta.Web.Pages.Balance;
 
 namespace Regatta.Web.Pages.Evidence;
 
-/// <summary>The seasons of a class once more, run by run: what would have been said of each band after so many runs, on the marks of
-/// today; for members. Names nobody.</summary>
+/// <summary>The seasons of a class once more, run by run: what would have been said of each band after so many runs, on the marks
+/// that were published then; for members. Names nobody.</summary>
 [Authorize(Policies.Member)]
-public sealed class ReplayModel(ClubContext here, ClassCache cache) : PageModel
+public sealed class ReplayModel(ClubContext here, ClassCache cache, Versions versions) : PageModel
 {
     private const string Slider = "after";
+
+    private Matrix marks = null!;
+    private Matrix? first;
 
     public ClassDefinition Class { get; private set; } = null!;
 
@@ -28,6 +34,17 @@ public sealed class ReplayModel(ClubContext here, ClassCache cache) : PageModel
 
     /// <summary>When the last of those was sailed; null before the first.</summary>
     public DateTimeOffset? Until { get; private set; }
+
+    /// <summary>The version whose marks it stands on; null for the draft, where none was published by then.</summary>
+    public PublishedVersion? Version { get; private set; }
+
+    /// <summary>The marks of the controls that balance her in a band, and whether they moved since the first version.</summary>
+    public IEnumerable<(Control Control, string Mark, bool Moved)> MarksOf(WindBand band) =>
+        from control in Class.HelmControls
+        let now = marks[band, control]?.Mark
+        where now is not null
+        let then = first?[band, control]?.Mark
+        select (control, control.Scale.Show(now.Value), then is { } was && was.DistanceTo(now.Value) > 1e-6);
 
     /// <summary>The helm of each band as it was known then, with what was proposed.</summary>
     public IReadOnlyList<(BandHelm Helm, Proposal? Proposal)> Bands { get; private set; } = [];
@@ -55,7 +72,11 @@ public sealed class ReplayModel(ClubContext here, ClassCache cache) : PageModel
             basis.ModelOf(Layer.Layer, ReferenceCard.Middle(runs), [.. runs.Select(run => run.Boat).OfType<long>().Distinct()]),
             [.. runs.Take(After)]
         );
-        var proposer = new Proposer(Class, view.Set.AsSailed(Layer.Layer), fit, Until ?? view.Today);
+        List<PublishedVersion> known = [.. (await versions.AllAsync(view.Ref)).Where(one => IsOfToday(one, Layer.Layer)).Reverse()];
+        Version = known.FindLast(one => one.At <= (Until ?? DateTimeOffset.MinValue)) ?? known.FirstOrDefault();
+        first = known.FirstOrDefault()?.Set.AsSailed(Layer.Layer);
+        marks = (Version?.Set ?? view.Set).AsSailed(Layer.Layer);
+        var proposer = new Proposer(Class, marks, fit, Until ?? view.Today);
         Bands =
         [
             .. Class
@@ -64,4 +85,8 @@ public sealed class ReplayModel(ClubContext here, ClassCache cache) : PageModel
                 .Select(helm => (helm, proposer.In(helm.Band).Count > 0 ? proposer.In(helm.Band)[0] : null)),
         ];
     }
+
+    /// <summary>Whether a version has the bands and sails of today, so that its marks can be compared.</summary>
+    private bool IsOfToday(PublishedVersion version, Layer layer) =>
+        version.Set.Layers.Has(layer) && version.Class.Bands.Equals(Class.Bands);
 }

@@ -1,9 +1,13 @@
 using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Regatta.Application.Reading;
+using Regatta.Core;
 using Regatta.Core.Evidence;
 using Regatta.Core.Fleet;
 using Regatta.Core.Questions;
+using Regatta.Core.Trials;
+using Regatta.Core.Units;
 using Regatta.Core.Wind;
 using Regatta.Store;
 using Regatta.Web.Access;
@@ -11,9 +15,10 @@ using Regatta.Web.Drawings;
 
 namespace Regatta.Web.Pages.Evidence;
 
-/// <summary>How far the logs of a class can be believed, and what was fast; for members. Names boats, and nobody.</summary>
-[Authorize(Policies.Member)]
-public sealed class WhatLogsProveModel(ClubContext here, Boats boats) : PageModel
+/// <summary>How far the logs of a class can be believed, and what was fast; for members. Its captain has runs weighed anew.
+/// Names boats, and nobody.</summary>
+[Authorize(Policies.ReadsClass)]
+public sealed class WhatLogsProveModel(ClubContext here, Boats boats, KeptSums sums, UnitPreferences units) : PageModel
 {
     private IReadOnlyDictionary<long, string> names = new Dictionary<long, string>();
 
@@ -32,6 +37,12 @@ public sealed class WhatLogsProveModel(ClubContext here, Boats boats) : PageMode
     /// <summary>Where controls stood in runs that felt fast.</summary>
     public IReadOnlyList<(WindBand Band, Control Control, FastMark Fast)> Fast { get; private set; } = [];
 
+    /// <summary>Where controls stood in the better half of runs with a track, in what, and where in the other half.</summary>
+    public IReadOnlyList<(WindBand Band, Control Control, string In, QuickMark Quick)> Quick { get; private set; } = [];
+
+    /// <summary>What a step was worth where boats sailed beside each other with tracks.</summary>
+    public IReadOnlyList<(WindBand Band, Control Control, PairedDifference Worth)> Beside { get; private set; } = [];
+
     /// <summary>Whether the card's mark lies outside what felt fast.</summary>
     public bool IsElsewhere((WindBand Band, Control Control, FastMark Fast) one) =>
         Layer.Matrix[one.Band, one.Control]?.Mark is not { } mark
@@ -41,7 +52,29 @@ public sealed class WhatLogsProveModel(ClubContext here, Boats boats) : PageMode
     /// <summary>Where controls stood when the question on them was answered as it should be.</summary>
     public IReadOnlyList<(WindBand Band, Control Control, Question Question, FastMark Right)> Right { get; private set; } = [];
 
+    /// <summary>A mark with its interval.</summary>
+    public static string Between(Control control, FastMark mark) =>
+        control.Scale.Show(mark.Median)
+        + (mark.Low == mark.High ? "" : $" ({control.Scale.Show(mark.Low)} to {control.Scale.Show(mark.High)})");
+
+    /// <summary>A difference of speeds in the reader's unit.</summary>
+    public string SpeedOf(double metresPerSecond) =>
+        $"{NumberText.Signed(Speed.FromMetresPerSecond(metresPerSecond).In(units.Wind), 2)} {units.Wind.Symbol()}";
+
+    [TempData]
+    public string? Done { get; set; }
+
     public string NameOf(long boat) => names.GetValueOrDefault(boat, "a boat that is gone");
+
+    /// <summary>Has the weights of the runs sought anew.</summary>
+    public async Task<IActionResult> OnPostWeighAsync(string? plan, string? mode)
+    {
+        var view = await here.ClassAsync();
+        await sums.WeighAnewAsync(view.Ref);
+        Done = "The runs are weighed anew.";
+        var layer = view.Set.Layers.Nearest(plan, mode);
+        return Redirect($"{here.ClassPath}/evidence?plan={layer.Plan}&mode={layer.Mode}");
+    }
 
     public async Task OnGetAsync(string? plan, string? mode)
     {
@@ -71,6 +104,27 @@ public sealed class WhatLogsProveModel(ClubContext here, Boats boats) : PageMode
             let fast = FastMark.Of(control, Layer.Evidence.Runs.In(band.Id))
             where fast is not null
             select (band, control, fast),
+        ];
+        Quick =
+        [
+            .. from band in Class.Bands.All
+            from control in Class.Marked
+            from one in ((string, QuickMark?)[])
+                [
+                    ("speed made good", QuickMark.OfSpeed(control, Layer.Evidence.Runs.In(band.Id))),
+                    ("height", QuickMark.OfHeight(control, Layer.Evidence.Runs.In(band.Id))),
+                ]
+            where one.Item2 is not null
+            orderby one.Item2.Differs descending
+            select (band, control, one.Item1, one.Item2),
+        ];
+        Beside =
+        [
+            .. from band in Class.Bands.All
+            from control in Class.Marked
+            let worth = BesideEachOther.Of(control, Layer.Evidence.Runs.In(band.Id))
+            where worth is not null
+            select (band, control, worth),
         ];
         Right =
         [

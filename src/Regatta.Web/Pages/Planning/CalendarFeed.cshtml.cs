@@ -2,6 +2,7 @@ using System.Text;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Regatta.Application;
 using Regatta.Formats.Calendars;
 using Regatta.Store;
 
@@ -10,11 +11,12 @@ namespace Regatta.Web.Pages.Planning;
 /// <summary>A club's days on the water as a feed, for the calendar of whichever member made the unguessable address. It carries no notes
 /// but which trials are planned, and names nobody. For anybody.</summary>
 [AllowAnonymous]
-public sealed class CalendarFeedModel(CalendarFeeds feeds, Outings outings, Classes classes, Trials trials, TimeProvider clock) : PageModel
+public sealed class CalendarFeedModel(CalendarFeeds feeds, Clubs clubs, Outings outings, Classes classes, Trials trials, TimeProvider clock)
+    : PageModel
 {
     public async Task<IActionResult> OnGetAsync(string token)
     {
-        if (await feeds.FindAsync(token) is not { } club)
+        if (await feeds.FindAsync(token) is not { } club || await clubs.FindAsync(club) is not { } whole)
         {
             return NotFound();
         }
@@ -24,14 +26,13 @@ public sealed class CalendarFeedModel(CalendarFeeds feeds, Outings outings, Clas
         var days = (await outings.EndingAfterAsync(club, clock.GetUtcNow().AddYears(-1))).Select(day =>
             day.Outing with
             {
-                Notes = string.Join(
-                    "\n",
-                    tried
-                        .Where(trial => trial.Outing == day.Number)
-                        .Select(trial => $"Trial: {names.GetValueOrDefault(trial.ClassKey, trial.ClassKey)}, {trial.Trial.Control.Name}")
-                ),
+                Notes = string.Join("\n", tried.Where(trial => trial.Outing == day.Number).Select(Told)),
             }
         );
+
+        string Told(PlannedTrial trial) =>
+            $"Trial: {names.GetValueOrDefault(trial.ClassKey, trial.ClassKey)}, {trial.Trial.Control.Name}"
+            + (trial.Plan.BeginsAt is { } begins ? $", {TimeZoneInfo.ConvertTime(begins, whole.Zone()):HH:mm}" : "");
         return File(
             Encoding.UTF8.GetBytes(CalendarFile.Write(days, key => names.GetValueOrDefault(key, key), clock.GetUtcNow())),
             "text/calendar",

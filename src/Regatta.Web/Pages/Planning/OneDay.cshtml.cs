@@ -8,6 +8,7 @@ using Regatta.Core.Fleet;
 using Regatta.Core.Measuring;
 using Regatta.Core.Outings;
 using Regatta.Core.Station;
+using Regatta.Core.Trials;
 using Regatta.Core.Wind;
 using Regatta.Store;
 using Regatta.Web.Access;
@@ -24,6 +25,7 @@ public sealed class OneDayModel(
     PlanDays plan,
     Classes classes,
     Trials trials,
+    Comers comers,
     ClassCache cache,
     Boats boats,
     WindLog wind,
@@ -32,6 +34,7 @@ public sealed class OneDayModel(
 ) : PageModel
 {
     private IReadOnlyList<FleetLine> fleet = [];
+    private IReadOnlyList<BoatOut> all = [];
 
     public PlannedOuting Day { get; private set; } = null!;
 
@@ -40,7 +43,16 @@ public sealed class OneDayModel(
 
     public int Blocks { get; private set; }
 
-    public IReadOnlyList<BoatOut> Boats { get; private set; } = [];
+    public IReadOnlyList<BoatOut> Boats => Day.Outing.Kind == OutingKind.Marking ? [] : all;
+
+    /// <summary>Who says they come.</summary>
+    public IReadOnlyList<Comer> Comers { get; private set; } = [];
+
+    /// <summary>Whether one comes oneself.</summary>
+    public ComingForm Ask => new(Day, all, NameOf, Comers.FirstOrDefault(one => one.Person == here.Actor.Person), null);
+
+    /// <summary>What would teach most in each class in the wind that is forecast; of a day to come.</summary>
+    public IReadOnlyList<(ClassDefinition Class, WindBand Band, TestChoice Choice)> ToTest { get; private set; } = [];
 
     /// <summary>What is tried that day.</summary>
     public IReadOnlyList<PlannedTrial> Tried { get; private set; } = [];
@@ -63,8 +75,14 @@ public sealed class OneDayModel(
 
         Day = day;
         fleet = await classes.FleetAsync(here.Club.Ref);
-        Boats = day.Outing.Kind == OutingKind.Marking ? [] : await outings.BoatsAsync(here.Club.Ref, day);
-        Marking = day.Outing.Kind == OutingKind.Marking ? await MarkingAsync(day.Outing) : [];
+        all = await outings.BoatsAsync(here.Club.Ref, day);
+        Comers = await comers.AllAsync(here.Club.Ref, number);
+        var views = (await cache.AllAsync(here.Club.Ref)).Classes.Where(view => day.Outing.Classes.Contains(view.Class.Key)).ToList();
+        Marking = day.Outing.Kind == OutingKind.Marking ? await MarkingAsync(day.Outing, views) : [];
+        ToTest =
+            day.Outing is { Kind: OutingKind.Training, Forecast: { } forecast } && !Over
+                ? [.. views.Select(view => MostTeaching(view, forecast)).OfType<(ClassDefinition, WindBand, TestChoice)>()]
+                : [];
         Tried = await trials.OfDayAsync(here.Club.Ref, number);
         var blocks = await wind.BlocksAsync(here.Club.Ref, WindSummary.BlockOf(day.Outing.From), day.Outing.To);
         var height = stations.Of(here.Club.Ref).Height;
@@ -72,15 +90,22 @@ public sealed class OneDayModel(
         return Page();
     }
 
-    private async Task<IReadOnlyList<(ClassDefinition Class, MarkingDay Day)>> MarkingAsync(Outing day)
+    private static (ClassDefinition, WindBand, TestChoice)? MostTeaching(ClassView view, WindRange forecast)
     {
-        var all = new List<(ClassDefinition, MarkingDay)>();
-        foreach (var view in (await cache.AllAsync(here.Club.Ref)).Classes.Where(view => day.Classes.Contains(view.Class.Key)))
+        var layer = view.Set.Layers.Nearest(null, null);
+        var (matrix, band) = (view.Set.AsSailed(layer), view.Class.Bands.At(forecast.Mean));
+        return NextTest.Of(view.On(layer).Evidence, matrix, band, afloat: true) is [var choice, ..] ? (view.Class, band, choice) : null;
+    }
+
+    private async Task<IReadOnlyList<(ClassDefinition Class, MarkingDay Day)>> MarkingAsync(Outing day, IEnumerable<ClassView> views)
+    {
+        var marking = new List<(ClassDefinition, MarkingDay)>();
+        foreach (var view in views)
         {
-            all.Add((view.Class, MarkingDay.Of(view.Class, await boats.AllAsync(view.Ref), day.From)));
+            marking.Add((view.Class, MarkingDay.Of(view.Class, await boats.AllAsync(view.Ref), day.From)));
         }
 
-        return all;
+        return marking;
     }
 
     public async Task<IActionResult> OnPostAsync(long number)

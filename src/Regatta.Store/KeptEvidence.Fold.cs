@@ -1,0 +1,115 @@
+using Dapper;
+using Npgsql;
+using Regatta.Core.Evidence;
+using Regatta.Core.Fleet;
+
+namespace Regatta.Store;
+
+/// <summary>How a log folds itself in.</summary>
+public sealed partial class KeptEvidence
+{
+    /// <summary>Folds what a log says now into what is kept, in place of what it said before. Called last in the transaction that changed
+    /// it.</summary>
+    /// <param name="connection">The log's.</param>
+    /// <param name="transaction">The log's.</param>
+    /// <param name="one">The class.</param>
+    /// <param name="number">The log.</param>
+    /// <param name="before">The revision of the logs before.</param>
+    /// <param name="bases">What is kept rests on; what rests on anything else stays behind.</param>
+    internal static async Task FoldAsync(
+        NpgsqlConnection connection,
+        NpgsqlTransaction transaction,
+        ClassRef one,
+        long number,
+        long before,
+        IReadOnlyList<EvidenceBasis> bases
+    )
+    {
+        if (bases.Count == 0)
+        {
+            return;
+        }
+
+        // A log is never lost for its sums: where they cannot be had, they stay behind.
+        await transaction.SaveAsync("fold");
+        try
+        {
+            await FoldInAsync(connection, transaction, one, number, before, bases);
+        }
+        catch (Exception trouble) when (trouble is ArgumentException or ArithmeticException)
+        {
+            await transaction.RollbackAsync("fold");
+        }
+    }
+
+    private static async Task FoldInAsync(
+        NpgsqlConnection connection,
+        NpgsqlTransaction transaction,
+        ClassRef one,
+        long number,
+        long before,
+        IReadOnlyList<EvidenceBasis> bases
+    )
+    {
+        var after = await LogRevisionAsync(connection, transaction, one);
+        var sessions = await NamelessLogs.EvidenceAsync(connection, one, [number], transaction);
+        foreach (var basis in bases)
+        {
+            var keys = new KeptKey(one.Club.Number, one.Number, basis.Key);
+            if (await KeptBasisRow.FindAsync(connection, transaction, keys) is not { } found || found.LogRevision != before)
+            {
+                continue;
+            }
+
+            var layers = await KeptLayerRow.AllAsync(connection, transaction, keys);
+            var (touched, grown) = (new HashSet<Layer>(), 0);
+            foreach (var old in await KeptRunRow.TakeOutAsync(connection, transaction, keys, number))
+            {
+                await TallyRow.TakeOutAsync(connection, transaction, keys, old);
+                if (old.ToKept(layers.GetValueOrDefault(old.Layer)?.Sums.Width ?? 0) is { } kept)
+                {
+                    layers[old.Layer] = layers[old.Layer].Without(kept);
+                    touched.Add(old.Layer);
+                    grown--;
+                }
+            }
+
+            foreach (var session in sessions.Where(basis.Takes))
+            {
+                var layer = layers.GetValueOrDefault(session.Layer) ?? KeptLayer.Before(basis, session.Layer, session);
+                var (with, run) = layer.With(basis, session.Layer, session);
+                layers[session.Layer] = with;
+                touched.Add(session.Layer);
+                grown += run is null ? 0 : 1;
+                var facts = basis.FactsOf(session).ToList();
+                await KeptRunRow.AddAsync(connection, transaction, keys, session, run, facts);
+                await TallyRow.AddAsync(
+                    connection,
+                    transaction,
+                    keys,
+                    session.Layer,
+                    [.. facts.Select(fact => new FactTally(fact, 1, session.SailedAt))]
+                );
+            }
+
+            foreach (var layer in touched)
+            {
+                await KeptLayerRow.SaveAsync(connection, transaction, keys, layer, layers[layer]);
+            }
+
+            await connection.ExecuteAsync(
+                "update kept_bases set log_revision = @after, runs = runs + @grown "
+                    + "where (club_id, class_id, basis) = (@Club, @Class, @Basis)",
+                new
+                {
+                    keys.Club,
+                    keys.Class,
+                    keys.Basis,
+                    after,
+                    grown,
+                },
+                transaction
+            );
+        }
+    }
+}

@@ -1,0 +1,188 @@
+using Regatta.Core;
+using Regatta.Core.Fleet;
+using Regatta.Core.Marks;
+using Regatta.Core.Trials;
+using Regatta.Core.Wind;
+using Regatta.Store;
+using Regatta.Web.Forms;
+
+namespace Regatta.Web.Pages.Planning;
+
+/// <summary>What can be planned with: the marks of a band, the boats of the class, a day, and who says they come on it.</summary>
+/// <param name="Class">The class.</param>
+/// <param name="Layer">With which sails.</param>
+/// <param name="Band">In which band.</param>
+/// <param name="CardOf">What stands on the card there; null for nothing.</param>
+/// <param name="Choices">What would teach most, first.</param>
+/// <param name="Boats">All boats of the class.</param>
+/// <param name="Day">The day it is planned for; null for any.</param>
+/// <param name="Comers">Who of the class comes on it.</param>
+public sealed record TrialMeans(
+    ClassDefinition Class,
+    Layer Layer,
+    WindBand Band,
+    Func<Control, Mark?> CardOf,
+    IReadOnlyList<TestChoice> Choices,
+    IReadOnlyList<Boat> Boats,
+    PlannedOuting? Day,
+    IReadOnlyList<Comer> Comers
+)
+{
+    /// <summary>The boats, those that come in front.</summary>
+    public IReadOnlyList<Boat> BoatsByComing =>
+        [
+            .. Boats
+                .OrderBy(boat => Comers.All(one => one.Boat != boat.Number))
+                .ThenBy(boat => boat.Name, StringComparer.CurrentCultureIgnoreCase),
+        ];
+
+    /// <summary>How many of them come.</summary>
+    public int BoatsComing => Boats.Count(boat => Comers.Any(one => one.Boat == boat.Number));
+}
+
+/// <summary>The form that plans a trial.</summary>
+public sealed class TrialForm(TrialMeans means, IReadOnlyDictionary<string, string> typed, ClubClock clock)
+{
+    public const string Ladder = "one boat, back and forth";
+    public const string LineUp = "two boats side by side, and swap";
+    private const string NoBoat = "none";
+    private const string Open = "open";
+
+    private readonly FormReader form = new();
+
+    public bool Ok => form.Ok;
+
+    public IEnumerable<Field> Fields => ((IEnumerable<Field>)[.. Settings, .. Begins, .. Hands, Note]).Filled(typed, form);
+
+    private IEnumerable<Field> Settings =>
+        [
+            new("control", "Which control?", Most?.Control.Name ?? "")
+            {
+                Choices = [.. means.Class.Marked.Where(control => means.CardOf(control) is not null).Select(control => control.Name)],
+            },
+            new("to", "Which mark is tried?", Most is { } most ? most.Control.Scale.Show(most.At) : "")
+            {
+                Hint = $"One or two steps from the card in {means.Band.Name}.",
+            },
+            new("design", "How?", TwoBoats ? LineUp : Ladder) { Choices = [Ladder, LineUp] },
+            new("boat1", "First boat", BoatAt(0)?.Name ?? "") { Choices = [.. means.BoatsByComing.Select(boat => boat.Name)] },
+            new("boat2", "Second boat", BoatAt(1)?.Name ?? NoBoat)
+            {
+                Choices = [NoBoat, .. means.BoatsByComing.Select(boat => boat.Name)],
+                Hint = "For two boats side by side.",
+            },
+        ];
+
+    private IEnumerable<Field> Begins =>
+        means.Day is { } day
+            ? [new("begins", "When does it begin?", TimeOf(day.Outing.From)) { Hint = "Like 14:30; may be left open." }]
+            : [];
+
+    private IEnumerable<Field> Hands =>
+        means.Comers.Count > 0
+            ?
+            [
+                .. TrialRoles.Words.Select(role => new Field(Spelling.Of(role.Role), $"Who {role.Words}?", LabelOf(Usual(role.Role)))
+                {
+                    Choices = [Open, .. means.Comers.Select(LabelOf)],
+                }),
+            ]
+            : [];
+
+    private static Field Note =>
+        new("note", "What is to be minded?", "") { Type = "textarea", Hint = "Where, the mark to sail to, who calls the runs." };
+
+    /// <summary>The trial, the day it is for and how it is to go; null where something was not understood.</summary>
+    public (Trial Trial, long? Outing, TrialPlan Plan)? Read()
+    {
+        var control = means.Class.Marked.FirstOrDefault(one => one.Name == Said("control"));
+        if (control is null || means.CardOf(control) is not { } card)
+        {
+            form.Refuse("control", "Choose a control that has a mark in this band.");
+            return null;
+        }
+
+        var to = form.Need("to", Said("to"), "Which mark is tried?", control.Scale.ReadOnStep);
+        var note = Said("note").Trim();
+        if (note.Length > Limits.NoteLetters)
+        {
+            form.Refuse("note", $"Keep it under {Limits.NoteLetters} letters.");
+        }
+
+        var design = Said("design") == LineUp ? TrialDesign.LineUp : TrialDesign.Ladder;
+        var (begins, hands) = (ReadBegins(), ReadHands(design));
+        var names = design == TrialDesign.LineUp ? new[] { Said("boat1"), Said("boat2") } : [Said("boat1")];
+        var trial = new Trial(
+            means.Layer,
+            means.Band.Id,
+            control.Key,
+            card,
+            to,
+            design,
+            [.. names.Select(name => means.Boats.FirstOrDefault(boat => boat.Name == name)?.Number).OfType<long>()]
+        );
+        return form.Ok ? (trial, means.Day?.Number, new(begins, hands, note)) : null;
+    }
+
+    /// <summary>Puts why it cannot be sailed so beside its cause.</summary>
+    public void Refuse(string problem) => form.Refuse(problem.Contains("boat", StringComparison.Ordinal) ? "boat2" : "to", problem);
+
+    private TestChoice? Most => means.Choices.Count > 0 ? means.Choices[0] : null;
+
+    /// <summary>Two boats where two come, or where nobody said yet and there are two.</summary>
+    private bool TwoBoats => means.BoatsComing > 1 || (means.BoatsComing == 0 && means.Boats.Count > 1);
+
+    private Boat? BoatAt(int at) => means.BoatsByComing.Count > at ? means.BoatsByComing[at] : null;
+
+    /// <summary>Who comes with a boat steers it.</summary>
+    private Comer? Usual(TrialRole role) =>
+        role switch
+        {
+            TrialRole.SteersFirst => means.Comers.FirstOrDefault(one => one.Boat is not null && one.Boat == BoatAt(0)?.Number),
+            TrialRole.SteersSecond when TwoBoats => means.Comers.FirstOrDefault(one =>
+                one.Boat is not null && one.Boat == BoatAt(1)?.Number
+            ),
+            _ => null,
+        };
+
+    private static string LabelOf(Comer? one) =>
+        one is null ? Open
+        : one.BoatName.Length > 0 ? $"{one.Name}, {one.BoatName}"
+        : one.Name;
+
+    private DateTimeOffset? ReadBegins()
+    {
+        if (Said("begins").Trim() is not { Length: > 0 } text || means.Day is not { } day)
+        {
+            return null;
+        }
+
+        var begins = form.Need("begins", $"{clock.Field(day.Outing.From)[..10]} {text}", "", clock.ReadPlanned);
+        if (!form.Problems.ContainsKey("begins") && (begins < day.Outing.From || begins > day.Outing.To))
+        {
+            form.Refuse("begins", $"That day is from {TimeOf(day.Outing.From)} to {TimeOf(day.Outing.To)}.");
+        }
+
+        return begins;
+    }
+
+    private List<TrialHand> ReadHands(TrialDesign design)
+    {
+        var hands = (
+            from role in TrialRoles.Of(design)
+            let one = means.Comers.FirstOrDefault(one => LabelOf(one) == Said(Spelling.Of(role)))
+            where one is not null
+            select new TrialHand(role, one.Person, one.Name)
+        ).ToList();
+        if (TrialRoles.Problem(hands.ToDictionary(hand => hand.Role, hand => hand.Person)) is { } problem)
+        {
+            form.Refuse(Spelling.Of(problem.Role), problem.Why);
+        }
+
+        return hands;
+    }
+
+    private string TimeOf(DateTimeOffset at) => clock.Field(at)[^5..];
+
+    private string Said(string field) => typed.GetValueOrDefault(field, "");
+}
