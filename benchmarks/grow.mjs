@@ -67,10 +67,24 @@ async function measure(key) {
   return { logged: median(logged), edited: median(edited) };
 }
 
+/** As after a change of columns: nothing is kept of the class. How long the next look takes, and how long until it says what the logs say. */
+async function readAnew(key) {
+  const path = `/wenlow/classes/${key}`;
+  sql(`delete from kept_bases where class_id = (select id from classes where key = '${key}');
+    update classes set log_revision = log_revision + 1 where key = '${key}'`);
+  const start = performance.now();
+  await visitor.page(path);
+  const looked = performance.now() - start;
+  while ((await (await visitor.ask(`${path}/evidence`)).text()).includes("being read anew")) await new Promise((done) => setTimeout(done, 200));
+  return { looked, read: performance.now() - start };
+}
+
 const results = {};
 for (const [key, logs] of [["grow-few", few], ["grow-many", many]]) {
   const there = await bringIn(key, logs);
   results[key] = await measure(key);
+  const anew = await readAnew(key);
+  console.log(`${there} logs: columns changed, the matrix after it ${anew.looked.toFixed(0)} ms, all runs read anew ${(anew.read / 1000).toFixed(1)} s after it`);
   console.log(`${there} logs: a log and the matrix after it ${results[key].logged.toFixed(0)} ms, a cell and the matrix after it ${results[key].edited.toFixed(0)} ms`);
 }
 const ratio = (what) => results["grow-many"][what] / results["grow-few"][what];

@@ -49,6 +49,7 @@ internal static class Services
             .AddSingleton<KeptEvidence>()
             .AddSingleton<Trials>()
             .AddSingleton<Comers>()
+            .AddSingleton<Offered>()
             .AddSingleton<Borrowed>()
             .AddSingleton<BoatLogs>()
             .AddSingleton<RemovedParts>()

@@ -9,6 +9,7 @@ namespace Regatta.Store.Tests;
 public sealed class TrialStoreTests(StoreFixture store)
 {
     private readonly Trials trials = new(store.Database, store.Clock);
+    private readonly Offered offered = new(store.Database, store.Clock);
     private readonly Borrowed borrowed = new(store.Database, store.Clock);
 
     private static readonly Trial Gooseneck = new(
@@ -120,5 +121,28 @@ public sealed class TrialStoreTests(StoreFixture store)
         var newest = (await store.Classes.SnapshotAsync(draft.Stamp.Class))!.Decisions[place];
         Assert.Equal((new DateOnly(2026, 9, 30), null), (newest.AsideUntil, newest.Expected));
         Assert.All(all, decision => Assert.Equal((4.6, 4.2), (decision.Expected!.Now, decision.Expected.After)));
+    }
+
+    [Fact]
+    public async Task Offers_of_a_layer_replace_each_other_are_read_by_other_clubs_alone_and_go_with_their_class()
+    {
+        var one = (await store.FreshClassAsync()).Stamp.Class;
+        var reef = new Layer(new("reef"), new("upwind"));
+        await offered.OfferAsync(one, Layer.Usual, """{"club":"first"}""");
+        await offered.OfferAsync(one, Layer.Usual, """{"club":"again"}""");
+        await offered.OfferAsync(one, reef, """{"club":"reefed"}""");
+        Assert.Equal(2, (await offered.OfAsync(one)).Count);
+        var elsewhere = new ClubId(one.Club.Number + 1000);
+        long[] own = [.. (await offered.OfAsync(one)).Select(offer => offer.Id)];
+        Assert.Equal(
+            ["again", "reefed"],
+            (await offered.OfOthersAsync(elsewhere))
+                .Where(offer => own.Contains(offer.Id))
+                .OrderBy(offer => offer.Id)
+                .Select(offer => offer.Document.Contains("again", StringComparison.Ordinal) ? "again" : "reefed")
+        );
+        Assert.DoesNotContain(await offered.OfOthersAsync(one.Club), offer => own.Contains(offer.Id));
+        await store.Classes.DeleteAsync(one);
+        Assert.DoesNotContain(await offered.OfOthersAsync(elsewhere), offer => own.Contains(offer.Id));
     }
 }

@@ -231,6 +231,54 @@ public sealed class EvidenceTests(ClubHost host)
     }
 
     [Fact]
+    public async Task Sums_are_offered_to_the_clubs_here_taken_at_a_weight_and_withdrawn()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var captain = await club.VisitAsAsync("tamsin");
+        var other = await club.VisitAsAsync("ebbe");
+        var bundle = await captain.GetAsync($"{Quillet}/bundle.json");
+        var brought = await other.UploadAsync(
+            await other.GetAsync("/tessick/import"),
+            "/tessick/import",
+            System.Text.Encoding.UTF8.GetBytes(bundle.Text),
+            "bundle"
+        );
+        Assert.Contains("Imported", brought.Text, StringComparison.Ordinal);
+        const string Mine = $"{Quillet}/evidence/exchange";
+        const string Theirs = "/tessick/classes/quillet/evidence/exchange";
+        Assert.Null((await other.GetAsync(Theirs)).Html.QuerySelector(".offer-form"));
+        var few = await captain.SendAsync(
+            await captain.GetAsync(Mine),
+            "form[action*='handler=Offer']",
+            $"{Mine}?handler=Offer&plan=reef&mode=upwind"
+        );
+        Assert.Equal(422, (int)few.Status);
+        await captain.SendAsync(
+            await captain.GetAsync(Mine),
+            "form[action*='handler=Offer']",
+            $"{Mine}?handler=Offer&plan=full&mode=upwind"
+        );
+        Assert.Contains("offered as they were on", (await captain.GetAsync(Mine)).TextOf("main")!, StringComparison.Ordinal);
+        Assert.Null((await captain.GetAsync(Mine)).Html.QuerySelector(".offer-form"));
+
+        var offers = await other.GetAsync(Theirs);
+        Assert.Matches("Wenlow Reach Sailing Club offers the sums of [0-9]{2} runs", Words(offers.TextOf(".offer-form")!));
+        var much = await other.SendAsync(offers, ".offer-form", $"{Theirs}?handler=Take", ("weight", "200"));
+        Assert.Equal(422, (int)much.Status);
+        Assert.Contains("0 to 100", much.TextOf(".offer-form")!, StringComparison.Ordinal);
+        Assert.Equal(302, (int)(await other.SendAsync(offers, ".offer-form", $"{Theirs}?handler=Take", ("weight", "100"))).Status);
+        await captain.SendAsync(await captain.GetAsync(Mine), "form[action*='handler=Withdraw']", $"{Mine}?handler=Withdraw");
+        var late = await other.SendAsync(offers, ".offer-form", $"{Theirs}?handler=Take", ("weight", "50"));
+        Assert.Equal(422, (int)late.Status);
+        Assert.Contains("not offered any more", late.Text, StringComparison.Ordinal);
+        Assert.Null((await other.GetAsync(Theirs)).Html.QuerySelector(".offer-form"));
+        Assert.Contains(
+            "sums of Wenlow Reach Sailing Club",
+            (await other.GetAsync("/tessick/classes/quillet/evidence")).TextOf(".evidence")!
+        );
+    }
+
+    [Fact]
     public async Task A_day_for_marking_tells_which_boats_lack_what_and_when_it_is_their_turn()
     {
         await using var club = await host.AnotherAsync("IfEmpty");

@@ -63,3 +63,36 @@ test("a trial is planned at the desk, sailed run by run on a phone, and an open 
   await desk.goto(`${orlop}/evidence`);
   await expect(desk.locator(".evidence")).toContainText(`${logged + 4} runs logged`);
 });
+
+test("somebody says on a phone that they come, and the trial is planned over them; a captain has the runs weighed anew", async ({ browser }) => {
+  const desk = await (await browser.newContext()).newPage();
+  await signIn(desk, "tamsin", "/wenlow/classes/quillet/trials?band=4");
+  const on = new URL(await desk.getByRole("navigation", { name: "On which day?" }).getByRole("link").first().evaluate((link) => link.href)).searchParams.get("on");
+
+  const phoned = await (await browser.newContext({ viewport: phone })).newPage();
+  await signIn(phoned, "priya", `/wenlow/calendar/${on}`);
+  await phoned.getByLabel("What do you sail?").selectOption("Quillet: Wagtail");
+  await expectAccessible(phoned);
+  await phoned.getByRole("button", { name: "I come" }).click();
+  await expect(phoned.getByRole("region", { name: "Who comes" })).toContainText("Quillet: Wagtail");
+  await phoned.goto(`/wenlow/calendar/${on}/coming`);
+  await expectAccessible(phoned);
+  expect(await phoned.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360);
+
+  await desk.reload();
+  await desk.getByLabel("Who looks out?").selectOption({ label: await desk.locator("#looksOut option", { hasText: "Wagtail" }).textContent() });
+  await desk.getByLabel("When does it begin?").fill("18:30");
+  await expectAccessible(desk);
+  await desk.getByRole("button", { name: "Plan it" }).click();
+  await expect(desk.locator(".facts")).toContainText("looks out");
+  await phoned.goto(`/wenlow/calendar/${on}`);
+  await expect(phoned.getByRole("region", { name: "Trials" })).toContainText("18:30");
+  await phoned.getByRole("button", { name: "I do not come" }).click();
+  await expect(phoned.getByRole("region", { name: "Who comes" })).not.toContainText("Wagtail");
+
+  await desk.goto("/wenlow/classes/quillet/evidence");
+  await desk.getByRole("button", { name: "Weigh all runs anew now" }).click();
+  await expect(desk.getByRole("status")).toContainText("weighed anew");
+  await desk.goto("/wenlow/classes/quillet/evidence/exchange");
+  await expectAccessible(desk);
+});

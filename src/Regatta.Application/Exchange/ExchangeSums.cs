@@ -8,8 +8,15 @@ using Regatta.Store;
 
 namespace Regatta.Application.Exchange;
 
+/// <summary>Sums another club here offers, of columns this class has.</summary>
+/// <param name="Id">The offer's number.</param>
+/// <param name="Club">Who offers.</param>
+/// <param name="Sums">The sums.</param>
+/// <param name="OfferedAt">Since when.</param>
+public sealed record FittingOffer(long Id, string Club, SharedSums Sums, DateTimeOffset OfferedAt);
+
 /// <summary>Gives the sums of a class to another club, and borrows another’s: never a log, never a person.</summary>
-public sealed class ExchangeSums(Borrowed borrowed)
+public sealed class ExchangeSums(Borrowed borrowed, Offered offered)
 {
     /// <summary>The sums of a layer as a file.</summary>
     public static Parsed<byte[]> Give(Club club, ClassView view, Layer layer) =>
@@ -40,6 +47,36 @@ public sealed class ExchangeSums(Borrowed borrowed)
         await borrowed.AddAsync(view.Ref, club, Encoding.UTF8.GetString(SumsFile.Write(club, sums)), weight);
         return Parsed<string>.Good(read.Value.Club);
     }
+
+    /// <summary>What the other clubs here offer of this class's columns.</summary>
+    public async Task<IReadOnlyList<FittingOffer>> OffersAsync(ClassView view) =>
+        [
+            .. from offer in await offered.OfOthersAsync(view.Ref.Club)
+            let read = SumsFile.Read(Encoding.UTF8.GetBytes(offer.Document))
+            where read.Ok && read.Value.Sums.Problem(view.Class) is null
+            select new FittingOffer(offer.Id, read.Value.Club, read.Value.Sums, offer.OfferedAt),
+        ];
+
+    /// <summary>Borrows what another club here offers, at a weight.</summary>
+    /// <returns>Who offers it; or what is wrong.</returns>
+    public Task<Parsed<string>> TakeAsync(ClassView view, FittingOffer offer, double weight) =>
+        BorrowAsync(view, SumsFile.Write(offer.Club, offer.Sums), weight);
+
+    /// <summary>Offers the sums of a layer as they are now to the other clubs here.</summary>
+    /// <returns>Null; or why not.</returns>
+    public async Task<string?> OfferAsync(Club club, ClassView view, Layer layer)
+    {
+        var file = Give(club, view, layer);
+        if (file.Ok)
+        {
+            await offered.OfferAsync(view.Ref, layer, Encoding.UTF8.GetString(file.Value));
+        }
+
+        return file.Problem;
+    }
+
+    /// <summary>Offers nothing any more; what others borrowed before stays with them, as a file would.</summary>
+    public Task WithdrawAsync(ClassRef one) => offered.WithdrawAsync(one);
 
     /// <summary>Sets how much what was borrowed counts.</summary>
     public Task<bool> WeighAsync(ClassRef one, long number, double weight) => borrowed.WeighAsync(one, number, weight);

@@ -47,6 +47,6 @@ public static partial class TableText
     }
 
     /// <summary>A cell that is nothing but a ditto mark, which would open a quotation that never ends.</summary>
-    [GeneratedRegex("(?<=^|\\t)\"(?=\\t|\\r?$)", RegexOptions.Multiline)]
+    [GeneratedRegex("(?<=^|\\t)\"(?=\\t|\\r?$)", RegexOptions.Multiline, matchTimeoutMilliseconds: 1000)]
     private static partial Regex LoneQuote();
 }

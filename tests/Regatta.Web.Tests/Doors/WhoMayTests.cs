@@ -281,7 +281,7 @@ public sealed class WhoMayTests(ClubHost host)
         Captain     POST Publishing/History Redo Restore Undo
         Captain     POST Publishing/Versions - Restore
         Captain     POST Balance/EditCures - Usual
-        Captain     POST Evidence/Exchange - Weigh
+        Captain     POST Evidence/Exchange - Offer Take Weigh Withdraw
         Captain     POST Evidence/WhatLogsProve Weigh
         Captain     POST Planning/TrialList -
         Captain     POST Balance/EditDrawing - Tape

@@ -17,13 +17,19 @@ namespace Regatta.Web.Pages.Evidence;
 /// <summary>Gives a class's sums to another club and borrows another's; for who may change the class.</summary>
 [Authorize(Policies.EditsClass)]
 [EnableRateLimiting(RequestLimits.Uploads)]
-public sealed class ExchangeModel(ClubContext here, ExchangeSums exchange, Borrowed borrowed) : PageModel
+public sealed class ExchangeModel(ClubContext here, ExchangeSums exchange, Borrowed borrowed, Offered offered) : PageModel
 {
     public FormReader Form { get; } = new();
 
     public ClassView View { get; private set; } = null!;
 
     public IReadOnlyList<BorrowedFile> All { get; private set; } = [];
+
+    /// <summary>What is offered to the other clubs here.</summary>
+    public IReadOnlyList<OfferedFile> Own { get; private set; } = [];
+
+    /// <summary>What they offer.</summary>
+    public IReadOnlyList<FittingOffer> Offers { get; private set; } = [];
 
     /// <summary>The layers with enough runs to give their sums.</summary>
     public IReadOnlyList<Layer> Given => [.. View.Set.Layers.All.Where(layer => SharedSums.Of(layer, View.On(layer).Evidence).Ok)];
@@ -93,6 +99,50 @@ public sealed class ExchangeModel(ClubContext here, ExchangeSums exchange, Borro
         return Page();
     }
 
+    /// <summary>Offers the sums of a layer to the other clubs here.</summary>
+    public async Task<IActionResult> OnPostOfferAsync(string? plan, string? mode)
+    {
+        await LoadAsync();
+        if (await exchange.OfferAsync(here.Club, View, View.Set.Layers.Nearest(plan, mode)) is { } problem)
+        {
+            Form.Refuse("give", problem);
+            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+            return Page();
+        }
+
+        Done = "The clubs here may borrow them.";
+        return Redirect(Request.Path);
+    }
+
+    /// <summary>Offers nothing any more.</summary>
+    public async Task<IActionResult> OnPostWithdrawAsync()
+    {
+        await LoadAsync();
+        await exchange.WithdrawAsync(View.Ref);
+        Done = "Nothing is offered any more. What was borrowed before stays with who borrowed it.";
+        return Redirect(Request.Path);
+    }
+
+    /// <summary>Borrows what another club here offers.</summary>
+    public async Task<IActionResult> OnPostTakeAsync(long offer, string? weight)
+    {
+        await LoadAsync();
+        var counts = Form.Need($"take-{offer}", weight, "How much shall it count?", ReadWeight);
+        if (Offers.FirstOrDefault(one => one.Id == offer) is not { } found)
+        {
+            Form.Refuse("offers", "That is not offered any more.");
+        }
+        else if (Form.Ok && Form.Take($"take-{offer}", await exchange.TakeAsync(View, found, counts)) is { } club)
+        {
+            here.Note.Tell(club);
+            Done = $"Borrowed from {club}.";
+            return Redirect(Request.Path);
+        }
+
+        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        return Page();
+    }
+
     private static Parsed<double> ReadWeight(string text) =>
         NumberText
             .Read(text)
@@ -106,5 +156,7 @@ public sealed class ExchangeModel(ClubContext here, ExchangeSums exchange, Borro
     {
         View = await here.ClassAsync();
         All = await borrowed.AllAsync(View.Ref);
+        Own = await offered.OfAsync(View.Ref);
+        Offers = await exchange.OffersAsync(View);
     }
 }

@@ -25,3 +25,17 @@ create table trial_roles (
   foreign key (club_id, trial_id) references trials (club_id, id) on delete cascade,
   foreign key (club_id, person_id) references memberships on delete cascade
 );
+
+-- Sums a club offers to the other clubs of the installation, as they were when it offered them.
+create table offered_sums (
+  club_id bigint not null,
+  id bigint generated always as identity,
+  class_id bigint not null,
+  plan text not null,
+  mode text not null,
+  document jsonb not null,
+  offered_at timestamptz not null,
+  primary key (club_id, id),
+  unique (club_id, class_id, plan, mode),
+  foreign key (club_id, class_id) references classes on delete cascade
+);
