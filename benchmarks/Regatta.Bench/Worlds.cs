@@ -98,6 +98,7 @@ internal static class Worlds
                 )
             );
             Check(tolerance >= said - 0.05, "within tolerance after two seasons");
+            Check(reach >= 0.95, "within one step of where it is within tolerance");
         }
 
         var told = Share([

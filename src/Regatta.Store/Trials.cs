@@ -7,11 +7,20 @@ using Regatta.Core.Trials;
 
 namespace Regatta.Store;
 
-/// <summary>A run of a trial as it was read: both tacks in degrees, the wind in metres a second.</summary>
-public sealed record TrialReading(int Number, int Boat, double HelmPort, double HelmStarboard, double Wind, DateTimeOffset SailedAt)
+/// <summary>A run of a trial as it was read: both tacks in degrees, the wind in metres a second, what the first boat gained in
+/// lengths.</summary>
+public sealed record TrialReading(
+    int Number,
+    int Boat,
+    double HelmPort,
+    double HelmStarboard,
+    double Wind,
+    DateTimeOffset SailedAt,
+    double? Gained = null
+)
 {
     /// <summary>As the analysis counts it.</summary>
-    public TrialRun Run => new(Number, Boat, (HelmPort + HelmStarboard) / 2);
+    public TrialRun Run => new(Number, Boat, (HelmPort + HelmStarboard) / 2) { Gained = Gained };
 }
 
 /// <summary>A planned trial with what was sailed of it.</summary>
@@ -119,11 +128,11 @@ public sealed class Trials(NpgsqlDataSource database, TimeProvider clock)
         await using var connection = await database.OpenConnectionAsync();
         return await connection.ExecuteAsync(
                 """
-                insert into trial_runs (club_id, trial_id, number, boat, helm_port, helm_starboard, wind, sailed_at)
-                  select club_id, id, @Number, @Boat, @HelmPort, @HelmStarboard, @Wind, @sailedAt from trials
+                insert into trial_runs (club_id, trial_id, number, boat, helm_port, helm_starboard, wind, sailed_at, gained)
+                  select club_id, id, @Number, @Boat, @HelmPort, @HelmStarboard, @Wind, @sailedAt, @Gained from trials
                   where club_id = @club and class_id = @classId and id = @trial and ended_at is null
                 on conflict (club_id, trial_id, number, boat) do update set helm_port = excluded.helm_port,
-                  helm_starboard = excluded.helm_starboard, wind = excluded.wind
+                  helm_starboard = excluded.helm_starboard, wind = excluded.wind, gained = excluded.gained
                 """,
                 new
                 {
@@ -135,6 +144,7 @@ public sealed class Trials(NpgsqlDataSource database, TimeProvider clock)
                     run.HelmPort,
                     run.HelmStarboard,
                     run.Wind,
+                    run.Gained,
                     sailedAt = run.SailedAt.ToUniversalTime(),
                 }
             ) == 1;
@@ -189,13 +199,13 @@ public sealed class Trials(NpgsqlDataSource database, TimeProvider clock)
         ).ToList();
         var runs = (
             await connection.QueryAsync<RunRow>(
-                "select trial_id, number, boat, helm_port, helm_starboard, wind, sailed_at from trial_runs "
+                "select trial_id, number, boat, helm_port, helm_starboard, wind, sailed_at, gained from trial_runs "
                     + "where club_id = @club and trial_id = any (@trials) order by number, boat",
                 new { club = club.Number, trials = rows.Select(row => row.Id).ToArray() }
             )
         ).ToLookup(
             row => row.TrialId,
-            row => new TrialReading(row.Number, row.Boat, row.HelmPort, row.HelmStarboard, row.Wind, row.SailedAt)
+            row => new TrialReading(row.Number, row.Boat, row.HelmPort, row.HelmStarboard, row.Wind, row.SailedAt, row.Gained)
         );
         var hands = (
             await connection.QueryAsync<HandRow>(
@@ -216,7 +226,8 @@ public sealed class Trials(NpgsqlDataSource database, TimeProvider clock)
         double HelmPort,
         double HelmStarboard,
         double Wind,
-        DateTimeOffset SailedAt
+        DateTimeOffset SailedAt,
+        double? Gained
     );
 
     private sealed record Row(

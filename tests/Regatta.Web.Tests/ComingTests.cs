@@ -80,6 +80,43 @@ public sealed class ComingTests(ClubHost host)
         Assert.DoesNotContain("Priya", calendar.Text, StringComparison.Ordinal);
     }
 
+    [Fact]
+    public async Task Two_boats_beside_each_other_say_what_each_run_gained_and_the_swap_takes_the_boats_out()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var captain = await club.VisitAsAsync("tamsin");
+        var list = await captain.GetAsync($"{Trials}?band=4&on=0");
+        var address = list.Html.QuerySelector("form[action*='/trials']")!.GetAttribute("action")!;
+        var planned = await captain.SendAsync(list, "form[action*='/trials']", address, ("design", "two boats side by side, and swap"));
+        var trial = planned.Location!.ToString();
+        var card = await captain.GetAsync(trial);
+        Assert.Contains("gained on", card.TextOf(".next-run")!, StringComparison.Ordinal);
+        var odd = await captain.SendAsync(
+            card,
+            ".next-run form",
+            trial,
+            ("port", "3"),
+            ("starboard", "3"),
+            ("wind", "13"),
+            ("gained", "900")
+        );
+        Assert.Equal(422, (int)odd.Status);
+        Assert.Contains("Write lengths", odd.TextOf("#gained-problem")!, StringComparison.Ordinal);
+        // A B B A of the first boat, who gains two by herself and one at B.
+        foreach (var gained in (string[])["1", "3", "3.2", "1.2"])
+        {
+            card = await captain.GetAsync(trial);
+            await captain.SendAsync(card, ".next-run form", trial, ("port", "3"), ("starboard", "3"), ("wind", "13"), ("gained", gained));
+            card = await captain.GetAsync(trial);
+            Assert.Null(card.Html.QuerySelector("#gained"));
+            await captain.SendAsync(card, ".next-run form", trial, ("port", "3.1"), ("starboard", "3"), ("wind", "13"));
+        }
+
+        var said = (await captain.GetAsync(trial)).TextOf("section[aria-label='What it says so far']")!;
+        Assert.Contains("a boat gained 1 length a run", said, StringComparison.Ordinal);
+        Assert.Contains("That can be told", said, StringComparison.Ordinal);
+    }
+
     /// <summary>The next day the class sails.</summary>
     private static async Task<string> WednesdayAsync(Visitor visitor)
     {

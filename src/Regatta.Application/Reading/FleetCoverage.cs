@@ -56,6 +56,11 @@ public sealed record ClassCover(IReadOnlyList<BandCover> Bands, int Runs, string
             return ("Nothing is published yet: publish what is known.", "/versions");
         }
 
+        if (view.Evidence.IsBeingRead)
+        {
+            return ("The logs are being read anew: look again in a moment.", "/evidence");
+        }
+
         var proposals = view.Set.Layers.All.SelectMany(one => view.On(one).BestProposals).ToList();
         if (proposals.Count > 0)
         {

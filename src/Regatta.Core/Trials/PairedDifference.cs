@@ -4,7 +4,7 @@ namespace Regatta.Core.Trials;
 
 /// <summary>What pairs of runs say: B less A, its mean with an interval, whether that settles it, and how many more pairs would.</summary>
 /// <param name="Pairs">How many pairs.</param>
-/// <param name="Mean">B less A, in degrees.</param>
+/// <param name="Mean">B less A, in degrees of helm or in lengths.</param>
 /// <param name="Deviation">Of one difference; 0 with one pair.</param>
 /// <param name="Low">Where the interval of nineteen in twenty begins; −∞ with one pair.</param>
 /// <param name="High">Where it ends.</param>
@@ -43,15 +43,23 @@ public sealed record PairedDifference(int Pairs, double Mean, double Deviation, 
             ];
         }
 
-        // Runs 1 and 2, 3 and 4, and so on: A B, B A.
-        return
-        [
-            .. runs.GroupBy(run => (run.Number - 1) / 2)
-                .OrderBy(pair => pair.Key)
-                .Where(pair => pair.Select(run => run.Setting).Distinct().Count() == 2)
-                .Select(pair => pair.First(run => run.Setting == Setting.B).Helm - pair.First(run => run.Setting == Setting.A).Helm),
-        ];
+        return [.. Swapped(runs).Select(pair => pair.B.Helm - pair.A.Helm)];
     }
+
+    /// <summary>The lengths the boat at B gained on the one at A: of each pair of runs between which the boats swapped, half of what the
+    /// first gained more at B than at A. What one of them gains by herself falls out.</summary>
+    public static IReadOnlyList<double> Gains(IEnumerable<TrialRun> runs) =>
+        [
+            .. Swapped(runs.Where(run => run is { Boat: 0, Gained: not null }))
+                .Select(pair => (pair.B.Gained!.Value - pair.A.Gained!.Value) / 2),
+        ];
+
+    /// <summary>Runs 1 and 2, 3 and 4, and so on: A B, B A.</summary>
+    private static IEnumerable<(TrialRun A, TrialRun B)> Swapped(IEnumerable<TrialRun> runs) =>
+        runs.GroupBy(run => (run.Number - 1) / 2)
+            .OrderBy(pair => pair.Key)
+            .Where(pair => pair.Select(run => run.Setting).Distinct().Count() == 2)
+            .Select(pair => (pair.First(run => run.Setting == Setting.A), pair.First(run => run.Setting == Setting.B)));
 
     /// <summary>Whether zero lies outside the interval.</summary>
     public bool IsSettled => Pairs > 1 && (Low > 0 || High < 0);

@@ -69,6 +69,13 @@ public sealed record Trial(Layer Layer, BandId Band, ControlKey Control, Mark A,
 /// <param name="Helm">The helm carried, in degrees, mean of both tacks.</param>
 public readonly record struct TrialRun(int Number, int Boat, double Helm)
 {
+    /// <summary>No boat gains more on another in a run, in lengths.</summary>
+    public const double MostGained = 50;
+
+    /// <summary>How many lengths the first of two boats gained on the second in it, less than nothing where she lost; null where nobody
+    /// said, and of the second boat.</summary>
+    public double? Gained { get; init; }
+
     /// <summary>The setting it was sailed at.</summary>
     public Setting Setting => Trial.In(Number, Boat);
 }

@@ -26,6 +26,9 @@ create table trial_roles (
   foreign key (club_id, person_id) references memberships on delete cascade
 );
 
+-- How many lengths the first of two boats gained on the second in a run; less than nothing where she lost.
+alter table trial_runs add column gained double precision check (gained is null or (boat = 0 and gained between -50 and 50));
+
 -- Sums a club offers to the other clubs of the installation, as they were when it offered them.
 create table offered_sums (
   club_id bigint not null,

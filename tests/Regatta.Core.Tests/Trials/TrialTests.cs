@@ -62,6 +62,21 @@ public sealed class TrialTests
     }
 
     [Fact]
+    public void What_a_boat_gains_by_herself_falls_out_because_the_boats_swap()
+    {
+        // The first boat gains two lengths a run whatever is set, and B is worth one.
+        var runs = Enumerable
+            .Range(1, 8)
+            .SelectMany(run =>
+                (TrialRun[])[new(run, 0, 3) { Gained = 2 + (Trial.In(run, 0) == Setting.B ? 1 : -1) }, new TrialRun(run, 1, 3)]
+            )
+            .ToList();
+        var gains = PairedDifference.Gains(runs);
+        Assert.Equal([1, 1, 1, 1], gains);
+        Assert.Empty(PairedDifference.Gains(runs.Select(run => run with { Gained = null })));
+    }
+
+    [Fact]
     public void The_setting_that_teaches_most_is_two_steps_off_and_another_run_there_teaches_less()
     {
         var matrix = Matrix(100, 100, 100);

@@ -17,8 +17,15 @@ namespace Regatta.Web.Pages.Planning;
 
 /// <summary>The card of one trial, run by run, with what it says so far; for members, afloat on a phone.</summary>
 [Authorize(Policies.Member)]
-public sealed class OneTrialModel(ClubContext here, RunTrials running, Trials trials, Boats boats, ClubClock clock, UnitPreferences units)
-    : PageModel
+public sealed class OneTrialModel(
+    ClubContext here,
+    RunTrials running,
+    Trials trials,
+    Boats boats,
+    Outings outings,
+    ClubClock clock,
+    UnitPreferences units
+) : PageModel
 {
     private IReadOnlyList<Boat> all = [];
     private IReadOnlyDictionary<string, string> typed = new Dictionary<string, string>();
@@ -41,6 +48,12 @@ public sealed class OneTrialModel(ClubContext here, RunTrials running, Trials tr
     /// <summary>What the pairs say; null before the first.</summary>
     public PairedDifference? Result { get; private set; }
 
+    /// <summary>What the boats beside each other gained, in lengths; null where nobody said.</summary>
+    public PairedDifference? Gained { get; private set; }
+
+    /// <summary>The day it is planned for; null for any.</summary>
+    public PlannedOuting? Day { get; private set; }
+
     /// <summary>The run that comes next, and whose; null when all are sailed or it has ended.</summary>
     public (int Number, int Boat)? Next { get; private set; }
 
@@ -56,8 +69,35 @@ public sealed class OneTrialModel(ClubContext here, RunTrials running, Trials tr
                     new("port", "Helm on port, degrees", "") { InputMode = "text", Hint = "+ weather, − lee" },
                     new("starboard", "Helm on starboard, degrees", "") { InputMode = "text" },
                     new("wind", $"Wind, {units.Wind.Symbol()}", "") { InputMode = "decimal" },
+                    .. Gains,
                 ]
         ).Filled(typed, Form);
+
+    /// <summary>Of two boats the first one's run asks what she gained.</summary>
+    private IEnumerable<Field> Gains =>
+        Trial.Design == TrialDesign.LineUp && Next is { Boat: 0 }
+            ?
+            [
+                new("gained", $"Lengths {BoatName(0)} gained on {BoatName(1)}", "")
+                {
+                    InputMode = "text",
+                    Hint = "− where she lost; may be left open",
+                },
+            ]
+            : [];
+
+    /// <summary>So many lengths, whichever way.</summary>
+    public string Lengths(double lengths) =>
+        NumberText.Plain(Math.Abs(lengths), 1) is var number && number == "1" ? "1 length" : $"{number} lengths";
+
+    private static Parsed<double> ReadLengths(string text) =>
+        NumberText
+            .Read(text)
+            .Then(read =>
+                read is { Tail: "" } && Math.Abs(read.Number) <= TrialRun.MostGained
+                    ? Parsed<double>.Good(read.Number)
+                    : Parsed<double>.Bad($"Write lengths, {-TrialRun.MostGained} to {TrialRun.MostGained}.")
+            );
 
     [TempData]
     public string? Done { get; set; }
@@ -81,6 +121,8 @@ public sealed class OneTrialModel(ClubContext here, RunTrials running, Trials tr
             "How much wind was it?",
             text => WindRange.ReadSpeed(text, units.Wind)
         );
+        var gained =
+            boat == 0 && Trial.Design == TrialDesign.LineUp ? Form.May("gained", typed.GetValueOrDefault("gained"), ReadLengths) : null;
         if (run is < 1 or > Trial.MostRuns || boat < 0 || boat >= Trial.Boats.Count)
         {
             Form.Refuse("port", "That is no run of this trial.");
@@ -88,7 +130,11 @@ public sealed class OneTrialModel(ClubContext here, RunTrials running, Trials tr
 
         if (
             Form.Ok
-            && !await running.KeepAsync(View.Ref, number, new(run, boat, port.Degrees, starboard.Degrees, wind.MetresPerSecond, clock.Now))
+            && !await running.KeepAsync(
+                View.Ref,
+                number,
+                new(run, boat, port.Degrees, starboard.Degrees, wind.MetresPerSecond, clock.Now, gained)
+            )
         )
         {
             Form.Refuse("port", "This trial has ended. What you typed is still here; log it as a session.");
@@ -131,6 +177,8 @@ public sealed class OneTrialModel(ClubContext here, RunTrials running, Trials tr
         List<TrialRun> runs = [.. found.Runs.Select(one => one.Run)];
         var differences = PairedDifference.Differences(Trial.Design, runs);
         Result = differences.Count > 0 ? PairedDifference.Of(differences) : null;
+        Gained = PairedDifference.Gains(runs) is { Count: > 0 } gains ? PairedDifference.Of(gains) : null;
+        Day = found.Outing is { } day ? await outings.FindAsync(here.Club.Ref, day) : null;
         Next = found.EndedAt is not null
             ? null
             : Enumerable

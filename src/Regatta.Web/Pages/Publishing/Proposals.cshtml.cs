@@ -23,6 +23,9 @@ public sealed class ProposalsModel(
 
     public IReadOnlyList<QueuedProposal> Queue { get; private set; } = [];
 
+    /// <summary>The names of classes whose logs are being read anew, so that nothing is proposed for them for a moment.</summary>
+    public IReadOnlyList<string> BeingRead { get; private set; } = [];
+
     /// <summary>What became of the decisions, the newest first.</summary>
     public IReadOnlyList<FollowedDecision> Followed { get; private set; } = [];
 
@@ -45,6 +48,7 @@ public sealed class ProposalsModel(
         var views = (await cache.AllAsync(here.Club.Ref)).Classes;
         var blocks = await wind.BlocksAsync(here.Club.Ref, clock.Now - Looked, clock.Now);
         Queue = ProposalQueue.Of(views, [.. blocks.Where(block => block.IsWhole)], stations.Of(here.Club.Ref).Height);
+        BeingRead = [.. views.Where(view => view.Evidence.IsBeingRead).Select(view => view.Class.Name)];
         var followed = new List<FollowedDecision>();
         foreach (var view in views.Where(view => view.Decisions.Count > 0))
         {
