@@ -58,7 +58,7 @@ internal static class TestsToCome
             var card = matrix[band, HiddenBoat.Slide]!.Mark!.Value;
             var fit = new HelmFit(model, posterior, LayerRuns.None, []);
             var at = byWhatItTeaches
-                ? NextTest.All(fit, matrix, band, HiddenBoat.Slide).MaxBy(choice => choice.Gain)!.At
+                ? NextTest.Of(fit, matrix, band)[0].At
                 : HiddenBoat.Slide.Scale.StepBy(card, random.Next(-NextTest.MostSteps, NextTest.MostSteps + 1));
             var helm = boat.Truth(band, at.Position / HiddenBoat.Slide.Scale.Step) + ((random.NextDouble() - 0.5) * 2 * Math.Sqrt(3));
             sums = sums.With(new(model.Row(band, _ => at), helm, 1));

@@ -87,11 +87,13 @@ public sealed record ModeAdvice(bool Now, int Minutes, int Of)
     public string Say(string mode, string usual) =>
         (Now, Minutes) switch
         {
-            (true, _) when Minutes == Of => $"{Capital(mode)}: it held for all of the last {Of} minutes.",
-            (true, _) => $"{Capital(mode)} now: {Minutes} of the last {Of} minutes. Back to {usual} the moment it drops.",
-            (false, 0) => $"{Capital(usual)}: {mode} was possible in none of the last {Of} minutes.",
-            _ => $"{Capital(mode)} possible in {Minutes} of the last {Of} minutes: {usual}, and be ready.",
+            (true, _) when Minutes == Of => $"{Capital(mode)}: it held for all of {Last}.",
+            (true, _) => $"{Capital(mode)} now: {Minutes} of {Last}. Back to {usual} the moment it drops.",
+            (false, 0) => $"{Capital(usual)}: {mode} was possible in none of {Last}.",
+            _ => $"{Capital(mode)} possible in {Minutes} of {Last}: {usual}, and be ready.",
         };
+
+    private string Last => Of == 1 ? "the last minute" : $"the last {Of} minutes";
 
     private static string Capital(string text) => text.Length == 0 ? text : char.ToUpperInvariant(text[0]) + text[1..];
 }

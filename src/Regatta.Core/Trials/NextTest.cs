@@ -14,6 +14,9 @@ namespace Regatta.Core.Trials;
 /// <param name="Left">The share of that doubt's variance one run there leaves, 0 to 1.</param>
 public sealed record TestChoice(Control Control, Mark Card, Mark At, double Doubt, double Left)
 {
+    /// <summary>The helm expected there, in degrees.</summary>
+    public double Expected { get; init; }
+
     /// <summary>How much variance one run there takes away, in degrees².</summary>
     public double Gain => Doubt * Doubt * (1 - Left);
 }
@@ -25,7 +28,11 @@ public static class NextTest
     /// <summary>No further from the card than this: one small change at a time.</summary>
     public const int MostSteps = EvidenceRules.MostSteps;
 
-    /// <summary>The settings of a band within their scales, the one that teaches most first; one for each control.</summary>
+    /// <summary>Settings that teach no less than this share of the most teach alike (ours): then the one nearer the aim is tried.</summary>
+    public const double Alike = 0.9;
+
+    /// <summary>The settings of a band within their scales, the one that teaches most first; one for each control. Of settings that teach
+    /// alike the one whose helm is expected nearer the aim, and none that carries it past neutral where another is left.</summary>
     /// <param name="fit">What the logs say.</param>
     /// <param name="matrix">The marks as they stand.</param>
     /// <param name="band">The band.</param>
@@ -34,10 +41,20 @@ public static class NextTest
         [
             .. fit
                 .Model.Class.HelmControls.Where(control => !afloat || control.When == WhenChanged.Afloat)
-                .Select(control => All(fit, matrix, band, control).MaxBy(choice => choice.Gain))
+                .Select(control => Best(fit, matrix, band, [.. All(fit, matrix, band, control)]))
                 .OfType<TestChoice>()
                 .OrderByDescending(choice => choice.Gain),
         ];
+
+    private static TestChoice? Best(HelmFit fit, Matrix matrix, WindBand band, IReadOnlyList<TestChoice> all)
+    {
+        var aim = fit.Model.Class.Helm;
+        var now = fit.Posterior.Value(fit.Model.Row(band, one => matrix[band, one]?.Mark));
+        var sound = all.Where(choice => Proposer.KeepsSign(now, choice.Expected, aim)).ToList();
+        var open = sound.Count > 0 ? sound : all;
+        return open.Where(choice => choice.Gain >= Alike * open.Max(one => one.Gain))
+            .MinBy(choice => Math.Abs(choice.Expected - aim.Target.Degrees));
+    }
 
     /// <summary>All settings of a control, up to the most steps either way.</summary>
     public static IEnumerable<TestChoice> All(HelmFit fit, Matrix matrix, WindBand band, Control control)
@@ -58,7 +75,7 @@ public static class NextTest
             }
 
             var setting = fit.Model.Row(band, one => one.Key == control.Key ? to : matrix[band, one]?.Mark);
-            yield return new(control, mark, to, doubt, fit.Posterior.LeftAfter(step, setting));
+            yield return new(control, mark, to, doubt, fit.Posterior.LeftAfter(step, setting)) { Expected = fit.Posterior.Value(setting) };
         }
     }
 }

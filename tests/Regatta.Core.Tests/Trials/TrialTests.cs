@@ -100,6 +100,18 @@ public sealed class TrialTests
         Assert.True(again.Left > choice.Left);
     }
 
+    [Theory]
+    [InlineData(5, true)]
+    [InlineData(1.2, false)]
+    public void Of_two_settings_that_teach_alike_the_one_nearer_the_aim_is_tried(double helm, bool more)
+    {
+        // The class aims at 3°, and more of the slide takes helm away.
+        var fit = Fit([Session(11, 100, helm), Session(11, 100, helm), Session(11, 100, helm), Session(11, 100, helm)]);
+        var choice = Assert.Single(NextTest.Of(fit, Matrix(100, 100, 100), Bands.All[1]));
+        Assert.Equal(more, choice.At.Position > 100);
+        Assert.True(choice.Expected > 0);
+    }
+
     /// <summary>One run more leaves the variance the formula says: against the fit with it in.</summary>
     [Fact]
     public void What_a_run_leaves_of_a_doubt_is_what_the_fit_with_it_leaves()
