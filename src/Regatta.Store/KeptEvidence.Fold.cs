@@ -36,7 +36,7 @@ public sealed partial class KeptEvidence
         {
             await FoldInAsync(connection, transaction, one, number, before, bases);
         }
-        catch (Exception trouble) when (trouble is ArgumentException or ArithmeticException)
+        catch (Exception trouble) when (trouble is not (NpgsqlException or TimeoutException or OperationCanceledException))
         {
             await transaction.RollbackAsync("fold");
         }

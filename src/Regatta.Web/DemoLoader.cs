@@ -2,6 +2,8 @@ using Microsoft.AspNetCore.Identity;
 using Regatta.Application.Exchange;
 using Regatta.Application.Planning;
 using Regatta.Core.Outings;
+using Regatta.Core.Units;
+using Regatta.Core.Wind;
 using Regatta.Formats.Bundles;
 using Regatta.Store;
 
@@ -94,12 +96,15 @@ public sealed class DemoLoader(
         log.LogInformation("The demo club {Club} is loaded.", club.Name);
     }
 
-    /// <summary>Some of its people say they come on the next days, each with a boat of their own, two of each class.</summary>
+    /// <summary>The next days have a forecast, and some of the club's people say they come, each with a boat of their own, two of each
+    /// class.</summary>
     private async Task SayComingAsync(Club club, Dictionary<string, Guid> people)
     {
         var days = (await outings.EndingAfterAsync(club.Ref, clock.GetUtcNow())).Where(day => day.Outing.Kind != OutingKind.Marking);
         foreach (var day in days.Take(2))
         {
+            var forecast = WindRange.Of(Speed.FromKnots(10), Speed.FromKnots(14), null).Value;
+            await plan.AddAsync(new(people.Values.First(), "", club), day.Outing with { Forecast = forecast });
             var boats = (await outings.BoatsAsync(club.Ref, day)).GroupBy(boat => boat.ClassKey).SelectMany(own => own.Take(2));
             foreach (var ((key, person), boat) in people.Where(one => one.Key != "priya").Zip(boats))
             {

@@ -1,9 +1,8 @@
-using Npgsql;
 using Regatta.Application.Reading;
 
 namespace Regatta.Web;
 
-/// <summary>Seeks the weights of a class's runs anew, behind its readers' back, where they are many and have grown.</summary>
+/// <summary>Reads the runs of a class anew behind its readers' back, where they are many.</summary>
 internal sealed class SumsKeeper(KeptSums sums, ILogger<SumsKeeper> log) : BackgroundService
 {
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
@@ -14,9 +13,10 @@ internal sealed class SumsKeeper(KeptSums sums, ILogger<SumsKeeper> log) : Backg
             {
                 await work();
             }
-            catch (Exception trouble) when (trouble is NpgsqlException or TimeoutException)
+            catch (Exception trouble) when (!stoppingToken.IsCancellationRequested)
             {
-                log.LogWarning("The sums of class {Class} were not made anew this time: {Trouble}", one.Number, trouble.Message);
+                // Whatever a class says, the others are read, and so is this one by whoever asks again.
+                log.LogWarning(trouble, "The sums of class {Class} were not made anew this time", one.Number);
             }
         }
     }

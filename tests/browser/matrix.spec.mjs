@@ -162,6 +162,19 @@ test("in the lanes a step, a tolerance and an edge are dragged, a band is seen l
   await page.getByRole("button", { name: "Put it back" }).click();
   await expect(status(page)).toContainText("light ends at 10 kn now");
 
+  // What somebody else does comes in and leaves the focus where it is, on an edge too.
+  await edge.focus();
+  const other = await page.context().newPage();
+  await other.goto("/wenlow/classes/marrowin-24");
+  await cell(other, "2.outhaul").focus();
+  await other.keyboard.press("}");
+  await expect(cell(page, "2.outhaul")).toHaveAttribute("aria-label", /± 1.5 cm/);
+  await expect(edge).toBeFocused();
+  await other.keyboard.press("u");
+  await expect(cell(page, "2.outhaul")).toHaveAttribute("aria-label", before);
+  await expect(edge).toBeFocused();
+  await other.close();
+
   await cell(page, "4.traveller").focus();
   await page.keyboard.press("z");
   await expect(page.getByRole("link", { name: "fresh: see all bands" })).toBeVisible();

@@ -17,7 +17,7 @@ export function dragLanes() {
     const by = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1 }[event.key];
     if (!edge || !by || !mayEdit()) return;
     event.preventDefault();
-    moveEdge(edge, snapEdge(edge, Number(edge.getAttribute("aria-valuenow")) + by * Number(edge.dataset.step)), true);
+    moveEdge(edge, snapEdge(edge, Number(edge.getAttribute("aria-valuenow")) + by * Number(edge.dataset.step)));
   });
 }
 
@@ -80,16 +80,14 @@ function dragEdge(edge, down) {
     wind = snapEdge(edge, (inDrawing(svg, event).x - Number(left)) / Number(perUnit));
     edge.setAttribute("x", Number(left) + wind * Number(perUnit) - 5);
     edge.classList.add("held");
-  }, () => { if (wind !== start) moveEdge(edge, wind, false); });
+  }, () => { if (wind !== start) moveEdge(edge, wind); });
 }
 
-function moveEdge(edge, wind, keepFocus) {
+function moveEdge(edge, wind) {
   const band = edge.dataset.edge;
   // The next key goes on from here, whether the answer is back or not.
   edge.setAttribute("aria-valuenow", wind);
-  return send("Edge", null, () => ({ band, wind, revision: matrix().dataset.revision })).then(() => {
-    if (keepFocus) matrix().querySelector(`[data-edge="${band}"]`)?.focus();
-  });
+  return send("Edge", null, () => ({ band, wind, revision: matrix().dataset.revision }));
 }
 
 function follow(move, done) {

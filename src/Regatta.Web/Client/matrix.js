@@ -14,12 +14,16 @@ export function startMatrix(htmx) {
   useTable();
   dragLanes();
   hearOfChanges();
-  // A swap takes the cell with the focus away; who walks or writes on must not notice.
-  let inMatrix = false;
-  document.addEventListener("htmx:beforeSwap", () => { inMatrix = Boolean(document.activeElement?.closest?.("#matrix [data-cell], #matrix input.writing")); });
+  // A swap, one's own or of what others did, takes the cell or the edge with the focus away; who walks or writes on must not notice.
+  let [inMatrix, edge] = [false, null];
+  document.addEventListener("htmx:beforeSwap", () => {
+    inMatrix = Boolean(document.activeElement?.closest?.("#matrix [data-cell], #matrix input.writing"));
+    edge = document.activeElement?.closest?.("#matrix [data-edge]")?.dataset.edge ?? null;
+  });
   document.addEventListener("htmx:afterSettle", (event) => {
     settle();
     if (inMatrix && document.activeElement === document.body) focusCurrent();
+    if (edge !== null && document.activeElement === document.body) matrix().querySelector(`[data-edge="${edge}"]`)?.focus();
     // After a save the focus goes back to the cell, so that walking goes on from there.
     const form = event.detail.requestConfig?.elt;
     if (form?.matches?.("[data-cell-form]") && event.detail.xhr.status === 200) {
