@@ -15,6 +15,10 @@ public sealed class ComingTests(ClubHost host)
         var path = await WednesdayAsync(sailor);
         var day = await sailor.GetAsync(path);
         Assert.DoesNotContain("Priya", day.TextOf("section[aria-label='Who comes']")!, StringComparison.Ordinal);
+        Assert.Matches(
+            "Quillet in (steady|fresh): gooseneck, [0-9/ ]+ in against [0-9/ ]+ in, would teach most; it is changed ashore",
+            day.TextOf("section[aria-label='Trials']")!
+        );
         Assert.Contains("Members of the club see your name", day.TextOf("section[aria-label='Who comes']")!, StringComparison.Ordinal);
         Assert.Equal(
             302,

@@ -28,20 +28,19 @@ public static class NextTest
     /// <summary>No further from the card than this: one small change at a time.</summary>
     public const int MostSteps = EvidenceRules.MostSteps;
 
-    /// <summary>Settings that teach no less than this share of the most teach alike (ours): then the one nearer the aim is tried.</summary>
-    public const double Alike = 0.9;
+    /// <summary>Settings that leave no more than this share of the variance beyond what the best leaves teach alike (ours): then the one
+    /// nearer the aim is tried.</summary>
+    public const double Alike = 0.02;
 
     /// <summary>The settings of a band within their scales, the one that teaches most first; one for each control. Of settings that teach
     /// alike the one whose helm is expected nearer the aim, and none that carries it past neutral where another is left.</summary>
     /// <param name="fit">What the logs say.</param>
     /// <param name="matrix">The marks as they stand.</param>
     /// <param name="band">The band.</param>
-    /// <param name="afloat">Only what may be changed afloat.</param>
-    public static IReadOnlyList<TestChoice> Of(HelmFit fit, Matrix matrix, WindBand band, bool afloat = false) =>
+    public static IReadOnlyList<TestChoice> Of(HelmFit fit, Matrix matrix, WindBand band) =>
         [
             .. fit
-                .Model.Class.HelmControls.Where(control => !afloat || control.When == WhenChanged.Afloat)
-                .Select(control => Best(fit, matrix, band, [.. All(fit, matrix, band, control)]))
+                .Model.Class.HelmControls.Select(control => Best(fit, matrix, band, [.. All(fit, matrix, band, control)]))
                 .OfType<TestChoice>()
                 .OrderByDescending(choice => choice.Gain),
         ];
@@ -52,7 +51,7 @@ public static class NextTest
         var now = fit.Posterior.Value(fit.Model.Row(band, one => matrix[band, one]?.Mark));
         var sound = all.Where(choice => Proposer.KeepsSign(now, choice.Expected, aim)).ToList();
         var open = sound.Count > 0 ? sound : all;
-        return open.Where(choice => choice.Gain >= Alike * open.Max(one => one.Gain))
+        return open.Where(choice => choice.Left <= open.Min(one => one.Left) + Alike)
             .MinBy(choice => Math.Abs(choice.Expected - aim.Target.Degrees));
     }
 

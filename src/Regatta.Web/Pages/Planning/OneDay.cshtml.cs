@@ -94,7 +94,7 @@ public sealed class OneDayModel(
     {
         var layer = view.Set.Layers.Nearest(null, null);
         var (matrix, band) = (view.Set.AsSailed(layer), view.Class.Bands.At(forecast.Mean));
-        return NextTest.Of(view.On(layer).Evidence, matrix, band, afloat: true) is [var choice, ..] ? (view.Class, band, choice) : null;
+        return NextTest.Of(view.On(layer).Evidence, matrix, band) is [var choice, ..] ? (view.Class, band, choice) : null;
     }
 
     private async Task<IReadOnlyList<(ClassDefinition Class, MarkingDay Day)>> MarkingAsync(Outing day, IEnumerable<ClassView> views)
