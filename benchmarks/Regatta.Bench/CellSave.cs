@@ -1,9 +1,6 @@
 using System.Diagnostics;
 using Dapper;
 using Npgsql;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
 using Regatta.Formats.Kits;
 using Regatta.Store;
 
@@ -32,7 +29,7 @@ internal static class CellSave
         var club = (await clubs.FoundAsync("bench", "Bench", "UTC", isDemo: false, editor, mayBeFurther: false, null))!.Ref;
         await new Imports(database, TimeProvider.System).AddAsync(club, [new(kit.Draft, [], [], [])]);
         var stamp = (await new Classes(database).StampAsync(club, kit.Class.Key))!;
-        var (cells, place) = (new Cells(database, TimeProvider.System), new CellPlace(Layer.Usual, new(new(1), new("gooseneck"))));
+        var (cells, place) = (new Cells(database, TimeProvider.System), new CellPlace(PlanMode.Usual, new(new(1), new("gooseneck"))));
         var (saves, updates) = (new List<double>(), new List<double>());
         for (var round = 0; round < WarmUp + Rounds; round++)
         {

@@ -1,8 +1,3 @@
-using Regatta.Core.Balance;
-using Regatta.Core.Diagnosis;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Units;
 using Regatta.Formats.Bundles;
 
 namespace Regatta.Bench;
@@ -29,7 +24,7 @@ internal static class Diagnoses
             var definition = classes[random.Next(classes.Count)];
             var hidden = definition with { Drawing = Varied(definition.Drawing!, random) };
             var marks = definition.Marked.ToDictionary(control => control.Key, control => Near(control, random));
-            var boat = HelmSteps.Of(hidden, hidden.Layers.First.Plan, key => marks.TryGetValue(key, out var mark) ? mark : null)!;
+            var boat = HelmSteps.Of(hidden, hidden.PlanModes.First.Plan, key => marks.TryGetValue(key, out var mark) ? mark : null)!;
             var wrong = Wrong(definition, boat, random);
             if (boat.TurnedBy(wrong) is not { } off || Math.Abs(off) <= definition.Helm.Tolerance.Degrees)
             {

@@ -1,12 +1,3 @@
-using Regatta.Core.Checks;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-
 namespace Regatta.Bench;
 
 /// <summary>What a world is like. Its numbers are degrees of rudder, knots and kilograms.</summary>
@@ -127,7 +118,7 @@ internal sealed class HiddenBoat
             Class
                 .Bands.All.Zip(Card)
                 .ToDictionary(
-                    cell => new CellPlace(Layer.Usual, new(cell.First.Id, Slide.Key)),
+                    cell => new CellPlace(PlanMode.Usual, new(cell.First.Id, Slide.Key)),
                     cell => Cell.Of(Slide.Scale.Snap(new(cell.Second * Slide.Scale.Step)), 0, "", "", CellSource.Entered).Value
                 )
         );

@@ -2,8 +2,6 @@ using System.Diagnostics;
 using System.Globalization;
 using Dapper;
 using Npgsql;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
 
 namespace Regatta.Bench;
 
@@ -19,11 +17,11 @@ internal static class Refit
         var sessions = boat.Season(Runs, new(2026, 4, 1, 8, 0, 0, TimeSpan.Zero)).ToList();
         var basis = new EvidenceBasis(HiddenBoat.Class, [boat.State]);
         var whole = Stopwatch.StartNew();
-        var (kept, fitted) = KeptLayer.Of(basis, Layer.Usual, sessions);
+        var (kept, fitted) = PlanModeSums.Of(basis, PlanMode.Usual, sessions);
         whole.Stop();
         var arithmetic = Stopwatch.StartNew();
         var again = HelmSums.Of(kept.Sums.Width, fitted.Select(one => one.Counted));
-        var model = basis.ModelOf(Layer.Usual, kept.Sailed, kept.Boats);
+        var model = basis.ModelOf(PlanMode.Usual, kept.Sailed, kept.Boats);
         var posterior = HelmPosterior.After(model.Priors, again);
         arithmetic.Stop();
         Console.WriteLine(

@@ -1,11 +1,5 @@
 using System.Diagnostics;
 using System.Text.Json;
-using Regatta.Core.Crew;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Rigging;
-using Regatta.Core.Sails;
-using Regatta.Core.Units;
 using Regatta.Formats.Kits;
 
 namespace Regatta.Bench;
@@ -68,7 +62,7 @@ internal static class SetUp
                     })
                     .ToList();
                 var rules = new ReefRules(1 + (random.NextDouble() / 2), 0.7 + (random.NextDouble() * 0.3), true, [], "", "");
-                var definition = kit with { Layers = Layers.Stored(plans, kit.Layers.Modes), Reefing = rules };
+                var definition = kit with { PlanModes = PlanModes.Stored(plans, kit.PlanModes.Modes), Reefing = rules };
                 var learner = random.Next(2) == 0;
                 var crew = CrewProfile.Unknown with { Skill = learner ? Skill.Learner : Skill.Club };
                 return new

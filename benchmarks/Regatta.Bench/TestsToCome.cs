@@ -1,9 +1,4 @@
 using System.Globalization;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Trials;
-using Regatta.Core.Wind;
 
 namespace Regatta.Bench;
 
@@ -41,7 +36,7 @@ internal static class TestsToCome
         var boat = new HiddenBoat(new World("base"), random);
         var state = boat.State;
         var matrix = state.Set.First;
-        var model = new HelmModel(HiddenBoat.Class, HiddenBoat.Class.Bands, new ReferenceCard(Layer.Usual, [state]), []);
+        var model = new HelmModel(HiddenBoat.Class, HiddenBoat.Class.Bands, new ReferenceCard(PlanMode.Usual, [state]), []);
         var step = model.Change(HiddenBoat.Slide, HiddenBoat.Slide.Scale.Step);
         var sums = HelmSums.None(model.Columns.Count);
         var start = Unit(HelmPosterior.After(model.Priors, sums));
@@ -56,7 +51,7 @@ internal static class TestsToCome
             // The wind comes as it comes.
             var band = HiddenBoat.Class.Bands.All[random.Next(HiddenBoat.Class.Bands.All.Count)];
             var card = matrix[band, HiddenBoat.Slide]!.Mark!.Value;
-            var fit = new HelmFit(model, posterior, LayerRuns.None, []);
+            var fit = new HelmFit(model, posterior, PlanModeRuns.None, []);
             var at = byWhatItTeaches
                 ? NextTest.Of(fit, matrix, band)[0].At
                 : HiddenBoat.Slide.Scale.StepBy(card, random.Next(-NextTest.MostSteps, NextTest.MostSteps + 1));

@@ -2,7 +2,6 @@ using System.Diagnostics;
 using System.Text;
 using Dapper;
 using Npgsql;
-using Regatta.Core.Station;
 using Regatta.Formats.Nmea;
 using Regatta.Instruments;
 using Regatta.Store;

@@ -1,8 +1,4 @@
 using System.Globalization;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Matrices;
-using Regatta.Core.Wind;
 
 namespace Regatta.Bench;
 
@@ -223,7 +219,7 @@ internal static class Worlds
 
     private static Proposer Propose(HiddenBoat boat, ClassState published, List<SessionEvidence> sessions)
     {
-        var card = new ReferenceCard(Layer.Usual, [published], ReferenceCard.Middle(sessions));
+        var card = new ReferenceCard(PlanMode.Usual, [published], ReferenceCard.Middle(sessions));
         var model = new HelmModel(HiddenBoat.Class, HiddenBoat.Class.Bands, card, sessions.Select(session => session.Boat!.Value));
         return new(HiddenBoat.Class, boat.State.Set.First, HelmFit.Of(model, sessions), Today);
     }

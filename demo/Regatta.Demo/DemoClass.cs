@@ -1,6 +1,3 @@
-using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
-using Regatta.Core.Units;
 using Regatta.Formats.Bundles;
 using Regatta.Formats.Kits;
 
@@ -11,7 +8,7 @@ namespace Regatta.Demo;
 internal sealed record Row(string Control, params string[] Cells);
 
 /// <summary>The rows of a further plan or mode, by their keys.</summary>
-internal sealed record LayerRows(string? Plan, string? Mode, params Row[] Rows);
+internal sealed record PlanModeRows(string? Plan, string? Mode, params Row[] Rows);
 
 /// <summary>One published version: when, why, and the rows that differ from the draft's.</summary>
 internal sealed record Publication(DateTimeOffset At, string Reason, params Row[] Otherwise);
@@ -44,7 +41,7 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
     public Dictionary<string, string> Datums { get; init; } = [];
 
     /// <summary>How the club reads this class's card for other crews.</summary>
-    public CrewDocument? Crew { get; init; }
+    public CrewReading? Crew { get; init; }
 
     /// <summary>Marks for other purposes than the class's first: of a control, for which, where, and what to beware of.</summary>
     public (string Control, string Purpose, string Mark, string Caution)[] Purposed { get; init; } = [];
@@ -61,10 +58,10 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
     public required Row[] Rows { get; init; }
 
     /// <summary>The plans as this class calls them, where the kit's names will not do.</summary>
-    public PlanDocument[]? Plans { get; init; }
+    public (string Key, string Name)[]? Plans { get; init; }
 
     /// <summary>What the class sets in other plans and modes than the first.</summary>
-    public LayerRows[] Further { get; init; } = [];
+    public PlanModeRows[] Further { get; init; } = [];
 
     public required Publication[] Published { get; init; }
 
@@ -78,22 +75,8 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
     /// <summary>The class without its logs.</summary>
     public ClassDocument Make()
     {
-        var kit = BundleWriter.ToDocument(StarterKits.Find(Kit)!);
-        var controls = kit
-            .Matrix.Controls.Select(control =>
-                control with
-                {
-                    Scale = Scales.GetValueOrDefault(control.Key, control.Scale),
-                    Datum = Datums.GetValueOrDefault(control.Key, control.Datum),
-                    OtherDatum = OtherDatums.TryGetValue(control.Key, out var other) ? new(other.Words, other.Shift) : null,
-                }
-            )
-            .Select(WithPurposes)
-            .ToList();
-        var bands = Bands is null
-            ? kit.Matrix.Bands
-            : [.. Bands.Select((band, at) => new BandDocument(at + 1, band.Name, at == 0 ? 0 : Knots(Bands[at - 1].To), Knots(band.To)))];
-        return kit with
+        var kit = StarterKits.Find(Kit)!.Class;
+        var definition = kit with
         {
             Key = Key,
             Name = Name,
@@ -101,100 +84,150 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
             Crew = Crew ?? kit.Crew,
             Rake = Rigging.Rake,
             Drawing = WenlowDrawings.All.GetValueOrDefault(Key),
-            Matrix = Matrix(kit.Matrix, bands, controls, Rows),
-            Boats = [.. Boats.Select(boat => Boat(boat, controls))],
-            Versions =
-            [
-                .. Published.Select(
-                    (version, at) =>
-                        new VersionDocument(
-                            at + 1,
-                            version.At,
-                            Captain,
-                            version.Reason,
-                            Matrix(
-                                kit.Matrix,
-                                bands,
-                                controls,
-                                [.. Rows.Select(row => version.Otherwise.FirstOrDefault(other => other.Control == row.Control) ?? row)]
-                            )
-                        )
-                ),
-            ],
+            Bands = Bands is { } own ? BandsOf(own) : kit.Bands,
+            LastBand = Bands?.Length ?? kit.LastBand,
+            PlanModes = PlanModes.Stored(
+                [.. (Plans?.Select(plan => new SailPlan(new(plan.Key), plan.Name)) ?? kit.PlanModes.Plans).Select(Rigging.Of)],
+                [.. kit.PlanModes.Modes.Select(Rigging.Of)]
+            ),
+            Controls = [.. kit.Controls.Select(OwnScale).Select(WithPurposes)],
+        };
+        return BundleWriter.ToDocument(
+            new BundledClass(
+                Matrix(definition, Rows),
+                [],
+                [
+                    .. Published.Select(
+                        (version, at) =>
+                            new PublishedVersion(at + 1, version.At, Captain, version.Reason, Matrix(definition, RowsOf(version)))
+                    ),
+                ],
+                []
+            )
+        ) with
+        {
+            Boats = [.. Boats.Select(boat => Boat(boat, definition))],
         };
     }
-
-    public static double Knots(double knots) => Speed.FromKnots(knots).MetresPerSecond;
 
     public static ScaleSpec Inches(double min, double max, double step) =>
         new("length", Unit: "in", Min: Rounded(min * 25.4), Max: Rounded(max * 25.4), Step: Rounded(step * 25.4));
 
-    private MatrixDocument Matrix(
-        MatrixDocument kit,
-        IReadOnlyList<BandDocument> bands,
-        IReadOnlyList<ControlDocument> controls,
-        IReadOnlyList<Row> rows
+    /// <summary>A rule of effective wind: the reference crew in kg, the hull's part in kg·m, the arm in m, from which band on, and who is
+    /// out on a wire of which length in m.</summary>
+    public static CrewReading ByWind(
+        double reference,
+        double hull,
+        double arm,
+        int band,
+        int people = 1,
+        int onWire = 0,
+        double wire = 0
     ) =>
-        new(
-            bands,
-            controls,
-            [
-                .. from layer in Further.Prepend(new(null, null, [.. rows]))
-                from row in layer.Rows
-                let control = controls.Single(control => control.Key == row.Control)
-                from cell in row.Cells.Zip(bands, (text, band) => Cell(band.Id, control, text))
-                where cell is not null
-                select cell with
-                {
-                    Plan = layer.Plan,
-                    Mode = layer.Mode,
-                },
-            ],
-            (Plans ?? kit.Plans ?? (Rigging.Plans.Count > 0 ? [new("full", "full sail")] : null))?.Select(Rigging.Of).ToArray(),
-            kit.Modes?.Select(Rigging.Of).ToArray()
+        CrewReading.By(
+            new CrewRule(Mass.FromKilograms(reference), hull, Length.FromMetres(arm), new(band))
+            {
+                People = people,
+                OnWire = onWire,
+                Wire = Length.FromMetres(wire),
+            }
         );
 
-    private static CellDocument? Cell(int band, ControlDocument control, string text)
-    {
-        if (text.Length == 0 || control.Scale.Kind == "target")
-        {
-            return text.Length == 0 ? null : new(band, control.Key, Target: text);
-        }
+    /// <summary>A table of offsets: from and to in kg, the control, its steps.</summary>
+    public static CrewReading ByWeight(params (double From, double To, string Control, int Steps)[] lines) =>
+        CrewReading.By([
+            .. lines.Select(line => new CrewOffset(
+                Mass.FromKilograms(line.From),
+                Mass.FromKilograms(line.To),
+                new(line.Control),
+                line.Steps
+            )),
+        ]);
 
-        var known = ControlJson.Read(control);
-        var cell = CellText.ReadLine(known, text, known.Scale.UsualTolerance).Value!;
-        return cell.Word is { } word
-            ? new(
-                band,
-                control.Key,
-                Word: char.ToLowerInvariant(word.ToString()[0]) + word.ToString()[1..],
-                Tolerance: Rounded(cell.Tolerance)
+    /// <summary>The columns of a card, in kg.</summary>
+    public static CrewColumns Columns(double light, double heavy, bool bySkill = false) =>
+        new(Mass.FromKilograms(light), Mass.FromKilograms(heavy), bySkill);
+
+    private IReadOnlyList<Row> RowsOf(Publication version) =>
+        [.. Rows.Select(row => version.Otherwise.FirstOrDefault(other => other.Control == row.Control) ?? row)];
+
+    private static WindBands BandsOf((string Name, double To)[] own) =>
+        WindBands
+            .Of(
+                own.Select(
+                    (band, at) =>
+                        new WindBand(new(at + 1), band.Name, Speed.FromKnots(at == 0 ? 0 : own[at - 1].To), Speed.FromKnots(band.To))
+                )
             )
-            : new(
-                band,
-                control.Key,
-                Mark: Rounded(cell.Mark!.Value.Position),
-                Tolerance: Rounded(cell.Tolerance),
-                Range: cell.IsRange ? true : null
-            );
+            .Value;
+
+    private Control OwnScale(Control control) =>
+        control with
+        {
+            Scale = Scales.TryGetValue(control.Key.Name, out var scale) ? scale.ToScale().Value : control.Scale,
+            Datum = Datums.GetValueOrDefault(control.Key.Name, control.Datum),
+            OtherDatum = OtherDatums.TryGetValue(control.Key.Name, out var other)
+                ? new(other.Words, Length.FromMillimetres(other.Shift))
+                : null,
+        };
+
+    private ClassState Matrix(ClassDefinition definition, IReadOnlyList<Row> rows)
+    {
+        var first = definition.PlanModes.First;
+        return new(
+            definition,
+            (
+                from further in Further.Prepend(new(null, null, [.. rows]))
+                from row in further.Rows
+                let control = definition.Find(new(row.Control))!
+                from cell in row.Cells.Zip(definition.Bands.All, (text, band) => (Band: band.Id, Cell: Cell(control, text)))
+                where cell.Cell is not null
+                let planMode = new PlanMode(
+                    further.Plan is { } plan ? new(plan) : first.Plan,
+                    further.Mode is { } mode ? new(mode) : first.Mode
+                )
+                select (Place: new CellPlace(planMode, new(cell.Band, control.Key)), Cell: cell.Cell!)
+            ).ToDictionary(cell => cell.Place, cell => cell.Cell)
+        );
     }
 
-    private ControlDocument WithPurposes(ControlDocument control) =>
-        Purposed.Where(one => one.Control == control.Key).ToList() is { Count: > 0 } marks
+    private static Cell? Cell(Control control, string text)
+    {
+        if (text.Length == 0 || !control.Scale.HasMarks)
+        {
+            return text.Length == 0 ? null : Core.Matrices.Cell.Of(null, 0, text, "", CellSource.Entered).Value;
+        }
+
+        var cell = CellText.ReadLine(control, text, control.Scale.UsualTolerance).Value!;
+        return Core.Matrices.Cell.Stored(
+            cell.Mark is { } mark ? new Mark(Rounded(mark.Position)) : null,
+            Rounded(cell.Tolerance),
+            cell.IsRange,
+            cell.Word,
+            "",
+            "",
+            CellSource.Entered,
+            "",
+            null
+        );
+    }
+
+    private Control WithPurposes(Control control) =>
+        Purposed.Where(purposed => purposed.Control == control.Key.Name).ToList() is { Count: > 0 } marks
             ? control with
             {
                 ByPurpose =
                 [
-                    .. marks.Select(one => new PurposeMarkDocument(
-                        one.Purpose,
-                        Rounded(ControlJson.Read(control).Scale.Read(one.Mark).Value.Position),
-                        one.Caution.Length > 0 ? one.Caution : null
+                    .. marks.Select(purposed => new PurposeMark(
+                        new(purposed.Purpose),
+                        new(Rounded(control.Scale.Read(purposed.Mark).Value.Position)),
+                        purposed.Caution
                     )),
                 ],
             }
             : control;
 
-    private static BoatDocument Boat(DemoBoat boat, IReadOnlyList<ControlDocument> controls) =>
+    private static BoatDocument Boat(DemoBoat boat, ClassDefinition definition) =>
         new(
             boat.Name,
             boat.Note.Length > 0 ? boat.Note : null,
@@ -204,11 +237,7 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
                     taped => taped.Control,
                     taped =>
                         (IReadOnlyList<IReadOnlyList<double>>)
-                            [
-                                .. taped.Readings.Select(text =>
-                                    Pair(ControlJson.Read(controls.Single(control => control.Key == taped.Control)).Scale, taped, text)
-                                ),
-                            ]
+                            [.. taped.Readings.Select(text => Pair(definition.Find(new(taped.Control))!.Scale, taped, text))]
                 ),
             boat.Fittings,
             boat.Sails

@@ -1,15 +1,3 @@
-using Regatta.Core;
-using Regatta.Core.Checks;
-using Regatta.Core.Crew;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
-using Regatta.Core.Questions;
-using Regatta.Core.Sheets;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
 using Regatta.Formats.Bundles;
 
 namespace Regatta.Demo;
@@ -90,13 +78,13 @@ internal sealed class LogMaker(DemoClass one, IReadOnlyList<string> sailors, Ran
         var further = random.Next(5) == 0 ? RunOf(version, sailor, crew, Math.Max(2, mean + Normal()), null, day.AddMinutes(40)) : null;
         // Classes with other modes are sailed in them too.
         var other =
-            version.Set.Layers.Modes.Count > 1 && random.Next(3) == 0
+            version.Set.PlanModes.Modes.Count > 1 && random.Next(3) == 0
                 ? RunOf(
                     version,
                     sailor,
                     crew,
                     mean,
-                    version.Set.Layers.Modes[1 + random.Next(version.Set.Layers.Modes.Count - 1)].Key.Name,
+                    version.Set.PlanModes.Modes[1 + random.Next(version.Set.PlanModes.Modes.Count - 1)].Key.Name,
                     day.AddMinutes(75)
                 )
                 : null;
@@ -146,10 +134,10 @@ internal sealed class LogMaker(DemoClass one, IReadOnlyList<string> sailors, Ran
             key => marks.TryGetValue(new(key), out var mark) ? mark.Position : one.Truth.Effects[key].Neutral
         );
         var felt = (Felt)(int)Math.Clamp(Math.Round(5 - Math.Abs(helm - definition.Helm.Target.Degrees) + (0.6 * Normal())), 1, 5);
-        return new(wind, marks, definition.IsUpwind(card.Layer) ? Check(definition, sailor, helm, heel) : null, felt)
+        return new(wind, marks, definition.IsUpwind(card.PlanMode) ? Check(definition, sailor, helm, heel) : null, felt)
         {
             From = from,
-            Layer = card.Layer,
+            PlanMode = card.PlanMode,
             WindFactor = factor,
             // What differs from the card was tried on purpose: the club's captains hand out the steps of a training day.
             Asked = said.ToDictionary(

@@ -1,12 +1,10 @@
-using Regatta.Formats.Bundles;
-
 namespace Regatta.Demo;
 
 /// <summary>The side views of classes at Wenlow Reach, by their keys, in metres. All of it is invented.</summary>
 internal static class WenlowDrawings
 {
-    public static IReadOnlyDictionary<string, DrawingDocument> All { get; } =
-        new Dictionary<string, DrawingDocument>
+    public static IReadOnlyDictionary<string, BoatDrawing> All { get; } =
+        new Dictionary<string, BoatDrawing>
         {
             ["quillet"] = Of(
                 4,
@@ -16,9 +14,9 @@ internal static class WenlowDrawings
                 [0, -0.02, -0.3, -0.02, -0.33, -0.55, -0.1, -0.55]
             ) with
             {
-                BoardMoves = "sliding",
-                Lateen = new(62, 4200, 2960, 2750, 3461, 483),
-                Effects = [new("gooseneck", "gooseneck", 0.0254, 19), new("daggerboard", "boardUp", 0.01, 0)],
+                BoardMoves = BoardKind.Sliding,
+                Lateen = new(Angle.FromDegrees(62), Mm(4200), Mm(2960), Mm(2750), Mm(3461), Mm(483)),
+                Effects = [new(new("gooseneck"), DrawnMove.Gooseneck, 0.0254, 19), new(new("daggerboard"), DrawnMove.BoardUp, 0.01, 0)],
             },
             ["brannet"] = Of(
                 4.1,
@@ -28,9 +26,9 @@ internal static class WenlowDrawings
                 [-0.02, -0.02, -0.28, -0.02, -0.3, -0.65, -0.08, -0.65]
             ) with
             {
-                BoardMoves = "pivoting",
-                BoardPin = [1800, -120],
-                Effects = [new("mast-step", "rigForward", -0.05, 3), new("board", "boardAft", 1, 0)],
+                BoardMoves = BoardKind.Pivoting,
+                BoardPin = new(Mm(1800), Mm(-120)),
+                Effects = [new(new("mast-step"), DrawnMove.RigForward, -0.05, 3), new(new("board"), DrawnMove.BoardAft, 1, 0)],
             },
             ["tandry"] = Of(
                 4.1,
@@ -40,13 +38,13 @@ internal static class WenlowDrawings
                 [-0.02, -0.05, -0.25, -0.05, -0.28, -0.7, -0.08, -0.7]
             ) with
             {
-                BoardMoves = "pivoting",
-                BoardPin = [1950, -150],
+                BoardMoves = BoardKind.Pivoting,
+                BoardPin = new(Mm(1950), Mm(-150)),
                 Effects =
                 [
-                    new("mast-foot", "rigForward", 0.03, 4),
-                    new("shroud-plate", "rake", -0.7, 6),
-                    new("centreboard", "boardAft", 1, 0),
+                    new(new("mast-foot"), DrawnMove.RigForward, 0.03, 4),
+                    new(new("shroud-plate"), DrawnMove.Rake, -0.7, 6),
+                    new(new("centreboard"), DrawnMove.BoardAft, 1, 0),
                 ],
             },
             ["ferrin-16"] = Of(
@@ -64,21 +62,24 @@ internal static class WenlowDrawings
                 [0.03, -0.02, -0.01, -0.02, -0.01, -0.13, 0.02, -0.13]
             ) with
             {
-                Effects = [new("mast-foot", "rigForward", 0.005, 3)],
+                Effects = [new(new("mast-foot"), DrawnMove.RigForward, 0.005, 3)],
             },
         };
 
-    private static DrawingDocument Of(double waterline, double[] mastFoot, double[] hull, double[]? board, double[] rudder) =>
+    /// <summary>An outline of corners in metres, to the millimetre.</summary>
+    public static SideShape Outline(string name, double[] corners) =>
+        new(name, [.. corners.Chunk(2).Select(corner => new SidePoint(Metres(corner[0]), Metres(corner[1])))]);
+
+    private static BoatDrawing Of(double waterline, double[] mastFoot, double[] hull, double[]? board, double[] rudder) =>
         new(
-            Millimetres(waterline),
-            [.. mastFoot.Select(Millimetres)],
+            Metres(waterline),
+            new(Metres(mastFoot[0]), Metres(mastFoot[1])),
             Outline("hull", hull),
             board is null ? null : Outline("board", board),
             Outline("rudder", rudder)
         );
 
-    private static OutlineDocument Outline(string name, double[] corners) =>
-        new(name, [.. corners.Chunk(2).Select(corner => (double[])[Millimetres(corner[0]), Millimetres(corner[1])])]);
+    private static Length Metres(double metres) => Mm(Math.Round(metres * 1000));
 
-    private static double Millimetres(double metres) => Math.Round(metres * 1000);
+    private static Length Mm(double millimetres) => Length.FromMillimetres(millimetres);
 }

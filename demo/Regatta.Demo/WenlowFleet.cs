@@ -26,14 +26,16 @@ internal static partial class WenlowFleet
             Scales = new() { ["gooseneck"] = Inches(15, 28, 0.5) },
             Datums = new() { ["gooseneck"] = "outer end of the front cap" },
             OtherDatums = new() { ["gooseneck"] = ("joint of the front cap and the boom", -25.4) },
-            Crew = new(
-                75,
-                20,
-                1.1,
-                3,
-                Steps: [new("junior", "gooseneck", 2), new("hikesWeakly", "gooseneck", 1), new("learner", "gooseneck", 1)],
-                Columns: new(60, 92, true)
-            ),
+            Crew = ByWind(75, 20, 1.1, 3) with
+            {
+                Steps =
+                [
+                    new(CrewTrait.Junior, new("gooseneck"), 2),
+                    new(CrewTrait.HikesWeakly, new("gooseneck"), 1),
+                    new(CrewTrait.Learner, new("gooseneck"), 1),
+                ],
+                Columns = Columns(60, 92, true),
+            },
             Purposed =
             [
                 (
@@ -122,7 +124,7 @@ internal static partial class WenlowFleet
         )
         {
             LogsASeason = 42,
-            Crew = new(140, 180, 1.6, 1, People: 2, OnWire: 1, Wire: 0.6, Columns: new(115, 165)),
+            Crew = ByWind(140, 180, 1.6, 1, people: 2, onWire: 1, wire: 0.6) with { Columns = Columns(115, 165) },
             Troubles = [new("bears-away", "would not", 18, 24), new("rudders-heavy", "heavy", 18, 24)],
             Rows =
             [
@@ -177,7 +179,10 @@ internal static partial class WenlowFleet
             )
         )
         {
-            Crew = new(78, 30, 1.2, 3, Steps: [new("hikesWeakly", "vang", 1), new("racer", "vang", -1)]),
+            Crew = ByWind(78, 30, 1.2, 3) with
+            {
+                Steps = [new(CrewTrait.HikesWeakly, new("vang"), 1), new(CrewTrait.Racer, new("vang"), -1)],
+            },
             Troubles = [new("block-to-block", "had to ease to stay flat", 12, 18), new("windward-heel", "too much", 3, 30)],
             Rows =
             [

@@ -152,8 +152,8 @@ internal static partial class WenlowFleet
                 ("footstraps", "jumping", "mid", "Feet must come free of the straps in a fall."),
             ],
             Troubles = [new("draft", "wandered back", 20, 34), new("forearms", "tired", 16, 34)],
-            Plans = [new("large", "7.2 m²"), new("middle", "5.8 m²"), new("small", "4.7 m²")],
-            Crew = new(Offsets: [new(0, 65, "downhaul", 1), new(85, 200, "downhaul", -1), new(85, 200, "outhaul", -1)]),
+            Plans = [("large", "7.2 m²"), ("middle", "5.8 m²"), ("small", "4.7 m²")],
+            Crew = ByWeight((0, 65, "downhaul", 1), (85, 200, "downhaul", -1), (85, 200, "outhaul", -1)),
             Rows =
             [
                 new("downhaul", "6", "8", "10", "", ""),

@@ -21,7 +21,7 @@ internal static partial class WenlowFleet
             )
         )
         {
-            Crew = new(150, 60, 1.3, 3, People: 2, OnWire: 1, Wire: 0.7),
+            Crew = ByWind(150, 60, 1.3, 3, people: 2, onWire: 1, wire: 0.7),
             Troubles = [new("backing", "clearly", 16, 26), new("slot", "narrow", 16, 26)],
             Rows =
             [

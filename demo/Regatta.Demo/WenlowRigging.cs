@@ -1,6 +1,3 @@
-using Regatta.Core.Units;
-using Regatta.Formats.Bundles;
-
 namespace Regatta.Demo;
 
 /// <summary>What a demo class measured of its rig: limits and shapes of its plans, when its modes begin, lengths.</summary>
@@ -17,38 +14,27 @@ internal sealed record DemoRigging
     public Dictionary<string, (string On, double In, double Back)> Triggers { get; init; } = [];
 
     /// <summary>The rig's lengths; null where nobody measured them.</summary>
-    public RakeDocument? Rake { get; init; }
+    public RakeGeometry? Rake { get; init; }
 
-    public PlanDocument Of(PlanDocument plan) =>
-        !Plans.TryGetValue(plan.Key, out var own)
+    public SailPlan Of(SailPlan plan) =>
+        !Plans.TryGetValue(plan.Key.Name, out var own)
             ? plan
             : plan with
             {
-                Limit = own.Limit is { } limit ? Speed.FromKnots(limit).MetresPerSecond : null,
-                Arm = own.Arm * 1000,
-                Area = own.Area,
-                Sails =
-                    own.Outlines.Length == 0
-                        ? null
-                        :
-                        [
-                            .. own.Outlines.Select(outline => new OutlineDocument(
-                                outline.Sail,
-                                [.. outline.Corners.Chunk(2).Select(corner => (double[])[Millimetres(corner[0]), Millimetres(corner[1])])]
-                            )),
-                        ],
-                Marks = own.Marks.Length == 0 ? null : [.. own.Marks.Select(mark => new PlanMarkDocument(mark.Item1, mark.Item2))],
+                MeasuredLimit = own.Limit is { } limit ? Speed.FromKnots(limit) : null,
+                StatedArm = Length.FromMillimetres(Math.Round(own.Arm * 1000)),
+                StatedArea = own.Area,
+                Sails = [.. own.Outlines.Select(outline => WenlowDrawings.Outline(outline.Sail, outline.Corners))],
+                Marks = [.. own.Marks.Select(mark => new PlanMark(mark.Item1, mark.Item2))],
             };
 
-    public ModeDocument Of(ModeDocument mode) =>
-        Triggers.TryGetValue(mode.Key, out var own)
+    public SailingMode Of(SailingMode mode) =>
+        Triggers.TryGetValue(mode.Key.Name, out var own)
             ? mode with
             {
-                Trigger = new(own.On, Speed.FromKnots(own.In).MetresPerSecond, Speed.FromKnots(own.Back).MetresPerSecond),
+                Trigger = new(EnumText.Read<TriggerWind>(own.On).Value, Speed.FromKnots(own.In), Speed.FromKnots(own.Back)),
             }
             : mode;
-
-    private static double Millimetres(double metres) => Math.Round(metres * 1000);
 }
 
 /// <summary>The rigs of the classes at Wenlow Reach, by their keys. All of it is invented.</summary>
@@ -105,19 +91,19 @@ internal static class WenlowRigging
                     ),
                 },
                 Rake = new(
-                    "rake",
+                    new("rake"),
                     7,
-                    12,
-                    [1900, 450],
-                    5400,
-                    [1250, 400],
-                    1100,
-                    [-50, 1150],
-                    [100, 1150],
-                    [100, 450],
-                    585,
-                    [3900, 500],
-                    [2550, 700]
+                    Mm(12),
+                    At(1900, 450),
+                    Mm(5400),
+                    At(1250, 400),
+                    Mm(1100),
+                    At(-50, 1150),
+                    At(100, 1150),
+                    At(100, 450),
+                    Mm(585),
+                    At(3900, 500),
+                    At(2550, 700)
                 ),
             },
             ["orlop-9"] = new()
@@ -194,4 +180,8 @@ internal static class WenlowRigging
                 },
             },
         };
+
+    private static Length Mm(double millimetres) => Length.FromMillimetres(millimetres);
+
+    private static SidePoint At(double x, double z) => new(Mm(x), Mm(z));
 }

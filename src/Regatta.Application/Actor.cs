@@ -1,5 +1,3 @@
-using Regatta.Store;
-
 namespace Regatta.Application;
 
 /// <summary>Who does something, in which club.</summary>

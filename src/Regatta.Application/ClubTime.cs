@@ -1,5 +1,3 @@
-using Regatta.Store;
-
 namespace Regatta.Application;
 
 /// <summary>Time as a club reads it: stored in UTC, shown in the club's zone.</summary>

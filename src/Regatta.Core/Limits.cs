@@ -65,7 +65,7 @@ public static class Limits
     public const int Synonyms = 20;
 
     /// <summary>The sail plans of a class, and its modes.</summary>
-    public const int Layers = 12;
+    public const int PlanModes = 12;
 
     /// <summary>The sentences of a class: its cautions, its checks.</summary>
     public const int Sentences = 40;
@@ -117,6 +117,9 @@ public static class Limits
 
     /// <summary>The steps from one end of a scale to the other.</summary>
     public const int Steps = 100_000;
+
+    /// <summary>The letters of a key.</summary>
+    public const int KeyLetters = 100;
 
     /// <summary>The letters of a person's or a club's name.</summary>
     public const int NameLetters = 100;

@@ -1,6 +1,5 @@
 using System.Globalization;
 using System.Text.Json;
-using Regatta.Core.Units;
 using Regatta.Formats.Gpx;
 using Regatta.Instruments;
 

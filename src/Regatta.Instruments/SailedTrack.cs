@@ -1,6 +1,3 @@
-using Regatta.Core.Tracks;
-using Regatta.Core.Units;
-
 namespace Regatta.Instruments;
 
 /// <summary>The stand-in for a boat's logger: a beat up a course and a run back, second by second, with a receiver's noise; the same for

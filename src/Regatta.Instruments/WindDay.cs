@@ -1,6 +1,3 @@
-using Regatta.Core.Station;
-using Regatta.Core.Units;
-
 namespace Regatta.Instruments;
 
 /// <summary>A part of the day as a scenario has it: from which second on, how strong in the mean, how gusty, from where.</summary>

@@ -1,6 +1,3 @@
-using Dapper;
-using Npgsql;
-
 namespace Regatta.Store;
 
 /// <summary>What came of an act.</summary>

@@ -1,8 +1,3 @@
-using Dapper;
-using Npgsql;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-
 namespace Regatta.Store;
 
 /// <summary>Logs as the boats they were sailed in see them.</summary>

@@ -1,10 +1,4 @@
 using System.Text.Json;
-using Dapper;
-using Npgsql;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Units;
-using Regatta.Store.Storage;
 
 namespace Regatta.Store;
 
@@ -42,8 +36,8 @@ public sealed class Boats(NpgsqlDataSource database, TimeProvider clock)
                     )
             )
             {
-                Fittings = JsonSerializer.Deserialize<Dictionary<ControlKey, Fitting>>(boat.Fittings, StoredValues.Options)!,
-                Sails = JsonSerializer.Deserialize<IReadOnlyList<BoatSail>>(boat.Sails, StoredValues.Options)!,
+                Fittings = JsonSerializer.Deserialize<Dictionary<ControlKey, Fitting>>(boat.Fittings, ClassValues.Options)!,
+                Sails = JsonSerializer.Deserialize<IReadOnlyList<BoatSail>>(boat.Sails, ClassValues.Options)!,
             }),
         ];
     }
@@ -175,8 +169,8 @@ public sealed class Boats(NpgsqlDataSource database, TimeProvider clock)
                 club = one.Club.Number,
                 classId = one.Number,
                 boat,
-                fitted = JsonSerializer.Serialize(fittings, StoredValues.Options),
-                carried = JsonSerializer.Serialize(sails, StoredValues.Options),
+                fitted = JsonSerializer.Serialize(fittings, ClassValues.Options),
+                carried = JsonSerializer.Serialize(sails, ClassValues.Options),
             },
             transaction
         );

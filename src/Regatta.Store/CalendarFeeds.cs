@@ -1,6 +1,3 @@
-using Dapper;
-using Npgsql;
-
 namespace Regatta.Store;
 
 /// <summary>The addresses at which members' calendars find their club's days: one a person, withdrawable.</summary>

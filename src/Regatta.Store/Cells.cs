@@ -1,8 +1,3 @@
-using Dapper;
-using Npgsql;
-using Regatta.Core.Matrices;
-using Regatta.Store.Storage;
-
 namespace Regatta.Store;
 
 /// <summary>What came of writing cells.</summary>
@@ -106,8 +101,8 @@ public sealed class Cells(NpgsqlDataSource database, TimeProvider clock)
                     {
                         club = one.Club.Number,
                         id = one.Number,
-                        plan = place.Layer.Plan.Name,
-                        mode = place.Layer.Mode.Name,
+                        plan = place.PlanMode.Plan.Name,
+                        mode = place.PlanMode.Mode.Name,
                         band = place.Address.Band.Number,
                         control = place.Address.Control.Name,
                         most,
@@ -141,8 +136,8 @@ public sealed class Cells(NpgsqlDataSource database, TimeProvider clock)
             editor,
             what,
             now = clock.GetUtcNow(),
-            plans = writes.Select(write => write.Place.Layer.Plan.Name).ToArray(),
-            modes = writes.Select(write => write.Place.Layer.Mode.Name).ToArray(),
+            plans = writes.Select(write => write.Place.PlanMode.Plan.Name).ToArray(),
+            modes = writes.Select(write => write.Place.PlanMode.Mode.Name).ToArray(),
             bands = writes.Select(write => write.Place.Address.Band.Number).ToArray(),
             controls = writes.Select(write => write.Place.Address.Control.Name).ToArray(),
             contents = writes.Select(write => CellContent.Write(write.Cell)).ToArray(),

@@ -1,10 +1,3 @@
-using Dapper;
-using Npgsql;
-using Regatta.Core.Fleet;
-using Regatta.Core.Fleet.Changes;
-using Regatta.Core.Matrices;
-using Regatta.Store.Storage;
-
 namespace Regatta.Store;
 
 /// <summary>Changes definitions, each by compare-and-swap of the whole after the core has checked it, and turns edits back and
@@ -46,7 +39,7 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
         }
 
         var (after, what) = (changed.Value, change.What(draft.State));
-        var difference = ClassJson.Difference(draft.Class, after.Definition);
+        var difference = ClassParts.Between(draft.Class, after.Definition);
         var places = after.ChangedFrom(draft.State);
         if (difference is null && places.Count == 0)
         {
@@ -56,8 +49,8 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
         var edit = await connection.ExecuteScalarAsync<long>(
             """
             update class_edits set state = 'dropped' where club_id = @club and class_id = @id and done_by = @by and state = 'undone';
-            insert into class_edits (club_id, class_id, done_by, done_at, what, state, before, after, revision)
-              values (@club, @id, @by, @now, @what, 'done', @before::jsonb, @after::jsonb, @revision) returning id;
+            insert into class_edits (club_id, class_id, done_by, done_at, what, state, schema, touches, before, after, revision)
+              values (@club, @id, @by, @now, @what, 'done', @schema, @touches, @before::jsonb, @after::jsonb, @revision) returning id;
             """,
             new
             {
@@ -66,8 +59,10 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
                 by,
                 now = clock.GetUtcNow(),
                 what,
-                before = difference?.Before,
-                after = difference?.After,
+                schema = difference is null ? (int?)null : StoredClass.Schema,
+                touches = difference?.After.Select(part => part.Key).ToArray() ?? [],
+                before = difference?.Before.ToJsonString(ClassValues.Options),
+                after = difference?.After.ToJsonString(ClassValues.Options),
                 revision = seen + 1,
             },
             transaction
@@ -87,7 +82,7 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
         }
 
         await transaction.CommitAsync();
-        return new EditOutcome.Done(after, seen + 1, what, difference?.Before, difference?.After);
+        return new EditOutcome.Done(after, seen + 1, what, difference);
     }
 
     /// <summary>Undoes the editor's newest edit that stands.</summary>
@@ -112,8 +107,8 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
             {
                 club = one.Club.Number,
                 id = one.Number,
-                schema = ClassJson.Schema,
-                definition = ClassJson.Write(after),
+                schema = StoredClass.Schema,
+                definition = StoredClass.Write(after),
                 structural = before.Structure.SetEquals(after.Structure) ? 0 : 1,
             },
             transaction
@@ -152,8 +147,8 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
                 edit,
                 by,
                 now = clock.GetUtcNow(),
-                plans = places.Select(place => place.Layer.Plan.Name).ToArray(),
-                modes = places.Select(place => place.Layer.Mode.Name).ToArray(),
+                plans = places.Select(place => place.PlanMode.Plan.Name).ToArray(),
+                modes = places.Select(place => place.PlanMode.Mode.Name).ToArray(),
                 bands = places.Select(place => place.Address.Band.Number).ToArray(),
                 controls = places.Select(place => place.Address.Control.Name).ToArray(),
                 befores = places.Select(place => CellContent.Write(before.Kept.GetValueOrDefault(place))).ToArray(),
@@ -184,7 +179,7 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
         };
         var edit = await connection.QuerySingleOrDefaultAsync<UndoneEdit>(
             $"""
-            select id, what, {side.Expected} as expected, {side.Put} as put from class_edits
+            select id, what, schema, {side.Expected} as expected, {side.Put} as put from class_edits
             where club_id = @club and class_id = @id and done_by = @editor and state = '{state.From}' order by id {order} limit 1
             """,
             keys,
@@ -252,7 +247,7 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
     )
     {
         var draft = (await Classes.ReadAsync(connection, transaction, one))!;
-        if (ClassJson.Patch(draft.Class, edit.Expected!, edit.Put!) is not { } patched)
+        if (StoredClass.ReadParts(draft.Class.Key, edit.Schema!.Value, edit.Expected!, edit.Put!).PutInto(draft.Class) is not { } patched)
         {
             return "Somebody else has changed that since, so it stays.";
         }

@@ -1,6 +1,3 @@
-using Dapper;
-using Npgsql;
-
 namespace Regatta.Store;
 
 /// <summary>Tells what was done to classes, by whom and when.</summary>

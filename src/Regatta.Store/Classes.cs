@@ -1,10 +1,4 @@
 using System.Globalization;
-using Dapper;
-using Npgsql;
-using Regatta.Core.Fleet;
-using Regatta.Core.Fleet.Changes;
-using Regatta.Core.Matrices;
-using Regatta.Store.Storage;
 
 namespace Regatta.Store;
 
@@ -206,7 +200,7 @@ public sealed class Classes(NpgsqlDataSource database)
             return null;
         }
 
-        var definition = ClassJson.Read(row.Key, row.Schema, row.Definition);
+        var definition = StoredClass.Read(row.Key, row.Schema, row.Definition);
         var cells = (await rows.ReadAsync<CellRow>()).ToDictionary(cell => cell.Place, cell => cell.ToDraft());
         return new(
             new(one, row.Epoch, row.Revision, row.Structure, row.MatrixRevision, row.LogRevision),
@@ -231,7 +225,7 @@ public sealed class Classes(NpgsqlDataSource database)
             transaction
         );
         var logs = (await rows.ReadAsync<(string Plan, string Mode, int Logs)>()).ToDictionary(
-            row => new Layer(new(row.Plan), new(row.Mode)),
+            row => new PlanMode(new(row.Plan), new(row.Mode)),
             row => row.Logs
         );
         var marks = (await rows.ReadAsync<(string Control, int N)>()).ToDictionary(row => new ControlKey(row.Control), row => row.N);

@@ -1,6 +1,3 @@
-using Dapper;
-using Npgsql;
-
 namespace Regatta.Store;
 
 /// <summary>A club as the database knows it.</summary>

@@ -1,6 +1,3 @@
-using Dapper;
-using Npgsql;
-
 namespace Regatta.Store;
 
 /// <summary>A passkey as it is kept: what the platform knows of it, as JSON.</summary>

@@ -1,10 +1,3 @@
-using Dapper;
-using Npgsql;
-using Regatta.Core;
-using Regatta.Core.Crew;
-using Regatta.Core.Fleet;
-using Regatta.Core.Units;
-
 namespace Regatta.Store;
 
 /// <summary>Who somebody sails a class as, and whether its captain may see it.</summary>
@@ -66,8 +59,8 @@ public sealed class Crews(NpgsqlDataSource database)
                 person,
                 kilograms = crew.Mass?.Kilograms,
                 height = crew.Height?.Millimetres,
-                hiking = Spelling.Of(crew.Hiking),
-                skill = Spelling.Of(crew.Skill),
+                hiking = EnumText.Of(crew.Hiking),
+                skill = EnumText.Of(crew.Skill),
                 crew.Junior,
                 crew.OnWire,
                 limit = crew.Limit?.MetresPerSecond,
@@ -152,8 +145,8 @@ public sealed class Crews(NpgsqlDataSource database)
             new(kilograms is { } mass ? Mass.FromKilograms(mass) : null)
             {
                 Height = HeightMm is { } height ? Length.FromMillimetres(height) : null,
-                Hiking = Spelling.Read<Hiking>(Hiking).Value,
-                Skill = Spelling.Read<Skill>(Skill).Value,
+                Hiking = EnumText.Read<Hiking>(Hiking).Value,
+                Skill = EnumText.Read<Skill>(Skill).Value,
                 Junior = Junior,
                 OnWire = OnWire,
                 Limit = WindLimit is { } limit ? Speed.FromMetresPerSecond(limit) : null,

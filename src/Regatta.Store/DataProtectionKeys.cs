@@ -1,6 +1,4 @@
 using System.Xml.Linq;
-using Dapper;
-using Npgsql;
 
 namespace Regatta.Store;
 

@@ -1,8 +1,6 @@
 using System.Data;
 using System.Reflection;
-using Dapper;
 using DbUp;
-using Npgsql;
 
 namespace Regatta.Store;
 

@@ -1,10 +1,3 @@
-using Dapper;
-using Npgsql;
-using Regatta.Core;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
-
 namespace Regatta.Store;
 
 /// <summary>What a captain did with a proposal.</summary>
@@ -105,11 +98,11 @@ public sealed class Decisions(NpgsqlDataSource database, Cells cells, TimeProvid
             {
                 club = one.Club.Number,
                 classId = one.Number,
-                Plan = place.Layer.Plan.Name,
-                Mode = place.Layer.Mode.Name,
+                Plan = place.PlanMode.Plan.Name,
+                Mode = place.PlanMode.Mode.Name,
                 Band = place.Address.Band.Number,
                 Control = place.Address.Control.Name,
-                kind = Spelling.Of(kind),
+                kind = EnumText.Of(kind),
                 From = from.Position,
                 To = to.Position,
                 sentence,
@@ -188,7 +181,7 @@ public sealed class Decisions(NpgsqlDataSource database, Cells cells, TimeProvid
         public Decision ToDecision() =>
             new(
                 new(new(new(Plan), new(Mode)), new(new(Band), new ControlKey(Control))),
-                Spelling.Read<DecisionKind>(Decision).Value,
+                EnumText.Read<DecisionKind>(Decision).Value,
                 new(MarkFrom),
                 new(MarkTo),
                 Sentence,

@@ -1,6 +1,3 @@
-using Dapper;
-using Npgsql;
-
 namespace Regatta.Store;
 
 /// <summary>The club's best time of a procedure, and how often it was drilled. No names.</summary>

@@ -1,7 +1,3 @@
-using Dapper;
-using Npgsql;
-using Regatta.Core.Logbook;
-
 namespace Regatta.Store;
 
 /// <summary>What a log said until it was corrected.</summary>

@@ -1,5 +1,3 @@
-using Regatta.Core.Matrices;
-
 namespace Regatta.Store;
 
 /// <summary>What came of changing a definition.</summary>
@@ -11,9 +9,8 @@ public abstract record EditOutcome
     /// <param name="State">The class as it is now.</param>
     /// <param name="Revision">Its revision.</param>
     /// <param name="What">What was done.</param>
-    /// <param name="Before">What the members it changed said before, as JSON; null where only cells changed.</param>
-    /// <param name="After">What they say now.</param>
-    public sealed record Done(ClassState State, long Revision, string What, string? Before = null, string? After = null) : EditOutcome;
+    /// <param name="Parts">What it changed of the definition; null where only cells changed.</param>
+    public sealed record Done(ClassState State, long Revision, string What, ClassParts? Parts = null) : EditOutcome;
 
     /// <summary>Somebody changed the definition since the editor saw it; nothing was written.</summary>
     /// <param name="Since">What was done since, newest first.</param>

@@ -1,11 +1,3 @@
-using Dapper;
-using Npgsql;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
-using Regatta.Store.Storage;
-
 namespace Regatta.Store;
 
 /// <summary>A boat that comes in with its class.</summary>
@@ -60,8 +52,8 @@ public sealed class Imports(NpgsqlDataSource database, TimeProvider clock)
             {
                 club.Number,
                 definition.Key,
-                ClassJson.Schema,
-                json = ClassJson.Write(definition),
+                StoredClass.Schema,
+                json = StoredClass.Write(definition),
             },
             transaction
         );
@@ -82,8 +74,8 @@ public sealed class Imports(NpgsqlDataSource database, TimeProvider clock)
                 club = club.Number,
                 id,
                 now,
-                plans = imported.Draft.Cells.Keys.Select(place => place.Layer.Plan.Name).ToArray(),
-                modes = imported.Draft.Cells.Keys.Select(place => place.Layer.Mode.Name).ToArray(),
+                plans = imported.Draft.Cells.Keys.Select(place => place.PlanMode.Plan.Name).ToArray(),
+                modes = imported.Draft.Cells.Keys.Select(place => place.PlanMode.Mode.Name).ToArray(),
                 bands = imported.Draft.Cells.Keys.Select(place => place.Address.Band.Number).ToArray(),
                 controls = imported.Draft.Cells.Keys.Select(place => place.Address.Control.Name).ToArray(),
                 contents = imported.Draft.Cells.Values.Select(cell => CellContent.Write(cell)!).ToArray(),
@@ -103,9 +95,9 @@ public sealed class Imports(NpgsqlDataSource database, TimeProvider clock)
                 At = version.At.ToUniversalTime(),
                 version.By,
                 version.Reason,
-                ClassJson.Schema,
-                definition = ClassJson.Write(version.Class),
-                cells = ClassJson.WriteCells(version.State),
+                StoredClass.Schema,
+                definition = StoredClass.Write(version.Class),
+                cells = StoredClass.WriteCells(version.State),
             }),
             transaction
         );

@@ -1,14 +1,4 @@
 using System.Text.Json;
-using Regatta.Core;
-using Regatta.Core.Checks;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Marks;
-using Regatta.Core.Questions;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-using Regatta.Store.Storage;
 
 namespace Regatta.Store;
 
@@ -65,26 +55,26 @@ internal sealed record RunRow(
         )
         {
             From = FromAt,
-            Layer = new(new(Plan), new(Mode)),
+            PlanMode = new(new(Plan), new(Mode)),
             WindFactor = WindFactor,
             Asked = marks
                 .Where(mark => mark.AskedBy is not null)
                 .ToDictionary(
                     mark => new ControlKey(mark.Control),
-                    mark => new AskedMark(Spelling.Read<AskedBy>(mark.AskedBy!).Value, mark.CardMark is { } card ? new Mark(card) : null)
+                    mark => new AskedMark(EnumText.Read<AskedBy>(mark.AskedBy!).Value, mark.CardMark is { } card ? new Mark(card) : null)
                 ),
             Answers =
                 Answers == NoAnswers
                     ? new Dictionary<QuestionKey, Answer>()
-                    : JsonSerializer.Deserialize<Dictionary<QuestionKey, Answer>>(Answers, StoredValues.Options)!,
+                    : JsonSerializer.Deserialize<Dictionary<QuestionKey, Answer>>(Answers, ClassValues.Options)!,
         };
     }
 
     public static string Write(IReadOnlyDictionary<QuestionKey, Answer> answers) =>
-        answers.Count == 0 ? NoAnswers : JsonSerializer.Serialize(answers, StoredValues.Options);
+        answers.Count == 0 ? NoAnswers : JsonSerializer.Serialize(answers, ClassValues.Options);
 
     /// <summary>Gates as they are spelled.</summary>
-    public static string[] Write(Gate gates) => [.. CheckGates.Each(gates).Select(Spelling.Of)];
+    public static string[] Write(Gate gates) => [.. CheckGates.Each(gates).Select(EnumText.Of)];
 
     private HelmCheck? ToCheck() =>
         HelmReading.Of(AsAngle(HelmPort), AsAngle(HelmStarboard)) is { Ok: true } helm
@@ -92,7 +82,7 @@ internal sealed record RunRow(
             : null;
 
     private static Gate Joined(string gates) =>
-        CheckGates.Joined(gates.Split(' ').Select(gate => Spelling.Read<Gate>(gate)).Where(gate => gate.Ok).Select(gate => gate.Value));
+        CheckGates.Joined(gates.Split(' ').Select(gate => EnumText.Read<Gate>(gate)).Where(gate => gate.Ok).Select(gate => gate.Value));
 
     private static Angle? AsAngle(double? degrees) => degrees is { } known ? Angle.FromDegrees(known) : null;
 }
@@ -125,8 +115,8 @@ internal sealed record LogRow(
         )
         {
             Purpose = Purpose is { } purpose ? new(purpose) : null,
-            Water = Spelling.Read<Water>(Water).Value,
-            Place = Spelling.Read<Place>(Place).Value,
+            Water = EnumText.Read<Water>(Water).Value,
+            Place = EnumText.Read<Place>(Place).Value,
         };
     }
 }

@@ -1,8 +1,3 @@
-using Dapper;
-using Npgsql;
-using Regatta.Core.Tracks;
-using Regatta.Core.Units;
-
 namespace Regatta.Store;
 
 /// <summary>What tracks said of a sailor's own logs; where the boat was is not kept.</summary>
@@ -47,10 +42,10 @@ public sealed class LogTracks(NpgsqlDataSource database)
         if (
             of is { } classNumber
             && new ClassRef(club, classNumber) is var one
-            && await KeptEvidence.LogRevisionAsync(connection, transaction, one) is { } revision
+            && await EvidenceSumsStore.LogRevisionAsync(connection, transaction, one) is { } revision
         )
         {
-            await KeptEvidence.TellAsync(connection, transaction, one, revision);
+            await EvidenceSumsStore.TellAsync(connection, transaction, one, revision);
         }
 
         await transaction.CommitAsync();

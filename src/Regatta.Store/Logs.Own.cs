@@ -1,8 +1,3 @@
-using Dapper;
-using Npgsql;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-
 namespace Regatta.Store;
 
 /// <summary>A sailor's own logs.</summary>
@@ -90,7 +85,7 @@ public sealed partial class Logs
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
-        var before = await KeptEvidence.LogRevisionAsync(connection, transaction, one) ?? 0;
+        var before = await EvidenceSumsStore.LogRevisionAsync(connection, transaction, one) ?? 0;
         var done = await connection.ExecuteAsync(
             "update session_logs set removed_at = @at where club_id = @club and class_id = @classId and "
                 + "sailor_id = @sailor and id = @number and (removed_at is null) = @removed",
@@ -105,7 +100,7 @@ public sealed partial class Logs
             },
             transaction
         );
-        await KeptEvidence.FoldAsync(connection, transaction, one, number, before, bases ?? []);
+        await EvidenceSumsStore.FoldAsync(connection, transaction, one, number, before, bases ?? []);
         await transaction.CommitAsync();
         return done == 1;
     }

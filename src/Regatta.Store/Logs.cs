@@ -1,15 +1,3 @@
-using Dapper;
-using Npgsql;
-using Regatta.Core;
-using Regatta.Core.Checks;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Marks;
-using Regatta.Core.Tracks;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-
 namespace Regatta.Store;
 
 /// <summary>A log as its sailor sees it; the boat is null when none was named.</summary>
@@ -29,7 +17,7 @@ public enum LogOutcome
 }
 
 /// <summary>A log that was sent: its number, and what came of it.</summary>
-public sealed record KeptLog(long Number, LogOutcome Outcome);
+public sealed record LogReceipt(long Number, LogOutcome Outcome);
 
 /// <summary>Which boat the marks of a log were read on.</summary>
 /// <param name="Boat">The boat's number; null when none was named.</param>
@@ -56,7 +44,7 @@ public sealed partial class Logs(NpgsqlDataSource database, TimeProvider clock)
     /// <param name="sailed">Which boat its marks were read on.</param>
     /// <param name="log">The log.</param>
     /// <param name="bases">What the kept sums rest on that it folds itself into; what rests on anything else stays behind.</param>
-    public async Task<KeptLog> AddAsync(
+    public async Task<LogReceipt> AddAsync(
         ClassRef one,
         Guid? sailor,
         SailedMarks sailed,
@@ -67,10 +55,10 @@ public sealed partial class Logs(NpgsqlDataSource database, TimeProvider clock)
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
         var (sent, now) = (new SentLog(sailor, sailed, log), clock.GetUtcNow());
-        var before = await KeptEvidence.LogRevisionAsync(connection, transaction, one) ?? 0;
+        var before = await EvidenceSumsStore.LogRevisionAsync(connection, transaction, one) ?? 0;
         if (await sent.InsertAsync(connection, transaction, one, now) is { } added)
         {
-            await KeptEvidence.FoldAsync(connection, transaction, one, added, before, bases ?? []);
+            await EvidenceSumsStore.FoldAsync(connection, transaction, one, added, before, bases ?? []);
             await transaction.CommitAsync();
             return new(added, LogOutcome.Added);
         }
@@ -127,7 +115,7 @@ public sealed partial class Logs(NpgsqlDataSource database, TimeProvider clock)
             keys,
             transaction
         );
-        await KeptEvidence.FoldAsync(connection, transaction, one, number, before, bases ?? []);
+        await EvidenceSumsStore.FoldAsync(connection, transaction, one, number, before, bases ?? []);
         await transaction.CommitAsync();
         return new(number, LogOutcome.Corrected);
     }

@@ -1,6 +1,3 @@
-using Dapper;
-using Npgsql;
-
 namespace Regatta.Store;
 
 /// <summary>Somebody in a club: their roles there, and the classes they are captain of.</summary>

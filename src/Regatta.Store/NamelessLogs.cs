@@ -1,10 +1,3 @@
-using Dapper;
-using Npgsql;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Units;
-
 namespace Regatta.Store;
 
 /// <summary>Reads logs without who sailed and how heavy they were.</summary>

@@ -1,12 +1,3 @@
-using Dapper;
-using Npgsql;
-using Regatta.Core;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Marks;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-
 namespace Regatta.Store;
 
 /// <summary>What sailors note afloat. Private: read for who noted it alone, until their log is sent.</summary>
@@ -33,8 +24,8 @@ public sealed class NotedRuns(NpgsqlDataSource database)
                 key,
                 at = note.At.ToUniversalTime(),
                 note.Boat,
-                plan = note.Layer.Plan.Name,
-                mode = note.Layer.Mode.Name,
+                plan = note.PlanMode.Plan.Name,
+                mode = note.PlanMode.Mode.Name,
                 purpose = note.Purpose?.Name,
                 from = note.Wind?.From.MetresPerSecond,
                 to = note.Wind?.To.MetresPerSecond,

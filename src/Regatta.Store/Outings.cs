@@ -1,9 +1,3 @@
-using Dapper;
-using Npgsql;
-using Regatta.Core.Outings;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-
 namespace Regatta.Store;
 
 /// <summary>A day on the water with its number in the club's records.</summary>

@@ -1,8 +1,3 @@
-using Dapper;
-using Npgsql;
-using Regatta.Core.Marks;
-using Regatta.Core.Units;
-
 namespace Regatta.Store;
 
 /// <summary>Somebody with an account.</summary>

@@ -1,9 +1,3 @@
-using Dapper;
-using Npgsql;
-using Regatta.Core.Fleet;
-using Regatta.Core.Fleet.Changes;
-using Regatta.Store.Storage;
-
 namespace Regatta.Store;
 
 /// <summary>Something that was taken away from a class and can be brought back.</summary>
@@ -25,11 +19,10 @@ public sealed class RemovedParts(NpgsqlDataSource database, TimeProvider clock)
         await using var connection = await database.OpenConnectionAsync();
         var rows = await connection.QueryAsync<RemovalRow>(
             """
-            select d.what, p.display_name as by, d.done_at as at, d.before->'bands' as bands, d.before->'plans' as plans,
-              d.before->'modes' as modes
+            select p.display_name as by, d.done_at as at, d.schema, d.before
             from class_edits d join people p on p.id = d.done_by
             where d.club_id = @club and d.class_id = @id and d.state = 'done' and d.done_at > @since
-              and d.before ?| array['bands', 'plans', 'modes'] order by d.id desc
+              and d.touches && array['bands', 'plans', 'modes'] order by d.id desc
             """,
             new
             {
@@ -53,24 +46,24 @@ public sealed class RemovedParts(NpgsqlDataSource database, TimeProvider clock)
         ];
     }
 
-    private sealed record RemovalRow(string What, string By, DateTimeOffset At, string? Bands, string? Plans, string? Modes)
+    private sealed record RemovalRow(string By, DateTimeOffset At, int Schema, string Before)
     {
         public IEnumerable<RemovedPart> Parts(ClassDefinition now) =>
-            ClassJson
-                .Bands(Bands)
+            Part(now, ClassMembers.Bands)
                 .Where(band => now.Bands.Find(band.Id) is null)
                 .Select(band => new RemovedPart($"band.{band.Id.Number}", $"band {band.Name}", By, At, new BringBackBand(band)))
                 .Concat(
-                    ClassJson
-                        .Plans(Plans)
-                        .Where(plan => now.Layers.Find(plan.Key) is null)
+                    Part(now, ClassMembers.Plans)
+                        .Where(plan => now.PlanModes.Find(plan.Key) is null)
                         .Select(plan => new RemovedPart($"plan.{plan.Key}", plan.Name, By, At, new BringBackPlan(plan)))
                 )
                 .Concat(
-                    ClassJson
-                        .Modes(Modes)
-                        .Where(mode => now.Layers.Find(mode.Key) is null)
+                    Part(now, ClassMembers.Modes)
+                        .Where(mode => now.PlanModes.Find(mode.Key) is null)
                         .Select(mode => new RemovedPart($"mode.{mode.Key}", mode.Name, By, At, new BringBackMode(mode)))
                 );
+
+        private IReadOnlyList<T> Part<T>(ClassDefinition now, ClassMember<IReadOnlyList<T>> member) =>
+            StoredClass.ReadPart(now.Key, Schema, member, Before);
     }
 }

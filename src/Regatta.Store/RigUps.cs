@@ -1,9 +1,5 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
-using Dapper;
-using Npgsql;
-using Regatta.Core;
-using Regatta.Core.Rigging;
 
 namespace Regatta.Store;
 

@@ -1,20 +1,15 @@
 using System.Text.Json;
-using Dapper;
-using Npgsql;
-using Regatta.Core.Fleet;
-using Regatta.Core.Units;
-using Regatta.Store.Storage;
 
 namespace Regatta.Store;
 
 /// <summary>What a club says, and the revision that guards it.</summary>
-public sealed record KeptSafety(ClubSafety Safety, long Revision);
+public sealed record SafetyRow(ClubSafety Safety, long Revision);
 
 /// <summary>What clubs say for all their classes.</summary>
 public sealed class SafetyRules(NpgsqlDataSource database)
 {
     /// <summary>What a club says.</summary>
-    public async Task<KeptSafety> FindAsync(ClubId club)
+    public async Task<SafetyRow> FindAsync(ClubId club)
     {
         await using var connection = await database.OpenConnectionAsync();
         var (limit, cautions, revision) = await connection.QuerySingleAsync<(double?, string, long)>(
@@ -24,7 +19,7 @@ public sealed class SafetyRules(NpgsqlDataSource database)
         return new(
             new(
                 limit is { } known ? Speed.FromMetresPerSecond(known) : null,
-                JsonSerializer.Deserialize<IReadOnlyList<Caution>>(cautions, StoredValues.Options)!
+                JsonSerializer.Deserialize<IReadOnlyList<Caution>>(cautions, ClassValues.Options)!
             ),
             revision
         );
@@ -45,7 +40,7 @@ public sealed class SafetyRules(NpgsqlDataSource database)
                     club.Number,
                     seen,
                     limit = safety.Limit?.MetresPerSecond,
-                    cautions = JsonSerializer.Serialize(safety.Cautions, StoredValues.Options),
+                    cautions = JsonSerializer.Serialize(safety.Cautions, ClassValues.Options),
                 }
             ) == 1;
     }

@@ -1,10 +1,4 @@
-using Dapper;
-using Npgsql;
 using NpgsqlTypes;
-using Regatta.Core;
-using Regatta.Core.Checks;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
 
 namespace Regatta.Store;
 
@@ -24,8 +18,8 @@ internal sealed record SentLog(Guid? Sailor, SailedMarks Sailed, SessionLog Log)
         new("note", NpgsqlDbType.Text, sent => sent.Log.Note),
         new("version", NpgsqlDbType.Integer, sent => sent.Log.Version),
         new("purpose", NpgsqlDbType.Text, sent => sent.Log.Purpose?.Name),
-        new("water", NpgsqlDbType.Text, sent => Spelling.Of(sent.Log.Water)),
-        new("place", NpgsqlDbType.Text, sent => Spelling.Of(sent.Log.Place)),
+        new("water", NpgsqlDbType.Text, sent => EnumText.Of(sent.Log.Water)),
+        new("place", NpgsqlDbType.Text, sent => EnumText.Of(sent.Log.Place)),
     ];
 
     /// <summary>The columns of a run.</summary>
@@ -33,8 +27,8 @@ internal sealed record SentLog(Guid? Sailor, SailedMarks Sailed, SessionLog Log)
     [
         new("run", NpgsqlDbType.Integer, one => one.Number),
         new("from_at", NpgsqlDbType.TimestampTz, one => one.Run.From?.UtcDateTime),
-        new("plan", NpgsqlDbType.Text, one => one.Run.Layer.Plan.Name),
-        new("mode", NpgsqlDbType.Text, one => one.Run.Layer.Mode.Name),
+        new("plan", NpgsqlDbType.Text, one => one.Run.PlanMode.Plan.Name),
+        new("mode", NpgsqlDbType.Text, one => one.Run.PlanMode.Mode.Name),
         new("wind_from", NpgsqlDbType.Double, one => one.Run.Wind.From.MetresPerSecond),
         new("wind_to", NpgsqlDbType.Double, one => one.Run.Wind.To.MetresPerSecond),
         new("gust", NpgsqlDbType.Double, one => one.Run.Wind.Gust?.MetresPerSecond),
@@ -176,7 +170,7 @@ internal sealed record SentLog(Guid? Sailor, SailedMarks Sailed, SessionLog Log)
             mark.Key.Name,
             mark.Value.Position,
             Sailed.Measured.Contains(mark.Key),
-            asked is { } known ? Spelling.Of(known.By) : null,
+            asked is { } known ? EnumText.Of(known.By) : null,
             asked?.Card?.Position
         );
 

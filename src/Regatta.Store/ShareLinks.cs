@@ -1,6 +1,3 @@
-using Dapper;
-using Npgsql;
-
 namespace Regatta.Store;
 
 /// <summary>A public link to a class's card. Its token is known only to who made it: the database keeps a hash.</summary>

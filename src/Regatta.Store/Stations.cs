@@ -1,7 +1,3 @@
-using Dapper;
-using Npgsql;
-using Regatta.Core.Units;
-
 namespace Regatta.Store;
 
 /// <summary>A club's wind station: where it answers, and how it measures.</summary>

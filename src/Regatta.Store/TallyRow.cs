@@ -1,8 +1,3 @@
-using Dapper;
-using Npgsql;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-
 namespace Regatta.Store;
 
 /// <summary>How many runs tell the same, as its row.</summary>
@@ -18,12 +13,12 @@ internal sealed record TallyRow(
     DateTimeOffset Newest
 )
 {
-    public Layer Layer => new(new(Plan), new(Mode));
+    public PlanMode PlanMode => new(new(Plan), new(Mode));
 
     public FactTally ToTally() =>
-        new(new(new(Band), (FactKind)Kind, Control.Length > 0 ? new(Control) : (ControlKey?)null, Position, (Said)Said), Count, Newest);
+        new(new(new(Band), (FactKind)Kind, Control.Length > 0 ? new(Control) : (ControlKey?)null, Position, (Feedback)Said), Count, Newest);
 
-    public static Task<IEnumerable<TallyRow>> AllAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, KeptKey keys) =>
+    public static Task<IEnumerable<TallyRow>> AllAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, KeyRow keys) =>
         connection.QueryAsync<TallyRow>(
             """
             select plan, mode, band, kind, control, position, said, count, newest from kept_tallies
@@ -37,8 +32,8 @@ internal sealed record TallyRow(
     public static Task AddAsync(
         NpgsqlConnection connection,
         NpgsqlTransaction transaction,
-        KeptKey keys,
-        Layer layer,
+        KeyRow keys,
+        PlanMode planMode,
         IReadOnlyList<FactTally> tallies
     ) =>
         connection.ExecuteAsync(
@@ -54,13 +49,13 @@ internal sealed record TallyRow(
                 keys.Club,
                 keys.Class,
                 keys.Basis,
-                plan = layer.Plan.Name,
-                mode = layer.Mode.Name,
+                plan = planMode.Plan.Name,
+                mode = planMode.Mode.Name,
                 bands = tallies.Select(tally => tally.Fact.Band.Number).ToArray(),
                 kinds = tallies.Select(tally => (short)tally.Fact.Kind).ToArray(),
                 controls = tallies.Select(tally => tally.Fact.Control?.Name ?? "").ToArray(),
                 positions = tallies.Select(tally => tally.Fact.Position).ToArray(),
-                said = tallies.Select(tally => (short)tally.Fact.Said).ToArray(),
+                said = tallies.Select(tally => (short)tally.Fact.Feedback).ToArray(),
                 counts = tallies.Select(tally => tally.Count).ToArray(),
                 newest = tallies.Select(tally => tally.Newest.ToUniversalTime()).ToArray(),
             },
@@ -68,7 +63,7 @@ internal sealed record TallyRow(
         );
 
     /// <summary>Takes a run that was taken out from what was counted.</summary>
-    public static Task TakeOutAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, KeptKey keys, KeptRunRow old) =>
+    public static Task TakeOutAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, KeyRow keys, SummedRunRow old) =>
         connection.ExecuteAsync(
             """
             with told as (select * from unnest(@FactKinds, @FactControls, @FactPositions, @FactSaid) as f (kind, control, position, said)),

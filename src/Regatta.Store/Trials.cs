@@ -1,10 +1,3 @@
-using Dapper;
-using Npgsql;
-using Regatta.Core;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Trials;
-
 namespace Regatta.Store;
 
 /// <summary>A run of a trial as it was read: both tacks in degrees, the wind in metres a second, what the first boat gained in
@@ -103,18 +96,18 @@ public sealed class Trials(NpgsqlDataSource database, TimeProvider clock)
             {
                 club = one.Club.Number,
                 classId = one.Number,
-                plan = trial.Layer.Plan.Name,
-                mode = trial.Layer.Mode.Name,
+                plan = trial.PlanMode.Plan.Name,
+                mode = trial.PlanMode.Mode.Name,
                 band = trial.Band.Number,
                 control = trial.Control.Name,
                 a = trial.A.Position,
                 b = trial.B.Position,
-                design = Spelling.Of(trial.Design),
+                design = EnumText.Of(trial.Design),
                 boats = trial.Boats.ToArray(),
                 outing,
                 begins = plan.BeginsAt?.ToUniversalTime(),
                 note = plan.Note,
-                roles = plan.Hands.Select(hand => Spelling.Of(hand.Role)).ToArray(),
+                roles = plan.Hands.Select(hand => EnumText.Of(hand.Role)).ToArray(),
                 people = plan.Hands.Select(hand => hand.Person).ToArray(),
                 now = clock.GetUtcNow(),
             }
@@ -213,7 +206,7 @@ public sealed class Trials(NpgsqlDataSource database, TimeProvider clock)
                     + "where r.club_id = @club and r.trial_id = any (@trials)",
                 new { club = club.Number, trials = rows.Select(row => row.Id).ToArray() }
             )
-        ).ToLookup(row => row.TrialId, row => new TrialHand(Spelling.Read<TrialRole>(row.Role).Value, row.PersonId, row.DisplayName));
+        ).ToLookup(row => row.TrialId, row => new TrialHand(EnumText.Read<TrialRole>(row.Role).Value, row.PersonId, row.DisplayName));
         return [.. rows.Select(row => row.ToTrial([.. hands[row.Id].OrderBy(hand => hand.Role)], [.. runs[row.Id]]))];
     }
 
@@ -258,7 +251,7 @@ public sealed class Trials(NpgsqlDataSource database, TimeProvider clock)
                     new ControlKey(Control),
                     new(MarkA),
                     new(MarkB),
-                    Spelling.Read<TrialDesign>(Design).Value,
+                    EnumText.Read<TrialDesign>(Design).Value,
                     [.. Boats.Split(' ').Select(boat => long.Parse(boat, System.Globalization.CultureInfo.InvariantCulture))]
                 ),
                 OutingId,

@@ -1,8 +1,3 @@
-using Dapper;
-using Npgsql;
-using Regatta.Core.Matrices;
-using Regatta.Store.Storage;
-
 namespace Regatta.Store;
 
 /// <summary>Published versions: definition and cells, added once, never changed.</summary>
@@ -108,9 +103,9 @@ public sealed class Versions(NpgsqlDataSource database, TimeProvider clock)
                 now = clock.GetUtcNow(),
                 by,
                 reason,
-                schema = ClassJson.Schema,
-                definition = ClassJson.Write(draft.Class),
-                cells = ClassJson.WriteCells(draft.State),
+                schema = StoredClass.Schema,
+                definition = StoredClass.Write(draft.Class),
+                cells = StoredClass.WriteCells(draft.State),
             },
             transaction
         );
@@ -143,8 +138,8 @@ public sealed class Versions(NpgsqlDataSource database, TimeProvider clock)
     {
         public PublishedVersion ToVersion()
         {
-            var definition = ClassJson.Read(Key, Schema, Definition);
-            return new(Number, PublishedAt, PublishedBy, Reason, new(definition, ClassJson.ReadCells(definition, Schema, Cells)));
+            var definition = StoredClass.Read(Key, Schema, Definition);
+            return new(Number, PublishedAt, PublishedBy, Reason, new(definition, StoredClass.ReadCells(definition, Schema, Cells)));
         }
     }
 }

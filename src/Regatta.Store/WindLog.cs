@@ -1,8 +1,3 @@
-using Dapper;
-using Npgsql;
-using Regatta.Core.Station;
-using Regatta.Core.Units;
-
 namespace Regatta.Store;
 
 /// <summary>What the wind station said: a day of seconds, and ten-minute blocks for good.</summary>

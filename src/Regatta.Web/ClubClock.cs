@@ -1,8 +1,4 @@
 using System.Globalization;
-using Regatta.Application;
-using Regatta.Core;
-using Regatta.Core.Logbook;
-using Regatta.Web.Access;
 
 namespace Regatta.Web;
 

@@ -1,11 +1,5 @@
 using Microsoft.AspNetCore.Identity;
-using Regatta.Application.Exchange;
-using Regatta.Application.Planning;
-using Regatta.Core.Outings;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
 using Regatta.Formats.Bundles;
-using Regatta.Store;
 
 namespace Regatta.Web;
 

@@ -1,5 +1,3 @@
-using Regatta.Store;
-
 namespace Regatta.Web;
 
 /// <summary>Where there is no club yet, prints the address at which the first is founded: with a code that works once.</summary>

@@ -1,11 +1,10 @@
 using Npgsql;
-using Regatta.Store;
 
 namespace Regatta.Web;
 
 /// <summary>Forgets what has been kept for its time: sign-ins that are over, counts of tries, and lines of the trail that are
 /// old.</summary>
-internal sealed class Housekeeping(SignIns signIns, Tries tries, AuditTrail trail, TimeProvider clock, ILogger<Housekeeping> log)
+internal sealed class Housekeeping(SignIns signIns, AttemptCounts tries, AuditTrail trail, TimeProvider clock, ILogger<Housekeeping> log)
     : BackgroundService
 {
     private static readonly TimeSpan Between = TimeSpan.FromHours(6);

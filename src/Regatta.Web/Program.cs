@@ -1,6 +1,4 @@
-using Regatta.Store;
 using Regatta.Web;
-using Regatta.Web.Access;
 using Regatta.Web.Live;
 using Regatta.Web.Station;
 using Serilog;
@@ -23,7 +21,7 @@ builder.Services.AddUseCases();
 builder.Services.AddPages(settings, StationSettings.From(builder.Configuration));
 builder.Services.AddDatabaseKeyRing(settings);
 builder.Services.AddEdge(settings);
-builder.WebHost.ConfigureKestrel(Edge.Limit);
+builder.WebHost.ConfigureKestrel(HostLimits.Limit);
 
 var app = builder.Build();
 app.UseEdge(settings);

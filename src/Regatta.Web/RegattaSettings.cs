@@ -1,4 +1,3 @@
-using Regatta.Application.Membership;
 using Regatta.Web.Mail;
 
 namespace Regatta.Web;

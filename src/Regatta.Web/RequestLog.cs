@@ -1,4 +1,3 @@
-using Regatta.Web.Access;
 using Serilog.Core;
 using Serilog.Events;
 

@@ -1,15 +1,4 @@
 using Microsoft.Extensions.Caching.Memory;
-using Regatta.Application.Editing;
-using Regatta.Application.Exchange;
-using Regatta.Application.Logbook;
-using Regatta.Application.Measuring;
-using Regatta.Application.Membership;
-using Regatta.Application.Planning;
-using Regatta.Application.Publishing;
-using Regatta.Application.Reading;
-using Regatta.Application.Rigging;
-using Regatta.Store;
-using Regatta.Web.Access;
 using Regatta.Web.Live;
 using Regatta.Web.Mail;
 using Regatta.Web.Pages.Cards;
@@ -46,11 +35,11 @@ internal static class Services
             .AddSingleton<RigUps>()
             .AddSingleton<Drills>()
             .AddSingleton<SafetyRules>()
-            .AddSingleton<KeptEvidence>()
+            .AddSingleton<EvidenceSumsStore>()
             .AddSingleton<Trials>()
-            .AddSingleton<Comers>()
-            .AddSingleton<Offered>()
-            .AddSingleton<Borrowed>()
+            .AddSingleton<Attendance>()
+            .AddSingleton<OfferedSumsStore>()
+            .AddSingleton<BorrowedSumsStore>()
             .AddSingleton<BoatLogs>()
             .AddSingleton<RemovedParts>()
             .AddSingleton<Outings>()
@@ -58,7 +47,7 @@ internal static class Services
             .AddSingleton<WindLog>()
             .AddSingleton<Stations>()
             .AddSingleton<SignIns>()
-            .AddSingleton<Tries>()
+            .AddSingleton<AttemptCounts>()
             .AddSingleton<Credentials>()
             .AddSingleton<Invitations>()
             .AddSingleton<CalendarFeeds>()
@@ -69,10 +58,10 @@ internal static class Services
     {
         services.AddFusionCache().WithMemoryCache(new MemoryCache(new MemoryCacheOptions { SizeLimit = ClassCache.MostHeld }));
         services
-            .AddSingleton<KeptSums>()
+            .AddSingleton<EvidenceLoader>()
             .AddSingleton<ClassCache>()
             .AddSingleton<BoatReadings>()
-            .AddSingleton<CardReaders>()
+            .AddSingleton<CardReaderOf>()
             .AddSingleton<EditCells>()
             .AddSingleton<RigBoat>()
             .AddSingleton<SetClubSafety>()
@@ -104,7 +93,7 @@ internal static class Services
             .AddScoped<ClubClock>()
             .AddScoped<SailedWinds>()
             .AddScoped<LogRuns>()
-            .AddScoped<MemberCards>()
+            .AddScoped<CardRequests>()
             .AddScoped<UnitPreferences>()
             .AddScoped<DefinitionEditor>()
             .AddScoped<DemoLoader>()

@@ -1,9 +1,7 @@
-using Regatta.Application.Reading;
-
 namespace Regatta.Web;
 
 /// <summary>Reads the runs of a class anew behind its readers' back, where they are many.</summary>
-internal sealed class SumsKeeper(KeptSums sums, ILogger<SumsKeeper> log) : BackgroundService
+internal sealed class SumsKeeper(EvidenceLoader sums, ILogger<SumsKeeper> log) : BackgroundService
 {
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {

@@ -1,8 +1,4 @@
 using System.Globalization;
-using Regatta.Application;
-using Regatta.Core;
-using Regatta.Core.Units;
-using Regatta.Web.Access;
 
 namespace Regatta.Web;
 
@@ -43,5 +39,5 @@ public sealed class UnitPreferences(IHttpContextAccessor http, ClubContext here)
     public string Day(DateTimeOffset at) => TimeZoneInfo.ConvertTime(at, Zone).ToString("d MMM yyyy", CultureInfo.InvariantCulture);
 
     private T Claimed<T>(string claim, T otherwise)
-        where T : struct, Enum => Named.Read<T>(Context.User.FindFirst(claim)?.Value) ?? otherwise;
+        where T : struct, Enum => EnumText.Find<T>(Context.User.FindFirst(claim)?.Value) ?? otherwise;
 }

@@ -4,11 +4,6 @@ using System.Text;
 using System.Text.Json.Nodes;
 using System.Text.RegularExpressions;
 using CsCheck;
-using Regatta.Core.Checks;
-using Regatta.Core.Evidence;
-using Regatta.Core.Logbook;
-using Regatta.Core.Marks;
-using Regatta.Core.Units;
 using Regatta.Formats.Bundles;
 using Regatta.Formats.Tables;
 
@@ -39,29 +34,36 @@ public sealed class LimitTests
     [InlineData("classes/0/boats", 501, "more than 500 boats")]
     [InlineData("classes/0/versions", 201, "more than 200 versions")]
     [InlineData("classes/0/logs", 8_001, "more than 8000 logs")]
-    [InlineData("classes/0/matrix/controls", 81, "at most 80 controls")]
-    [InlineData("classes/0/matrix/controls/0/synonyms", 21, "at most 20 other names")]
-    [InlineData("classes/0/cautions", 41, "at most 40 cautions")]
+    [InlineData("classes/0/definition/controls", 81, "at most 80 controls")]
+    [InlineData("classes/0/definition/controls/gooseneck/synonyms", 21, "at most 20 other names")]
+    [InlineData("classes/0/definition/cautions", 41, "at most 40 cautions")]
     public void A_bundle_with_too_many_of_anything_is_refused(string list, int count, string says)
     {
         var bundle = JsonNode.Parse(Whole)!;
         var (parent, name) = Find(bundle, list);
         var one = (parent[name] as JsonArray)?.FirstOrDefault() ?? JsonValue.Create("word");
-        parent[name] = new JsonArray([.. Enumerable.Range(0, count).Select(at => Another(one, at))]);
-        if (list.EndsWith("controls", StringComparison.Ordinal))
+        if (parent[name] is JsonObject entries)
         {
-            (parent["cells"], bundle["classes"]![0]!["logs"], bundle["classes"]![0]!["versions"]) = (new JsonArray(), null, null);
-            (bundle["classes"]![0]!["boats"], bundle["classes"]![0]!["crew"]) = (null, null);
+            for (var at = entries.Count; at < count; at++)
+            {
+                var another = entries["gooseneck"]!.DeepClone();
+                another["key"] = $"control-{at}";
+                entries[$"control-{at}"] = another;
+            }
+        }
+        else
+        {
+            parent[name] = new JsonArray([.. Enumerable.Range(0, count).Select(at => Another(one, at))]);
         }
 
         Refuses(bundle, says);
     }
 
     [Theory]
-    [InlineData("classes/0/name", "Quil\u0000let")]
-    [InlineData("classes/0/matrix/bands/0/name", "light\u001b[2J")]
-    [InlineData("classes/0/matrix/controls/0/datum", "the\u0085end")]
-    [InlineData("classes/0/cautions/0", "Do\u0007not")]
+    [InlineData("classes/0/definition/name", "Quil\u0000let")]
+    [InlineData("classes/0/definition/bands/0/name", "light\u001b[2J")]
+    [InlineData("classes/0/definition/controls/gooseneck/datum", "the\u0085end")]
+    [InlineData("classes/0/definition/cautions/0/text", "Do\u0007not")]
     public void A_bundle_with_a_control_character_is_refused_by_the_name_of_its_text(string place, string text)
     {
         var bundle = JsonNode.Parse(Whole)!;
@@ -89,16 +91,16 @@ public sealed class LimitTests
     public void A_text_longer_than_any_the_app_writes_is_refused_before_it_is_read_further()
     {
         var bundle = JsonNode.Parse(Whole)!;
-        bundle["classes"]![0]!["about"] = new string('a', 7 * Limits.NoteLetters);
+        bundle["classes"]![0]!["definition"]!["about"] = new string('a', 7 * Limits.NoteLetters);
         Refuses(bundle, "“about” is longer than 1000 letters");
     }
 
     [Fact]
     public void Members_of_enumerations_are_read_by_name_alone()
     {
-        Assert.Equal(Felt.Fast, Named.Read<Felt>("fast"));
-        Assert.All((string?[])["77", "1", "0", "-1", "Fast,Slow", " Fast", "", null], text => Assert.Null(Named.Read<Felt>(text)));
-        Gen.Int.Sample(number => Named.Read<Regatta.Core.Fleet.WhenChanged>(number.ToString(CultureInfo.InvariantCulture)) is null);
+        Assert.Equal(Felt.Fast, EnumText.Find<Felt>("fast"));
+        Assert.All((string?[])["77", "1", "0", "-1", "Fast,Slow", " Fast", "", null], text => Assert.Null(EnumText.Find<Felt>(text)));
+        Gen.Int.Sample(number => EnumText.Find<WhenChanged>(number.ToString(CultureInfo.InvariantCulture)) is null);
     }
 
     [Fact]

@@ -1,9 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Fleet.Changes;
-using Regatta.Core.Logbook;
-using Regatta.Core.Marks;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
 using Regatta.Store;
 
 namespace Regatta.Store.Tests;

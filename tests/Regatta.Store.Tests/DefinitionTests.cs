@@ -1,13 +1,5 @@
 using Dapper;
 using Npgsql;
-using Regatta.Core.Checks;
-using Regatta.Core.Crew;
-using Regatta.Core.Fleet;
-using Regatta.Core.Fleet.Changes;
-using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
 using Regatta.Store;
 
 namespace Regatta.Store.Tests;
@@ -95,7 +87,7 @@ public sealed class DefinitionTests(StoreFixture store)
             new SetCrew(draft.Class.WindHeight, CrewReading.By(draft.Class.Crew.Rule! with { FromBand = Hard })),
             store.Ann
         );
-        var place = new CellPlace(Layer.Usual, new(Hard, new("gooseneck")));
+        var place = new CellPlace(PlanMode.Usual, new(Hard, new("gooseneck")));
         await store.SaveAsync(
             withRule,
             place,
@@ -128,11 +120,11 @@ public sealed class DefinitionTests(StoreFixture store)
     public async Task A_joined_band_takes_over_what_the_lighter_one_does_not_say()
     {
         var draft = await store.FreshClassAsync();
-        var place = new CellPlace(Layer.Usual, new(Strong, new("gooseneck")));
+        var place = new CellPlace(PlanMode.Usual, new(Strong, new("gooseneck")));
         await store.SaveAsync(draft, place, null, draft.Cells[place].Revision, store.Ann.Id);
         var joined = await store.ChangeAsync(draft, new JoinBands(Strong, Hard), store.Ann);
         Assert.Equal(draft.State.Cells[place with { Address = new(Hard, new("gooseneck")) }].Mark, joined.State.Cells[place].Mark);
-        Assert.Equal(80, joined.State.Cells[new(Layer.Usual, new(Strong, new("daggerboard")))].Mark!.Value.Position);
+        Assert.Equal(80, joined.State.Cells[new(PlanMode.Usual, new(Strong, new("daggerboard")))].Mark!.Value.Position);
         Assert.IsType<EditOutcome.Refused>(
             await store.Edits.ApplyAsync(joined.Stamp.Class, joined.Stamp.Revision, new JoinBands(Strong, Hard), store.Ann.Id)
         );
@@ -179,22 +171,22 @@ public sealed class DefinitionTests(StoreFixture store)
     public async Task A_plan_with_logs_does_not_go_and_one_with_marks_comes_back_with_them()
     {
         var draft = await store.FreshClassAsync("orlop-9");
-        var layers = draft.Class.Layers;
-        var fewer = Layers.Of([.. layers.Plans.SkipLast(1)], layers.Modes).Value;
-        var without = await store.ChangeAsync(draft, new SetLayers(fewer), store.Ann);
+        var planModes = draft.Class.PlanModes;
+        var fewer = PlanModes.Of([.. planModes.Plans.SkipLast(1)], planModes.Modes).Value;
+        var without = await store.ChangeAsync(draft, new SetPlanModes(fewer), store.Ann);
         Assert.True(without.State.Cells.Count < draft.State.Cells.Count);
         var removed = Assert.Single(await store.RemovedParts.AllAsync(draft.Stamp.Class, without.Class));
         var back = await store.ChangeAsync(without, removed.BringBack, store.Ann);
         Assert.Empty(MatrixDiff.Between(draft.State, back.State));
 
-        var log = new Core.Logbook.SessionLog(
+        var log = new SessionLog(
             Guid.NewGuid(),
             StoreFixture.Now,
             null,
             [
                 new(WindRange.Of(Speed.FromKnots(20), Speed.FromKnots(22), null).Value, new Dictionary<ControlKey, Mark>(), null, default)
                 {
-                    Layer = new(layers.Plans[^1].Key, layers.Modes[0].Key),
+                    PlanMode = new(planModes.Plans[^1].Key, planModes.Modes[0].Key),
                 },
             ],
             "",
@@ -202,7 +194,7 @@ public sealed class DefinitionTests(StoreFixture store)
         );
         await store.Logs.AddAsync(draft.Stamp.Class, store.Ann.Id, new(null, new HashSet<ControlKey>()), log);
         var refused = Assert.IsType<EditOutcome.Refused>(
-            await store.Edits.ApplyAsync(draft.Stamp.Class, back.Stamp.Revision, new SetLayers(fewer), store.Ann.Id)
+            await store.Edits.ApplyAsync(draft.Stamp.Class, back.Stamp.Revision, new SetPlanModes(fewer), store.Ann.Id)
         );
         Assert.Contains("has 1 logs", refused.Why);
     }
@@ -237,7 +229,7 @@ public sealed class DefinitionTests(StoreFixture store)
                 else if (random.Next(2) == 0)
                 {
                     var place = new CellPlace(
-                        Layer.Usual,
+                        PlanMode.Usual,
                         new(seen.Class.Bands.All[random.Next(seen.Class.Bands.All.Count)].Id, new("daggerboard"))
                     );
                     var cell = Cell.Of(new Mark(random.Next(10) * 20), 20, "", "", CellSource.Entered).Value;

@@ -1,6 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
 using Regatta.Store;
 
 namespace Regatta.Store.Tests;
@@ -10,7 +7,7 @@ public sealed class EditTests(StoreFixture store)
 {
     private static readonly CellPlace[] Row =
     [
-        .. Enumerable.Range(1, 5).Select(band => new CellPlace(Layer.Usual, new(new(band), new("daggerboard")))),
+        .. Enumerable.Range(1, 5).Select(band => new CellPlace(PlanMode.Usual, new(new(band), new("daggerboard")))),
     ];
 
     [Fact]

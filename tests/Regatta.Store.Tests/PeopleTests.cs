@@ -1,6 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Matrices;
-using Regatta.Core.Units;
 using Regatta.Store;
 
 namespace Regatta.Store.Tests;
@@ -140,7 +137,7 @@ public sealed class PeopleTests(StoreFixture store)
             {
                 var seen = (await store.DraftAsync(draft));
                 var control = seen.Class.Marked.ElementAt(random.Next(3));
-                var address = new CellPlace(Layer.Usual, new(new(random.Next(1, 4)), control.Key));
+                var address = new CellPlace(PlanMode.Usual, new(new(random.Next(1, 4)), control.Key));
                 var mark = control.Scale.StepBy(seen.Set[address]!.Mark!.Value, random.Next(2) == 0 ? 1 : -1);
                 var revision = seen.Cells[address].Revision;
                 var saved = await store.SaveAsync(seen, address, Cell.Of(mark, 0, "", "", CellSource.Entered).Value, revision, who.Id);

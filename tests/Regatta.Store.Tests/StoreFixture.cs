@@ -2,8 +2,6 @@ using Dapper;
 using Microsoft.Extensions.Time.Testing;
 using Npgsql;
 using Regatta.Application.Exchange;
-using Regatta.Core.Fleet.Changes;
-using Regatta.Core.Matrices;
 using Regatta.Formats.Bundles;
 using Regatta.Store;
 

@@ -1,21 +1,12 @@
 using Dapper;
 using Npgsql;
-using Regatta.Core.Checks;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
-using Regatta.Core.Questions;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
 using Regatta.Store;
 
 namespace Regatta.Store.Tests;
 
 public sealed class StoreTests(StoreFixture store)
 {
-    private static readonly CellPlace Gooseneck = new(Layer.Usual, new(new(4), new("gooseneck")));
+    private static readonly CellPlace Gooseneck = new(PlanMode.Usual, new(new(4), new("gooseneck")));
 
     private static readonly SailedMarks NoBoat = new(null, new HashSet<ControlKey>());
 
@@ -65,7 +56,7 @@ public sealed class StoreTests(StoreFixture store)
     public async Task Of_two_first_edits_of_an_empty_cell_at_once_one_lands()
     {
         var draft = await store.FreshClassAsync();
-        var empty = new CellPlace(Layer.Usual, new(new(6), new("daggerboard")));
+        var empty = new CellPlace(PlanMode.Usual, new(new(6), new("daggerboard")));
         var cell = Cell.Of(new Mark(80), 0, "", "", CellSource.Entered).Value;
         var outcomes = await Task.WhenAll(new[] { store.Ann, store.Ben }.Select(who => store.SaveAsync(draft, empty, cell, 0, who.Id)));
         Assert.Equal([SaveOutcome.Saved, SaveOutcome.Conflict], outcomes.Order());
@@ -149,7 +140,7 @@ public sealed class StoreTests(StoreFixture store)
         var corrected = log with { Runs = [run, log.Runs[1]] };
         var (number, _) = await store.Logs.AddAsync(draft.Stamp.Class, store.Ann.Id, NoBoat, log);
         Assert.Equal(
-            new KeptLog(number, LogOutcome.Corrected),
+            new LogReceipt(number, LogOutcome.Corrected),
             await store.Logs.AddAsync(draft.Stamp.Class, store.Ann.Id, NoBoat, corrected)
         );
         var own = (await store.Logs.OwnAsync(store.Club, store.Ann.Id, number))!.Log;

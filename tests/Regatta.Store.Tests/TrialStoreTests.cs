@@ -1,6 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Trials;
 using Regatta.Store;
 
 namespace Regatta.Store.Tests;
@@ -9,11 +6,11 @@ namespace Regatta.Store.Tests;
 public sealed class TrialStoreTests(StoreFixture store)
 {
     private readonly Trials trials = new(store.Database, store.Clock);
-    private readonly Offered offered = new(store.Database, store.Clock);
-    private readonly Borrowed borrowed = new(store.Database, store.Clock);
+    private readonly OfferedSumsStore offered = new(store.Database, store.Clock);
+    private readonly BorrowedSumsStore borrowed = new(store.Database, store.Clock);
 
     private static readonly Trial Gooseneck = new(
-        Layer.Usual,
+        PlanMode.Usual,
         new(4),
         new("gooseneck"),
         new Mark(508),
@@ -85,7 +82,7 @@ public sealed class TrialStoreTests(StoreFixture store)
     public async Task A_decision_keeps_what_was_expected_of_it_and_all_of_them_are_read_newest_first()
     {
         var draft = await store.FreshClassAsync();
-        var place = new Core.Matrices.CellPlace(Layer.Usual, new(new(4), new("gooseneck")));
+        var place = new CellPlace(PlanMode.Usual, new(new(4), new("gooseneck")));
         foreach (var better in new[] { 0.84, 0.97 })
         {
             await store.Decisions.AddAsync(
@@ -127,9 +124,9 @@ public sealed class TrialStoreTests(StoreFixture store)
     public async Task Offers_of_a_layer_replace_each_other_are_read_by_other_clubs_alone_and_go_with_their_class()
     {
         var one = (await store.FreshClassAsync()).Stamp.Class;
-        var reef = new Layer(new("reef"), new("upwind"));
-        await offered.OfferAsync(one, Layer.Usual, """{"club":"first"}""");
-        await offered.OfferAsync(one, Layer.Usual, """{"club":"again"}""");
+        var reef = new PlanMode(new("reef"), new("upwind"));
+        await offered.OfferAsync(one, PlanMode.Usual, """{"club":"first"}""");
+        await offered.OfferAsync(one, PlanMode.Usual, """{"club":"again"}""");
         await offered.OfferAsync(one, reef, """{"club":"reefed"}""");
         Assert.Equal(2, (await offered.OfAsync(one)).Count);
         var elsewhere = new ClubId(one.Club.Number + 1000);

@@ -2,8 +2,6 @@ using System.Security.Cryptography;
 using System.Text.Json.Nodes;
 using Dapper;
 using Npgsql;
-using Regatta.Core.Fleet;
-using Regatta.Core.Matrices;
 using Regatta.Store;
 
 namespace Regatta.Store.Tests;
@@ -32,10 +30,10 @@ public sealed class UpgradeTests(StoreFixture store)
         var classes = new Classes(database);
         var stamp = (await classes.StampAsync(new ClubId(1), "old"))!;
         var draft = (await classes.DraftAsync(stamp.Class))!;
-        var place = new CellPlace(Layer.Usual, new(new(1), new("slide")));
-        Assert.Equal(("full sail", "beating"), (draft.Class.Layers.Plans.Single().Name, draft.Class.Layers.Modes.Single().Name));
+        var place = new CellPlace(PlanMode.Usual, new(new(1), new("slide")));
+        Assert.Equal(("full sail", "beating"), (draft.Class.PlanModes.Plans.Single().Name, draft.Class.PlanModes.Modes.Single().Name));
         Assert.Equal(70, draft.Set[place]!.Mark!.Value.Position);
-        Assert.Equal(Layer.Usual, (await new Logs(database, store.Clock).EvidenceAsync(stamp.Class)).Single().Layer);
+        Assert.Equal(PlanMode.Usual, (await new Logs(database, store.Clock).EvidenceAsync(stamp.Class)).Single().PlanMode);
         var snapshot = (await classes.SnapshotAsync(stamp.Class))!;
         Assert.Equal(50, snapshot.Newest!.Set[place]!.Mark!.Value.Position);
         Assert.Equal("new sail first", snapshot.Decisions[place].Reason);
@@ -161,8 +159,8 @@ public sealed class UpgradeTests(StoreFixture store)
             member switch
             {
                 "cautions" => draft.Cautions.Single().Text,
-                "plans" => draft.Layers.Plans.Single().Name,
-                "modes" => draft.Layers.Modes.Single().Name,
+                "plans" => draft.PlanModes.Plans.Single().Name,
+                "modes" => draft.PlanModes.Modes.Single().Name,
                 _ => draft.Find(new("gooseneck"))!.Datum,
             }
         );

@@ -1,6 +1,3 @@
-using Regatta.Core.Crew;
-using Regatta.Core.Station;
-using Regatta.Core.Units;
 using Regatta.Store;
 
 namespace Regatta.Store.Tests;

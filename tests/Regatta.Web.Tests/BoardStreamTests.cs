@@ -1,8 +1,4 @@
 using Microsoft.Extensions.DependencyInjection;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Measuring;
-using Regatta.Core.Units;
 using Regatta.Formats.Kits;
 using Regatta.Web.Pages.Cards;
 using Regatta.Web.Pages.ClassSetup;

@@ -1,8 +1,5 @@
 using System.Text;
 using Microsoft.Extensions.DependencyInjection;
-using Regatta.Core.Outings;
-using Regatta.Core.Station;
-using Regatta.Core.Units;
 using Regatta.Formats.Gpx;
 using Regatta.Instruments;
 using Regatta.Store;

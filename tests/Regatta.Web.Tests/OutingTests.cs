@@ -1,6 +1,5 @@
 using System.Globalization;
 using System.Text;
-using Regatta.Core.Logbook;
 
 namespace Regatta.Web.Tests;
 

@@ -1,6 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-
 namespace Regatta.Web.Tests;
 
 /// <summary>Controls of a class that is no club's.</summary>

@@ -1,6 +1,4 @@
 using Microsoft.Extensions.DependencyInjection;
-using Regatta.Core.Station;
-using Regatta.Core.Units;
 using Regatta.Instruments;
 using Regatta.Store;
 using Regatta.Web.Drawings;

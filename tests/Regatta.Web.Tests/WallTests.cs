@@ -153,7 +153,8 @@ public sealed class WallTests(ClubHost host)
                 ),
         ];
 
-    /// <summary>A sum over every row of the first club, so that whatever changed would be seen; but for the trail of what was refused.</summary>
+    /// <summary>A sum over every row of the first club, so that whatever changed would be seen; but for the trail of what was
+    /// refused.</summary>
     private static async Task<string> SumAsync(ClubHost clubs)
     {
         await using var connection = await clubs

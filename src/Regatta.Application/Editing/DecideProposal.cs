@@ -1,10 +1,4 @@
 using Regatta.Application.Reading;
-using Regatta.Core;
-using Regatta.Core.Evidence;
-using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
-using Regatta.Core.Units;
-using Regatta.Store;
 
 namespace Regatta.Application.Editing;
 
@@ -15,7 +9,7 @@ public sealed record DecisionOutcome(SaveOutcome Saved, Cell? Cell, string? Prob
 public sealed class DecideProposal(Decisions decisions, TimeProvider clock)
 {
     /// <param name="actor">Who decides.</param>
-    /// <param name="layer">The layer as they saw it.</param>
+    /// <param name="planMode">The plan and mode as they saw it.</param>
     /// <param name="proposal">The proposal.</param>
     /// <param name="kind">What they decide.</param>
     /// <param name="to">The other mark as typed, where one is taken instead.</param>
@@ -25,7 +19,7 @@ public sealed class DecideProposal(Decisions decisions, TimeProvider clock)
     /// <param name="unit">The unit the decided sentence tells winds in.</param>
     public async Task<DecisionOutcome> RunAsync(
         Actor actor,
-        LayerView layer,
+        PlanModeView planMode,
         Proposal proposal,
         DecisionKind kind,
         string? to,
@@ -56,18 +50,18 @@ public sealed class DecideProposal(Decisions decisions, TimeProvider clock)
         var cell =
             kind == DecisionKind.SetAside
                 ? null
-                : layer.Matrix[address]!.At(chosen.Value).From(CellSource.Proposed).On(actor.Club.Today(clock));
+                : planMode.Matrix[address]!.At(chosen.Value).From(CellSource.Proposed).On(actor.Club.Today(clock));
         var saved = await Retry.RunAsync(() =>
             decisions.AddAsync(
-                layer.Whole.Ref,
-                layer.Whole.Stamp.Structure,
-                layer.Place(address),
+                planMode.Whole.Ref,
+                planMode.Whole.Stamp.Structure,
+                planMode.Place(address),
                 kind,
                 proposal.From,
                 chosen.Value,
                 proposal.Sentence(unit),
                 why,
-                layer.Evidence.Sums.Rows,
+                planMode.Evidence.Sums.Rows,
                 actor.Person,
                 new(proposal.BetterProbability, proposal.Now.Mean, proposal.After),
                 cell,

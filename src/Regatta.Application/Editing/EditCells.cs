@@ -1,6 +1,4 @@
 using Regatta.Application.Reading;
-using Regatta.Core.Matrices;
-using Regatta.Store;
 
 namespace Regatta.Application.Editing;
 
@@ -66,7 +64,7 @@ public sealed class EditCells(Cells cells, ClassCache cache, TimeProvider clock)
     public Task<SaveOutcome> RunAsync(Actor actor, ClassView seen, CellPlace place, Cell? cell, int seenRevision)
     {
         var (gear, band) = (seen.Class.GearOf(place.Address.Control), seen.Class.Bands.Find(place.Address.Band));
-        var followers = gear is null || band is null ? [] : gear.Follow(seen.Set[place.Layer], band, place.Address.Control, cell);
+        var followers = gear is null || band is null ? [] : gear.Follow(seen.Set[place.PlanMode], band, place.Address.Control, cell);
         return followers.Count == 0
             ? RunAsync(actor, seen, [new(place, cell, seenRevision)], Cells.OneCell)
             : RunAsync(
@@ -75,7 +73,7 @@ public sealed class EditCells(Cells cells, ClassCache cache, TimeProvider clock)
                 [
                     new(place, cell, seenRevision),
                     .. followers
-                        .Select(edit => (Place: new CellPlace(place.Layer, edit.Address), edit.Cell))
+                        .Select(edit => (Place: new CellPlace(place.PlanMode, edit.Address), edit.Cell))
                         .Select(edit => new CellWrite(edit.Place, edit.Cell, seen.Revision(edit.Place))),
                 ],
                 $"{gear!.Name}, {band!.Name}, moved as one"

@@ -1,7 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Fleet.Changes;
-using Regatta.Store;
-
 namespace Regatta.Application.Editing;
 
 /// <summary>Changes the definition of a class.</summary>

@@ -1,5 +1,3 @@
-using Regatta.Store;
-
 namespace Regatta.Application.Editing;
 
 /// <summary>Undoes and redoes a person's edits of a class: of its cells and of its definition alike.</summary>

@@ -1,10 +1,6 @@
 using System.Text;
 using Regatta.Application.Reading;
-using Regatta.Core;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
 using Regatta.Formats.Bundles;
-using Regatta.Store;
 
 namespace Regatta.Application.Exchange;
 
@@ -16,11 +12,11 @@ namespace Regatta.Application.Exchange;
 public sealed record FittingOffer(long Id, string Club, SharedSums Sums, DateTimeOffset OfferedAt);
 
 /// <summary>Gives the sums of a class to another club, and borrows another’s: never a log, never a person.</summary>
-public sealed class ExchangeSums(Borrowed borrowed, Offered offered)
+public sealed class ExchangeSums(BorrowedSumsStore borrowed, OfferedSumsStore offered)
 {
-    /// <summary>The sums of a layer as a file.</summary>
-    public static Parsed<byte[]> Give(Club club, ClassView view, Layer layer) =>
-        SharedSums.Of(layer, view.On(layer).Evidence).Then(sums => Parsed<byte[]>.Good(SumsFile.Write(club.Name, sums)));
+    /// <summary>The sums of a plan and mode as a file.</summary>
+    public static Parsed<byte[]> Give(Club club, ClassView view, PlanMode planMode) =>
+        SharedSums.Of(planMode, view.On(planMode).Evidence).Then(sums => Parsed<byte[]>.Good(SumsFile.Write(club.Name, sums)));
 
     /// <summary>Borrows what a file says, at a weight.</summary>
     /// <returns>Who gave it; or what is wrong with it.</returns>
@@ -62,14 +58,14 @@ public sealed class ExchangeSums(Borrowed borrowed, Offered offered)
     public Task<Parsed<string>> TakeAsync(ClassView view, FittingOffer offer, double weight) =>
         BorrowAsync(view, SumsFile.Write(offer.Club, offer.Sums), weight);
 
-    /// <summary>Offers the sums of a layer as they are now to the other clubs here.</summary>
+    /// <summary>Offers the sums of a plan and mode as they are now to the other clubs here.</summary>
     /// <returns>Null; or why not.</returns>
-    public async Task<string?> OfferAsync(Club club, ClassView view, Layer layer)
+    public async Task<string?> OfferAsync(Club club, ClassView view, PlanMode planMode)
     {
-        var file = Give(club, view, layer);
+        var file = Give(club, view, planMode);
         if (file.Ok)
         {
-            await offered.OfferAsync(view.Ref, layer, Encoding.UTF8.GetString(file.Value));
+            await offered.OfferAsync(view.Ref, planMode, Encoding.UTF8.GetString(file.Value));
         }
 
         return file.Problem;

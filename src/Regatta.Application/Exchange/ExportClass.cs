@@ -1,6 +1,5 @@
 using Regatta.Application.Reading;
 using Regatta.Formats.Bundles;
-using Regatta.Store;
 
 namespace Regatta.Application.Exchange;
 

@@ -1,8 +1,4 @@
-using Regatta.Core;
-using Regatta.Core.Fleet;
-using Regatta.Core.Matrices;
 using Regatta.Formats.Bundles;
-using Regatta.Store;
 
 namespace Regatta.Application.Exchange;
 
@@ -37,7 +33,7 @@ public sealed class ImportClasses(Imports imports)
     /// <returns>The class's key, or why it was not made.</returns>
     public async Task<Parsed<string>> FromKitAsync(ClubId club, BundledClass kit, string name, string about)
     {
-        var definition = kit.Class with { Key = Keys.Of(name), Name = name, About = about.Length > 0 ? about : kit.Class.About };
+        var definition = kit.Class with { Key = Slug.Of(name), Name = name, About = about.Length > 0 ? about : kit.Class.About };
         if (definition.Problems() is [var problem, ..])
         {
             return Parsed<string>.Bad(problem);

@@ -1,12 +1,4 @@
 using Regatta.Application.Reading;
-using Regatta.Core;
-using Regatta.Core.Crew;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Tracks;
-using Regatta.Core.Units;
-using Regatta.Store;
 using Regatta.Store.Storage;
 
 namespace Regatta.Application.Logbook;
@@ -16,7 +8,7 @@ public sealed class LogSession(Logs logs, LogTracks tracks, Crews crews, NotedRu
 {
     /// <summary>Adds a log; sent twice it counts once, and says what was sent last. Notes until its end stand in it now.</summary>
     /// <returns>What came of it; or why an old log stays as it is.</returns>
-    public Task<Parsed<KeptLog>> AddAsync(Actor actor, ClassRef one, SailedMarks sailed, SessionLog log, DateTimeOffset? notedUntil) =>
+    public Task<Parsed<LogReceipt>> AddAsync(Actor actor, ClassRef one, SailedMarks sailed, SessionLog log, DateTimeOffset? notedUntil) =>
         Retry.RunAsync(async () =>
         {
             if (
@@ -24,7 +16,7 @@ public sealed class LogSession(Logs logs, LogTracks tracks, Crews crews, NotedRu
                 && clock.GetUtcNow() - before > SessionLog.CorrectedWithin
             )
             {
-                return Parsed<KeptLog>.Bad(
+                return Parsed<LogReceipt>.Bad(
                     $"It was sailed more than {SessionLog.CorrectedWithin.TotalDays:0} days ago, and the club has learned from it since. "
                         + "It stays as it is."
                 );
@@ -36,7 +28,7 @@ public sealed class LogSession(Logs logs, LogTracks tracks, Crews crews, NotedRu
                 await notes.ForgetAsync(one, actor.Person, until);
             }
 
-            return Parsed<KeptLog>.Good(kept);
+            return Parsed<LogReceipt>.Good(kept);
         });
 
     /// <summary>Adds logs out of a table, each once; those that were there before stay as they are, with the boat they name.</summary>

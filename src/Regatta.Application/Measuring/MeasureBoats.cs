@@ -1,9 +1,3 @@
-using Regatta.Core;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Measuring;
-using Regatta.Store;
-
 namespace Regatta.Application.Measuring;
 
 /// <summary>Keeps the boats of a class, and what a tape found on them.</summary>

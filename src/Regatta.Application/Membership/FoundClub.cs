@@ -1,6 +1,3 @@
-using Regatta.Core;
-using Regatta.Store;
-
 namespace Regatta.Application.Membership;
 
 /// <summary>Who may found a club in an installation that has one already. The first is founded by whoever has the code the start
@@ -58,7 +55,7 @@ public sealed class FoundClub(Clubs clubs, Founding founding)
     /// <summary>Founds a club with its first coordinator.</summary>
     public async Task<Parsed<Club>> RunAsync(string name, string timeZone, Guid coordinator, string? code)
     {
-        var key = Keys.Of(name);
+        var key = Slug.Of(name);
         if (Reserved.Contains(key))
         {
             return Parsed<Club>.Bad("That name is taken by a page of this place. Write the club’s name in full.");

@@ -1,7 +1,4 @@
 using System.Globalization;
-using Regatta.Core;
-using Regatta.Core.People;
-using Regatta.Store;
 
 namespace Regatta.Application.Membership;
 

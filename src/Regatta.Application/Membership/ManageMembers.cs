@@ -1,5 +1,3 @@
-using Regatta.Store;
-
 namespace Regatta.Application.Membership;
 
 /// <summary>What a coordinator does with the members of the club. Each answers null when it was done, else the reason it was not.</summary>

@@ -1,6 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Store;
-
 namespace Regatta.Application.Membership;
 
 /// <summary>Says what a club wants minded with all its classes.</summary>

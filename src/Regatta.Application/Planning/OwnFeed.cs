@@ -1,5 +1,3 @@
-using Regatta.Store;
-
 namespace Regatta.Application.Planning;
 
 /// <summary>A member's own address of the club's days: making it, and taking it back.</summary>

@@ -1,12 +1,9 @@
-using Regatta.Core;
-using Regatta.Core.Outings;
 using Regatta.Formats.Calendars;
-using Regatta.Store;
 
 namespace Regatta.Application.Planning;
 
 /// <summary>Keeps the club's calendar of days on the water.</summary>
-public sealed class PlanDays(Outings outings, Comers comers, TimeProvider clock)
+public sealed class PlanDays(Outings outings, Attendance comers, TimeProvider clock)
 {
     /// <summary>Adds a day.</summary>
     public Task AddAsync(Actor actor, Outing day) => Retry.RunAsync(() => outings.SaveAsync(actor.Club.Ref, [day]));

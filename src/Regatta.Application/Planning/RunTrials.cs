@@ -2,16 +2,6 @@ using System.Security.Cryptography;
 using System.Text;
 using Regatta.Application.Logbook;
 using Regatta.Application.Reading;
-using Regatta.Core;
-using Regatta.Core.Checks;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Matrices;
-using Regatta.Core.Trials;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-using Regatta.Store;
 
 namespace Regatta.Application.Planning;
 
@@ -84,19 +74,21 @@ public sealed class RunTrials(Trials trials, Boats boats, LogSession session)
     }
 
     private static Core.Marks.Mark? CardOf(ClassView view, Trial trial) =>
-        view.Set.Layers.Has(trial.Layer) && view.Class.Find(trial.Control) is { } control && view.Class.Bands.Find(trial.Band) is { } band
-            ? view.Set.AsSailed(trial.Layer)[band, control]?.Mark
+        view.Set.PlanModes.Has(trial.PlanMode)
+        && view.Class.Find(trial.Control) is { } control
+        && view.Class.Bands.Find(trial.Band) is { } band
+            ? view.Set.AsSailed(trial.PlanMode)[band, control]?.Mark
             : null;
 
     /// <summary>A run with all marks of the card, but for the one that is tried.</summary>
     private static Run? RunOf(ClassView view, Trial trial, TrialReading reading)
     {
-        if (view.Class.Bands.Find(trial.Band) is not { } band || !view.Set.Layers.Has(trial.Layer))
+        if (view.Class.Bands.Find(trial.Band) is not { } band || !view.Set.PlanModes.Has(trial.PlanMode))
         {
             return null;
         }
 
-        var card = view.Set.AsSailed(trial.Layer);
+        var card = view.Set.AsSailed(trial.PlanMode);
         var marks = view
             .Class.Marked.Where(control => card[band, control]?.Mark is not null)
             .ToDictionary(control => control.Key, control => card[band, control]!.Mark!.Value);
@@ -118,7 +110,7 @@ public sealed class RunTrials(Trials trials, Boats boats, LogSession session)
         )
         {
             From = reading.SailedAt,
-            Layer = trial.Layer,
+            PlanMode = trial.PlanMode,
             Asked = asked,
         };
     }

@@ -1,7 +1,4 @@
 using Regatta.Application.Reading;
-using Regatta.Core.Fleet;
-using Regatta.Core.Matrices;
-using Regatta.Store;
 
 namespace Regatta.Application.Publishing;
 

@@ -1,6 +1,4 @@
 using Regatta.Application.Reading;
-using Regatta.Core;
-using Regatta.Store;
 
 namespace Regatta.Application.Publishing;
 

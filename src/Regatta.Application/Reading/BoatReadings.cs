@@ -1,6 +1,4 @@
 using System.Globalization;
-using Regatta.Core.Fleet;
-using Regatta.Store;
 
 namespace Regatta.Application.Reading;
 

@@ -1,7 +1,4 @@
 using Npgsql;
-using Regatta.Core.Evidence;
-using Regatta.Core.Matrices;
-using Regatta.Store;
 using Regatta.Store.Storage;
 using ZiggyCreatures.Caching.Fusion;
 
@@ -15,7 +12,7 @@ public sealed record FleetViews(IReadOnlyList<ClassView> Classes, IReadOnlyList<
 
 /// <summary>Keeps what was worked out of a class for as long as its stamp holds, so that a look at a matrix costs one trivial query and not
 /// a fit. Bounded by size; each view is made once, however many ask at the same time.</summary>
-public sealed class ClassCache(IFusionCache cache, Classes classes, Versions versions, Logs logs, KeptSums sums, TimeProvider clock)
+public sealed class ClassCache(IFusionCache cache, Classes classes, Versions versions, Logs logs, EvidenceLoader sums, TimeProvider clock)
 {
     /// <summary>How many cells and logs the cache holds, over all clubs.</summary>
     public const long MostHeld = 150_000;

@@ -1,29 +1,26 @@
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-
 namespace Regatta.Application.Reading;
 
-/// <summary>What the logs of a class say under one definition, layer by layer.</summary>
+/// <summary>What the logs of a class say under one definition, plan and mode by plan and mode.</summary>
 /// <param name="Basis">What it rests on.</param>
-/// <param name="Fits">The layers that were sailed.</param>
-public sealed record BasedEvidence(EvidenceBasis Basis, IReadOnlyDictionary<Layer, HelmFit> Fits)
+/// <param name="Fits">The plans and modes that were sailed.</param>
+public sealed record BasedEvidence(EvidenceBasis Basis, IReadOnlyDictionary<PlanMode, HelmFit> Fits)
 {
     /// <summary>Whether the runs are being read anew behind the readers' back, so that nothing is said of them for a moment.</summary>
     public bool IsBeingRead { get; init; }
 
-    /// <summary>What the logs of a layer say; of one nobody sailed, what is believed without logs.</summary>
-    public HelmFit Of(Layer layer)
+    /// <summary>What the logs of a plan and mode say; of one nobody sailed, what is believed without logs.</summary>
+    public HelmFit Of(PlanMode planMode)
     {
-        if (Fits.TryGetValue(layer, out var fit))
+        if (Fits.TryGetValue(planMode, out var fit))
         {
             return fit;
         }
 
-        var empty = KeptLayer.Empty(Basis, layer);
+        var empty = PlanModeSums.Empty(Basis, planMode);
         return HelmFit.Of(
-            Basis.ModelOf(layer, empty.Sailed, empty.Boats),
+            Basis.ModelOf(planMode, empty.Sailed, empty.Boats),
             empty.Sums,
-            IsBeingRead ? LayerRuns.BeingRead : LayerRuns.None,
+            IsBeingRead ? PlanModeRuns.BeingRead : PlanModeRuns.None,
             []
         );
     }
@@ -41,11 +38,12 @@ public sealed class ClassEvidence(BasedEvidence draft, BasedEvidence published)
     /// <summary>Whether the runs are being read anew, so that nothing is said of them for a moment.</summary>
     public bool IsBeingRead => draft.IsBeingRead || published.IsBeingRead;
 
-    /// <summary>The newest runs of each band of each layer.</summary>
+    /// <summary>The newest runs of each band of each plan and mode.</summary>
     public IEnumerable<SessionEvidence> Listed => draft.Fits.Values.SelectMany(fit => fit.Runs.Listed);
 
-    /// <summary>What the logs of a layer say under a definition, the draft's or the published one.</summary>
-    public HelmFit Of(Layer layer, ClassDefinition over) => (SaysTheSame(over, draft.Basis.Definition) ? draft : published).Of(layer);
+    /// <summary>What the logs of a plan and mode say under a definition, the draft's or the published one.</summary>
+    public HelmFit Of(PlanMode planMode, ClassDefinition over) =>
+        (SaysTheSame(over, draft.Basis.Definition) ? draft : published).Of(planMode);
 
     private static bool SaysTheSame(ClassDefinition one, ClassDefinition other) =>
         one.Bands.Equals(other.Bands) && one.Helm == other.Helm && one.Controls.SequenceEqual(other.Controls);

@@ -1,15 +1,13 @@
 using System.Collections.Concurrent;
-using Regatta.Core.Fleet;
-using Regatta.Core.Matrices;
-using Regatta.Store;
 
 namespace Regatta.Application.Reading;
 
-/// <summary>All there is to show of a class at one moment: the draft, the published version, what changed since, and each layer with its
+/// <summary>All there is to show of a class at one moment: the draft, the published version, what changed since, and each plan and mode
+/// with its
 /// evidence. Immutable; shared by every reader of that moment.</summary>
 public sealed class ClassView
 {
-    private readonly ConcurrentDictionary<Layer, LayerView> layers = new();
+    private readonly ConcurrentDictionary<PlanMode, PlanModeView> planModes = new();
 
     public ClassView(ClassSnapshot snapshot, ClassEvidence evidence, DateTimeOffset today)
     {
@@ -45,15 +43,15 @@ public sealed class ClassView
     /// <summary>The number the next published version gets.</summary>
     public int NextVersion => (Newest?.Number ?? 0) + 1;
 
-    /// <summary>The draft of one layer; made when somebody first looks at it.</summary>
-    public LayerView On(Layer layer) =>
-        layers.GetOrAdd(layer, one => new(this, Draft.State, one, Newest?.Set.Layers.Has(one) == true ? Newest.Set[one] : null));
+    /// <summary>The draft of one plan and mode; made when somebody first looks at it.</summary>
+    public PlanModeView On(PlanMode planMode) =>
+        planModes.GetOrAdd(planMode, one => new(this, Draft.State, one, Newest?.Set.PlanModes.Has(one) == true ? Newest.Set[one] : null));
 
-    /// <summary>Everything that does not fit, layer by layer.</summary>
-    public IEnumerable<(Layer Layer, Finding Finding)> Findings =>
-        from layer in Set.Layers.All
-        from finding in On(layer).Findings
-        select (layer, finding);
+    /// <summary>Everything that does not fit, plan and mode by plan and mode.</summary>
+    public IEnumerable<(PlanMode PlanMode, Finding Finding)> Findings =>
+        from planMode in Set.PlanModes.All
+        from finding in On(planMode).Findings
+        select (planMode, finding);
 
     /// <summary>The revision an editor of this cell has seen; 0 when it was never written.</summary>
     public int Revision(CellPlace place) => Draft.Cells.TryGetValue(place, out var cell) ? cell.Revision : 0;

@@ -1,8 +1,3 @@
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Matrices;
-using Regatta.Core.Wind;
-
 namespace Regatta.Application.Reading;
 
 /// <summary>A band of a class at a glance: how many of its cells stand how, and how often it was sailed.</summary>
@@ -28,28 +23,28 @@ public sealed record ClassCover(IReadOnlyList<BandCover> Bands, int Runs, string
     /// <summary>Looks a class over.</summary>
     public static ClassCover Of(ClassView view)
     {
-        var layer = view.On(view.Class.Layers.First);
+        var planMode = view.On(view.Class.PlanModes.First);
         List<BandCover> bands =
         [
-            .. layer.Matrix.Bands.All.Select(band => new BandCover(
+            .. planMode.Matrix.Bands.All.Select(band => new BandCover(
                 band,
                 [
-                    .. layer
+                    .. planMode
                         .Trust.Where(cell => cell.Key.Band == band.Id)
                         .GroupBy(cell => cell.Value.Status)
                         .OrderBy(same => same.Key)
                         .Select(same => (same.Key, same.Count())),
                 ],
-                layer.Evidence.Runs.CountIn(band.Id).Count
+                planMode.Evidence.Runs.CountIn(band.Id).Count
             )),
         ];
-        var (next, at) = NextOf(view, layer, bands);
+        var (next, at) = NextOf(view, planMode, bands);
         return new(bands, bands.Sum(band => band.Runs), next, at);
     }
 
     /// <summary>The first that applies: publish, decide, mark what is sailed, look at what is off, log where little is known, log what is
     /// old, publish what changed.</summary>
-    private static (string Next, string At) NextOf(ClassView view, LayerView layer, List<BandCover> bands)
+    private static (string Next, string At) NextOf(ClassView view, PlanModeView planMode, List<BandCover> bands)
     {
         if (view.Newest is null)
         {
@@ -61,7 +56,7 @@ public sealed record ClassCover(IReadOnlyList<BandCover> Bands, int Runs, string
             return ("The logs are being read anew: look again in a moment.", "/evidence");
         }
 
-        var proposals = view.Set.Layers.All.SelectMany(one => view.On(one).BestProposals).ToList();
+        var proposals = view.Set.PlanModes.All.SelectMany(one => view.On(one).BestProposals).ToList();
         if (proposals.Count > 0)
         {
             return (
@@ -72,7 +67,7 @@ public sealed record ClassCover(IReadOnlyList<BandCover> Bands, int Runs, string
             );
         }
 
-        var unmarked = layer
+        var unmarked = planMode
             .Findings.Where(finding => finding.Kind == FindingKind.Unmarked)
             .Select(finding =>
                 $"{finding.Control.Name} has no mark in {string.Join(", ", finding.Bands.Select(band => band.Name))}, and it is sailed."
@@ -83,21 +78,21 @@ public sealed record ClassCover(IReadOnlyList<BandCover> Bands, int Runs, string
             return (unmarked, "");
         }
 
-        if (layer.OffWithoutProposal.Select(one => one.Band).FirstOrDefault() is { } off)
+        if (planMode.OffWithoutProposal.Select(one => one.Band).FirstOrDefault() is { } off)
         {
             return ($"The helm is off in {off.Name}, and no single step cures it: try one.", $"/trials?band={off.Id.Number}");
         }
 
-        var boats = layer.Class.HelmControls.Any();
+        var boats = planMode.Class.HelmControls.Any();
         if (
             boats
             && bands
-                .Where(band => layer.Evidence.Runs.ValidIn(band.Band.Id).Count < EvidenceRules.Enough)
+                .Where(band => planMode.Evidence.Runs.ValidIn(band.Band.Id).Count < EvidenceRules.Enough)
                 .MaxBy(band => (band.Runs, -Math.Abs(band.Band.Middle.Knots - 10)))
                 is { } little
         )
         {
-            var more = EvidenceRules.Enough - layer.Evidence.Runs.ValidIn(little.Band.Id).Count;
+            var more = EvidenceRules.Enough - planMode.Evidence.Runs.ValidIn(little.Band.Id).Count;
             return ($"{(more == 1 ? "One helm check" : $"{more} helm checks")} more in {little.Band.Name}, and the logs can tell.", "/log");
         }
 

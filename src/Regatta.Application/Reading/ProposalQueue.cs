@@ -1,20 +1,12 @@
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Rigging;
-using Regatta.Core.Station;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-using Regatta.Store;
-
 namespace Regatta.Application.Reading;
 
 /// <summary>A proposal with what it is worth to the club.</summary>
 /// <param name="View">The class.</param>
-/// <param name="Layer">The layer.</param>
+/// <param name="PlanMode">The plan and mode.</param>
 /// <param name="Proposal">The proposal.</param>
 /// <param name="Blows">How often that wind blows, 0 to 1.</param>
 /// <param name="Boats">How many boats sail the class.</param>
-public sealed record QueuedProposal(ClassView View, LayerView Layer, Proposal Proposal, double Blows, int Boats)
+public sealed record QueuedProposal(ClassView View, PlanModeView PlanMode, Proposal Proposal, double Blows, int Boats)
 {
     /// <summary>The degrees it is expected to gain: what is nearer the aim, less what it costs where it is not better.</summary>
     public double Gain =>
@@ -50,14 +42,14 @@ public static class ProposalQueue
         [
             .. views
                 .SelectMany(view =>
-                    view.Set.Layers.All.Select(view.On)
-                        .SelectMany(layer =>
-                            layer.BestProposals.Select(proposal => new QueuedProposal(
+                    view.Set.PlanModes.All.Select(view.On)
+                        .SelectMany(planMode =>
+                            planMode.BestProposals.Select(proposal => new QueuedProposal(
                                 view,
-                                layer,
+                                planMode,
                                 proposal,
-                                Blows(view, layer, proposal.Band, blocks, measuredAt),
-                                Math.Max(1, layer.Evidence.Model.BoatColumns.Count())
+                                Blows(view, planMode, proposal.Band, blocks, measuredAt),
+                                Math.Max(1, planMode.Evidence.Model.BoatColumns.Count())
                             ))
                         )
                 )
@@ -74,35 +66,35 @@ public static class ProposalQueue
                 continue;
             }
 
-            var layer = view.On(decision.Place.Layer);
-            var band = layer.Matrix.Bands.Find(decision.Place.Address.Band)!;
-            var since = layer.Evidence.Runs.In(band.Id).Count(run => run.IsValid && run.SailedAt > decision.At);
-            yield return new(view, decision, since, since < EvidenceRules.Enough ? null : IsNearer(layer, band, decision));
+            var planMode = view.On(decision.Place.PlanMode);
+            var band = planMode.Matrix.Bands.Find(decision.Place.Address.Band)!;
+            var since = planMode.Evidence.Runs.In(band.Id).Count(run => run.IsValid && run.SailedAt > decision.At);
+            yield return new(view, decision, since, since < EvidenceRules.Enough ? null : IsNearer(planMode, band, decision));
         }
     }
 
-    private static bool? IsNearer(LayerView layer, WindBand band, Decision decision)
+    private static bool? IsNearer(PlanModeView planMode, WindBand band, Decision decision)
     {
-        if (layer.Class.Find(decision.Place.Address.Control) is not { HelmPerUnit: not null } control)
+        if (planMode.Class.Find(decision.Place.Address.Control) is not { HelmPerUnit: not null } control)
         {
             return null;
         }
 
-        var aim = layer.Class.Helm.Target.Degrees;
+        var aim = planMode.Class.Helm.Target.Degrees;
         double Off(Core.Marks.Mark mark) =>
             Math.Abs(
-                layer.Evidence.Posterior.Value(
-                    layer.Evidence.Model.Row(band, one => one.Key == control.Key ? mark : layer.Matrix[band, one]?.Mark)
+                planMode.Evidence.Posterior.Value(
+                    planMode.Evidence.Model.Row(band, one => one.Key == control.Key ? mark : planMode.Matrix[band, one]?.Mark)
                 ) - aim
             );
         return Off(decision.To) < Off(decision.From);
     }
 
-    private static double Blows(ClassView view, LayerView layer, WindBand band, IReadOnlyList<WindSummary> blocks, Length measuredAt)
+    private static double Blows(ClassView view, PlanModeView planMode, WindBand band, IReadOnlyList<WindSummary> blocks, Length measuredAt)
     {
         if (blocks.Count < EnoughBlocks)
         {
-            return (layer.Evidence.Runs.CountIn(band.Id).Count + 1.0) / (layer.Evidence.Runs.Count + layer.Matrix.Bands.All.Count);
+            return (planMode.Evidence.Runs.CountIn(band.Id).Count + 1.0) / (planMode.Evidence.Runs.Count + planMode.Matrix.Bands.All.Count);
         }
 
         return (double)blocks.Count(block => band.Contains(WindProfile.At(block.Mean, measuredAt, view.Class.WindHeight))) / blocks.Count;

@@ -1,9 +1,3 @@
-using Regatta.Core.Balance;
-using Regatta.Core.Checks;
-using Regatta.Core.Diagnosis;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-
 namespace Regatta.Application.Reading;
 
 /// <summary>What a sailor gets back for a run.</summary>
@@ -16,11 +10,11 @@ public sealed record RunAdvice(AfterRun? Compared, RankedCure? Next, IReadOnlyLi
     public static RunAdvice Of(ClassView view, Run run)
     {
         var definition = view.Published;
-        var layer = definition.Layers.Has(run.Layer) ? run.Layer : definition.Layers.First;
-        var fit = view.Evidence.Of(layer, definition);
+        var planMode = definition.PlanModes.Has(run.PlanMode) ? run.PlanMode : definition.PlanModes.First;
+        var fit = view.Evidence.Of(planMode, definition);
         var band = definition.Bands.At(run.Wind.Mean.Times(run.WindFactor));
         var helm = run.Check is { Helm.Mean: var read } check && CheckValidity.Weigh(check).Weight > 0 ? read.Degrees : (double?)null;
-        var signs = Core.Diagnosis.Signs.Of(definition, helm, run.Answers);
+        var signs = Core.Advice.Signs.Of(definition, helm, run.Answers);
         return new(
             helm is { } degrees
                 ? AfterRun.Of(definition, degrees, fit.Posterior.PredictCell(fit.Model.Row(band, control => MarkOf(control.Key))))
@@ -28,7 +22,7 @@ public sealed record RunAdvice(AfterRun? Compared, RankedCure? Next, IReadOnlyLi
             signs.Count == 0
                 ? null
                 : CureList
-                    .Of(definition, signs, MarkOf, new StepEffects(fit, HelmSteps.Of(definition, layer.Plan, MarkOf)).Of)
+                    .Of(definition, signs, MarkOf, new StepEffects(fit, HelmSteps.Of(definition, planMode.Plan, MarkOf)).Of)
                     .Cures.FirstOrDefault(),
             signs
         );

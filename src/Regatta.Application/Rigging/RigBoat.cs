@@ -1,12 +1,5 @@
 using System.Security.Cryptography;
 using System.Text;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Marks;
-using Regatta.Core.Rigging;
-using Regatta.Core.Sheets;
-using Regatta.Core.Wind;
-using Regatta.Store;
 
 namespace Regatta.Application.Rigging;
 
@@ -51,7 +44,7 @@ public sealed class RigBoat(RigUps runs, NotedRuns notes, Drills drills, TimePro
         // The notes go before the end, each with a key of its own: after a fault in between all of it is sent again, and counts once.
         foreach (var (control, mark) in otherwise)
         {
-            var note = new NotedRun(now, boat, card.Layer, card.Purpose?.Key, wind, (control, mark));
+            var note = new NotedRun(now, boat, card.PlanMode, card.Purpose?.Key, wind, (control, mark));
             await Retry.RunAsync(() => notes.AddAsync(one, actor.Person, KeyOf(run, control), note));
         }
 

@@ -1,6 +1,3 @@
-using Regatta.Core.Sails;
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Balance;
 
 /// <summary>One part as it stands, and how much it weighs in the common point.</summary>

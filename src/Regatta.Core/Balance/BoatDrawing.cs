@@ -1,7 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Sails;
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Balance;
 
 /// <summary>How a board gives way.</summary>
@@ -89,7 +85,7 @@ public sealed record BoatDrawing(Length Waterline, SidePoint MastFoot, SideShape
         : Lateen?.Problem;
 
     /// <summary>What looks wrong without being so, a sentence each.</summary>
-    public IEnumerable<string> Remarks(ClassDefinition definition)
+    public IEnumerable<string> Remarks(IReadOnlyList<Control> inUse)
     {
         // An older version may hold what no rule of today lets in.
         if (Problem is not null)
@@ -103,7 +99,7 @@ public sealed record BoatDrawing(Length Waterline, SidePoint MastFoot, SideShape
             yield return "The board reaches beyond the hull.";
         }
 
-        foreach (var effect in Effects.Where(effect => definition.Find(effect.Control) is null))
+        foreach (var effect in Effects.Where(effect => inUse.All(control => control.Key != effect.Control)))
         {
             yield return $"“{effect.Control}” moves something in the drawing, and no control in use is called so.";
         }

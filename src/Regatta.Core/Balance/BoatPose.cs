@@ -1,7 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Balance;
 
 /// <summary>How rig, board and sails stand, counted from the drawing.</summary>
@@ -32,20 +28,28 @@ public sealed record BoatPose
     public IReadOnlyList<double> Trims { get; init; } = [];
 
     /// <summary>How she stands at some marks. A control without a mark, or that moves nothing, stays as drawn.</summary>
-    public static BoatPose Of(ClassDefinition definition, BoatDrawing drawing, Func<ControlKey, Mark?> marks)
+    /// <param name="controls">The controls in use.</param>
+    /// <param name="rig">The lengths of the rig; null where nobody measured them.</param>
+    /// <param name="drawing">The drawing.</param>
+    /// <param name="marks">The mark of a control; null for none.</param>
+    public static BoatPose Of(IReadOnlyList<Control> controls, RakeGeometry? rig, BoatDrawing drawing, Func<ControlKey, Mark?> marks)
     {
         var pose = AsDrawn;
         foreach (var effect in drawing.Effects)
         {
             // Where the rig's lengths are known, its holes rake it by them, and by nothing else.
-            var measured = effect.Move == DrawnMove.Rake && definition.Rake?.Holes == effect.Control;
-            if (!measured && definition.Find(effect.Control) is { } control && marks(effect.Control) is { } mark)
+            var measured = effect.Move == DrawnMove.Rake && rig?.Holes == effect.Control;
+            if (
+                !measured
+                && controls.FirstOrDefault(control => control.Key == effect.Control) is { } control
+                && marks(effect.Control) is { } mark
+            )
             {
                 pose = pose.Moved(effect.Move, ((mark.Position / control.Scale.PositionsPerUnit) - effect.Zero) * effect.PerUnit);
             }
         }
 
-        return definition.Rake is { } rig && marks(rig.Holes) is { } hole && rig.RakeIn(hole.Position) is { } rake
+        return rig is not null && marks(rig.Holes) is { } hole && rig.RakeIn(hole.Position) is { } rake
             ? pose.Moved(DrawnMove.Rake, rake.Degrees)
             : pose;
     }

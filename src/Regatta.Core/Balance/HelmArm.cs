@@ -1,5 +1,3 @@
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Balance;
 
 /// <summary>From the balance of the boat to her helm. Source: models M5; κ's numbers are ours.</summary>

@@ -1,6 +1,3 @@
-using Regatta.Core.Sails;
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Balance;
 
 /// <summary>Two spars that meet at the tack, hung on a mast: the upper one by its halyard point, the lower one, the boom, by its gooseneck.

@@ -1,7 +1,3 @@
-using Regatta.Core.Sails;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-
 namespace Regatta.Core.Balance;
 
 /// <summary>Targets beside marks: how far a boom stands off, how much twist the wind's gradient asks for, at which heel a lateen hangs over

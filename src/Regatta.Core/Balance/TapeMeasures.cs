@@ -1,6 +1,3 @@
-using Regatta.Core.Sails;
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Balance;
 
 /// <summary>A few lengths a tape takes on the trailer, from which a boat of usual proportions is drawn (ours): a start, to be corrected

@@ -1,5 +1,3 @@
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Checks;
 
 /// <summary>How a kind of boat tells whether she is balanced.</summary>

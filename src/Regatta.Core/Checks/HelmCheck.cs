@@ -1,6 +1,4 @@
 using System.Runtime.CompilerServices;
-using Regatta.Core.Evidence;
-using Regatta.Core.Units;
 
 namespace Regatta.Core.Checks;
 

@@ -1,5 +1,3 @@
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Checks;
 
 /// <summary>The helm carried in a steady breeze, in degrees of rudder, + weather helm, on one tack or both.</summary>

@@ -1,7 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Matrices;
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Crew;
 
 /// <summary>The other school: crews of some weight set a control so many steps from the card. A class uses these or a

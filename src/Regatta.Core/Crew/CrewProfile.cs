@@ -1,5 +1,3 @@
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Crew;
 
 /// <summary>How strongly somebody hikes.</summary>
@@ -133,7 +131,7 @@ public enum CrewTrait
 /// <param name="Trait">The kind.</param>
 /// <param name="Control">The control.</param>
 /// <param name="Steps">How many steps more; negative for less.</param>
-public sealed record CrewStep(CrewTrait Trait, Fleet.ControlKey Control, int Steps);
+public sealed record CrewStep(CrewTrait Trait, ControlKey Control, int Steps);
 
 /// <summary>The crews a printed or public card has columns for.</summary>
 /// <param name="Light">A light crew.</param>

@@ -1,8 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Matrices;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-
 namespace Regatta.Core.Crew;
 
 /// <summary>How a class reads its card for other crews: by effective wind, by a table of offsets, or not at all. Never both.</summary>

@@ -1,6 +1,3 @@
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-
 namespace Regatta.Core.Crew;
 
 /// <summary>How a class reads its card for a crew lighter or heavier than the one it was tuned with. At the hiking limit overturning goes

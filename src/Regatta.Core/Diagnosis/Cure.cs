@@ -1,5 +1,3 @@
-using Regatta.Core.Fleet;
-
 namespace Regatta.Core.Diagnosis;
 
 /// <summary>What a change costs, the cheapest first.</summary>
@@ -38,8 +36,8 @@ public sealed record Cure(Sign Sign, CureKind Kind, string Why)
 
     /// <summary>What makes it no cure, in a sentence; null where it is one.</summary>
     public string? Problem =>
-        Why.Length is 0 or > Fleet.Control.LongestText || Act.Length > Fleet.Control.LongestText
-            ? $"A cure says why it helps, in up to {Fleet.Control.LongestText} letters."
+        Why.Length is 0 or > Controls.Control.LongestText || Act.Length > Controls.Control.LongestText
+            ? $"A cure says why it helps, in up to {Controls.Control.LongestText} letters."
         : Control is null && Act.Length == 0 ? "A cure names a control, or says what to do."
         : Control is not null && (Steps == 0 || Math.Abs(Steps) > MostSteps)
             ? $"A control is changed by 1 to {MostSteps} steps, up or down."

@@ -1,8 +1,3 @@
-using Regatta.Core.Checks;
-using Regatta.Core.Fleet;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-
 namespace Regatta.Core.Evidence;
 
 /// <summary>What the logs say of the helm of a band.</summary>
@@ -59,9 +54,9 @@ public sealed record BandHelm(
     /// <param name="band">The band.</param>
     /// <param name="expected">The helm to expect.</param>
     /// <param name="aim">What the class aims at.</param>
-    /// <param name="runs">The runs of its layer.</param>
+    /// <param name="runs">The runs of its plan and mode.</param>
     /// <param name="today">The time to judge staleness by.</param>
-    public static BandHelm Judge(WindBand band, HelmPrediction expected, HelmAim aim, LayerRuns runs, DateTimeOffset today)
+    public static BandHelm Judge(WindBand band, HelmPrediction expected, HelmAim aim, PlanModeRuns runs, DateTimeOffset today)
     {
         var valid = runs.ValidIn(band.Id);
         var judged = new BandHelm(

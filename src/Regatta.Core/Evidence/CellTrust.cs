@@ -1,7 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Matrices;
-using Regatta.Core.Wind;
-
 namespace Regatta.Core.Evidence;
 
 /// <summary>How far a cell can be trusted.</summary>
@@ -34,7 +30,7 @@ public enum CellStatus
 public sealed record CellTrust(CellStatus Status, string Why, int Count, IReadOnlyList<SessionEvidence> Sessions)
 {
     /// <summary>Judges one cell.</summary>
-    /// <param name="proposer">What the logs say of the layer the cell stands in.</param>
+    /// <param name="proposer">What the logs say of the plan and mode the cell stands in.</param>
     /// <param name="matrix">The matrix it stands in, as it is shown.</param>
     /// <param name="band">Its band.</param>
     /// <param name="control">Its control.</param>
@@ -42,9 +38,9 @@ public sealed record CellTrust(CellStatus Status, string Why, int Count, IReadOn
         matrix[band, control] switch
         {
             null => new(CellStatus.Empty, "Nobody has said anything here yet.", 0, []),
-            { Mark: null, Target.Length: > 0 } cell => Spoken.OfTarget(cell, proposer, band, control),
+            { Mark: null, Target.Length: > 0 } cell => RunFeedback.OfTarget(cell, proposer, band, control),
             { Mark: null } => new(CellStatus.Entered, "A word to go by; logs can neither support nor contest it.", 0, []),
-            { } cell when control.HelmPerUnit is null || proposer.Helm(band) is null => Spoken.OfMark(cell, proposer, band, control),
+            { } cell when control.HelmPerUnit is null || proposer.Helm(band) is null => RunFeedback.OfMark(cell, proposer, band, control),
             { } cell => ByHelm(cell, proposer, proposer.Helm(band)!, control),
         };
 

@@ -1,11 +1,6 @@
 using System.Globalization;
 using System.Security.Cryptography;
 using System.Text;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
-using Regatta.Core.Questions;
 
 namespace Regatta.Core.Evidence;
 
@@ -30,12 +25,12 @@ public sealed class EvidenceBasis(ClassDefinition definition, IReadOnlyList<Clas
     public bool Takes(SessionEvidence run) =>
         run.Purpose is null || (definition.Purposes.Count > 0 && run.Purpose == definition.Purposes[0].Key);
 
-    /// <summary>The columns of a layer.</summary>
-    /// <param name="layer">The layer.</param>
+    /// <summary>The columns of a plan and mode.</summary>
+    /// <param name="planMode">The plan and mode.</param>
     /// <param name="sailed">What a control that was never published is counted from.</param>
     /// <param name="boats">The boats, in the order of their columns.</param>
-    public HelmModel ModelOf(Layer layer, IReadOnlyDictionary<ControlKey, Mark> sailed, IReadOnlyList<long> boats) =>
-        new(definition, definition.Bands, new ReferenceCard(layer, published, sailed), boats);
+    public HelmModel ModelOf(PlanMode planMode, IReadOnlyDictionary<ControlKey, Mark> sailed, IReadOnlyList<long> boats) =>
+        new(definition, definition.Bands, new ReferenceCard(planMode, published, sailed), boats);
 
     /// <summary>The facts of a run.</summary>
     public IEnumerable<RunFact> FactsOf(SessionEvidence run) => RunFacts.Of(definition, run);
@@ -62,13 +57,13 @@ public sealed class EvidenceBasis(ClassDefinition definition, IReadOnlyList<Clas
             Say($"question {question.Key} {definition.Subject(question.Key)}");
         }
 
-        var layers = published.SelectMany(state => state.Definition.Layers.All).Concat(definition.Layers.All).Distinct();
-        foreach (var layer in layers)
+        var planModes = published.SelectMany(state => state.Definition.PlanModes.All).Concat(definition.PlanModes.All).Distinct();
+        foreach (var planMode in planModes)
         {
-            var card = new ReferenceCard(layer, published);
+            var card = new ReferenceCard(planMode, published);
             foreach (var (band, control) in definition.HelmControls.SelectMany(one => definition.Bands.All.Select(band => (band, one))))
             {
-                Say($"card {layer.Plan} {layer.Mode} {band.Id.Number} {control.Key} {card[band, control]?.Position:R}");
+                Say($"card {planMode.Plan} {planMode.Mode} {band.Id.Number} {control.Key} {card[band, control]?.Position:R}");
             }
         }
 

@@ -1,6 +1,4 @@
 using MathNet.Numerics.Distributions;
-using Regatta.Core.Fleet;
-using Regatta.Core.Wind;
 
 namespace Regatta.Core.Evidence;
 

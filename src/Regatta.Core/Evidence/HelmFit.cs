@@ -13,12 +13,12 @@ public sealed record FittedSession(SessionEvidence Session, HelmRun Run, double 
     public HelmRun Counted => Run with { Weight = Run.Weight * Belief };
 }
 
-/// <summary>What the logs of a layer say of its helm.</summary>
+/// <summary>What the logs of a plan and mode say of its helm.</summary>
 /// <param name="Model">The columns.</param>
 /// <param name="Posterior">The belief after the logs.</param>
-/// <param name="Runs">All runs of the layer, counted, whether their check counts or not.</param>
+/// <param name="Runs">All runs of the plan and mode, counted, whether their check counts or not.</param>
 /// <param name="Wild">Those that lie so far off that they hardly count, for the captain to look at; the newest first.</param>
-public sealed record HelmFit(HelmModel Model, HelmPosterior Posterior, LayerRuns Runs, IReadOnlyList<SessionEvidence> Wild)
+public sealed record HelmFit(HelmModel Model, HelmPosterior Posterior, PlanModeRuns Runs, IReadOnlyList<SessionEvidence> Wild)
 {
     /// <summary>The sums of the club's own runs.</summary>
     public HelmSums Sums { get; init; } = HelmSums.None(0);
@@ -28,11 +28,11 @@ public sealed record HelmFit(HelmModel Model, HelmPosterior Posterior, LayerRuns
     {
         var fitted = Settle(model, sessions);
         var sums = HelmSums.Of(model.Columns.Count, fitted.Select(one => one.Counted));
-        return Of(model, sums, LayerRuns.Of(model.Class, sessions), WildOf(fitted));
+        return Of(model, sums, PlanModeRuns.Of(model.Class, sessions), WildOf(fitted));
     }
 
     /// <summary>What kept sums say, without looking at the runs again.</summary>
-    public static HelmFit Of(HelmModel model, HelmSums sums, LayerRuns runs, IReadOnlyList<SessionEvidence> wild) =>
+    public static HelmFit Of(HelmModel model, HelmSums sums, PlanModeRuns runs, IReadOnlyList<SessionEvidence> wild) =>
         new(model, HelmPosterior.After(model.Priors, sums), runs, wild) { Sums = sums };
 
     /// <summary>The same with what other clubs gave: what a step, wind and heel do is learned together, where each club's helm lies apart.

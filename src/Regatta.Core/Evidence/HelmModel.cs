@@ -1,8 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Marks;
-using Regatta.Core.Wind;
-
 namespace Regatta.Core.Evidence;
 
 /// <summary>The columns of a class's helm regression and how a setting becomes a row of them: 1; the crew's wind from the middle of its

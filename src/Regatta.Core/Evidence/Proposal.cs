@@ -1,8 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-
 namespace Regatta.Core.Evidence;
 
 /// <summary>A change of one control in one band that the logs speak for.</summary>

@@ -1,9 +1,4 @@
 using System.Collections.Concurrent;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
 
 namespace Regatta.Core.Evidence;
 

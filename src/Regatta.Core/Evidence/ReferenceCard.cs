@@ -1,11 +1,7 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
-using Regatta.Core.Wind;
-
 namespace Regatta.Core.Evidence;
 
-/// <summary>The card that marks are counted from in the fit of one layer: for each cell the mark of the first published version that had
+/// <summary>The card that marks are counted from in the fit of one plan and mode: for each cell the mark of the first published version
+/// that had
 /// its band. It stays the same whatever is edited or published later, so that what a season taught does not move with the card. A band that
 /// was never published is counted from what the newest version says in its wind; a control that was never published, from the middle one of
 /// the marks sailed. Source: models M7, the last two ours.</summary>
@@ -14,12 +10,15 @@ public sealed class ReferenceCard
     private readonly IReadOnlyList<Matrix> published;
     private readonly IReadOnlyDictionary<ControlKey, Mark> sailed;
 
-    /// <param name="layer">The layer.</param>
+    /// <param name="planMode">The plan and mode.</param>
     /// <param name="published">What was published, oldest first.</param>
     /// <param name="sailed">What a control that was never published is counted from; null for nothing.</param>
-    public ReferenceCard(Layer layer, IEnumerable<ClassState> published, IReadOnlyDictionary<ControlKey, Mark>? sailed = null)
+    public ReferenceCard(PlanMode planMode, IEnumerable<ClassState> published, IReadOnlyDictionary<ControlKey, Mark>? sailed = null)
     {
-        this.published = [.. published.Where(state => state.Definition.Layers.Has(layer)).Select(state => state.Set.AsSailed(layer))];
+        this.published =
+        [
+            .. published.Where(state => state.Definition.PlanModes.Has(planMode)).Select(state => state.Set.AsSailed(planMode)),
+        ];
         this.sailed = sailed ?? new Dictionary<ControlKey, Mark>();
     }
 

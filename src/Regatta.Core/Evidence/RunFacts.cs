@@ -1,6 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Wind;
-
 namespace Regatta.Core.Evidence;
 
 /// <summary>What a fact of a run is of.</summary>
@@ -17,7 +14,7 @@ public enum FactKind
 }
 
 /// <summary>What a run said of it.</summary>
-public enum Said
+public enum Feedback
 {
     /// <summary>Nothing.</summary>
     Nothing,
@@ -34,8 +31,8 @@ public enum Said
 /// <param name="Kind">What it is of.</param>
 /// <param name="Control">Which control; none of the run itself.</param>
 /// <param name="Position">Where the control stood; 0 of anything but a mark.</param>
-/// <param name="Said">What was said.</param>
-public readonly record struct RunFact(BandId Band, FactKind Kind, ControlKey? Control, double Position, Said Said);
+/// <param name="Feedback">What was said.</param>
+public readonly record struct RunFact(BandId Band, FactKind Kind, ControlKey? Control, double Position, Feedback Feedback);
 
 /// <summary>How many runs tell the same, and when the last of them was sailed.</summary>
 /// <param name="Fact">What they tell.</param>
@@ -50,18 +47,18 @@ public static class RunFacts
     public static IEnumerable<RunFact> Of(ClassDefinition definition, SessionEvidence run)
     {
         var band = definition.Bands.At(run.EffectiveWind.Mean).Id;
-        yield return new(band, FactKind.Run, null, 0, run.IsValid ? Said.Well : Said.Nothing);
+        yield return new(band, FactKind.Run, null, 0, run.IsValid ? Feedback.Well : Feedback.Nothing);
         foreach (var control in definition.Controls)
         {
-            var answers = Spoken.Answers(run, definition, control);
+            var answers = RunFeedback.Answers(run, definition, control);
             if (run.Marks.TryGetValue(control.Key, out var mark))
             {
-                yield return new(band, FactKind.Mark, control.Key, mark.Position, Spoken.OfMark(run, answers));
+                yield return new(band, FactKind.Mark, control.Key, mark.Position, RunFeedback.OfMark(run, answers));
             }
 
             if (answers.Count > 0)
             {
-                yield return new(band, FactKind.Target, control.Key, 0, Spoken.OfTarget(run, answers));
+                yield return new(band, FactKind.Target, control.Key, 0, RunFeedback.OfTarget(run, answers));
             }
         }
     }

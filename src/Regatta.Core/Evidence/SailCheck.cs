@@ -1,6 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Wind;
-
 namespace Regatta.Core.Evidence;
 
 /// <summary>Whether a sail is so new that a boat's marks with it are to be looked at again.</summary>
@@ -10,20 +7,20 @@ public static class SailCheck
     /// checked.</summary>
     /// <param name="sail">The sail.</param>
     /// <param name="boat">The boat's number.</param>
-    /// <param name="layer">With which sails, sailed how.</param>
+    /// <param name="planMode">With which sails, sailed how.</param>
     /// <param name="band">The band.</param>
     /// <param name="definition">The class.</param>
     /// <param name="sessions">Its runs.</param>
     public static bool IsNew(
         BoatSail sail,
         long boat,
-        Layer layer,
+        PlanMode planMode,
         WindBand band,
         ClassDefinition definition,
         IEnumerable<SessionEvidence> sessions
     )
     {
-        var own = sessions.Where(session => session.Boat == boat && session.Layer.Plan == layer.Plan).ToList();
+        var own = sessions.Where(session => session.Boat == boat && session.PlanMode.Plan == planMode.Plan).ToList();
         return own.Exists(session => DateOnly.FromDateTime(session.SailedAt.UtcDateTime) < sail.Since)
             && !own.Exists(session =>
                 DateOnly.FromDateTime(session.SailedAt.UtcDateTime) >= sail.Since

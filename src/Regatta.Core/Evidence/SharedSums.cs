@@ -1,16 +1,14 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Wind;
-
 namespace Regatta.Core.Evidence;
 
-/// <summary>The sums of a layer as one club gives them to another: no run, no boat, no day, no person; of the columns 1, wind, heel, each
+/// <summary>The sums of a plan and mode as one club gives them to another: no run, no boat, no day, no person; of the columns 1, wind,
+/// heel, each
 /// helm control as it was asked and as sailors chose it, and bands. What differs from boat to boat is in the scatter.</summary>
-/// <param name="Layer">The layer.</param>
+/// <param name="PlanMode">The plan and mode.</param>
 /// <param name="Controls">The helm controls with how much of their scale a column's one is, and one step, in positions.</param>
 /// <param name="Bands">The edges of the bands, in metres a second.</param>
 /// <param name="Sums">The sums.</param>
 public sealed record SharedSums(
-    Layer Layer,
+    PlanMode PlanMode,
     IReadOnlyList<(ControlKey Control, double PerUnit, double Step)> Controls,
     IReadOnlyList<(double From, double To)> Bands,
     HelmSums Sums
@@ -25,9 +23,9 @@ public sealed record SharedSums(
     /// <summary>How many columns such sums have.</summary>
     public static int Width(int controls, int bands) => 3 + (2 * controls) + bands;
 
-    /// <summary>The sums of a layer to give away.</summary>
+    /// <summary>The sums of a plan and mode to give away.</summary>
     /// <returns>Or why they are too few.</returns>
-    public static Parsed<SharedSums> Of(Layer layer, HelmFit fit)
+    public static Parsed<SharedSums> Of(PlanMode planMode, HelmFit fit)
     {
         var definition = fit.Model.Class;
         var width = Width(definition.HelmControls.Count(), definition.Bands.All.Count);
@@ -37,7 +35,7 @@ public sealed record SharedSums(
             )
             : Parsed<SharedSums>.Good(
                 new(
-                    layer,
+                    planMode,
                     [.. definition.HelmControls.Select(control => (control.Key, control.Scale.PositionsPerUnit, control.Scale.Step))],
                     [.. definition.Bands.All.Select(band => (band.From.MetresPerSecond, band.To.MetresPerSecond))],
                     fit.Sums.Of([.. Enumerable.Range(0, width)])
@@ -49,7 +47,7 @@ public sealed record SharedSums(
     public string? Problem(ClassDefinition definition)
     {
         var own = definition.HelmControls.ToList();
-        return !definition.Layers.Has(Layer) ? $"This class has no “{Layer.Plan}”, “{Layer.Mode}”."
+        return !definition.PlanModes.Has(PlanMode) ? $"This class has no “{PlanMode.Plan}”, “{PlanMode.Mode}”."
             : Sums.Width != Width(Controls.Count, Bands.Count) ? "These sums have other columns than they say."
             : !Near(Sums.Precision[0], Sums.Counted) || Sums.Rows > MostRuns ? "These sums do not weigh what they say."
             : Sums.Rows < Least ? $"They are of {Sums.Rows} runs; {Least} are the least."

@@ -1,5 +1,3 @@
-using Regatta.Core.Marks;
-
 namespace Regatta.Core.Logbook;
 
 /// <summary>Who asked for the mark that was sailed.</summary>

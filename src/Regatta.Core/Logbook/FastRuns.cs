@@ -1,6 +1,3 @@
-using Regatta.Core.Evidence;
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Logbook;
 
 /// <summary>Which runs were fast in a wind like this one, with a crew like this one. A ranking to look things up by; it proves

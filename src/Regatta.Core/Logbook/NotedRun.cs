@@ -1,20 +1,16 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Wind;
-
 namespace Regatta.Core.Logbook;
 
 /// <summary>What a sailor notes afloat at one tap: from now on this is set. The log is cut into runs by such notes.</summary>
 /// <param name="At">When.</param>
 /// <param name="Boat">The boat's number; null for none named.</param>
-/// <param name="Layer">With which sails, sailed how.</param>
+/// <param name="PlanMode">With which sails, sailed how.</param>
 /// <param name="Purpose">What for; null for the class's first purpose.</param>
 /// <param name="Wind">The station's wind then, at the class's height; null where it was silent.</param>
 /// <param name="Differs">What is set otherwise than the card says; null for nothing.</param>
 public sealed record NotedRun(
     DateTimeOffset At,
     long? Boat,
-    Layer Layer,
+    PlanMode PlanMode,
     PurposeKey? Purpose,
     WindRange? Wind,
     (ControlKey Control, Mark Mark)? Differs

@@ -1,10 +1,3 @@
-using Regatta.Core.Checks;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Questions;
-using Regatta.Core.Wind;
-
 namespace Regatta.Core.Logbook;
 
 /// <summary>One run of a session: a time in which nothing was changed, with what was set, met and found.</summary>
@@ -18,7 +11,7 @@ public sealed record Run(WindRange Wind, IReadOnlyDictionary<ControlKey, Mark> M
     public DateTimeOffset? From { get; init; }
 
     /// <summary>With which sails, sailed how.</summary>
-    public Layer Layer { get; init; } = Layer.Usual;
+    public PlanMode PlanMode { get; init; } = PlanMode.Usual;
 
     /// <summary>How much stronger the wind was for the crew aboard than for the crew the class was tuned with; 1 when that is not
     /// known.</summary>
@@ -39,7 +32,8 @@ public sealed record Run(WindRange Wind, IReadOnlyDictionary<ControlKey, Mark> M
     /// <summary>The same things said.</summary>
     public bool Equals(Run? other) =>
         other is not null
-        && (Wind, Check, Felt, From, Layer, WindFactor) == (other.Wind, other.Check, other.Felt, other.From, other.Layer, other.WindFactor)
+        && (Wind, Check, Felt, From, PlanMode, WindFactor)
+            == (other.Wind, other.Check, other.Felt, other.From, other.PlanMode, other.WindFactor)
         && Same(Marks, other.Marks)
         && Same(Asked, other.Asked)
         && Same(Answers, other.Answers);

@@ -1,9 +1,3 @@
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Questions;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-
 namespace Regatta.Core.Logbook;
 
 /// <summary>Which runs of a logbook are wanted; what is not said does not matter.</summary>
@@ -57,8 +51,8 @@ public sealed record RunFilter
         var day = DateOnly.FromDateTime(run.SailedAt.UtcDateTime);
         return (Band is not { } band || definition is null || definition.Bands.At(run.EffectiveWind.Mean).Id == band)
             && (Wind is not { } wind || Math.Abs(run.Wind.Mean.Knots - wind.Knots) <= Within.Knots + 1e-9)
-            && (Plan is not { } plan || run.Layer.Plan == plan)
-            && (Mode is not { } mode || run.Layer.Mode == mode)
+            && (Plan is not { } plan || run.PlanMode.Plan == plan)
+            && (Mode is not { } mode || run.PlanMode.Mode == mode)
             && (
                 Purpose is not { } purpose
                 || (run.Purpose ?? (definition is { Purposes.Count: > 0 } ? definition.Purposes[0].Key : null)) == purpose

@@ -1,10 +1,3 @@
-using Regatta.Core.Checks;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-
 namespace Regatta.Core.Logbook;
 
 /// <summary>One session as a sailor logged it: an outing of one or more runs.</summary>
@@ -61,7 +54,7 @@ public sealed record SessionLog(Guid Key, DateTimeOffset SailedAt, Mass? CrewMas
                 new SessionEvidence(number, run.From ?? SailedAt, run.Wind, run.Marks, run.Check, run.Felt)
                 {
                     Run = at + 1,
-                    Layer = run.Layer,
+                    PlanMode = run.PlanMode,
                     Boat = boat,
                     WindFactor = run.WindFactor,
                     Asked = run.Asked,

@@ -1,5 +1,3 @@
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Marks;
 
 /// <summary>An angle from the datum: rake, boom angle, heel. Positions and readings are degrees; the same on every boat, for an angle needs

@@ -1,5 +1,3 @@
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Marks;
 
 /// <summary>What a sailor measures with when there is no tape. They differ per person and are measured once per person.</summary>

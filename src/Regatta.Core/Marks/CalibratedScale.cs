@@ -1,5 +1,3 @@
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Marks;
 
 /// <summary>A scale as one boat, or one person's hand, reads it. Positions stay the class's; what is read and shown is that boat's own. A

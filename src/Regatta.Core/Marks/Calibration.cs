@@ -1,5 +1,3 @@
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Marks;
 
 /// <summary>One pair of a measuring day: what the boat's scale says, and what the tape from the datum says at the same place.</summary>

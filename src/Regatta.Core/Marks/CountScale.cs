@@ -1,6 +1,5 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
-using Regatta.Core.Units;
 
 namespace Regatta.Core.Marks;
 

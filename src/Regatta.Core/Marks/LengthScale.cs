@@ -1,5 +1,3 @@
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Marks;
 
 /// <summary>A length from the datum, read on a tape or on marks along a spar. Positions and readings are millimetres, so that a change of

@@ -1,5 +1,3 @@
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Marks;
 
 /// <summary>A scale whose positions are millimetres from the datum, whatever is read on it. Marks may stay when one of these replaces

@@ -1,5 +1,3 @@
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Marks;
 
 /// <summary>What a control is read on, from its datum. A closed family: length, numbered strip, counted things, angle, body measure, named

@@ -1,5 +1,3 @@
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Marks;
 
 /// <summary>A scale as plain data, for files and the database: its kind by name, and the members that kind has. Lengths in mm, angles in
@@ -70,7 +68,7 @@ public sealed record ScaleSpec(
             AngleScale angle => new("angle", Min: angle.Min.Position, Max: angle.Max.Position, Step: angle.Step),
             BodyScale body => new(
                 "body",
-                Measure: Spelling.Of(body.Measure),
+                Measure: EnumText.Of(body.Measure),
                 Min: body.From,
                 Max: body.To,
                 Step: body.ReadingStep,
@@ -114,7 +112,7 @@ public sealed record ScaleSpec(
                     new AngleScale(Angle.FromDegrees(min), Angle.FromDegrees(max), Angle.FromDegrees(step))
                 ),
                 { Kind: "angle" } => Bad("An angle needs min, max and step in degrees."),
-                { Kind: "body", Measure: { } measure, Min: { } min, Max: { } max, Step: { } step, Usual: { } usual } => Spelling
+                { Kind: "body", Measure: { } measure, Min: { } min, Max: { } max, Step: { } step, Usual: { } usual } => EnumText
                     .Read<BodyMeasure>(measure)
                     .Then(known => Good(new BodyScale(known, min, max, step, Mm(usual)))),
                 { Kind: "body" } => Bad("A body measure needs measure, min, max and step, and the usual length in mm."),
@@ -134,7 +132,7 @@ public sealed record ScaleSpec(
 
     private static ScaleSpec Counts(CountScale count) =>
         new(
-            Spelling.Of(count.Thing) + "s",
+            EnumText.Of(count.Thing) + "s",
             CountedFrom: count.CountedFrom,
             Zero: count.Spacing?.Zero.Millimetres,
             Pitch: count.Spacing?.Pitch.Millimetres,
@@ -143,7 +141,7 @@ public sealed record ScaleSpec(
 
     private CountScale Counting(double min, double max, double step, string from) =>
         new(
-            Spelling.Read<Counted>(Kind[..^1]).Value,
+            EnumText.Read<Counted>(Kind[..^1]).Value,
             min,
             max,
             step,

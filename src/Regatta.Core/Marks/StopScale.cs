@@ -1,5 +1,3 @@
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Marks;
 
 /// <summary>Named stops in their order, such as "off", "creases just gone", "firm". Positions are 1 for the first stop and so on; a stop

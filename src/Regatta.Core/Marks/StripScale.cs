@@ -1,5 +1,3 @@
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Marks;
 
 /// <summary>A numbered strip stuck along a spar or a track. Positions are millimetres from the datum, readings the strip's numbers. The

@@ -1,7 +1,4 @@
 using MathNet.Numerics.Interpolation;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Wind;
 
 namespace Regatta.Core.Matrices;
 

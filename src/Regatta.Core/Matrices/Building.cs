@@ -1,6 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Wind;
-
 namespace Regatta.Core.Matrices;
 
 /// <summary>The quick ways to fill a matrix. Each gives the edits it would make; none makes an edit that changes nothing.</summary>

@@ -1,7 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Wind;
-
 namespace Regatta.Core.Matrices;
 
 /// <summary>Where a cell stands within a matrix: a control in a band.</summary>
@@ -10,9 +6,9 @@ namespace Regatta.Core.Matrices;
 public readonly record struct CellAddress(BandId Band, ControlKey Control);
 
 /// <summary>Where a cell stands within a class: in which of its matrices, and where there.</summary>
-/// <param name="Layer">The matrix.</param>
+/// <param name="PlanMode">The matrix.</param>
 /// <param name="Address">The cell in it.</param>
-public readonly record struct CellPlace(Layer Layer, CellAddress Address);
+public readonly record struct CellPlace(PlanMode PlanMode, CellAddress Address);
 
 /// <summary>Where a cell's content came from.</summary>
 public enum CellSource

@@ -1,6 +1,4 @@
 using System.Text.RegularExpressions;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
 
 namespace Regatta.Core.Matrices;
 

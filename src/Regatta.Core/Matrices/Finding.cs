@@ -1,6 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Wind;
-
 namespace Regatta.Core.Matrices;
 
 /// <summary>What kind of thing does not fit in a matrix.</summary>

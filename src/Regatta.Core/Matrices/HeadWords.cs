@@ -1,7 +1,4 @@
 using System.Text.RegularExpressions;
-using Regatta.Core.Fleet;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
 
 namespace Regatta.Core.Matrices;
 

@@ -1,6 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-
 namespace Regatta.Core.Matrices;
 
 /// <summary>Brings the marks of a control into the order its class says they have as wind builds.</summary>

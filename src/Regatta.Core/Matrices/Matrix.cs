@@ -1,7 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Wind;
-
 namespace Regatta.Core.Matrices;
 
 /// <summary>One tuning matrix, of a sail plan in a mode: wind bands × controls, with a cell where something is known. Immutable: a change

@@ -1,35 +1,34 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Wind;
-
 namespace Regatta.Core.Matrices;
 
 /// <summary>All matrices of a class: one for each sail plan in each mode, over the same bands, each with the controls that belong
 /// there.</summary>
 public sealed record MatrixSet
 {
-    private readonly IReadOnlyDictionary<Layer, Matrix> matrices;
+    private readonly IReadOnlyDictionary<PlanMode, Matrix> matrices;
 
     /// <summary>Joins the parts.</summary>
-    /// <param name="layers">The plans and modes.</param>
+    /// <param name="planModes">The plans and modes.</param>
     /// <param name="bands">The bands, light to strong.</param>
     /// <param name="controls">The controls, in set-up order.</param>
-    /// <param name="cells">The cells that say something, each in a layer of <paramref name="layers"/>.</param>
-    public MatrixSet(Layers layers, WindBands bands, IReadOnlyList<Control> controls, IReadOnlyDictionary<CellPlace, Cell> cells)
+    /// <param name="cells">The cells that say something, each in a plan and mode of <paramref name="planModes"/>.</param>
+    public MatrixSet(PlanModes planModes, WindBands bands, IReadOnlyList<Control> controls, IReadOnlyDictionary<CellPlace, Cell> cells)
     {
-        (Layers, Bands, Controls) = (layers, bands, controls);
-        var byLayer = cells.ToLookup(cell => cell.Key.Layer);
-        matrices = layers.All.ToDictionary(
-            layer => layer,
-            layer => new Matrix(
+        (PlanModes, Bands, Controls) = (planModes, bands, controls);
+        var byLayer = cells.ToLookup(cell => cell.Key.PlanMode);
+        matrices = planModes.All.ToDictionary(
+            planMode => planMode,
+            planMode => new Matrix(
                 bands,
-                controls.All(control => control.BelongsTo(layer)) ? controls : [.. controls.Where(control => control.BelongsTo(layer))],
-                byLayer[layer].ToDictionary(cell => cell.Key.Address, cell => cell.Value)
+                controls.All(control => control.BelongsTo(planMode))
+                    ? controls
+                    : [.. controls.Where(control => control.BelongsTo(planMode))],
+                byLayer[planMode].ToDictionary(cell => cell.Key.Address, cell => cell.Value)
             )
         );
     }
 
     /// <summary>The plans and modes.</summary>
-    public Layers Layers { get; }
+    public PlanModes PlanModes { get; }
 
     /// <summary>The bands, light to strong.</summary>
     public WindBands Bands { get; }
@@ -37,61 +36,63 @@ public sealed record MatrixSet
     /// <summary>The controls, in set-up order.</summary>
     public IReadOnlyList<Control> Controls { get; }
 
-    /// <summary>The matrix of a layer.</summary>
-    /// <exception cref="KeyNotFoundException">The class has no such layer.</exception>
-    public Matrix this[Layer layer] => matrices[layer];
+    /// <summary>The matrix of a plan and mode.</summary>
+    /// <exception cref="KeyNotFoundException">The class has no such plan and mode.</exception>
+    public Matrix this[PlanMode planMode] => matrices[planMode];
 
-    /// <summary>The cell at a place, or null when it is empty or there is no such layer.</summary>
-    public Cell? this[CellPlace place] => matrices.GetValueOrDefault(place.Layer)?[place.Address];
+    /// <summary>The cell at a place, or null when it is empty or there is no such plan and mode.</summary>
+    public Cell? this[CellPlace place] => matrices.GetValueOrDefault(place.PlanMode)?[place.Address];
 
-    /// <summary>The matrix of a layer as it is sailed: what it does not say is as in the first mode with the same sails, and borrowed from
+    /// <summary>The matrix of a plan and mode as it is sailed: what it does not say is as in the first mode with the same sails, and
+    /// borrowed from
     /// there.</summary>
-    public Matrix AsSailed(Layer layer)
+    public Matrix AsSailed(PlanMode planMode)
     {
-        var first = Layers.Modes[0];
-        var home = matrices[layer with { Mode = first.Key }];
-        return layer.Mode == first.Key
+        var first = PlanModes.Modes[0];
+        var home = matrices[planMode with { Mode = first.Key }];
+        return planMode.Mode == first.Key
             ? home
-            : matrices[layer]
+            : matrices[planMode]
                 .With(
                     home.Cells.Where(cell =>
-                            matrices[layer][cell.Key] is null && matrices[layer].Controls.Any(control => control.Key == cell.Key.Control)
+                            matrices[planMode][cell.Key] is null
+                            && matrices[planMode].Controls.Any(control => control.Key == cell.Key.Control)
                         )
                         .Select(cell => new CellEdit(cell.Key, cell.Value.From(CellSource.Borrowed, first.Name)))
                 );
     }
 
-    /// <summary>The edits that make this set say what another says, in the layers, bands and controls both have.</summary>
+    /// <summary>The edits that make this set say what another says, in the plans and modes, bands and controls both have.</summary>
     public IReadOnlyList<(CellPlace Place, Cell? Cell)> Towards(MatrixSet other) =>
         [
-            .. from layer in Layers.All.Where(other.Layers.Has)
-            from edit in Building.Towards(matrices[layer], other[layer])
+            .. from planMode in PlanModes.All.Where(other.PlanModes.Has)
+            from edit in Building.Towards(matrices[planMode], other[planMode])
             where other.Bands.Find(edit.Address.Band) is not null && other.Controls.Any(control => control.Key == edit.Address.Control)
-            select (new CellPlace(layer, edit.Address), edit.Cell),
+            select (new CellPlace(planMode, edit.Address), edit.Cell),
         ];
 
     /// <summary>The matrix of the first plan in the first mode.</summary>
-    public Matrix First => matrices[Layers.First];
+    public Matrix First => matrices[PlanModes.First];
 
     /// <summary>Every cell that says something.</summary>
     public IEnumerable<(CellPlace Place, Cell Cell)> Cells =>
-        from layer in Layers.All
-        from cell in matrices[layer].Cells
-        select (new CellPlace(layer, cell.Key), cell.Value);
+        from planMode in PlanModes.All
+        from cell in matrices[planMode].Cells
+        select (new CellPlace(planMode, cell.Key), cell.Value);
 
     /// <summary>How many cells say something, and how many there are.</summary>
     public (int Filled, int All) Fill =>
         (matrices.Values.Sum(matrix => matrix.Fill.Filled), matrices.Values.Sum(matrix => matrix.Fill.All));
 
-    /// <summary>The layer asked for; without a plan the class has, with the sails that are carried in a band.</summary>
-    public Layer LayerIn(WindBand band, string? plan, string? mode)
+    /// <summary>The plan and mode asked for; without a plan the class has, with the sails that are carried in a band.</summary>
+    public PlanMode LayerIn(WindBand band, string? plan, string? mode)
     {
-        var asked = Layers.Nearest(plan, mode);
+        var asked = PlanModes.Nearest(plan, mode);
         return asked.Plan.Name == plan ? asked : asked with { Plan = PlanIn(band, asked.Mode).Key };
     }
 
     /// <summary>The largest plan that has marks in a band, in a mode: what to carry there. The first plan where none has any.</summary>
     public SailPlan PlanIn(WindBand band, ModeKey mode) =>
-        Layers.Plans.FirstOrDefault(plan => matrices[new(plan.Key, mode)].Cells.Keys.Any(address => address.Band == band.Id))
-        ?? Layers.Plans[0];
+        PlanModes.Plans.FirstOrDefault(plan => matrices[new(plan.Key, mode)].Cells.Keys.Any(address => address.Band == band.Id))
+        ?? PlanModes.Plans[0];
 }

@@ -1,5 +1,3 @@
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Matrices;
 
 /// <summary>What was pasted at a cell of a matrix: a table with headings of its own, or a bare block of cells.</summary>

@@ -1,7 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Wind;
-
 namespace Regatta.Core.Matrices;
 
 /// <summary>What came of carrying cells over: the edits, and what could not be carried with the reason.</summary>

@@ -1,7 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Measuring;
 
 /// <summary>One boat in the survey of a control.</summary>

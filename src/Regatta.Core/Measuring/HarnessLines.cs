@@ -1,6 +1,3 @@
-using Regatta.Core.Marks;
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Measuring;
 
 /// <summary>Where a sailboard's harness lines belong, from what can be found without wind and in it. Lengths from the boom's front end. The

@@ -1,5 +1,3 @@
-using Regatta.Core.Fleet;
-
 namespace Regatta.Core.Measuring;
 
 /// <summary>What one boat still lacks, and when it is its turn.</summary>

@@ -1,6 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-
 namespace Regatta.Core.Measuring;
 
 /// <summary>One step of laying a scale on a boat: what to do, and how it is answered.</summary>

@@ -1,7 +1,4 @@
 using System.Text.RegularExpressions;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Units;
 
 namespace Regatta.Core.Measuring;
 

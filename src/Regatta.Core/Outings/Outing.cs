@@ -1,7 +1,3 @@
-using Regatta.Core.Station;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-
 namespace Regatta.Core.Outings;
 
 /// <summary>What a day on the water is for.</summary>

@@ -1,6 +1,3 @@
-using Regatta.Core.Marks;
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Questions;
 
 /// <summary>How a question is answered. A closed family: one of a few words, a number with its unit, or a mark on a scale.</summary>
@@ -13,6 +10,9 @@ public abstract record AnswerForm
 
     /// <summary>What may be written, for a hint beside the field; empty for words.</summary>
     public virtual string Hint => "";
+
+    /// <summary>The form as plain data.</summary>
+    public abstract AnswerSpec Spec { get; }
 
     /// <summary>Reads an answer as it was picked or written.</summary>
     /// <returns>The answer, or what would be one in a sentence.</returns>
@@ -48,6 +48,9 @@ public sealed record WordAnswer(IReadOnlyList<AnswerWord> Offered, bool Ordered)
 
     /// <inheritdoc/>
     public override IReadOnlyList<AnswerWord> Words => Offered;
+
+    /// <inheritdoc/>
+    public override AnswerSpec Spec => new(Words: Offered, Ordered: Ordered);
 
     /// <inheritdoc/>
     public override Parsed<Answer> Read(string text) =>
@@ -86,6 +89,9 @@ public sealed record NumberAnswer(string Unit, double Least, double Most, double
 {
     /// <inheritdoc/>
     public override string Hint => $"{Shown(Least)} to {Shown(Most)}".Trim();
+
+    /// <inheritdoc/>
+    public override AnswerSpec Spec => new(Unit: Unit, Least: Least, Most: Most, Step: Step, Meanings: Meanings);
 
     /// <inheritdoc/>
     public override Parsed<Answer> Read(string text) =>
@@ -135,6 +141,9 @@ public sealed record ScaleAnswer(Scale Scale, IReadOnlyList<MeaningFrom> Meaning
 {
     /// <inheritdoc/>
     public override string Hint => Scale.Hint;
+
+    /// <inheritdoc/>
+    public override AnswerSpec Spec => new(Scale: Scale, Meanings: Meanings);
 
     /// <inheritdoc/>
     public override Parsed<Answer> Read(string text) =>

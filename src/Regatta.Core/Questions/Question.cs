@@ -1,6 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Wind;
-
 namespace Regatta.Core.Questions;
 
 /// <summary>Names a question within its class: lower-case letters, digits and hyphens.</summary>
@@ -65,9 +62,9 @@ public sealed record Question(QuestionKey Key, string Asks, AnswerForm Form)
     public string Teaches { get; init; } = "";
 
     /// <summary>Whether it is asked with these sails, sailed so, in this band. A band that is gone no longer holds it back.</summary>
-    public bool IsAsked(Layer layer, WindBand band, WindBands bands) =>
-        (Plans.Count == 0 || Plans.Contains(layer.Plan))
-        && (Modes.Count == 0 || Modes.Contains(layer.Mode))
+    public bool IsAsked(PlanMode planMode, WindBand band, WindBands bands) =>
+        (Plans.Count == 0 || Plans.Contains(planMode.Plan))
+        && (Modes.Count == 0 || Modes.Contains(planMode.Mode))
         && (FromBand is not { } from || bands.Find(from) is not { } first || band.From >= first.From);
 
     /// <summary>The same question of the same things.</summary>

@@ -1,7 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Sails;
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Rigging;
 
 /// <summary>What is noticed aboard when the rig stands otherwise by some holes.</summary>

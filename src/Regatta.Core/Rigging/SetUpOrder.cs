@@ -1,5 +1,3 @@
-using Regatta.Core.Fleet;
-
 namespace Regatta.Core.Rigging;
 
 /// <summary>Controls that are set together: one alone, or several that disturb each other round about.</summary>

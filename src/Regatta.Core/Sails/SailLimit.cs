@@ -1,6 +1,3 @@
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-
 namespace Regatta.Core.Sails;
 
 /// <summary>Whether a sail may stand at a wind and an angle.</summary>
@@ -27,7 +24,7 @@ public sealed record SailLimit(string Sail, Angle From, Angle To, Speed Open, Sp
 {
     /// <summary>What makes it no limit, in a sentence; null where it is one.</summary>
     public string? Problem =>
-        Sail.Trim().Length is 0 or > Fleet.Layers.LongestName ? $"A sail’s name has 1 to {Fleet.Layers.LongestName} letters."
+        Sail.Trim().Length is 0 or > PlanModes.LongestName ? $"A sail’s name has 1 to {PlanModes.LongestName} letters."
         : !(From.Degrees >= 0 && From.Degrees < To.Degrees && To.Degrees <= 180)
             ? $"{Sail}: the angles go from the smaller to the larger, 0 to 180°."
         : !(Open.MetresPerSecond > 0 && Open <= Most && Most.Knots <= 60)

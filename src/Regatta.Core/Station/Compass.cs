@@ -1,5 +1,3 @@
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Station;
 
 /// <summary>Directions in words.</summary>

@@ -1,7 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-
 namespace Regatta.Core.Station;
 
 /// <summary>What a station's last minutes and last hour say of how to sail a class.</summary>
@@ -9,14 +5,14 @@ public static class StationAdvice
 {
     /// <summary>A sentence for each mode with a trigger that is sailed now or again and again, and one where the wind leaves its band
     /// within the hour.</summary>
-    /// <param name="layers">The class's modes.</param>
+    /// <param name="planModes">The class's modes.</param>
     /// <param name="bands">Its bands.</param>
     /// <param name="now">The mean wind now at the class's height.</param>
     /// <param name="minutes">The last minutes at the station's height, oldest first.</param>
     /// <param name="blocks">Ten-minute means at the station's height, by their ends.</param>
     /// <param name="heard">The station's mean and the time of its newest second.</param>
     public static IReadOnlyList<string> Of(
-        Layers layers,
+        PlanModes planModes,
         WindBands bands,
         Speed now,
         IReadOnlyList<WindMinute> minutes,
@@ -26,10 +22,10 @@ public static class StationAdvice
     {
         var factor = heard.Mean.MetresPerSecond > 0 ? now.MetresPerSecond / heard.Mean.MetresPerSecond : 1;
         List<WindMinute> here = [.. minutes.Select(minute => minute.Times(factor))];
-        var said = layers
+        var said = planModes
             .Modes.Skip(1)
             .Where(mode => mode.Trigger is not null)
-            .Select(mode => ModeAdvice.From(mode.Trigger!, here)?.Say(mode.Name, UsualBeside(layers, mode.Key)))
+            .Select(mode => ModeAdvice.From(mode.Trigger!, here)?.Say(mode.Name, UsualBeside(planModes, mode.Key)))
             .OfType<string>()
             .ToList();
         if (WindTrend.Of(blocks.Select(block => (block.At, block.Mean.Times(factor))), heard.At)?.Becomes(bands, now) is { } then)
@@ -44,6 +40,6 @@ public static class StationAdvice
     }
 
     /// <summary>The mode beside a triggered one that a sailor is in else: another that is not the first, or the first.</summary>
-    private static string UsualBeside(Layers layers, ModeKey mode) =>
-        (layers.Modes.Skip(1).FirstOrDefault(one => one.Key != mode) ?? layers.Modes[0]).Name;
+    private static string UsualBeside(PlanModes planModes, ModeKey mode) =>
+        (planModes.Modes.Skip(1).FirstOrDefault(one => one.Key != mode) ?? planModes.Modes[0]).Name;
 }

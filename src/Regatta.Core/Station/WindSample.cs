@@ -1,5 +1,3 @@
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Station;
 
 /// <summary>One second of wind at the station.</summary>

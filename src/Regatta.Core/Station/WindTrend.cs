@@ -1,6 +1,3 @@
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-
 namespace Regatta.Core.Station;
 
 /// <summary>Where the wind is going: the straight line of least squares through the last ten-minute means, carried on for an hour (ours;

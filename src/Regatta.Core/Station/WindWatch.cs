@@ -1,5 +1,3 @@
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Station;
 
 /// <summary>What a station's samples make of the wind now: the last ten minutes, and each ten-minute block once it is over. Takes one

@@ -1,5 +1,3 @@
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Tracks;
 
 /// <summary>Where a boat was, and when.</summary>

@@ -102,7 +102,7 @@ public static class SpeedUnits
         };
 
     /// <summary>The unit as it is read aloud.</summary>
-    public static string Spoken(this SpeedUnit unit) =>
+    public static string RunFeedback(this SpeedUnit unit) =>
         unit switch
         {
             SpeedUnit.Knot => "knots",

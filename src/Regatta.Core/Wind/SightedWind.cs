@@ -1,5 +1,3 @@
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Wind;
 
 /// <summary>What the water looks like in a force of wind, for those without an instrument.</summary>

@@ -1,5 +1,3 @@
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Wind;
 
 /// <summary>Names a band within its class for good, whatever its edges become.</summary>

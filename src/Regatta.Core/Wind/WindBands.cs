@@ -1,5 +1,3 @@
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Wind;
 
 /// <summary>The bands of a class in the order of wind: half-open, no gap, no overlap, at least one.</summary>

@@ -1,5 +1,3 @@
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Wind;
 
 /// <summary>Wind over open water by height: U(z) = U(zr)·ln(z/z0)/ln(zr/z0). Source: WMO-No. 8, roughness classes.</summary>

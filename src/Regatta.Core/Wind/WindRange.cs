@@ -1,5 +1,4 @@
 using System.Text.RegularExpressions;
-using Regatta.Core.Units;
 
 namespace Regatta.Core.Wind;
 

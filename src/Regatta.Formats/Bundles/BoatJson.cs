@@ -1,8 +1,3 @@
-using Regatta.Core;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Units;
-
 namespace Regatta.Formats.Bundles;
 
 /// <summary>A boat with its measured pairs to and from its JSON.</summary>
@@ -24,7 +19,7 @@ internal static class BoatJson
                 ? boat.Fittings.ToDictionary(
                     one => one.Key.Name,
                     one => new FittingDocument(
-                        one.Value.Kind == FittingKind.NotSaid ? null : Spelling.Of(one.Value.Kind),
+                        one.Value.Kind == FittingKind.NotSaid ? null : EnumText.Of(one.Value.Kind),
                         one.Value.OtherDatum ? true : null
                     )
                 )
@@ -66,7 +61,7 @@ internal static class BoatJson
                     $"Two boats are called “{name}”.",
                 _ when (document.Fittings ?? new Dictionary<string, FittingDocument>()).Any(one =>
                         controls.All(known => known.Key.Name != one.Key)
-                        || one.Value.Kind is { } kind && !Spelling.Read<FittingKind>(kind).Ok
+                        || one.Value.Kind is { } kind && !EnumText.Read<FittingKind>(kind).Ok
                     ) => "A fitting of a boat is of a control of the class, a lever or a bolt.",
                 _ when document.Sails is { } sails
                         && (
@@ -99,7 +94,7 @@ internal static class BoatJson
                     Fittings = (document.Fittings ?? new Dictionary<string, FittingDocument>()).ToDictionary(
                         one => new ControlKey(one.Key),
                         one => new Fitting(
-                            one.Value.Kind is { } kind ? Spelling.Read<FittingKind>(kind).Value : FittingKind.NotSaid,
+                            one.Value.Kind is { } kind ? EnumText.Read<FittingKind>(kind).Value : FittingKind.NotSaid,
                             one.Value.OtherDatum ?? false
                         )
                     ),

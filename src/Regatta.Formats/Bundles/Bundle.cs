@@ -1,8 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
-
 namespace Regatta.Formats.Bundles;
 
 /// <summary>A bundle understood: every part already a value of the core.</summary>

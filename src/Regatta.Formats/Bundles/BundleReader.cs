@@ -1,11 +1,5 @@
 using System.Text.Json;
-using Regatta.Core;
-using Regatta.Core.Checks;
-using Regatta.Core.Fleet;
-using Regatta.Core.Matrices;
-using Regatta.Core.Questions;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
+using System.Text.Json.Nodes;
 
 namespace Regatta.Formats.Bundles;
 
@@ -29,17 +23,19 @@ public static class BundleReader
 
         try
         {
-            var document = JsonSerializer.Deserialize<BundleDocument>(SkipByteOrderMark(json), BundleDocument.Options);
-            return document switch
+            var text = SkipByteOrderMark(json);
+            var head = JsonSerializer.Deserialize<Head>(text, HeadOptions);
+            return head switch
             {
-                _ when Unfit(json) is { } unfit => Refused("the file", unfit),
                 null or { Format: not BundleDocument.FormatName } => Refused("format", $"This is no {BundleDocument.FormatName}."),
-                { Version: not BundleDocument.CurrentVersion } => Refused(
+                { Version: not (1 or BundleDocument.CurrentVersion) } => Refused(
                     "version",
-                    $"Version {document.Version} is not known here; version {BundleDocument.CurrentVersion} is."
+                    $"Version {head.Version} is not known here; versions 1 and {BundleDocument.CurrentVersion} are."
                 ),
-                _ when TooMany(document) is { } many => Refused("the file", many),
-                _ => Understand(document, now),
+                _ when Unfit(text) is { } unfit => Refused("the file", unfit),
+                _ => Open(text, head.Version) is var document && TooMany(document) is { } many
+                    ? Refused("the file", many)
+                    : Understand(document, now),
             };
         }
         catch (JsonException wrong)
@@ -51,13 +47,17 @@ public static class BundleReader
         }
     }
 
+    private static BundleDocument Open(ReadOnlySpan<byte> text, int version) =>
+        (version == 1 ? BundleUpcast1To2.Lift(text) : JsonSerializer.Deserialize<BundleDocument>(text, BundleDocument.Options))
+        ?? throw new JsonException();
+
     private static ReadOnlySpan<byte> SkipByteOrderMark(ReadOnlySpan<byte> json) =>
         json.StartsWith((byte[])[0xEF, 0xBB, 0xBF]) ? json[3..] : json;
 
     /// <summary>What the deserialiser would let pass: null in lists, control characters, texts longer than any the app writes.</summary>
     private static string? Unfit(ReadOnlySpan<byte> json)
     {
-        var reader = new Utf8JsonReader(SkipByteOrderMark(json));
+        var reader = new Utf8JsonReader(json);
         var open = new Stack<JsonTokenType>();
         var member = "";
         while (reader.Read())
@@ -126,49 +126,12 @@ public static class BundleReader
 
     private static BundledClass? ReadClass(ClassDocument document, string where, DateTimeOffset now, List<BundleProblem> problems)
     {
-        if (!ControlJson.KeyShape().IsMatch(document.Key) || string.IsNullOrWhiteSpace(document.Name))
+        if (ReadState(document.Key, document.Definition, document.Cells, where, problems, of => of.Problems()) is not { } state)
         {
-            problems.Add(new($"{where}.key", "A class needs a name, and a key of lower-case letters, digits and hyphens."));
             return null;
         }
 
-        var matrix = MatrixJson.FromDocument(document.Matrix, document.Mode);
-        if (!matrix.Ok)
-        {
-            problems.Add(new($"{where}.matrix", matrix.Problem!));
-            return null;
-        }
-
-        var settings = new SettingsDocument(
-            document.Name,
-            document.Family,
-            document.About,
-            document.Helm,
-            document.Cautions,
-            document.Checks,
-            document.WindHeight,
-            document.Crew,
-            document.Retired,
-            document.Balance,
-            document.Questions,
-            document.RetiredQuestions,
-            document.Purposes,
-            document.Gears,
-            document.Reefing,
-            document.SailLimits,
-            document.Procedures,
-            document.Rake,
-            document.Drawing,
-            document.Cures
-        );
-        var state = StateReader.Read(document.Key, settings, matrix.Value, LastBand(document));
-        if (!state.Ok || state.Value.Definition.Problems() is [_, ..])
-        {
-            problems.Add(new(where, state.Problem ?? state.Value.Definition.Problems()[0]));
-            return null;
-        }
-
-        var boats = BoatJson.FromDocuments(document.Boats ?? [], [.. state.Value.Definition.Known]);
+        var boats = BoatJson.FromDocuments(document.Boats ?? [], [.. state.Definition.Known]);
         if (!boats.Ok)
         {
             problems.Add(new($"{where}.boats", boats.Problem!));
@@ -176,54 +139,71 @@ public static class BundleReader
         }
 
         return new(
-            state.Value,
+            state,
             boats.Value,
-            ReadVersions(document, where, settings, problems),
-            ReadLogs(document, where, state.Value.Definition, boats.Value, now, problems)
+            ReadVersions(document, where, problems),
+            ReadLogs(document, where, state.Definition, boats.Value, now, problems)
         );
     }
 
-    private static List<PublishedVersion> ReadVersions(
-        ClassDocument document,
+    private static ClassState? ReadState(
+        string key,
+        JsonObject definition,
+        JsonArray cells,
         string where,
-        SettingsDocument settings,
-        List<BundleProblem> problems
+        List<BundleProblem> problems,
+        Func<ClassDefinition, IReadOnlyList<string>> judge
     )
+    {
+        var at = $"{where}.definition";
+        try
+        {
+            var read = ClassJson.Read(key, definition);
+            if (judge(read) is [var broken, ..])
+            {
+                problems.Add(new(at, broken));
+                return null;
+            }
+
+            at = where;
+            var state = CellRules.Join(read, ClassJson.ReadCells(cells));
+            if (state.Ok)
+            {
+                return state.Value;
+            }
+
+            problems.Add(new($"{where}.cells", state.Problem!));
+        }
+        catch (ClassJsonException wrong)
+        {
+            problems.Add(new($"{at}.{wrong.Where}", wrong.Why));
+        }
+
+        return null;
+    }
+
+    /// <summary>The versions; rules made since they were published are not held against them.</summary>
+    private static List<PublishedVersion> ReadVersions(ClassDocument document, string where, List<BundleProblem> problems)
     {
         var versions = new List<PublishedVersion>();
         foreach (var (version, at) in (document.Versions ?? []).Select((version, at) => (version, at)))
         {
-            var state = MatrixJson
-                .FromDocument(version.Matrix, document.Mode)
-                .Then(set =>
-                    StateReader.Read(document.Key, version.Settings ?? Without(settings, set.Controls), set, version.Matrix.LastBand)
-                );
-            if (!state.Ok || version.Number != at + 1)
+            var here = $"{where}.versions[{at}]";
+            if (version.Number != at + 1)
             {
-                problems.Add(new($"{where}.versions[{at}]", state.Problem ?? "Versions are numbered 1, 2, 3 … in order."));
-                continue;
+                problems.Add(new(here, "Versions are numbered 1, 2, 3 … in order."));
             }
-
-            versions.Add(new(version.Number, version.At, version.By, version.Reason, state.Value));
+            else if (
+                ReadState(document.Key, version.Definition ?? document.Definition, version.Cells, here, problems, of => of.Unsound()) is
+                { } state
+            )
+            {
+                versions.Add(new(version.Number, version.At, version.By, version.Reason, state));
+            }
         }
 
         return versions;
     }
-
-    /// <summary>The highest number a band of the class ever had, as far as the file tells.</summary>
-    private static int LastBand(ClassDocument document) =>
-        (document.Versions ?? [])
-            .Select(version => version.Matrix)
-            .Append(document.Matrix)
-            .SelectMany(matrix => matrix.Bands.Select(band => band.Id).Append(matrix.LastBand ?? 0))
-            .Max();
-
-    /// <summary>A control that was in use when a version was published was not retired then.</summary>
-    private static SettingsDocument Without(SettingsDocument settings, IReadOnlyList<Control> inUse) =>
-        settings with
-        {
-            Retired = [.. (settings.Retired ?? []).Where(retired => inUse.All(control => control.Key.Name != retired.Key))],
-        };
 
     private static List<BundledLog> ReadLogs(
         ClassDocument document,
@@ -255,4 +235,13 @@ public static class BundleReader
     }
 
     private static BundleReading Refused(string where, string what) => new(null, [new(where, what)]);
+
+    /// <summary>What tells whether, and how, the rest is read.</summary>
+    private sealed record Head(string? Format, int Version);
+
+    private static readonly JsonSerializerOptions HeadOptions = new(BundleDocument.Options)
+    {
+        UnmappedMemberHandling = System.Text.Json.Serialization.JsonUnmappedMemberHandling.Skip,
+        RespectRequiredConstructorParameters = false,
+    };
 }

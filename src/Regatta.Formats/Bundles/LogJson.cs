@@ -1,24 +1,18 @@
-using Regatta.Core;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Questions;
-using Regatta.Core.Units;
-
 namespace Regatta.Formats.Bundles;
 
 /// <summary>A session log to and from its JSON.</summary>
 internal static class LogJson
 {
     /// <summary>A log for the world: without its sailor, their boat and the crew's mass, which are private.</summary>
-    public static LogDocument ToDocument(SessionLog log, Layer first) =>
+    public static LogDocument ToDocument(SessionLog log, PlanMode first) =>
         new(
             log.Key,
             log.SailedAt,
             Note: log.Note.Length > 0 ? log.Note : null,
             Version: log.Version,
             Purpose: log.Purpose?.Name,
-            Water: log.Water == Water.NotSaid ? null : Spelling.Of(log.Water),
-            Place: log.Place == Place.NotSaid ? null : Spelling.Of(log.Place),
+            Water: log.Water == Water.NotSaid ? null : EnumText.Of(log.Water),
+            Place: log.Place == Place.NotSaid ? null : EnumText.Of(log.Place),
             Runs: [.. log.Runs.Select(run => RunJson.ToDocument(run, first))]
         );
 
@@ -58,11 +52,11 @@ internal static class LogJson
             : Parsed<DateTimeOffset>
                 .Good(document.SailedAt)
                 .Then(sailedAt =>
-                    Spelling
-                        .Read<Water>(document.Water ?? Spelling.Of(Water.NotSaid))
+                    EnumText
+                        .Read<Water>(document.Water ?? EnumText.Of(Water.NotSaid))
                         .Then(water =>
-                            Spelling
-                                .Read<Place>(document.Place ?? Spelling.Of(Place.NotSaid))
+                            EnumText
+                                .Read<Place>(document.Place ?? EnumText.Of(Place.NotSaid))
                                 .Then(place =>
                                     Parsed<SessionLog>.Good(
                                         new(
@@ -121,7 +115,7 @@ internal static class LogJson
             {
                 [ClassQuestions.Luffing.Key.Name] = new(
                     ClassQuestions.Luffing.Form.Words![at].Text,
-                    Spelling.Of(ClassQuestions.Luffing.Form.Words[at].Means)
+                    EnumText.Of(ClassQuestions.Luffing.Form.Words[at].Means)
                 ),
             };
     }

@@ -1,19 +1,9 @@
-using Regatta.Core;
-using Regatta.Core.Checks;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Marks;
-using Regatta.Core.Questions;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-
 namespace Regatta.Formats.Bundles;
 
 /// <summary>A run of a session to and from its JSON.</summary>
 internal static class RunJson
 {
-    public static RunDocument ToDocument(Run run, Layer first) =>
+    public static RunDocument ToDocument(Run run, PlanMode first) =>
         new(
             run.Wind.From.MetresPerSecond,
             run.Wind.To.MetresPerSecond,
@@ -25,20 +15,20 @@ internal static class RunJson
             Heel: run.Check?.Heel?.Degrees,
             GatesAsked: run.Check is { Gates.Asked: not CheckGates.Usual } odd ? Spelled(odd.Gates.Asked) : null,
             GatesHeld: run.Check is { } check ? Spelled(check.Gates.Held) : null,
-            Felt: run.Felt == Felt.NotSaid ? null : Spelling.Of(run.Felt),
-            Plan: run.Layer == first ? null : run.Layer.Plan.Name,
-            Mode: run.Layer == first ? null : run.Layer.Mode.Name,
+            Felt: run.Felt == Felt.NotSaid ? null : EnumText.Of(run.Felt),
+            Plan: run.PlanMode == first ? null : run.PlanMode.Plan.Name,
+            Mode: run.PlanMode == first ? null : run.PlanMode.Mode.Name,
             HelmInWords: run.Check is { InWords: true } ? true : null,
             Asked: run.Asked.Count > 0
                 ? run.Asked.ToDictionary(
                     mark => mark.Key.Name,
-                    mark => new AskedDocument(Spelling.Of(mark.Value.By), mark.Value.Card?.Position)
+                    mark => new AskedDocument(EnumText.Of(mark.Value.By), mark.Value.Card?.Position)
                 )
                 : null,
             Answers: run.Answers.Count > 0
                 ? run.Answers.ToDictionary(
                     one => one.Key.Name,
-                    one => new AnswerDocument(one.Value.Said, Spelling.Of(one.Value.Means), one.Value.Number)
+                    one => new AnswerDocument(one.Value.Said, EnumText.Of(one.Value.Means), one.Value.Number)
                 )
                 : null
         );
@@ -55,13 +45,13 @@ internal static class RunJson
             return Parsed<Run>.Bad("Wind, gust or wind factor lies outside what anybody sails in.");
         }
 
-        var layer = new Layer(
-            document.Plan is { } plan ? new(plan) : boatClass.Layers.First.Plan,
-            document.Mode is { } mode ? new(mode) : boatClass.Layers.First.Mode
+        var planMode = new PlanMode(
+            document.Plan is { } plan ? new(plan) : boatClass.PlanModes.First.Plan,
+            document.Mode is { } mode ? new(mode) : boatClass.PlanModes.First.Mode
         );
-        if (!boatClass.Layers.Has(layer))
+        if (!boatClass.PlanModes.Has(planMode))
         {
-            return Parsed<Run>.Bad($"It was sailed with “{layer.Plan}” in “{layer.Mode}”, and the class has no such plan or mode.");
+            return Parsed<Run>.Bad($"It was sailed with “{planMode.Plan}” in “{planMode.Mode}”, and the class has no such plan or mode.");
         }
 
         var stranger = document.Marks.Keys.FirstOrDefault(key => boatClass.Known.All(control => control.Key.Name != key));
@@ -71,8 +61,8 @@ internal static class RunJson
                 .Then(wind =>
                     ReadCheck(document)
                         .Then(check =>
-                            Spelling
-                                .Read<Felt>(document.Felt ?? Spelling.Of(Felt.NotSaid))
+                            EnumText
+                                .Read<Felt>(document.Felt ?? EnumText.Of(Felt.NotSaid))
                                 .Then(felt =>
                                     ReadAsked(document)
                                         .Then(asked =>
@@ -82,7 +72,7 @@ internal static class RunJson
                                                         new(wind, Marks(document), check, felt)
                                                         {
                                                             From = document.From,
-                                                            Layer = layer,
+                                                            PlanMode = planMode,
                                                             WindFactor = document.WindFactor ?? 1,
                                                             Asked = asked,
                                                             Answers = answers,
@@ -103,7 +93,7 @@ internal static class RunJson
         var asked = new Dictionary<ControlKey, AskedMark>();
         foreach (var (control, one) in document.Asked ?? new Dictionary<string, AskedDocument>())
         {
-            if (Spelling.Read<AskedBy>(one.By) is not { Ok: true } by || !document.Marks.ContainsKey(control))
+            if (EnumText.Read<AskedBy>(one.By) is not { Ok: true } by || !document.Marks.ContainsKey(control))
             {
                 return Parsed<Dictionary<ControlKey, AskedMark>>.Bad(
                     $"It says who asked for “{control}”, which has no mark, or names somebody else than card, proposal, trial or sailor."
@@ -123,9 +113,9 @@ internal static class RunJson
         foreach (var (question, one) in document.Answers ?? new Dictionary<string, AnswerDocument>())
         {
             if (
-                !ControlJson.KeyShape().IsMatch(question)
+                !Slug.IsKey(question)
                 || one.Said.Length is 0 or > Answer.Longest
-                || Spelling.Read<AnswerMeaning>(one.Means) is not { Ok: true, Value: var means }
+                || EnumText.Read<AnswerMeaning>(one.Means) is not { Ok: true, Value: var means }
                 || answers.Count >= Limits.Questions * 2
             )
             {
@@ -173,10 +163,10 @@ internal static class RunJson
             .Then(helm => Parsed<HelmCheck?>.Good(new(helm, gates, AsAngle(document.Heel)) { InWords = document.HelmInWords ?? false }));
     }
 
-    private static IReadOnlyList<string> Spelled(Gate gates) => [.. CheckGates.Each(gates).Select(Spelling.Of)];
+    private static IReadOnlyList<string> Spelled(Gate gates) => [.. CheckGates.Each(gates).Select(EnumText.Of)];
 
     private static Gate Joined(IEnumerable<string> gates) =>
-        CheckGates.Joined(gates.Select(gate => Spelling.Read<Gate>(gate)).Where(gate => gate.Ok).Select(gate => gate.Value));
+        CheckGates.Joined(gates.Select(gate => EnumText.Read<Gate>(gate)).Where(gate => gate.Ok).Select(gate => gate.Value));
 
     private static Angle? AsAngle(double? degrees) => degrees is { } known ? Angle.FromDegrees(known) : null;
 }

@@ -1,7 +1,4 @@
 using System.Text.Json;
-using Regatta.Core;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
 
 namespace Regatta.Formats.Bundles;
 
@@ -22,8 +19,8 @@ public static class SumsFile
                 Format,
                 1,
                 club,
-                sums.Layer.Plan.Name,
-                sums.Layer.Mode.Name,
+                sums.PlanMode.Plan.Name,
+                sums.PlanMode.Mode.Name,
                 [.. sums.Controls.Select(control => new ColumnOf(control.Control.Name, control.PerUnit, control.Step))],
                 [.. sums.Bands.Select(band => new Edges(band.From, band.To))],
                 [.. sums.Sums.Precision],

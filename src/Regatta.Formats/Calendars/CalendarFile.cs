@@ -5,8 +5,6 @@ using Ical.Net.CalendarComponents;
 using Ical.Net.DataTypes;
 using Ical.Net.Evaluation;
 using Ical.Net.Serialization;
-using Regatta.Core;
-using Regatta.Core.Outings;
 
 namespace Regatta.Formats.Calendars;
 

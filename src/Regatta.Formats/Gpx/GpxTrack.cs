@@ -1,8 +1,6 @@
 using System.Globalization;
 using System.Xml;
 using NetTopologySuite.IO;
-using Regatta.Core;
-using Regatta.Core.Tracks;
 
 namespace Regatta.Formats.Gpx;
 

@@ -1,5 +1,4 @@
 using System.Globalization;
-using Regatta.Core;
 
 namespace Regatta.Formats.Nmea;
 

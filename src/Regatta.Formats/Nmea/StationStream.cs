@@ -1,6 +1,4 @@
 using System.Text;
-using Regatta.Core;
-using Regatta.Core.Station;
 
 namespace Regatta.Formats.Nmea;
 

@@ -1,6 +1,4 @@
 using System.Globalization;
-using Regatta.Core;
-using Regatta.Core.Units;
 
 namespace Regatta.Formats.Nmea;
 

@@ -1,4 +1,3 @@
-using Regatta.Core.Sheets;
 using UglyToad.PdfPig.Core;
 using UglyToad.PdfPig.Writer;
 

@@ -1,7 +1,4 @@
 using System.Globalization;
-using Regatta.Core;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
 using Regatta.Formats.Bundles;
 
 namespace Regatta.Formats.Tables;
@@ -69,17 +66,17 @@ public static class LogTable
                         Number(document.WindFrom),
                         Number(document.WindTo),
                         Number(document.Gust),
-                        run.Layer.Plan.Name,
-                        run.Layer.Mode.Name,
+                        run.PlanMode.Plan.Name,
+                        run.PlanMode.Mode.Name,
                         one.Log.Purpose?.Name ?? "",
-                        Spelling.Of(one.Log.Water),
-                        Spelling.Of(one.Log.Place),
+                        EnumText.Of(one.Log.Water),
+                        EnumText.Of(one.Log.Place),
                         Number(one.Log.CrewMass?.Kilograms),
                         Number(run.WindFactor),
                         Number(document.HelmPort),
                         Number(document.HelmStarboard),
                         Number(document.Heel),
-                        run.Check is { } check ? Joined(Core.Checks.CheckGates.Each(check.Gates.Asked).Select(Spelling.Of)) : "",
+                        run.Check is { } check ? Joined(Core.Checks.CheckGates.Each(check.Gates.Asked).Select(EnumText.Of)) : "",
                         Joined(document.GatesHeld ?? []),
                         document.HelmInWords == true ? "yes" : "",
                         document.Felt ?? "",

@@ -2,7 +2,6 @@ using System.Globalization;
 using System.Text.RegularExpressions;
 using CsvHelper;
 using CsvHelper.Configuration;
-using Regatta.Core;
 
 namespace Regatta.Formats.Tables;
 

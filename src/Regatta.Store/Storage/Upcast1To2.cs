@@ -1,7 +1,4 @@
 using System.Text.Json.Nodes;
-using Regatta.Core;
-using Regatta.Core.Fleet;
-using Regatta.Core.Matrices;
 
 namespace Regatta.Store.Storage;
 
@@ -64,7 +61,7 @@ internal static class Upcast1To2
 
     public static JsonArray Cells(ClassDefinition definition, JsonArray old)
     {
-        var first = definition.Layers.First;
+        var first = definition.PlanModes.First;
         return Each(
             old,
             cell => new JsonObject
@@ -82,9 +79,9 @@ internal static class Upcast1To2
                         ?? definition.Known.First(control => control.Key.Name == (string)cell["control"]!).Scale.Step,
                     ["target"] = Copy(cell["target"]),
                     ["note"] = Copy(cell["note"]),
-                    ["source"] = cell["source"] is { } source ? (int)Spelling.Read<CellSource>((string)source!).Value : 0,
+                    ["source"] = cell["source"] is { } source ? (int)EnumText.Read<CellSource>((string)source!).Value : 0,
                     ["isRange"] = Copy(cell["range"]) ?? false,
-                    ["word"] = cell["word"] is { } word ? (int)Spelling.Read<CellWord>((string)word!).Value : null,
+                    ["word"] = cell["word"] is { } word ? (int)EnumText.Read<CellWord>((string)word!).Value : null,
                     ["origin"] = Copy(cell["origin"]),
                     ["day"] = Copy(cell["day"]),
                 },

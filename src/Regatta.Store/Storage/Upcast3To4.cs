@@ -1,5 +1,4 @@
 using System.Text.Json.Nodes;
-using Regatta.Core.Sails;
 
 namespace Regatta.Store.Storage;
 

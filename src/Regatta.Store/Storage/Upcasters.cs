@@ -1,5 +1,4 @@
 using System.Text.Json.Nodes;
-using Regatta.Core.Fleet;
 
 namespace Regatta.Store.Storage;
 
@@ -13,18 +12,29 @@ internal static class Upcasters
         Upcast2To3.Definition,
         Upcast3To4.Definition,
         Upcast4To5.Definition,
+        Upcast5To6.Definition,
     ];
 
     public static JsonObject Definition(int schema, JsonObject document) =>
-        schema is >= 1 and <= ClassJson.Schema
+        schema is >= 1 and <= StoredClass.Schema
             ? Definitions.Skip(schema - 1).Aggregate(document, (lifted, next) => next(lifted))
             : throw new ArgumentOutOfRangeException(nameof(schema));
+
+    /// <summary>The parts of an edit. Those of schemas before 5 were lifted where they stood, by the migrations of their time.</summary>
+    public static JsonObject Parts(int schema, JsonObject parts) =>
+        schema switch
+        {
+            5 => Upcast5To6.Parts(parts),
+            StoredClass.Schema => parts,
+            _ => throw new ArgumentOutOfRangeException(nameof(schema)),
+        };
 
     public static JsonArray Cells(int schema, ClassDefinition definition, JsonArray cells) =>
         schema switch
         {
-            1 => Upcast1To2.Cells(definition, cells),
-            <= ClassJson.Schema => cells,
+            1 => Upcast5To6.Cells(Upcast1To2.Cells(definition, cells)),
+            <= 5 => Upcast5To6.Cells(cells),
+            StoredClass.Schema => cells,
             _ => throw new ArgumentOutOfRangeException(nameof(schema)),
         };
 }

@@ -1,7 +1,4 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.Mvc.RazorPages.Infrastructure;
-using Regatta.Store;
 
 namespace Regatta.Web.Access;
 
@@ -180,8 +177,8 @@ public static class AuditWords
         ["ClassSetup/Measure:Remove"] = "Remove a measured pair",
         ["ClassSetup/Measure:Table"] = "Measure a boat by a table",
         ["ClassSetup/NewClass"] = "Make a class",
-        ["ClassSetup/OneBoat"] = "Change a boat",
-        ["ClassSetup/OneBoat:Remove"] = "Remove a boat",
+        ["ClassSetup/BoatDetails"] = "Change a boat",
+        ["ClassSetup/BoatDetails:Remove"] = "Remove a boat",
         ["ClassSetup/QuestionEditor"] = "Change a question",
         ["ClassSetup/QuestionEditor:Kind"] = "Choose how a question is answered",
         ["ClassSetup/QuestionList"] = "Change the list of questions",
@@ -190,8 +187,8 @@ public static class AuditWords
         ["Logging/Log"] = "Log a session",
         ["Logging/Logbook:BringBack"] = "Bring a log back",
         ["Logging/Logbook:Import"] = "Import logs",
-        ["Logging/OneLog"] = "Remove a log",
-        ["Logging/OneLog:Track"] = "Add a track to a log",
+        ["Logging/LogDetails"] = "Remove a log",
+        ["Logging/LogDetails:Track"] = "Add a track to a log",
         ["Evidence/WhatLogsProve:Weigh"] = "Weigh the runs anew",
         ["Evidence/Exchange"] = "Borrow another club’s sums",
         ["Evidence/Exchange:Offer"] = "Offer sums to the clubs here",
@@ -200,14 +197,14 @@ public static class AuditWords
         ["Evidence/Exchange:Weigh"] = "Change how much borrowed sums count",
         ["Planning/Coming"] = "Say that they come",
         ["Planning/Coming:StayAway"] = "Say that they do not come",
-        ["Planning/OneTrial"] = "Keep a run of a trial",
-        ["Planning/OneTrial:End"] = "End a trial",
+        ["Planning/TrialDetails"] = "Keep a run of a trial",
+        ["Planning/TrialDetails:End"] = "End a trial",
         ["Planning/TrialList"] = "Plan a trial",
         ["Planning/CalendarPage"] = "Plan a day",
         ["Planning/MyFeed"] = "Make a calendar address",
         ["Planning/CalendarPage:File"] = "Import a calendar",
         ["Planning/MyFeed:Withdraw"] = "Withdraw a calendar address",
-        ["Planning/OneDay"] = "Change a day",
+        ["Planning/DayDetails"] = "Change a day",
         ["Publishing/History:Redo"] = "Redo an edit",
         ["Publishing/History:Restore"] = "Bring back what was taken away",
         ["Publishing/History:Undo"] = "Undo an edit",
@@ -222,7 +219,7 @@ public static class AuditWords
         ["Rigging/EditCouplings"] = "Change what disturbs what",
         ["Rigging/EditProcedure"] = "Change a procedure",
         ["Rigging/EditReefs"] = "Change reefs and limits",
-        ["Rigging/OneProcedure"] = "Keep a drill’s time",
+        ["Rigging/ProcedureDetails"] = "Keep a drill’s time",
         ["Rigging/Rake"] = "Change the rig’s lengths",
         ["Rigging/RigUp"] = "Rig up",
         ["Rigging/RigUp:Finish"] = "Finish rigging up",
@@ -231,7 +228,7 @@ public static class AuditWords
         ["Sharing/Share:Withdraw"] = "Withdraw a public link",
         ["Theme"] = "Choose a theme",
         ["Tuning/Copy:Band"] = "Copy a band",
-        ["Tuning/Copy:Layer"] = "Copy a matrix",
+        ["Tuning/Copy:PlanMode"] = "Copy a matrix",
         ["Tuning/Matrix:Build"] = "Change many cells",
         ["Tuning/Matrix:Cell"] = "Change a cell",
         ["Tuning/Matrix:Decide"] = "Decide a proposal",

@@ -1,8 +1,6 @@
 using System.Collections.Concurrent;
 using System.Reflection;
-using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.Filters;
-using Regatta.Core;
 
 namespace Regatta.Web.Access;
 

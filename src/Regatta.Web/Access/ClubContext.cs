@@ -1,8 +1,4 @@
 using System.Security.Claims;
-using Regatta.Application;
-using Regatta.Application.Membership;
-using Regatta.Application.Reading;
-using Regatta.Store;
 
 namespace Regatta.Web.Access;
 

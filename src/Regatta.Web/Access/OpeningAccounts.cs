@@ -1,6 +1,4 @@
 using Microsoft.AspNetCore.Identity;
-using Regatta.Store;
-using Regatta.Web.Forms;
 
 namespace Regatta.Web.Access;
 

@@ -1,6 +1,4 @@
 using Microsoft.AspNetCore.Identity;
-using Regatta.Application.Membership;
-using Regatta.Store;
 
 namespace Regatta.Web.Access;
 

@@ -1,5 +1,4 @@
 using Microsoft.AspNetCore.Identity;
-using Regatta.Store;
 
 namespace Regatta.Web.Access;
 

@@ -3,7 +3,6 @@ using System.Text;
 using System.Text.Json;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Identity;
-using Regatta.Store;
 
 namespace Regatta.Web.Access;
 
@@ -32,7 +31,7 @@ public sealed partial class PersonStore
     public Task<int> CountCodesAsync(Person user, CancellationToken cancellationToken) => credentials.CountRecoveryCodesAsync(user.Id);
 
     public Task AddOrUpdatePasskeyAsync(Person user, UserPasskeyInfo passkey, CancellationToken cancellationToken) =>
-        credentials.SavePasskeyAsync(new(passkey.CredentialId, user.Id, JsonSerializer.Serialize(KeptPasskey.Of(passkey))));
+        credentials.SavePasskeyAsync(new(passkey.CredentialId, user.Id, JsonSerializer.Serialize(PasskeyRow.Of(passkey))));
 
     public async Task<IList<UserPasskeyInfo>> GetPasskeysAsync(Person user, CancellationToken cancellationToken) =>
         [.. (await credentials.PasskeysAsync(user.Id)).Select(Read)];
@@ -49,10 +48,10 @@ public sealed partial class PersonStore
     private static byte[] Hash(string code) => SHA256.HashData(Encoding.UTF8.GetBytes(code.Trim().ToUpperInvariant()));
 
     private static UserPasskeyInfo Read(StoredPasskey passkey) =>
-        JsonSerializer.Deserialize<KeptPasskey>(passkey.Data)!.ToPasskey(passkey.CredentialId);
+        JsonSerializer.Deserialize<PasskeyRow>(passkey.Data)!.ToPasskey(passkey.CredentialId);
 
     /// <summary>A passkey as JSON.</summary>
-    private sealed record KeptPasskey(
+    private sealed record PasskeyRow(
         byte[] PublicKey,
         string? Name,
         DateTimeOffset CreatedAt,
@@ -65,7 +64,7 @@ public sealed partial class PersonStore
         byte[] ClientDataJson
     )
     {
-        public static KeptPasskey Of(UserPasskeyInfo passkey) =>
+        public static PasskeyRow Of(UserPasskeyInfo passkey) =>
             new(
                 passkey.PublicKey,
                 passkey.Name,

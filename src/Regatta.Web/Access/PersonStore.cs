@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Identity;
-using Regatta.Store;
 
 namespace Regatta.Web.Access;
 

@@ -3,7 +3,7 @@ using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.Extensions.Options;
-using Regatta.Store;
+using SignInResult = Microsoft.AspNetCore.Identity.SignInResult;
 
 namespace Regatta.Web.Access;
 

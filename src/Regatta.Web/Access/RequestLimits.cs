@@ -1,6 +1,5 @@
 using System.Threading.RateLimiting;
 using Microsoft.AspNetCore.RateLimiting;
-using Regatta.Core;
 
 namespace Regatta.Web.Access;
 

@@ -1,6 +1,3 @@
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-
 namespace Regatta.Web.Access;
 
 /// <summary>What a request says of who sent it.</summary>

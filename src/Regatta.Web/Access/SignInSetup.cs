@@ -1,9 +1,6 @@
 using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Authentication.Cookies;
-using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Identity;
-using Microsoft.AspNetCore.Mvc;
-using Regatta.Store;
 
 namespace Regatta.Web.Access;
 
@@ -33,7 +30,7 @@ internal static class SignInSetup
             .AddTokenProvider<AuthenticatorTokenProvider<Person>>(TokenOptions.DefaultAuthenticatorProvider)
             .AddSignInManager<RegattaSignIn>();
         services.AddScoped<ISecurityStampValidator, SignInValidator>().AddScoped<PasswordWords>().AddScoped<ActNote>();
-        services.AddScoped<Guessing>();
+        services.AddScoped<SignInThrottle>();
         services.Configure<DataProtectionTokenProviderOptions>(options => options.TokenLifespan = ResetHolds);
         services.Configure<IdentityPasskeyOptions>(options =>
         {

@@ -1,7 +1,3 @@
-using Regatta.Application.Reading;
-using Regatta.Core.Evidence;
-using Regatta.Core.Questions;
-
 namespace Regatta.Web.Drawings;
 
 /// <summary>One question under the ruler: what was answered in which wind, higher for too much, lower for too little. What to stop for
@@ -16,8 +12,8 @@ public sealed record AnswerLane(Question Question, IReadOnlyList<AnswerMark> Mar
     /// <summary>Lanes under the helm that still show at one look.</summary>
     private const int Most = 12;
 
-    /// <summary>The lanes of a layer; those with the most answers, in the order they are asked.</summary>
-    public static IReadOnlyList<AnswerLane> Of(LayerView view, WindRuler ruler)
+    /// <summary>The lanes of a plan and mode; those with the most answers, in the order they are asked.</summary>
+    public static IReadOnlyList<AnswerLane> Of(PlanModeView view, WindRuler ruler)
     {
         var answered = view
             .Evidence.Runs.Listed.Where(run => ruler.Zoom is null || ruler.Zoom.Contains(run.EffectiveWind.Mean))

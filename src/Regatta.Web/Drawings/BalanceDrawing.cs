@@ -1,7 +1,3 @@
-using Regatta.Core.Balance;
-using Regatta.Core.Sails;
-using Regatta.Core.Units;
-
 namespace Regatta.Web.Drawings;
 
 /// <summary>A part of the boat as it is drawn.</summary>

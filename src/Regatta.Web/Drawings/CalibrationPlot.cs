@@ -1,5 +1,3 @@
-using Regatta.Core.Measuring;
-using Regatta.Core.Units;
 using static Regatta.Web.Drawings.Svg;
 
 namespace Regatta.Web.Drawings;

@@ -1,6 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Units;
 using static Regatta.Web.Drawings.Svg;
 
 namespace Regatta.Web.Drawings;

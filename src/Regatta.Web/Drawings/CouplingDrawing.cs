@@ -1,6 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Rigging;
-
 namespace Regatta.Web.Drawings;
 
 /// <summary>A control's lane in the order of set-up.</summary>

@@ -1,7 +1,3 @@
-using Regatta.Application.Reading;
-using Regatta.Core.Evidence;
-using Regatta.Core.Units;
-
 namespace Regatta.Web.Drawings;
 
 /// <summary>A class at a glance: each band as wide as it is, its cells stacked by how they stand, the runs as a line above.</summary>
@@ -48,7 +44,7 @@ public sealed record CoverDrawing(
                 "; ",
                 cover.Bands.Select(band =>
                     $"{band.Band.Name}, {NumberText.Plain(band.Band.From.In(unit), 0)} to {NumberText.Plain(band.Band.To.In(unit), 0)} "
-                    + $"{unit.Spoken()}: "
+                    + $"{unit.RunFeedback()}: "
                     + string.Join(", ", band.Cells.Select(cell => $"{cell.Count} {cell.Status.ToString().ToLowerInvariant()}"))
                     + ", "
                     + $"{band.Runs} runs"

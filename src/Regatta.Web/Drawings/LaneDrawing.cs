@@ -1,13 +1,6 @@
 using System.Collections.Concurrent;
 using System.Runtime.CompilerServices;
 using System.Text;
-using Regatta.Application.Reading;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
 using static Regatta.Web.Drawings.Svg;
 
 namespace Regatta.Web.Drawings;
@@ -90,18 +83,18 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
     /// <summary>A band seen large shows its marks and logs with so many steps to either side.</summary>
     private const int StepsBeside = 2;
 
-    /// <summary>The drawings of whole rulers in each unit, for as long as their layers are kept.</summary>
-    private static readonly ConditionalWeakTable<LayerView, ConcurrentDictionary<SpeedUnit, LaneDrawing>> Whole = [];
+    /// <summary>The drawings of whole rulers in each unit, for as long as their plans and modes are kept.</summary>
+    private static readonly ConditionalWeakTable<PlanModeView, ConcurrentDictionary<SpeedUnit, LaneDrawing>> Whole = [];
 
-    /// <summary>The same, kept with its layer where all bands are shown.</summary>
-    public static LaneDrawing Kept(LayerView view, WindBand? zoom, SpeedUnit unit) =>
+    /// <summary>The same, kept with its plan and mode where all bands are shown.</summary>
+    public static LaneDrawing Kept(PlanModeView view, WindBand? zoom, SpeedUnit unit) =>
         zoom is null ? Whole.GetValue(view, _ => new()).GetOrAdd(unit, one => Of(view, null, one)) : Of(view, zoom, unit);
 
-    /// <summary>The lanes of a layer, over all bands or with one of them seen large.</summary>
-    /// <param name="view">The layer.</param>
+    /// <summary>The lanes of a plan and mode, over all bands or with one of them seen large.</summary>
+    /// <param name="view">The plan and mode.</param>
     /// <param name="zoom">The band seen large; null for all of them.</param>
     /// <param name="unit">The unit winds are told in to whoever has the page read aloud.</param>
-    public static LaneDrawing Of(LayerView view, WindBand? zoom, SpeedUnit unit)
+    public static LaneDrawing Of(PlanModeView view, WindBand? zoom, SpeedUnit unit)
     {
         var ruler = new WindRuler(Left, Width - 14, view.Matrix.Bands) { Zoom = zoom };
         var size = view.Matrix.Controls.Count > LaneSize.MostTall && zoom is null ? LaneSize.Low : LaneSize.Tall;
@@ -111,7 +104,7 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
         };
     }
 
-    private static Lane LaneOf(LayerView view, WindRuler ruler, LaneSize size, Control control, SpeedUnit unit)
+    private static Lane LaneOf(PlanModeView view, WindRuler ruler, LaneSize size, Control control, SpeedUnit unit)
     {
         var stretch = Stretch.Of(view, ruler.Zoom, size, control);
         var cells = view.Matrix.Bands.All.Where(ruler.Shows).Select(band => CellOf(view, ruler, stretch, band, control, unit)).ToList();
@@ -138,7 +131,7 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
         );
     }
 
-    private static LaneCell CellOf(LayerView view, WindRuler ruler, Stretch stretch, WindBand band, Control control, SpeedUnit unit)
+    private static LaneCell CellOf(PlanModeView view, WindRuler ruler, Stretch stretch, WindBand band, Control control, SpeedUnit unit)
     {
         var address = new CellAddress(band.Id, control.Key);
         var cell = view.Matrix[address];
@@ -153,7 +146,7 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
             stretch.Size == LaneSize.Low && cell?.Mark is not null && says.Length > letters ? CellText.Typed(cell, control.Scale) : says;
         var trust = view.Trust[address];
         var (proposal, fits) = (view.Proposals.ContainsKey(address), !view.FindingsAt(address).Any());
-        var edges = $"{NumberText.Plain(band.From.In(unit), 1)} to {NumberText.Plain(band.To.In(unit), 1)} {unit.Spoken()}";
+        var edges = $"{NumberText.Plain(band.From.In(unit), 1)} to {NumberText.Plain(band.To.In(unit), 1)} {unit.RunFeedback()}";
         // The words of the table's cell, in its order, stand in the label too: who speaks to the page says what they see.
         var within = cell?.ShowTolerance(control.Scale) is { Length: > 0 } shown ? " " + shown : "";
         var label =
@@ -204,7 +197,7 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
 
     /// <summary>The logged sessions as tillers over their wind and mark; those that would lie on each other share one, leaning by their
     /// mean.</summary>
-    private static string Tillers(LayerView view, WindRuler ruler, Stretch stretch, Control control, Func<double, bool> wanted)
+    private static string Tillers(PlanModeView view, WindRuler ruler, Stretch stretch, Control control, Func<double, bool> wanted)
     {
         if (!control.Scale.HasMarks)
         {
@@ -234,7 +227,7 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
     {
         public double PerPosition => (Size.Bottom - Size.Top) / (High.Position - Low.Position);
 
-        public static Stretch Of(LayerView view, WindBand? zoom, LaneSize size, Control control)
+        public static Stretch Of(PlanModeView view, WindBand? zoom, LaneSize size, Control control)
         {
             var scale = control.Scale;
             if (zoom is null || !scale.HasMarks)

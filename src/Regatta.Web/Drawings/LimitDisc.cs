@@ -1,6 +1,3 @@
-using Regatta.Core.Sails;
-using Regatta.Core.Units;
-
 namespace Regatta.Web.Drawings;
 
 /// <summary>A zone of the disc.</summary>

@@ -1,6 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Sails;
-
 namespace Regatta.Web.Drawings;
 
 /// <summary>A plan's sails as they stand, to the scale all plans of a class are drawn in.</summary>

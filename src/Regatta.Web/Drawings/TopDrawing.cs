@@ -1,6 +1,3 @@
-using Regatta.Core.Balance;
-using Regatta.Core.Units;
-
 namespace Regatta.Web.Drawings;
 
 /// <summary>The boat from above, bow up and leeward to the right: where the booms stand. Her width is no measure.</summary>
@@ -57,7 +54,7 @@ public sealed record TopDrawing(string Hull, string Boom, string? Head, string? 
             return $"M{Svg.N(Middle)} {Svg.N(from)}L{Svg.N(Middle + (reach * sin))} {Svg.N(from + (reach * cos))}";
         }
 
-        string Headsail(Core.Sails.SideShape sail) =>
+        string Headsail(SideShape sail) =>
             $"M{Svg.N(Middle)} {Svg.N(Along(sail.Outline.Max(point => point.X.Metres)))}"
             + $"L{Svg.N(Middle + (HalfWide * 0.4))} {Svg.N(Along(sail.Outline.Min(point => point.X.Metres)))}";
     }

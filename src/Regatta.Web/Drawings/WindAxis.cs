@@ -1,5 +1,3 @@
-using Regatta.Core.Units;
-
 namespace Regatta.Web.Drawings;
 
 /// <summary>Wind left to right, linear, from calm or some wind to a stronger. Positions are in drawing units.</summary>

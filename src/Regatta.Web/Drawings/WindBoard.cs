@@ -1,6 +1,3 @@
-using Regatta.Core.Station;
-using Regatta.Core.Units;
-
 namespace Regatta.Web.Drawings;
 
 /// <summary>Ten minutes of the past as drawn: from lull to gust, with the mean in between.</summary>

@@ -1,6 +1,3 @@
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-
 namespace Regatta.Web.Drawings;
 
 /// <summary>The ruler every drawing hangs from: wind left to right, linear, from calm to the end of the last band. Positions are in drawing

@@ -1,5 +1,3 @@
-using Regatta.Core;
-
 namespace Regatta.Web.Forms;
 
 /// <summary>Turns the fields of one form into core values, once, and keeps a sentence for each field that was not understood.</summary>

@@ -1,8 +1,6 @@
 using System.Collections.Concurrent;
 using System.Globalization;
 using Npgsql;
-using Regatta.Store;
-using Regatta.Web.Access;
 
 namespace Regatta.Web.Live;
 

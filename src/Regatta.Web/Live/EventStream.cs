@@ -1,5 +1,4 @@
 using System.Diagnostics;
-using Regatta.Web.Access;
 
 namespace Regatta.Web.Live;
 

@@ -5,7 +5,6 @@ using MailKit.Net.Smtp;
 using MailKit.Security;
 using Microsoft.AspNetCore.DataProtection;
 using MimeKit;
-using Regatta.Application.Membership;
 
 namespace Regatta.Web.Mail;
 

@@ -1,9 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Reading;
-using Regatta.Store;
-using Regatta.Web.Access;
-
 namespace Regatta.Web.Pages;
 
 /// <summary>The fleet of a club: one line a class.</summary>
@@ -23,6 +17,6 @@ public sealed class FleetModel(ClubContext here, Classes classes, ClassCache cac
         Fleet = await classes.FleetAsync(here.Club.Ref);
         var views = (await cache.AllAsync(here.Club.Ref)).Classes;
         Covers = views.ToDictionary(view => view.Class.Key, ClassCover.Of);
-        Waiting = views.Sum(view => view.Set.Layers.All.Sum(layer => view.On(layer).BestProposals.Count()));
+        Waiting = views.Sum(view => view.Set.PlanModes.All.Sum(planMode => view.On(planMode).BestProposals.Count()));
     }
 }

@@ -1,10 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Membership;
-using Regatta.Store;
-using Regatta.Web.Access;
-
 namespace Regatta.Web.Pages;
 
 /// <summary>The clubs of whoever is signed in; the only one opens by itself.</summary>

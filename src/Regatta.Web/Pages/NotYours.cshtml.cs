@@ -1,7 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Web.Access;
-
 namespace Regatta.Web.Pages;
 
 /// <summary>Where a member lands who may not do what they asked.</summary>

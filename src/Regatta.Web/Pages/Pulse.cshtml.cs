@@ -1,7 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Store;
-
 namespace Regatta.Web.Pages;
 
 /// <summary>The barest page with one query, for whoever watches over the server; for anybody.</summary>

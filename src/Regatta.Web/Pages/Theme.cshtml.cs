@@ -1,7 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-
 namespace Regatta.Web.Pages;
 
 /// <summary>Keeps the theme somebody chose on this device; for anybody.</summary>

@@ -1,4 +1,3 @@
-using Regatta.Web.Access;
 using Regatta.Web.Live;
 
 namespace Regatta.Web.Station;

@@ -1,6 +1,5 @@
 using System.Collections.Concurrent;
 using Npgsql;
-using Regatta.Store;
 
 namespace Regatta.Web.Station;
 

@@ -1,8 +1,6 @@
 using System.Net.Sockets;
 using Npgsql;
-using Regatta.Core.Station;
 using Regatta.Formats.Nmea;
-using Regatta.Store;
 
 namespace Regatta.Web.Station;
 

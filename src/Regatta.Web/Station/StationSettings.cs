@@ -1,7 +1,4 @@
 using System.Globalization;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-using Regatta.Store;
 
 namespace Regatta.Web.Station;
 

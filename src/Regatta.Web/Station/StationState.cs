@@ -1,6 +1,4 @@
 using System.Text.Json;
-using Regatta.Core.Station;
-using Regatta.Core.Units;
 using Regatta.Formats.Nmea;
 
 namespace Regatta.Web.Station;

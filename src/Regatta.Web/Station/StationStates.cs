@@ -1,8 +1,4 @@
 using System.Collections.Concurrent;
-using Regatta.Core.Station;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-using Regatta.Store;
 
 namespace Regatta.Web.Station;
 

@@ -1,9 +1,4 @@
 using CsCheck;
-using Regatta.Core.Balance;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Sails;
-using Regatta.Core.Units;
 using Regatta.Formats.Bundles;
 
 namespace Regatta.Core.Tests.Balance;
@@ -160,8 +155,12 @@ public sealed class BoatBalanceTests
             .Single(one => one.Key == "ferrin-16");
         var drawing = definition.Drawing! with { Effects = [new(definition.Rake!.Holes, DrawnMove.Rake, -5, 7)] };
         static Mark? Hole(ControlKey key) => new Mark(3);
-        Assert.Equal(definition.Rake.RakeIn(3)!.Value.Degrees, BoatPose.Of(definition, drawing, Hole).Rake.Degrees, 9);
-        Assert.Equal(-5, BoatPose.Of(definition with { Rake = null }, drawing, _ => new(8)).Rake.Degrees, 9);
+        Assert.Equal(
+            definition.Rake.RakeIn(3)!.Value.Degrees,
+            BoatPose.Of(definition.Controls, definition.Rake, drawing, Hole).Rake.Degrees,
+            9
+        );
+        Assert.Equal(-5, BoatPose.Of(definition.Controls, null, drawing, _ => new(8)).Rake.Degrees, 9);
     }
 
     [Fact]
@@ -207,8 +206,8 @@ public sealed class BoatBalanceTests
         Assert.True(drawn.Count >= 4);
         foreach (var definition in drawn)
         {
-            var sails = definition.Layers.Plans[0].Sails;
-            var steps = HelmSteps.Of(definition, definition.Layers.First.Plan, _ => null)!;
+            var sails = definition.PlanModes.Plans[0].Sails;
+            var steps = HelmSteps.Of(definition, definition.PlanModes.First.Plan, _ => null)!;
             Assert.InRange(BoatBalance.Of(definition.Drawing!, sails, BoatPose.AsDrawn)!.LeadShare, -0.05, 0.25);
             var heel = steps.All().Single(step => step.Name.Contains("heel", StringComparison.Ordinal));
             Assert.InRange(heel.Degrees, 0.2, 6);

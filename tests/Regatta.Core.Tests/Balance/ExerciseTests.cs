@@ -1,6 +1,4 @@
 using CsCheck;
-using Regatta.Core.Balance;
-using Regatta.Core.Fleet;
 using Regatta.Formats.Bundles;
 
 namespace Regatta.Core.Tests.Balance;
@@ -21,7 +19,7 @@ public sealed class ExerciseTests
     {
         foreach (var definition in Drawn)
         {
-            var boat = HelmSteps.Of(definition, definition.Layers.First.Plan, _ => null)!;
+            var boat = HelmSteps.Of(definition, definition.PlanModes.First.Plan, _ => null)!;
             var exercises = Exercise.Of(definition, boat);
             Assert.True(exercises.Count >= 2, definition.Key);
             Assert.True(exercises.Count <= Exercise.Most);
@@ -44,7 +42,7 @@ public sealed class ExerciseTests
             .Sample(at =>
             {
                 var definition = Drawn[at];
-                var boat = HelmSteps.Of(definition, definition.Layers.First.Plan, _ => null)!;
+                var boat = HelmSteps.Of(definition, definition.PlanModes.First.Plan, _ => null)!;
                 foreach (var control in definition.Marked.Where(boat.Moves))
                 {
                     Assert.Equal(0, boat.TurnedBy([new(control.Name, control, null, 0)])!.Value, 12);

@@ -1,6 +1,4 @@
 using CsCheck;
-using Regatta.Core.Balance;
-using Regatta.Core.Units;
 
 namespace Regatta.Core.Tests.Balance;
 

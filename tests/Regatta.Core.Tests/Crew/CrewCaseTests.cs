@@ -1,11 +1,4 @@
 using CsCheck;
-using Regatta.Core.Crew;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
-using Regatta.Core.Sheets;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
 
 namespace Regatta.Core.Tests.Crew;
 
@@ -106,12 +99,12 @@ public sealed class CrewCaseTests
     [Fact]
     public void The_cards_columns_say_what_each_crew_sets_and_rows_by_skill_only_where_skill_matters()
     {
-        var table = CrewTable.Of(Version, Layer.Usual, Speed.From(10.5, SpeedUnit.MilePerHour))!;
+        var table = CrewTable.Of(Version, PlanMode.Usual, Speed.From(10.5, SpeedUnit.MilePerHour))!;
         Assert.Equal([Pounds(130), null, Pounds(200)], table.Heads);
         Assert.Equal(["learning", ""], table.Rows.Select(row => row.Skill));
         Assert.Equal(["15 in", "15 in", "14 in"], table.Rows[1].Cells);
         Assert.Equal(["15 1/2 in", "15 1/2 in", "14 1/2 in"], table.Rows[0].Cells);
-        Assert.Null(CrewTable.Of(Publish(CrewReading.None), Layer.Usual, Speed.FromKnots(9)));
+        Assert.Null(CrewTable.Of(Publish(CrewReading.None), PlanMode.Usual, Speed.FromKnots(9)));
     }
 
     [Theory]
@@ -174,7 +167,7 @@ public sealed class CrewCaseTests
         var cells = Card.Select(
                 (one, at) =>
                     KeyValuePair.Create(
-                        new CellPlace(Layer.Usual, new(new(at + 1), Gooseneck.Key)),
+                        new CellPlace(PlanMode.Usual, new(new(at + 1), Gooseneck.Key)),
                         Cell.Of(Gooseneck.Scale.Read(one.Mark).Value, 0, "", "", CellSource.Entered).Value
                     )
             )

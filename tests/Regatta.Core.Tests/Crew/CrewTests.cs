@@ -1,10 +1,6 @@
 using CsCheck;
-using Regatta.Core.Crew;
-using Regatta.Core.Matrices;
 using Regatta.Core.Tests.Evidence;
 using Regatta.Core.Tests.Wind;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
 
 namespace Regatta.Core.Tests.Crew;
 

@@ -1,8 +1,3 @@
-using Regatta.Core.Checks;
-using Regatta.Core.Diagnosis;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Questions;
 using Regatta.Formats.Kits;
 
 namespace Regatta.Core.Tests.Diagnosis;

@@ -1,11 +1,4 @@
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
 using Regatta.Core.Tests.Wind;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
 using static Regatta.Core.Tests.Evidence.TestBoat;
 
 namespace Regatta.Core.Tests.Evidence;
@@ -38,14 +31,14 @@ public sealed class HelmModelTests
             lateen.Controls,
             new Dictionary<CellAddress, Cell> { [new(new(1), Gooseneck.Key)] = Inches(18), [new(new(2), Gooseneck.Key)] = Inches(19.5) }
         );
-        var state = new ClassState(lateen, card.Cells.ToDictionary(cell => new CellPlace(Layer.Usual, cell.Key), cell => cell.Value));
+        var state = new ClassState(lateen, card.Cells.ToDictionary(cell => new CellPlace(PlanMode.Usual, cell.Key), cell => cell.Value));
         var session = Session(9, 0, 4) with
         {
             Wind = WindRange.Of(Speed.FromKnots(8), Speed.FromKnots(10), null).Value,
             Marks = new Dictionary<ControlKey, Mark> { [Gooseneck.Key] = new(19 * 25.4) },
             Asked = new Dictionary<ControlKey, AskedMark> { [Gooseneck.Key] = new(AskedBy.Trial, null) },
         };
-        var model = new HelmModel(lateen, bands, new(Layer.Usual, [state]), []);
+        var model = new HelmModel(lateen, bands, new(PlanMode.Usual, [state]), []);
         var run = model.Run(session, Unnoted)!;
         Assert.Equal([1, 0.25, 0, 0.25, 0, 0.5, 0.5], run.Row.Select(value => Math.Round(value, 9)));
     }
@@ -54,7 +47,7 @@ public sealed class HelmModelTests
     [Fact]
     public void The_belief_about_a_control_is_held_by_the_step()
     {
-        var prior = new HelmModel(Class with { Controls = [Gooseneck] }, Bands, new(Layer.Usual, []), []).Priors[3];
+        var prior = new HelmModel(Class with { Controls = [Gooseneck] }, Bands, new(PlanMode.Usual, []), []).Priors[3];
         Assert.Equal((-0.4, 0.2125), (prior.Mean / 2, Math.Round(prior.Deviation / 2, 9)));
     }
 
@@ -159,7 +152,7 @@ public sealed class HelmModelTests
             .Value;
         var session = Session(11, 170, 3);
         var card = new ReferenceCard(
-            Layer.Usual,
+            PlanMode.Usual,
             [State(Matrix(60)), State(Matrix(70, 100, 140)), State(Matrix(80, 110, 150))],
             ReferenceCard.Middle([session])
         );
@@ -169,7 +162,7 @@ public sealed class HelmModelTests
         Assert.Equal(110, card[split.All[2], Slide]!.Value.Position);
         // A control that was never published, from the middle one of the marks sailed.
         Assert.Equal(2, card[Bands.All[0], Luff]!.Value.Position);
-        Assert.Null(new ReferenceCard(Layer.Usual, [])[Bands.All[0], Slide]);
+        Assert.Null(new ReferenceCard(PlanMode.Usual, [])[Bands.All[0], Slide]);
     }
 
     private static Cell Inches(double inches) => Cell.Of(new Mark(inches * 25.4), 0, "", "", CellSource.Entered).Value;

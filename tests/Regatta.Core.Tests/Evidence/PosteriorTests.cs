@@ -1,7 +1,6 @@
 using System.Globalization;
 using CsCheck;
 using MathNet.Numerics.LinearRegression;
-using Regatta.Core.Evidence;
 
 namespace Regatta.Core.Tests.Evidence;
 

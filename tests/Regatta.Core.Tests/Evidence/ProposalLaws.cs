@@ -1,7 +1,4 @@
 using CsCheck;
-using Regatta.Core.Checks;
-using Regatta.Core.Evidence;
-using Regatta.Core.Units;
 using Regatta.Demo;
 using Regatta.Formats.Bundles;
 using static Regatta.Core.Tests.Evidence.TestBoat;
@@ -66,7 +63,7 @@ public sealed class ProposalLaws
         var inCentimetres = Session(11, 100, 4);
         var inInches = inCentimetres with
         {
-            Marks = new Dictionary<Core.Fleet.ControlKey, Core.Marks.Mark>(inCentimetres.Marks)
+            Marks = new Dictionary<ControlKey, Core.Marks.Mark>(inCentimetres.Marks)
             {
                 [Slide.Key] = Slide.Scale.Read("3.93700787402 in").Value,
             },
@@ -104,7 +101,7 @@ public sealed class ProposalLaws
                     HelmPerUnit = Slide.HelmPerUnit * 2.54,
                 };
                 var other = Class with { Controls = [inches, Luff] };
-                HelmPrediction Of(Core.Fleet.ClassDefinition one, Core.Fleet.Control slide) =>
+                HelmPrediction Of(ClassDefinition one, Control slide) =>
                     HelmFit.Of(new(one, Bands, Published(100, 100, 100), []), logs) is var fit
                         ? fit.Posterior.PredictCell(fit.Model.Row(Bands.All[1], control => new(80)))
                         : default;
@@ -124,9 +121,13 @@ public sealed class ProposalLaws
         var one = bundle.Classes.Single(boat => boat.Class.Key == key);
         var sessions = one
             .Logs.SelectMany((log, at) => log.Log.Evidence(at, null))
-            .Where(run => run.Layer == one.Class.Layers.First)
+            .Where(run => run.PlanMode == one.Class.PlanModes.First)
             .ToList();
-        var card = new ReferenceCard(one.Class.Layers.First, one.Versions.Select(version => version.State), ReferenceCard.Middle(sessions));
+        var card = new ReferenceCard(
+            one.Class.PlanModes.First,
+            one.Versions.Select(version => version.State),
+            ReferenceCard.Middle(sessions)
+        );
         var (model, posterior, _, _) = HelmFit.Of(new(one.Class, one.Class.Bands, card, []), sessions);
         var step = model.Change(one.Class.Find(new(control))!, one.Class.Find(new(control))!.Scale.PositionsPerUnit);
         var found = posterior.Predict(step);

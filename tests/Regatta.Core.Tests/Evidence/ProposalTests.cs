@@ -1,7 +1,3 @@
-using Regatta.Core.Checks;
-using Regatta.Core.Evidence;
-using Regatta.Core.Matrices;
-using Regatta.Core.Units;
 using static Regatta.Core.Tests.Evidence.TestBoat;
 
 namespace Regatta.Core.Tests.Evidence;
@@ -66,11 +62,7 @@ public sealed class ProposalTests
     public void A_step_may_not_carry_the_helm_past_neutral_but_out_of_lee_helm(double target, double now, double after, bool allowed) =>
         Assert.Equal(
             allowed,
-            Regatta.Core.Evidence.Proposer.KeepsSign(
-                now,
-                after,
-                new(Angle.FromDegrees(target), Angle.FromDegrees(1), Speed.FromKnots(11), 0.1)
-            )
+            Core.Evidence.Proposer.KeepsSign(now, after, new(Angle.FromDegrees(target), Angle.FromDegrees(1), Speed.FromKnots(11), 0.1))
         );
 
     // Common practice: lee helm is cured in larger steps than weather helm.
@@ -130,7 +122,7 @@ public sealed class ProposalTests
     public void Logs_with_no_valid_check_do_not_move_the_fit_and_those_without_a_mark_move_it_less()
     {
         double Moved(SessionEvidence session) => Math.Abs(Fit([session]).Posterior.Mean[0] - Class.Helm.Target.Degrees);
-        var unmarked = Session(11, 100, 8) with { Marks = new Dictionary<Core.Fleet.ControlKey, Core.Marks.Mark>() };
+        var unmarked = Session(11, 100, 8) with { Marks = new Dictionary<ControlKey, Core.Marks.Mark>() };
         Assert.Equal(0, Moved(Session(11, 60, 20, gates: CheckGates.AllHeld.Without(Gate.SteadyFullSpeed))));
         Assert.InRange(Moved(unmarked), 0.1, Moved(Session(11, 100, 8)) - 0.01);
     }

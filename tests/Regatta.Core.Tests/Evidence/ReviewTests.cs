@@ -1,9 +1,3 @@
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Marks;
-using Regatta.Core.Questions;
-using Regatta.Core.Units;
 using static Regatta.Core.Tests.Evidence.TestBoat;
 
 namespace Regatta.Core.Tests.Evidence;
@@ -62,7 +56,7 @@ public sealed class ReviewTests
                 }
             )
             .ToList();
-        var fit = HelmFit.Of(new(both, Bands, new(Layer.Usual, [], ReferenceCard.Middle(runs)), []), runs);
+        var fit = HelmFit.Of(new(both, Bands, new(PlanMode.Usual, [], ReferenceCard.Middle(runs)), []), runs);
         var (one, other) = Assert.Single(FitReview.Of(fit).Alike);
         Assert.Equal((Slide.Key, twin.Key), (one.Key, other.Key));
     }
@@ -85,8 +79,8 @@ public sealed class ReviewTests
         double[] marks = [18, 18.5, 19, 19, 19.5, 19.5, 20, 20, 20.5, 21, 22, 17.5, 19, 20.5, 19.5];
         double[] weights = [1, 0.7, 1, 0.7, 1, 1, 0.7, 1, 1, 0.7, 1, 0.7, 1, 0.7, 1];
         List<(double, double)> runs = [.. marks.Zip(weights)];
-        Assert.Equal(19.5, FastMark.MedianOf(runs));
-        Assert.All(Enumerable.Range(1, 6), seed => Assert.Equal((19, 20), FastMark.Interval(runs, 0.9, seed)));
+        Assert.Equal(19.5, MarkByFeel.MedianOf(runs));
+        Assert.All(Enumerable.Range(1, 6), seed => Assert.Equal((19, 20), MarkByFeel.Interval(runs, 0.9, seed)));
     }
 
     [Fact]
@@ -94,8 +88,8 @@ public sealed class ReviewTests
     {
         IEnumerable<SessionEvidence> Felt(Felt felt, int count) =>
             Enumerable.Range(0, count).Select(at => Session(11, 90 + (10 * (at % 2)), 3, felt));
-        Assert.Null(FastMark.Of(Slide, [.. Felt(Core.Evidence.Felt.Fast, 4), .. Felt(Core.Evidence.Felt.Slow, 20)]));
-        var fast = FastMark.Of(Slide, [.. Felt(Core.Evidence.Felt.Fast, 5), .. Felt(Core.Evidence.Felt.Usual, 20)])!;
+        Assert.Null(MarkByFeel.Of(Slide, [.. Felt(Core.Logbook.Felt.Fast, 4), .. Felt(Core.Logbook.Felt.Slow, 20)]));
+        var fast = MarkByFeel.Of(Slide, [.. Felt(Core.Logbook.Felt.Fast, 5), .. Felt(Core.Logbook.Felt.Usual, 20)])!;
         Assert.Equal((5, 90.0), (fast.Runs, fast.Median.Position));
         Assert.True(fast.Low.Position <= fast.Median.Position && fast.Median.Position <= fast.High.Position);
     }
@@ -114,11 +108,11 @@ public sealed class ReviewTests
                     }
                 );
         List<SessionEvidence> runs = [.. Answered(AnswerMeaning.Fine, 80, 4), .. Answered(AnswerMeaning.TooMuch, 140, 9)];
-        Assert.Null(FastMark.Of(Slide, slot, runs));
-        var right = FastMark.Of(Slide, slot, [.. runs, .. Answered(AnswerMeaning.Fine, 90, 2)])!;
+        Assert.Null(MarkByFeel.Of(Slide, slot, runs));
+        var right = MarkByFeel.Of(Slide, slot, [.. runs, .. Answered(AnswerMeaning.Fine, 90, 2)])!;
         Assert.Equal((6, 80.0, 80.0), (right.Runs, right.Median.Position, right.Low.Position));
         Assert.InRange(right.High.Position, 80, 90);
-        Assert.Null(FastMark.Of(Slide, new("other"), runs));
+        Assert.Null(MarkByFeel.Of(Slide, new("other"), runs));
     }
 
     /// <summary>A season in 11 kn whose helm is 3° at 10 cm and −0.4° a centimetre, with something added; three boats in turn.</summary>

@@ -1,8 +1,5 @@
 using System.Globalization;
 using System.Text;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
 using Regatta.Formats.Bundles;
 using static Regatta.Core.Tests.Evidence.TestBoat;
 
@@ -16,7 +13,7 @@ public sealed class SharedSumsTests
     public void Borrowed_sums_equal_the_fit_over_all_runs_together()
     {
         var (ours, theirs) = (Fit(Season(1, 20)), Fit(Season(2, 25)));
-        var shared = SharedSums.Of(Layer.Usual, theirs).Value;
+        var shared = SharedSums.Of(PlanMode.Usual, theirs).Value;
         var pooled = ours.Borrowing([new("Other", shared, 1)]);
         var (own, width) = (ours.Model.Columns.Count, pooled.Model.Columns.Count);
         Assert.Equal(own + 1 + Bands.All.Count, width);
@@ -60,7 +57,7 @@ public sealed class SharedSumsTests
     public void A_file_of_sums_is_read_back_as_it_was_and_names_no_day_boat_or_person()
     {
         var fit = Fit([.. Season(1, 20).Select((run, at) => run with { Boat = 4000 + (at % 3) })]);
-        var sums = SharedSums.Of(Layer.Usual, fit).Value;
+        var sums = SharedSums.Of(PlanMode.Usual, fit).Value;
         var file = SumsFile.Write("Invented Water SC", sums);
         var (club, read) = SumsFile.Read(file).Value;
         Assert.Equal("Invented Water SC", club);
@@ -70,18 +67,18 @@ public sealed class SharedSumsTests
         var text = Encoding.UTF8.GetString(file);
         Assert.DoesNotContain("4000", text, StringComparison.Ordinal);
         Assert.DoesNotContain("2026", text, StringComparison.Ordinal);
-        Assert.Contains("too few", SharedSums.Of(Layer.Usual, Fit(Season(1, 9))).Problem);
+        Assert.Contains("too few", SharedSums.Of(PlanMode.Usual, Fit(Season(1, 9))).Problem);
     }
 
     [Fact]
     public void Sums_of_another_scale_other_bands_or_none_at_all_are_refused_in_a_sentence()
     {
-        var sums = SharedSums.Of(Layer.Usual, Fit(Season(1, 20))).Value;
+        var sums = SharedSums.Of(PlanMode.Usual, Fit(Season(1, 20))).Value;
         Assert.Contains("another scale", (sums with { Controls = [(Slide.Key, 25.4, 10)] }).Problem(Class));
         Assert.Contains("other controls", (sums with { Controls = [(new("kicker"), 10, 10)] }).Problem(Class));
         Assert.Contains("bands", (sums with { Bands = [(0, 1), (1, 2), (2, 3)] }).Problem(Class));
         Assert.Contains("columns", (sums with { Bands = [(0, 1)] }).Problem(Class));
-        Assert.Contains("no “storm”", (sums with { Layer = new(new("storm"), Layer.Usual.Mode) }).Problem(Class));
+        Assert.Contains("no “storm”", (sums with { PlanMode = new(new("storm"), PlanMode.Usual.Mode) }).Problem(Class));
         byte[] Said(string was, string now) =>
             Encoding.UTF8.GetBytes(Encoding.UTF8.GetString(SumsFile.Write("Other", sums)).Replace(was, now, StringComparison.Ordinal));
         string Wrong(string was, string now) => SumsFile.Read(Said(was, now)).Problem ?? "";

@@ -1,9 +1,4 @@
 using CsCheck;
-using Regatta.Core.Checks;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Matrices;
 using static Regatta.Core.Tests.Evidence.TestBoat;
 
 namespace Regatta.Core.Tests.Evidence;
@@ -18,21 +13,21 @@ public sealed class SumsTests
     public void Ten_thousand_changes_leave_the_sums_of_the_runs_that_are_in()
     {
         var random = new Random(7);
-        var layer = KeptLayer.Empty(Basis, Layer.Usual);
-        var kept = new Dictionary<int, KeptRun>();
+        var planMode = PlanModeSums.Empty(Basis, PlanMode.Usual);
+        var kept = new Dictionary<int, SummedRun>();
         for (var act = 0; act < 10_000; act++)
         {
             var number = random.Next(400);
             if (kept.Remove(number, out var old))
             {
-                layer = layer.Without(old);
+                planMode = planMode.Without(old);
                 if (random.Next(3) == 0)
                 {
                     continue;
                 }
             }
 
-            (layer, var run) = layer.With(Basis, Layer.Usual, Sailed(random));
+            (planMode, var run) = planMode.With(Basis, PlanMode.Usual, Sailed(random));
             if (run is not null)
             {
                 kept[number] = run;
@@ -40,17 +35,17 @@ public sealed class SumsTests
         }
 
         Assert.True(kept.Count > 200);
-        var fresh = HelmSums.Of(layer.Sums.Width, kept.Values.Select(one => one.Run));
-        Assert.Equal(fresh.Rows, layer.Sums.Rows);
-        Near(fresh.Precision, layer.Sums.Precision);
-        Near(fresh.Products, layer.Sums.Products);
-        Near([fresh.Squares, fresh.Counted], [layer.Sums.Squares, layer.Sums.Counted]);
+        var fresh = HelmSums.Of(planMode.Sums.Width, kept.Values.Select(one => one.Run));
+        Assert.Equal(fresh.Rows, planMode.Sums.Rows);
+        Near(fresh.Precision, planMode.Sums.Precision);
+        Near(fresh.Products, planMode.Sums.Products);
+        Near([fresh.Squares, fresh.Counted], [planMode.Sums.Squares, planMode.Sums.Counted]);
         var noted = NotedHeel.Of(kept.Values.Select(one => one.Heel).OfType<double>());
-        Assert.Equal(noted.Count, layer.Heel.Count);
-        Near([noted.Sum, noted.Squares], [layer.Heel.Sum, layer.Heel.Squares]);
+        Assert.Equal(noted.Count, planMode.Heel.Count);
+        Near([noted.Sum, noted.Squares], [planMode.Heel.Sum, planMode.Heel.Squares]);
         // The fit of both is the same too.
-        var model = Basis.ModelOf(Layer.Usual, layer.Sailed, layer.Boats);
-        Near(HelmPosterior.After(model.Priors, fresh).Mean, HelmPosterior.After(model.Priors, layer.Sums).Mean);
+        var model = Basis.ModelOf(PlanMode.Usual, planMode.Sailed, planMode.Boats);
+        Near(HelmPosterior.After(model.Priors, fresh).Mean, HelmPosterior.After(model.Priors, planMode.Sums).Mean);
     }
 
     [Fact]
@@ -58,8 +53,8 @@ public sealed class SumsTests
     {
         var random = new Random(11);
         List<SessionEvidence> runs = [.. Enumerable.Range(0, 120).Select(_ => Sailed(random)), Session(11, 100, 25)];
-        var (kept, fitted) = KeptLayer.Of(Basis, Layer.Usual, runs);
-        var model = Basis.ModelOf(Layer.Usual, kept.Sailed, kept.Boats);
+        var (kept, fitted) = PlanModeSums.Of(Basis, PlanMode.Usual, runs);
+        var model = Basis.ModelOf(PlanMode.Usual, kept.Sailed, kept.Boats);
         var fit = HelmFit.Of(model, runs);
         Near(fit.Posterior.Mean, HelmPosterior.After(model.Priors, kept.Sums).Mean);
         Assert.Equal(25, Assert.Single(HelmFit.WildOf(fitted)).Check!.Helm.Mean.Degrees);
@@ -75,7 +70,7 @@ public sealed class SumsTests
                 seed =>
                 {
                     var random = new Random(seed);
-                    var model = Basis.ModelOf(Layer.Usual, ReferenceCard.Middle([]), [1, 2, 3, 4]);
+                    var model = Basis.ModelOf(PlanMode.Usual, ReferenceCard.Middle([]), [1, 2, 3, 4]);
                     List<HelmRun> runs = [.. Enumerable.Range(0, 25).Select(_ => model.Run(Sailed(random), (3, 9))).OfType<HelmRun>()];
                     var width = model.Columns.Count;
                     var (one, other) = (HelmSums.Of(width, runs), HelmSums.Of(width, runs.OrderBy(_ => random.Next())));
@@ -97,24 +92,24 @@ public sealed class SumsTests
     {
         var basis = new EvidenceBasis(Class, []);
         List<SessionEvidence> runs = [.. Enumerable.Repeat(Session(11, 120, 5), 3)];
-        var (kept, fitted) = KeptLayer.Of(basis, Layer.Usual, runs);
+        var (kept, fitted) = PlanModeSums.Of(basis, PlanMode.Usual, runs);
         Assert.Equal(3, fitted.Count);
-        var fit = HelmFit.Of(basis.ModelOf(Layer.Usual, kept.Sailed, kept.Boats), kept.Sums, LayerRuns.Of(Class, runs), []);
+        var fit = HelmFit.Of(basis.ModelOf(PlanMode.Usual, kept.Sailed, kept.Boats), kept.Sums, PlanModeRuns.Of(Class, runs), []);
         Assert.All(fit.Posterior.Mean.Concat(fit.Posterior.Deviations), number => Assert.True(double.IsFinite(number)));
         Assert.Equal(Learned.Nothing, Assert.Single(FitReview.Of(fit).Controls).Learned);
         // Run by run they come to the same, and out again to nothing.
-        var layer = KeptLayer.Before(basis, Layer.Usual, runs[0]);
-        var one = new List<KeptRun>();
+        var planMode = PlanModeSums.Before(basis, PlanMode.Usual, runs[0]);
+        var one = new List<SummedRun>();
         foreach (var run in runs)
         {
-            (layer, var added) = layer.With(basis, Layer.Usual, run);
+            (planMode, var added) = planMode.With(basis, PlanMode.Usual, run);
             one.Add(added!);
         }
 
-        Assert.Equal(3, layer.Sums.Rows);
-        layer = one.Aggregate(layer, (now, run) => now.Without(run));
-        Near(new double[layer.Sums.Width], layer.Sums.Products);
-        Assert.Equal((0, 0), (layer.Sums.Rows, layer.Heel.Count));
+        Assert.Equal(3, planMode.Sums.Rows);
+        planMode = one.Aggregate(planMode, (now, run) => now.Without(run));
+        Near(new double[planMode.Sums.Width], planMode.Sums.Products);
+        Assert.Equal((0, 0), (planMode.Sums.Rows, planMode.Heel.Count));
     }
 
     /// <summary>What rows depend on has another key; what they do not has the same.</summary>
@@ -138,7 +133,7 @@ public sealed class SumsTests
     public void Sums_of_two_halves_add_up_to_the_sums_of_all_and_half_their_weight_is_half_of_them()
     {
         var random = new Random(3);
-        var model = Basis.ModelOf(Layer.Usual, ReferenceCard.Middle([]), [1, 2, 3]);
+        var model = Basis.ModelOf(PlanMode.Usual, ReferenceCard.Middle([]), [1, 2, 3]);
         List<HelmRun> runs = [.. Enumerable.Range(0, 60).Select(_ => model.Run(Sailed(random), (3, 9))).OfType<HelmRun>()];
         var (one, other) = (HelmSums.Of(model.Columns.Count, runs.Take(25)), HelmSums.Of(model.Columns.Count, runs.Skip(25)));
         var all = HelmSums.Of(model.Columns.Count, runs);
@@ -188,7 +183,7 @@ public sealed class SumsTests
                 {
                     var random = new Random(seed);
                     List<SessionEvidence> runs = [.. Enumerable.Range(0, 30).Select(_ => Sailed(random))];
-                    var counted = LayerRuns.Of(Class, runs);
+                    var counted = PlanModeRuns.Of(Class, runs);
                     Assert.Equal((runs.Count, runs.Count(run => run.IsValid)), (counted.Count, counted.Valid));
                     foreach (var band in Bands.All)
                     {

@@ -1,12 +1,4 @@
-using Regatta.Core.Checks;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
 using Regatta.Core.Tests.Wind;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
 
 namespace Regatta.Core.Tests.Evidence;
 
@@ -74,10 +66,10 @@ internal static class TestBoat
     /// <summary>The class's matrices where it has but this one.</summary>
     public static MatrixSet Only(Matrix matrix) =>
         new(
-            Layers.One,
+            PlanModes.One,
             matrix.Bands,
             matrix.Controls,
-            matrix.Cells.ToDictionary(cell => new CellPlace(Layer.Usual, cell.Key), cell => cell.Value)
+            matrix.Cells.ToDictionary(cell => new CellPlace(PlanMode.Usual, cell.Key), cell => cell.Value)
         );
 
     /// <summary>The class with the cells of one matrix.</summary>
@@ -87,18 +79,18 @@ internal static class TestBoat
             {
                 Bands = matrix.Bands,
             },
-            matrix.Cells.ToDictionary(cell => new CellPlace(Layer.Usual, cell.Key), cell => cell.Value)
+            matrix.Cells.ToDictionary(cell => new CellPlace(PlanMode.Usual, cell.Key), cell => cell.Value)
         );
 
     /// <summary>A card that says so in every band.</summary>
-    public static ReferenceCard Published(params double[] slides) => new(Layer.Usual, [State(Matrix(slides))]);
+    public static ReferenceCard Published(params double[] slides) => new(PlanMode.Usual, [State(Matrix(slides))]);
 
     /// <summary>What sessions say, counted from a card with the slide at 10 cm.</summary>
     public static HelmFit Fit(IReadOnlyList<SessionEvidence> sessions) =>
         HelmFit.Of(new(Class, Bands, Published(100, 100, 100), sessions.Select(session => session.Boat).OfType<long>()), sessions);
 
     /// <summary>Sessions, counted.</summary>
-    public static LayerRuns Sailed(IEnumerable<SessionEvidence> sessions) => LayerRuns.Of(Class, [.. sessions]);
+    public static PlanModeRuns Sailed(IEnumerable<SessionEvidence> sessions) => PlanModeRuns.Of(Class, [.. sessions]);
 
     public static SessionEvidence Session(
         double knots,

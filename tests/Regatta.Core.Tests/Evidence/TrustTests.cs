@@ -1,7 +1,3 @@
-using Regatta.Core.Checks;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Matrices;
 using static Regatta.Core.Tests.Evidence.TestBoat;
 
 namespace Regatta.Core.Tests.Evidence;
@@ -47,7 +43,7 @@ public sealed class TrustTests
         var proposer = new Proposer(
             both,
             matrix,
-            HelmFit.Of(new(both, Bands, new(Layer.Usual, [State(matrix) with { }], ReferenceCard.Middle(far)), []), far),
+            HelmFit.Of(new(both, Bands, new(PlanMode.Usual, [State(matrix) with { }], ReferenceCard.Middle(far)), []), far),
             Today
         );
         Assert.Equal(HelmVerdict.Contested, proposer.Helm(Bands.All[1])!.Verdict);

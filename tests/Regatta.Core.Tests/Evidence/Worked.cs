@@ -1,5 +1,4 @@
 using System.Text.Json;
-using Regatta.Core.Evidence;
 
 namespace Regatta.Core.Tests.Evidence;
 

@@ -1,6 +1,5 @@
 using System.Text;
-using Regatta.Core.Matrices;
-using Regatta.Core.Units;
+using System.Text.Json.Nodes;
 using Regatta.Demo;
 using Regatta.Formats.Bundles;
 using static Regatta.Core.Tests.Evidence.TestBoat;
@@ -100,13 +99,46 @@ public sealed class BundleTests
         Assert.Equal(25.4, quillet.Scale.Min.Position - mere.Scale.Min.Position, 6);
     }
 
+    /// <summary>Files that left other clubs while bundles were of version 1: the eleven demo classes of that time.</summary>
+    [Fact]
+    public void A_bundle_of_version_1_reads_as_it_did()
+    {
+        var reading = BundleReader.Read(Unpacked("Data/bundle-1.json.gz"), Now);
+        Assert.Empty(reading.Problems);
+        var classes = reading.Bundle!.Classes;
+        Assert.Equal(11, classes.Count);
+        Assert.All(classes, bundled => Assert.Equal(6, bundled.Logs.Count));
+        var quillet = classes[0].Class;
+        Assert.Equal((Length.FromMetres(3), 75), (quillet.WindHeight, quillet.Crew.Rule!.Reference.Kilograms));
+        Assert.Equal((1.1, 3), (quillet.Crew.Rule.Arm.Metres, quillet.Crew.Steps.Count));
+        Assert.Equal(3, quillet.PlanModes.Plans.Count);
+        var trimaran = classes[6].Class;
+        Assert.Equal(
+            [20.0],
+            trimaran.PlanModes.Plans.Select(plan => plan.MeasuredLimit?.Knots).OfType<double>().Select(knots => Math.Round(knots, 6))
+        );
+        Assert.Equal(7.4, trimaran.PlanModes.Plans[0].Arm!.Value.Metres, 9);
+        Assert.Equal("gennaker", trimaran.PlanModes.Modes.Single(mode => mode.Trigger is not null).Key.Name);
+        Assert.Equal(4.8, classes[1].Class.Drawing!.Waterline.Metres, 9);
+        Assert.Equal(12, classes[1].Class.Rake!.HolePitch.Millimetres, 9);
+        Assert.Equal(
+            """{"key":"quillet","cells":51,"versions":1}""",
+            $$"""{"key":"{{quillet.Key}}","cells":{{classes[0].Draft.Cells.Count}},"versions":{{classes[0].Versions.Count}}}"""
+        );
+        // What version 2 writes of it is the same class.
+        var again = BundleReader.Read(BundleWriter.Write(reading.Bundle), Now).Bundle!.Classes;
+        Assert.All(classes.Zip(again), pair => Assert.Empty(MatrixDiff.Between(pair.First.Draft, pair.Second.Draft)));
+    }
+
     [Theory]
     [InlineData("", "not the JSON")]
     [InlineData("[]", "not the JSON")]
     [InlineData("""{"format":"something","version":1,"classes":[]}""", "no regatta-bundle")]
     [InlineData("""{"format":"regatta-bundle","version":9,"classes":[]}""", "Version 9")]
+    [InlineData("""{"format":"regatta-bundle","version":2,"classes":[],"secret":1}""", "not the JSON")]
+    [InlineData("""{"format":"regatta-bundle","version":1,"classes":[{"matrix":7}]}""", "not the JSON")]
     [InlineData("""{"format":"regatta-bundle","version":1,"classes":[],"secret":1}""", "not the JSON")]
-    [InlineData("""{"format":"regatta-bundle","version":1,"classes":[null]}""", "holds null")]
+    [InlineData("""{"format":"regatta-bundle","version":2,"classes":[null]}""", "holds null")]
     public void Files_that_are_no_bundle_are_refused(string json, string says)
     {
         var reading = BundleReader.Read(Encoding.UTF8.GetBytes(json), Now);
@@ -132,5 +164,24 @@ public sealed class BundleTests
                 problem.Where.StartsWith("classes[", StringComparison.Ordinal)
                 && says.Split('|').Any(part => problem.What.Contains(part, StringComparison.Ordinal))
         );
+    }
+
+    [Fact]
+    public void A_class_from_before_there_were_questions_asks_what_every_log_asked()
+    {
+        var file = JsonNode.Parse(Unpacked("Data/bundle-1.json.gz"))!;
+        file["classes"]![0]!.AsObject().Remove("questions");
+        file["classes"]![0]!["logs"] = new JsonArray();
+        var read = BundleReader.Read(Encoding.UTF8.GetBytes(file.ToJsonString()), Now).Bundle!.Classes[0].Class;
+        Assert.Equal(ClassQuestions.Luffing, Assert.Single(read.Questions));
+        Assert.Equal(BalanceCheck.Usual, read.Balance);
+    }
+
+    private static byte[] Unpacked(string path)
+    {
+        using var packed = new System.IO.Compression.GZipStream(File.OpenRead(path), System.IO.Compression.CompressionMode.Decompress);
+        using var memory = new MemoryStream();
+        packed.CopyTo(memory);
+        return memory.ToArray();
     }
 }

@@ -1,7 +1,3 @@
-using Regatta.Core.Outings;
-using Regatta.Core.Station;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
 using Regatta.Formats.Calendars;
 
 namespace Regatta.Core.Tests.Formats;

@@ -1,5 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
 using Regatta.Formats.Bundles;
 using Regatta.Formats.Kits;
 
@@ -72,7 +70,7 @@ public sealed class KitTests
     {
         var kit = StarterKits.Find("radio-yacht")!;
         Assert.Contains(kit.Class.Bands.All, band => Math.Abs(band.From.Knots - 6) < 1e-9);
-        Assert.Equal(["rig A", "rig B", "rig C"], kit.Class.Layers.Plans.Select(plan => plan.Name));
+        Assert.Equal(["rig A", "rig B", "rig C"], kit.Class.PlanModes.Plans.Select(plan => plan.Name));
         Assert.True(Of("radio-yacht", "rudder-trim").Scale is CountScale { Thing: Counted.Click });
         Assert.Equal(0, kit.Class.Helm.Target.Degrees);
         var boom = Of("radio-yacht", "main-boom").Scale;

@@ -1,15 +1,12 @@
 using System.Text;
 using System.Text.Json.Nodes;
-using Regatta.Core.Checks;
-using Regatta.Core.Evidence;
-using Regatta.Core.Logbook;
-using Regatta.Core.Questions;
 using Regatta.Formats.Bundles;
 using Regatta.Formats.Tables;
 
 namespace Regatta.Core.Tests.Formats;
 
-/// <summary>Logs in a table and in a bundle, with their runs, questions and answers; and as files said them before there were runs.</summary>
+/// <summary>Logs in a table and in a bundle, with their runs, questions and answers; and as files said them before there were
+/// runs.</summary>
 public sealed class LogTableTests
 {
     private static readonly DateTimeOffset Now = new(2026, 11, 23, 12, 0, 0, TimeSpan.Zero);
@@ -100,16 +97,5 @@ public sealed class LogTableTests
         Assert.Equal(1, CheckValidity.Weigh(run.Check).Weight);
         Assert.Equal(new Answer("together", null, AnswerMeaning.Fine), run.Answers[ClassQuestions.Luffing.Key]);
         Assert.Equal((Water.NotSaid, 70), (log.Water, log.CrewMass!.Value.Kilograms));
-    }
-
-    [Fact]
-    public void A_class_from_before_there_were_questions_asks_what_every_log_asked()
-    {
-        var file = JsonNode.Parse(File.ReadAllText("Data/wenlow.json"))!;
-        file["classes"]![0]!.AsObject().Remove("questions");
-        file["classes"]![0]!["logs"] = new JsonArray();
-        var read = BundleReader.Read(Encoding.UTF8.GetBytes(file.ToJsonString()), Now).Bundle!.Classes[0].Class;
-        Assert.Equal(ClassQuestions.Luffing, Assert.Single(read.Questions));
-        Assert.Equal(BalanceCheck.Usual, read.Balance);
     }
 }

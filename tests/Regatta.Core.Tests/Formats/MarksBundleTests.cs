@@ -1,8 +1,5 @@
 using System.Text;
 using System.Text.Json.Nodes;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
 using Regatta.Core.Tests.Evidence;
 using Regatta.Core.Tests.Marks;
 using Regatta.Formats.Bundles;
@@ -35,10 +32,10 @@ public sealed class MarksBundleTests
     [InlineData("""{"kind":"body","measure":"nose","min":0,"max":2,"step":1,"usual":50}""", "none of handWidth")]
     [InlineData("""{"kind":"body","measure":"fist","min":0,"max":2,"step":1}""", "usual length")]
     [InlineData("""{"kind":"length","unit":"ft","min":0,"max":8,"step":1}""", "decimalIn")]
-    [InlineData("""{"kind":"length","unit":"mm","min":0,"max":1e9,"step":1}""", "highest mark above")]
+    [InlineData("""{"kind":"length","unit":"mm","min":0,"max":1e9,"step":1}""", "beyond what can be")]
     [InlineData("""{"kind":"sextant"}""", "no kind of scale")]
     public void A_scale_that_is_none_is_refused(string scale, string says) =>
-        Refused(says, file => file["classes"]![0]!["matrix"]!["controls"]![6]!["scale"] = JsonNode.Parse(scale));
+        Refused(says, file => Definition(file)["controls"]!["gooseneck"]!["scale"] = JsonNode.Parse(scale));
 
     [Theory]
     [InlineData("""[{"name":""}]""", "1 to 40 letters")]
@@ -57,14 +54,15 @@ public sealed class MarksBundleTests
         );
 
     [Theory]
-    [InlineData("crew", """{"reference":75,"hull":0,"arm":1.1,"fromBand":2,"offsets":[]}""", "needs reference")]
-    [InlineData("crew", """{"reference":0,"hull":0,"arm":1.1,"fromBand":2}""", "needs reference")]
-    [InlineData("crew", """{"reference":75,"hull":-3,"arm":1.1,"fromBand":2}""", "zero or more")]
-    [InlineData("crew", """{"offsets":[{"from":60,"to":50,"control":"gooseneck","steps":1}]}""", "from below to")]
+    [InlineData("crewRule", """{"reference":75,"hull":0,"arm":1100}""", "right shape")]
+    [InlineData("crewRule", """{"reference":0,"hull":0,"arm":1100,"fromBand":2}""", "more than nothing")]
+    [InlineData("crewRule", """{"reference":75,"hull":-3,"arm":1100,"fromBand":2}""", "zero or more")]
+    [InlineData("crewOffsets", """[{"from":60,"to":50,"control":"gooseneck","steps":1}]""", "from a lighter crew to a heavier")]
+    [InlineData("crewOffsets", """[{"from":50,"to":60,"control":"gooseneck","steps":99}]""", "at most 50 steps")]
     [InlineData("windHeight", "0", "between 0.1 and 60")]
-    [InlineData("windHeight", "600", "between 0.1 and 60")]
+    [InlineData("windHeight", "600000", "between 0.1 and 60")]
     public void A_crew_or_a_height_that_is_none_is_refused(string member, string value, string says) =>
-        Refused(says, file => file["classes"]![0]![member] = JsonNode.Parse(value));
+        Refused(says, file => Definition(file)[member] = JsonNode.Parse(value));
 
     [Fact]
     public void Heights_and_crews_come_back_as_they_went()
@@ -98,26 +96,29 @@ public sealed class MarksBundleTests
         Refused(
             "Halyard point disturbs “keel”",
             file =>
-                file["classes"]![0]!["matrix"]!["controls"]![1]!["disturbs"] = JsonNode.Parse(
-                    """[{"control":"keel","why":"it is heavy"}]"""
-                )
+                Definition(file)["controls"]!["halyard-point"]!["disturbs"] = JsonNode.Parse("""[{"control":"keel","why":"it is heavy"}]""")
         );
-        Refused(
-            "carry the key",
-            file => file["classes"]![0]!["retired"] = new JsonArray(file["classes"]![0]!["matrix"]!["controls"]![1]!.DeepClone())
-        );
+        Refused("carry the key", file => Definition(file)["inUse"]!.AsArray().Add("gooseneck"));
+        Refused("has no such control", file => Definition(file)["inUse"]!.AsArray().Add("keel"));
     }
 
     [Fact]
     public void Logs_with_marks_of_a_retired_control_come_in()
     {
         var file = Demo();
-        var matrix = file["classes"]![0]!["matrix"]!;
-        file["classes"]![0]!["retired"] = new JsonArray(matrix["controls"]![3]!.DeepClone());
-        var key = matrix["controls"]![3]!["key"]!.GetValue<string>();
-        matrix["controls"]!.AsArray().RemoveAt(3);
-        matrix["cells"] = new JsonArray([
-            .. matrix["cells"]!.AsArray().Where(cell => cell!["control"]!.GetValue<string>() != key).Select(cell => cell!.DeepClone()),
+        var inUse = Definition(file)["inUse"]!.AsArray();
+        var key = (string)inUse[3]!;
+        inUse.RemoveAt(3);
+        foreach (var version in file["classes"]![0]!["versions"]!.AsArray())
+        {
+            version!["cells"] = new JsonArray();
+        }
+
+        file["classes"]![0]!["cells"] = new JsonArray([
+            .. file["classes"]![0]!["cells"]!
+                .AsArray()
+                .Where(cell => cell!["control"]!.GetValue<string>() != key)
+                .Select(cell => cell!.DeepClone()),
         ]);
         var quillet = Read(file).Bundle!.Classes[0];
         Assert.Equal(key, Assert.Single(quillet.Class.Retired).Key.Name);
@@ -136,6 +137,8 @@ public sealed class MarksBundleTests
                 problem.What.Contains(says, StringComparison.Ordinal) && problem.Where.StartsWith("classes[0]", StringComparison.Ordinal)
         );
     }
+
+    private static JsonNode Definition(JsonNode file) => file["classes"]![0]!["definition"]!;
 
     private static JsonNode Demo() => JsonNode.Parse(File.ReadAllText("Data/wenlow.json"))!;
 

@@ -1,7 +1,5 @@
 using System.Text;
 using CsCheck;
-using Regatta.Core.Tracks;
-using Regatta.Core.Units;
 using Regatta.Formats.Gpx;
 using Regatta.Instruments;
 

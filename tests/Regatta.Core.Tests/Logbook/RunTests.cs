@@ -1,11 +1,4 @@
 using CsCheck;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Marks;
-using Regatta.Core.Questions;
-using Regatta.Core.Rigging;
-using Regatta.Core.Units;
 using static Regatta.Core.Tests.Evidence.TestBoat;
 
 namespace Regatta.Core.Tests.Logbook;
@@ -15,7 +8,7 @@ public sealed class RunTests
     private static readonly DateTimeOffset Noon = new(2026, 6, 1, 12, 0, 0, TimeSpan.Zero);
 
     private static NotedRun Note(int minute, double? slide = null, long? boat = 1) =>
-        new(Noon.AddMinutes(minute), boat, Layer.Usual, null, null, slide is { } mark ? (Slide.Key, new Mark(mark)) : null);
+        new(Noon.AddMinutes(minute), boat, PlanMode.Usual, null, null, slide is { } mark ? (Slide.Key, new Mark(mark)) : null);
 
     [Fact]
     public void Notes_cut_an_outing_into_runs_from_each_to_the_next_and_what_was_set_stays_set()

@@ -1,8 +1,5 @@
 using CsCheck;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
 using Regatta.Core.Tests.Evidence;
-using Regatta.Core.Units;
 using static Regatta.Core.Tests.Marks.Scales;
 
 namespace Regatta.Core.Tests.Marks;

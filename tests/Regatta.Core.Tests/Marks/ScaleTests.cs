@@ -1,6 +1,4 @@
 using CsCheck;
-using Regatta.Core.Marks;
-using Regatta.Core.Units;
 using static Regatta.Core.Tests.Marks.Scales;
 
 namespace Regatta.Core.Tests.Marks;

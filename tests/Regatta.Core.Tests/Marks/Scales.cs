@@ -1,6 +1,3 @@
-using Regatta.Core.Marks;
-using Regatta.Core.Units;
-
 namespace Regatta.Core.Tests.Marks;
 
 /// <summary>One scale of every kind, for laws that hold for all of them.</summary>

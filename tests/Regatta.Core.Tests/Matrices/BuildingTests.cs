@@ -1,12 +1,6 @@
 using CsCheck;
 using MathNet.Numerics.Interpolation;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
 using Regatta.Core.Tests.Wind;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
 using static Regatta.Core.Tests.Evidence.TestBoat;
 
 namespace Regatta.Core.Tests.Matrices;
@@ -99,7 +93,7 @@ public sealed class BuildingTests
     {
         var moved = Cell.Between(new(low), new(high), "", "", CellSource.Entered).Value.Moved(Slide.Scale, by);
         Assert.Equal((thenLow, thenHigh), (moved.Span!.Value.Low.Position, moved.Span.Value.High.Position));
-        Assert.Empty(Judgement.Of(Known().With([new(Address(1), moved)]), LayerRuns.None));
+        Assert.Empty(MatrixJudgement.Of(Known().With([new(Address(1), moved)]), PlanModeRuns.None));
     }
 
     [Fact]

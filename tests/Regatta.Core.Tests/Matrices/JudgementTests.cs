@@ -1,9 +1,4 @@
 using CsCheck;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
-using Regatta.Core.Wind;
 using static Regatta.Core.Tests.Evidence.TestBoat;
 
 namespace Regatta.Core.Tests.Matrices;
@@ -39,7 +34,7 @@ public sealed class JudgementTests
     public void What_was_sailed_counts_in_the_band_its_crew_read()
     {
         var heavy = Enumerable.Range(0, 3).Select(_ => Session(15, 90, 3) with { WindFactor = 0.8 });
-        var unmarked = Judgement
+        var unmarked = MatrixJudgement
             .Of(Matrix(60), Sailed(heavy))
             .Where(finding => finding.Kind == FindingKind.Unmarked && finding.Control.Key == Slide.Key);
         Assert.Equal([2], unmarked.Single().Bands.Select(band => band.Id.Number));
@@ -99,12 +94,12 @@ public sealed class JudgementTests
                             )
                             .ToDictionary()
                     );
-                    var mended = Judgement
-                        .Of(matrix, LayerRuns.None)
+                    var mended = MatrixJudgement
+                        .Of(matrix, PlanModeRuns.None)
                         .Where(finding => finding.Kind == FindingKind.Reversal)
                         .Aggregate(matrix, (now, finding) => now.With(finding.Edits));
-                    return Judgement
-                            .Of(mended, LayerRuns.None)
+                    return MatrixJudgement
+                            .Of(mended, PlanModeRuns.None)
                             .All(finding => finding.Kind is not (FindingKind.Reversal or FindingKind.OffStep))
                         && mended.Cells.Values.All(cell =>
                             control.Scale.IsOnStep(cell.Span!.Value.Low) && control.Scale.Reaches(cell.Span.Value.Low) || !cell.IsRange
@@ -127,7 +122,7 @@ public sealed class JudgementTests
     [Fact]
     public void The_mark_that_more_sessions_stand_behind_moves_less()
     {
-        var finding = Judgement
+        var finding = MatrixJudgement
             .Of(Matrix(60, 100, 40), Sailed(Sessions(11, 100, 100, 100, 100, 100)))
             .Single(one => one.Kind == FindingKind.Reversal);
         Assert.Equal(90, finding.Edits[0].Cell!.Mark!.Value.Position); // (6 × 100 + 40) / 7 is 91; evenly it would be 67
@@ -204,11 +199,11 @@ public sealed class JudgementTests
     [Fact]
     public void Logs_without_a_mark_are_told_with_their_median()
     {
-        var finding = Judgement
+        var finding = MatrixJudgement
             .Of(Matrix(60), Sailed(Sessions(11, 90, 100, 120)))
             .Single(one => one.Kind == FindingKind.Unmarked && one.Control == Slide);
         Assert.Equal((2, 100.0), (finding.Bands[0].Id.Number, finding.Edits[0].Cell!.Mark!.Value.Position));
-        Assert.DoesNotContain(Judgement.Of(Matrix(60), Sailed(Sessions(11, 90, 100))), one => one.Kind == FindingKind.Unmarked);
+        Assert.DoesNotContain(MatrixJudgement.Of(Matrix(60), Sailed(Sessions(11, 90, 100))), one => one.Kind == FindingKind.Unmarked);
     }
 
     [Theory]
@@ -248,7 +243,7 @@ public sealed class JudgementTests
         Assert.All(found, finding => Assert.Empty(Of(matrix.With(finding.Edits))));
     }
 
-    private static IReadOnlyList<Finding> Of(Matrix matrix) => Judgement.Of(matrix, LayerRuns.None);
+    private static IReadOnlyList<Finding> Of(Matrix matrix) => MatrixJudgement.Of(matrix, PlanModeRuns.None);
 
     private static double[] Even(double[] values) => [.. values.Select(_ => 1.0)];
 }

@@ -1,7 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
-using Regatta.Core.Sheets;
 using Regatta.Formats.Bundles;
 using static Regatta.Core.Tests.Evidence.TestBoat;
 
@@ -11,15 +7,15 @@ public sealed class MatrixSetTests
 {
     private static readonly SailPlan Reef = new(new("reef-1"), "reef 1");
     private static readonly SailingMode Reach = new(new("reach"), "reach");
-    private static readonly Layers Two = Layers.Of([SailPlan.Full, Reef], [SailingMode.Upwind, Reach]).Value;
+    private static readonly PlanModes Two = PlanModes.Of([SailPlan.Full, Reef], [SailingMode.Upwind, Reach]).Value;
 
     [Fact]
     public void A_class_has_a_matrix_for_each_plan_in_each_mode()
     {
-        var set = Set((Layer.Usual, 1, 60), (new(Reef.Key, SailingMode.Upwind.Key), 3, 80));
-        Assert.Equal(4, set.Layers.All.Count());
+        var set = Set((PlanMode.Usual, 1, 60), (new(Reef.Key, SailingMode.Upwind.Key), 3, 80));
+        Assert.Equal(4, set.PlanModes.All.Count());
         Assert.Equal((2, 24), set.Fill);
-        Assert.Null(set[new CellPlace(Layer.Usual, new(new(3), Slide.Key))]);
+        Assert.Null(set[new CellPlace(PlanMode.Usual, new(new(3), Slide.Key))]);
         Assert.Equal(80, set[new CellPlace(new(Reef.Key, SailingMode.Upwind.Key), new(new(3), Slide.Key))]!.Mark!.Value.Position);
     }
 
@@ -27,23 +23,23 @@ public sealed class MatrixSetTests
     public void What_is_carried_in_a_wind_is_the_largest_plan_with_marks_there()
     {
         var set = Set(
-            (Layer.Usual, 1, 60),
-            (Layer.Usual, 2, 70),
+            (PlanMode.Usual, 1, 60),
+            (PlanMode.Usual, 2, 70),
             (new(Reef.Key, SailingMode.Upwind.Key), 2, 70),
             (new(Reef.Key, SailingMode.Upwind.Key), 3, 80)
         );
         Assert.Equal(["full sail", "full sail", "reef 1"], Bands.All.Select(band => set.PlanIn(band, SailingMode.Upwind.Key).Name));
         Assert.Equal("full sail", set.PlanIn(Bands.All[2], Reach.Key).Name);
         Assert.Equal(Reef.Key, set.LayerIn(Bands.All[2], "storm sail", null).Plan);
-        Assert.Equal(new Layer(SailPlan.Full.Key, Reach.Key), set.LayerIn(Bands.All[2], "full", "reach"));
+        Assert.Equal(new PlanMode(SailPlan.Full.Key, Reach.Key), set.LayerIn(Bands.All[2], "full", "reach"));
         Assert.Equal(new SailsNow("full sail", "", "reef 1"), SailsNow.Of(set, Bands.All[1], SailingMode.Upwind.Key));
     }
 
     [Fact]
     public void What_a_mode_does_not_say_is_as_in_the_first_mode_with_the_same_sails()
     {
-        var reach = new Layer(SailPlan.Full.Key, Reach.Key);
-        var sailed = Set((Layer.Usual, 1, 60), (Layer.Usual, 2, 70), (reach, 1, 90)).AsSailed(reach);
+        var reach = new PlanMode(SailPlan.Full.Key, Reach.Key);
+        var sailed = Set((PlanMode.Usual, 1, 60), (PlanMode.Usual, 2, 70), (reach, 1, 90)).AsSailed(reach);
         Assert.Equal(90, sailed[new CellAddress(new(1), Slide.Key)]!.Mark!.Value.Position);
         Assert.Equal(
             (70, "upwind"),
@@ -54,21 +50,21 @@ public sealed class MatrixSetTests
     [Fact]
     public void Changes_name_their_layer_and_changed_layers_are_a_change()
     {
-        var reef = new Layer(Reef.Key, SailingMode.Upwind.Key);
-        var change = Assert.Single(MatrixDiff.Between(Set((Layer.Usual, 1, 60)), Set((Layer.Usual, 1, 60), (reef, 3, 80))));
-        Assert.Equal((reef, "8 cm ± 1 cm"), (change.Layer, change.After));
+        var reef = new PlanMode(Reef.Key, SailingMode.Upwind.Key);
+        var change = Assert.Single(MatrixDiff.Between(Set((PlanMode.Usual, 1, 60)), Set((PlanMode.Usual, 1, 60), (reef, 3, 80))));
+        Assert.Equal((reef, "8 cm ± 1 cm"), (change.PlanMode, change.After));
         Assert.Contains(
-            MatrixDiff.Between(Only(Matrix(60)), Set((Layer.Usual, 1, 60))),
-            one => one.Kind == ChangeKind.Layers && one.After.Contains("reef 1", StringComparison.Ordinal)
+            MatrixDiff.Between(Only(Matrix(60)), Set((PlanMode.Usual, 1, 60))),
+            one => one.Kind == ChangeKind.PlanModes && one.After.Contains("reef 1", StringComparison.Ordinal)
         );
     }
 
     [Fact]
     public void Plans_and_modes_are_at_least_one_and_never_two_of_a_name()
     {
-        Assert.False(Layers.Of([], [Reach]).Ok);
-        Assert.Contains("same name", Layers.Of([SailPlan.Full, new(new("x"), "Full Sail")], [Reach]).Problem);
-        Assert.Contains("letters", Layers.Of([new(new("x"), new string('x', 31))], [Reach]).Problem);
+        Assert.False(PlanModes.Of([], [Reach]).Ok);
+        Assert.Contains("same name", PlanModes.Of([SailPlan.Full, new(new("x"), "Full Sail")], [Reach]).Problem);
+        Assert.Contains("letters", PlanModes.Of([new(new("x"), new string('x', 31))], [Reach]).Problem);
     }
 
     [Fact]
@@ -85,22 +81,22 @@ public sealed class MatrixSetTests
             cells,
             cell =>
             {
-                var state = new ClassState(Class with { Layers = Two }, new Dictionary<CellPlace, Cell> { [place] = cell });
+                var state = new ClassState(Class with { PlanModes = Two }, new Dictionary<CellPlace, Cell> { [place] = cell });
                 var written = BundleWriter.Write(new Bundle(null, [], [new(state, [], [], [])]));
                 var again = BundleReader.Read(written, Today).Bundle!.Classes[0].Draft;
                 Assert.Equal(cell, again.Cells[place]);
-                Assert.Equal(Two, again.Definition.Layers);
+                Assert.Equal(Two, again.Definition.PlanModes);
             }
         );
     }
 
-    private static MatrixSet Set(params (Layer Layer, int Band, double Position)[] cells) =>
+    private static MatrixSet Set(params (PlanMode PlanMode, int Band, double Position)[] cells) =>
         new(
             Two,
             Bands,
             Class.Controls,
             cells.ToDictionary(
-                cell => new CellPlace(cell.Layer, new(new(cell.Band), Slide.Key)),
+                cell => new CellPlace(cell.PlanMode, new(new(cell.Band), Slide.Key)),
                 cell => Cell.Of(new Mark(cell.Position), 10, "", "", CellSource.Entered).Value
             )
         );

@@ -1,9 +1,5 @@
-using Regatta.Core.Matrices;
-using Regatta.Core.Sheets;
 using Regatta.Core.Tests.Evidence;
 using Regatta.Core.Tests.Wind;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
 using static Regatta.Core.Tests.Evidence.TestBoat;
 
 namespace Regatta.Core.Tests.Matrices;

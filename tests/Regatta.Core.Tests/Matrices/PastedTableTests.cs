@@ -1,8 +1,4 @@
 using CsCheck;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
-using Regatta.Core.Units;
 using Regatta.Demo;
 using Regatta.Formats.Bundles;
 using Regatta.Formats.Kits;
@@ -255,14 +251,14 @@ public sealed class PastedTableTests
                     .SequenceEqual(steps.Select(step => scale.Snap(new(scale.Min.Position + (step * scale.Step))).Position));
             });
 
-    /// <summary>The layers of the demo clubs, invented.</summary>
-    private static readonly IReadOnlyList<Matrix> Layers =
+    /// <summary>The plans and modes of the demo clubs, invented.</summary>
+    private static readonly IReadOnlyList<Matrix> PlanModes =
     [
         .. from club in new[] { DemoClub.Wenlow, DemoClub.Tessick }
         let bundle = BundleReader.Read(BundleWriter.Write(club.Make()), new(2026, 11, 23, 0, 0, 0, TimeSpan.Zero)).Bundle!
         from one in bundle.Classes
-        from layer in one.Draft.Set.Layers.All
-        let matrix = one.Draft.Set[layer]
+        from planMode in one.Draft.Set.PlanModes.All
+        let matrix = one.Draft.Set[planMode]
         where matrix.Cells.Count > 0
         select matrix,
     ];
@@ -270,16 +266,17 @@ public sealed class PastedTableTests
     [Fact]
     public void A_whole_layer_copied_out_and_pasted_where_it_came_from_says_the_same()
     {
-        Assert.True(Layers.Count >= 19);
-        Assert.All(Layers, matrix => Assert.Empty(Moved(matrix, matrix)));
+        Assert.True(PlanModes.Count >= 19);
+        Assert.All(PlanModes, matrix => Assert.Empty(Moved(matrix, matrix)));
     }
 
     [Fact]
     public void Whatever_is_written_in_a_layer_it_says_the_same_after_a_copy_and_a_paste() =>
-        Gen.Select(Gen.OneOfConst([.. Layers]), Gen.Int)
-            .Sample((layer, seed) => Scattered(layer, new Random(seed)) is var matrix && Moved(matrix, matrix).Count == 0, iter: 300);
+        Gen.Select(Gen.OneOfConst([.. PlanModes]), Gen.Int)
+            .Sample((planMode, seed) => Scattered(planMode, new Random(seed)) is var matrix && Moved(matrix, matrix).Count == 0, iter: 300);
 
-    /// <summary>The layer with cells off their step by a hair or more, of odd tolerances, ranges, words, targets and notes.</summary>
+    /// <summary>The plan and mode with cells off their step by a hair or more, of odd tolerances, ranges, words, targets and
+    /// notes.</summary>
     private static Matrix Scattered(Matrix matrix, Random random) =>
         matrix.With([
             .. from cell in matrix.Cells
@@ -303,7 +300,7 @@ public sealed class PastedTableTests
     [Fact]
     public void Marks_and_tolerances_pasted_into_an_empty_layer_are_those_copied_out() =>
         Assert.All(
-            Layers,
+            PlanModes,
             matrix =>
             {
                 var empty = matrix with { Cells = new Dictionary<CellAddress, Cell>() };
@@ -314,7 +311,7 @@ public sealed class PastedTableTests
             }
         );
 
-    /// <summary>The cells that would say something else after a layer was copied out as a bare block and pasted at its first
+    /// <summary>The cells that would say something else after a plan and mode was copied out as a bare block and pasted at its first
     /// cell.</summary>
     private static List<PastedCell> Moved(Matrix matrix, Matrix into) =>
         [.. Paste(matrix, into).Where(cell => cell.Cell is null || !cell.Cell.SaysSame(matrix[cell.Address]))];

@@ -1,8 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Measuring;
-using Regatta.Core.Outings;
-using Regatta.Core.Units;
 using Regatta.Formats.Kits;
 
 namespace Regatta.Core.Tests.Measuring;

@@ -1,7 +1,4 @@
 using CsCheck;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Measuring;
 using Regatta.Core.Tests.Evidence;
 using Regatta.Formats.Bundles;
 using static Regatta.Core.Tests.Marks.Scales;

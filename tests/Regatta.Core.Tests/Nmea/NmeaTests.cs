@@ -1,6 +1,5 @@
 using System.Text;
 using CsCheck;
-using Regatta.Core.Units;
 using Regatta.Formats.Nmea;
 
 namespace Regatta.Core.Tests.Nmea;

@@ -1,12 +1,5 @@
 using CsCheck;
-using Regatta.Core.Checks;
-using Regatta.Core.Fleet;
-using Regatta.Core.Fleet.Changes;
-using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
-using Regatta.Core.Questions;
 using Regatta.Core.Tests.Evidence;
-using Regatta.Core.Units;
 using Regatta.Formats.Kits;
 
 namespace Regatta.Core.Tests.Questions;
@@ -102,7 +95,7 @@ public sealed class QuestionTests
     {
         var bands = TestBoat.Bands;
         var question = new Question(new("q"), "Q?", Words) { Modes = [new("reach")], FromBand = bands.All[1].Id };
-        Layer In(string mode) => new(new("full"), new(mode));
+        PlanMode In(string mode) => new(new("full"), new(mode));
         Assert.True(question.IsAsked(In("reach"), bands.All[1], bands));
         Assert.True(question.IsAsked(In("reach"), bands.All[2], bands));
         Assert.False(question.IsAsked(In("reach"), bands.All[0], bands));
@@ -121,10 +114,10 @@ public sealed class QuestionTests
                 matrix[TestBoat.Bands.All[1], TestBoat.Slide]!.Looking("blocks apart").Value
             ),
         ]);
-        var asked = TestBoat.Class.Asked(looking, Layer.Usual, TestBoat.Bands.All[1]);
+        var asked = TestBoat.Class.Asked(looking, PlanMode.Usual, TestBoat.Bands.All[1]);
         Assert.Contains("blocks apart", Assert.Single(asked).Asks, StringComparison.Ordinal);
         Assert.Equal(TestBoat.Slide.Key, TestBoat.Class.Subject(asked[0].Key));
-        Assert.Empty(TestBoat.Class.Asked(looking, Layer.Usual, TestBoat.Bands.All[0]));
+        Assert.Empty(TestBoat.Class.Asked(looking, PlanMode.Usual, TestBoat.Bands.All[0]));
     }
 
     // Common practice, no source: what each kind of boat looks at.

@@ -1,7 +1,4 @@
 using CsCheck;
-using Regatta.Core.Rigging;
-using Regatta.Core.Sails;
-using Regatta.Core.Units;
 
 namespace Regatta.Core.Tests.Rigging;
 

@@ -1,9 +1,4 @@
 using CsCheck;
-using Regatta.Core.Crew;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Rigging;
-using Regatta.Core.Sheets;
 using Regatta.Core.Tests.Evidence;
 using Regatta.Formats.Kits;
 
@@ -204,19 +199,19 @@ public sealed class SetUpOrderTests
     /// <summary>A class whose every cell says the middle of its scale, or a word.</summary>
     private static class Demo
     {
-        public static Regatta.Core.Matrices.ClassState State(ClassDefinition definition) =>
+        public static ClassState State(ClassDefinition definition) =>
             new(
                 definition,
                 (
-                    from layer in definition.Layers.All
+                    from planMode in definition.PlanModes.All
                     from band in definition.Bands.All
                     from control in definition.Controls
-                    where control.BelongsTo(layer)
+                    where control.BelongsTo(planMode)
                     select (
-                        new Regatta.Core.Matrices.CellPlace(layer, new(band.Id, control.Key)),
+                        new CellPlace(planMode, new(band.Id, control.Key)),
                         control.Scale.HasMarks
-                            ? Regatta.Core.Matrices.Cell.Of(control.Scale.Min, 0, "", "", Regatta.Core.Matrices.CellSource.Entered).Value
-                            : Regatta.Core.Matrices.Cell.Of(null, 0, "as it should", "", Regatta.Core.Matrices.CellSource.Entered).Value
+                            ? Cell.Of(control.Scale.Min, 0, "", "", CellSource.Entered).Value
+                            : Cell.Of(null, 0, "as it should", "", CellSource.Entered).Value
                     )
                 ).ToDictionary(one => one.Item1, one => one.Item2)
             );

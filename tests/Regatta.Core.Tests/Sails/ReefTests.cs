@@ -1,11 +1,5 @@
 using CsCheck;
 using NetTopologySuite.Geometries;
-using Regatta.Core.Crew;
-using Regatta.Core.Fleet;
-using Regatta.Core.Fleet.Changes;
-using Regatta.Core.Matrices;
-using Regatta.Core.Sails;
-using Regatta.Core.Units;
 using Regatta.Formats.Kits;
 
 namespace Regatta.Core.Tests.Sails;
@@ -130,7 +124,7 @@ public sealed class ReefTests
         Assert.Contains("meanwhile", Refused(Plan("full", 20, 54, 7.4)), StringComparison.Ordinal);
         Assert.Contains(
             "1 to 2 times",
-            new SetReefing(state.Definition.Layers.Plans, ReefRules.Usual with { GustAllowance = 0.5 }, [])
+            new SetReefing(state.Definition.PlanModes.Plans, ReefRules.Usual with { GustAllowance = 0.5 }, [])
                 .On(state, ClassUse.None)
                 .Problem,
             StringComparison.Ordinal
@@ -209,5 +203,9 @@ public sealed class ReefTests
             StatedArm = arm is { } metres ? Length.FromMetres(metres) : null,
         };
 
-    private static ClassDefinition With(params SailPlan[] plans) => Trimaran with { Layers = Layers.Stored(plans, Trimaran.Layers.Modes) };
+    private static ClassDefinition With(params SailPlan[] plans) =>
+        Trimaran with
+        {
+            PlanModes = PlanModes.Stored(plans, Trimaran.PlanModes.Modes),
+        };
 }

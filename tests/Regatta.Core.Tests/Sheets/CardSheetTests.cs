@@ -1,7 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Matrices;
-using Regatta.Core.Sheets;
-using Regatta.Core.Units;
 using Regatta.Formats.Bundles;
 using Regatta.Formats.Sheets;
 using UglyToad.PdfPig;
@@ -15,13 +11,13 @@ public sealed class CardSheetTests
         .Bundle!.Classes;
 
     public static TheoryData<string, string> ClassesAndPlans =>
-        [.. from one in Club from plan in one.Class.Layers.Plans select new TheoryDataRow<string, string>(one.Class.Key, plan.Key.Name)];
+        [.. from one in Club from plan in one.Class.PlanModes.Plans select new TheoryDataRow<string, string>(one.Class.Key, plan.Key.Name)];
 
     [Theory]
     [MemberData(nameof(ClassesAndPlans))]
     public void Every_plan_of_every_class_goes_on_one_side_of_a5_and_what_is_looked_at_on_the_back(string key, string plan)
     {
-        var sheet = Of(key, plan, Paper.A5, CardLook.Tinted);
+        var sheet = Of(key, plan, Paper.A5, CardDetail.Tinted);
         var texts = Texts(sheet.Pages[0]);
         Assert.Contains("Look afloat", string.Join(' ', sheet.Pages.Skip(1).SelectMany(Texts)), StringComparison.Ordinal);
         Assert.All(
@@ -42,7 +38,7 @@ public sealed class CardSheetTests
     [Fact]
     public void It_says_what_the_matrix_says_with_the_moves_between_neighbours()
     {
-        var texts = string.Join('\n', Texts(Of("quillet", "full", Paper.A5, CardLook.Tinted).Pages[0]));
+        var texts = string.Join('\n', Texts(Of("quillet", "full", Paper.A5, CardDetail.Tinted).Pages[0]));
         Assert.Contains("23 1/2 in", texts, StringComparison.Ordinal);
         Assert.Contains("fresh to strong: ", texts, StringComparison.Ordinal);
         Assert.Contains("Gooseneck 23 1/2 in", texts.Replace('\n', ' '), StringComparison.Ordinal);
@@ -52,23 +48,23 @@ public sealed class CardSheetTests
     [Fact]
     public void A_mode_of_its_own_has_a_line_of_its_own_and_bands_the_sails_are_not_carried_in_have_no_column()
     {
-        Assert.Contains("Vang, reach", Texts(Of("tandry", "full", Paper.A5, CardLook.Tinted).Pages[0]));
-        Assert.DoesNotContain("light", Texts(Of("orlop-9", "reef-2", Paper.A5, CardLook.Tinted).Pages[0]));
+        Assert.Contains("Vang, reach", Texts(Of("tandry", "full", Paper.A5, CardDetail.Tinted).Pages[0]));
+        Assert.DoesNotContain("light", Texts(Of("orlop-9", "reef-2", Paper.A5, CardDetail.Tinted).Pages[0]));
     }
 
     [Fact]
     public void High_contrast_has_no_tints_and_large_type_has_larger_letters()
     {
-        Assert.Empty(Of("quillet", "full", Paper.A5, CardLook.HighContrast).Pages[0].Shapes.OfType<SheetTint>());
-        Assert.NotEmpty(Of("quillet", "full", Paper.A5, CardLook.Tinted).Pages[0].Shapes.OfType<SheetTint>());
-        double Largest(CardLook look) =>
+        Assert.Empty(Of("quillet", "full", Paper.A5, CardDetail.HighContrast).Pages[0].Shapes.OfType<SheetTint>());
+        Assert.NotEmpty(Of("quillet", "full", Paper.A5, CardDetail.Tinted).Pages[0].Shapes.OfType<SheetTint>());
+        double Largest(CardDetail look) =>
             Of("quillet", "full", Paper.A5, look)
                 .Pages[0]
                 .Shapes.OfType<SheetText>()
                 .Where(text => text.Text == "26 in")
                 .Max(text => text.Size);
-        Assert.True(Largest(CardLook.LargeType) > Largest(CardLook.Tinted));
-        Assert.True(Of("quillet", "full", Paper.A5, CardLook.LargeType).Pages.Count > 1);
+        Assert.True(Largest(CardDetail.LargeType) > Largest(CardDetail.Tinted));
+        Assert.True(Of("quillet", "full", Paper.A5, CardDetail.LargeType).Pages.Count > 1);
     }
 
     [Theory]
@@ -77,7 +73,7 @@ public sealed class CardSheetTests
     public void The_pdf_is_of_the_papers_size_and_has_the_words(double width, double height)
     {
         using var pdf = PdfDocument.Open(
-            SheetPdf.Write(Of("pettle-65", "b", Paper.ForCards.Single(paper => paper.Width == width), CardLook.HighContrast))
+            SheetPdf.Write(Of("pettle-65", "b", Paper.ForCards.Single(paper => paper.Width == width), CardDetail.HighContrast))
         );
         var page = pdf.GetPage(1);
         Assert.Equal(
@@ -89,12 +85,12 @@ public sealed class CardSheetTests
         Assert.Contains("34 mm", page.Text, StringComparison.Ordinal);
     }
 
-    private static CardSheet Of(string key, string plan, Paper paper, CardLook look)
+    private static CardSheet Of(string key, string plan, Paper paper, CardDetail look)
     {
         var one = Club.Single(one => one.Class.Key == key);
         return CardSheet.Of(
             one.Versions[^1],
-            one.Class.Layers.Find(new PlanKey(plan))!,
+            one.Class.PlanModes.Find(new PlanKey(plan))!,
             Readings.OfTheClass,
             paper,
             look,

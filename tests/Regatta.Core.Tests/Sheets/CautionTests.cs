@@ -1,5 +1,3 @@
-using Regatta.Core.Marks;
-using Regatta.Core.Sheets;
 using Regatta.Core.Tests.Evidence;
 using Regatta.Core.Tests.Marks;
 

@@ -1,6 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Sheets;
 using Regatta.Core.Tests.Evidence;
 using Regatta.Formats.Bundles;
 using Regatta.Formats.Kits;

@@ -1,7 +1,5 @@
 using CsCheck;
-using Regatta.Core.Station;
 using Regatta.Core.Tests.Evidence;
-using Regatta.Core.Units;
 
 namespace Regatta.Core.Tests.Station;
 
@@ -37,7 +35,7 @@ public sealed class ModeTests
                         var (now, changes) = (false, 0);
                         foreach (var wind in winds)
                         {
-                            var next = trigger.Holds(now, Minute(wind));
+                            var next = ModeAdvice.Holds(trigger, now, Minute(wind));
                             changes += next == now ? 0 : 1;
                             now = next;
                         }
@@ -53,8 +51,8 @@ public sealed class ModeTests
     public void A_trigger_looks_at_its_own_wind()
     {
         var gusty = new WindMinute(Speed.FromKnots(9), Speed.FromKnots(11), Speed.FromKnots(6));
-        Assert.True((Planing with { On = TriggerWind.Gust }).Holds(false, gusty));
-        Assert.False((Planing with { On = TriggerWind.Lull }).Holds(false, gusty));
+        Assert.True(ModeAdvice.Holds(Planing with { On = TriggerWind.Gust }, false, gusty));
+        Assert.False(ModeAdvice.Holds(Planing with { On = TriggerWind.Lull }, false, gusty));
     }
 
     [Fact]

@@ -1,7 +1,5 @@
 using System.Text;
 using CsCheck;
-using Regatta.Core.Station;
-using Regatta.Core.Units;
 using Regatta.Formats.Nmea;
 using Regatta.Instruments;
 

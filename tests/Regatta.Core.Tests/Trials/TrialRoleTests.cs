@@ -1,5 +1,3 @@
-using Regatta.Core.Trials;
-
 namespace Regatta.Core.Tests.Trials;
 
 /// <summary>Who may do what in a trial at the same time: common practice, no source.</summary>

@@ -1,7 +1,3 @@
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Trials;
 using static Regatta.Core.Tests.Evidence.TestBoat;
 
 namespace Regatta.Core.Tests.Trials;
@@ -135,7 +131,7 @@ public sealed class TrialTests
     public void A_trial_that_cannot_be_sailed_says_why(double a, double b, int boats, string? why)
     {
         var trial = new Trial(
-            Layer.Usual,
+            PlanMode.Usual,
             Bands.All[1].Id,
             Slide.Key,
             new(a),

@@ -1,7 +1,4 @@
 using CsCheck;
-using Regatta.Core.Checks;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
 
 namespace Regatta.Core.Tests.Units;
 

@@ -1,5 +1,4 @@
 using CsCheck;
-using Regatta.Core.Units;
 
 namespace Regatta.Core.Tests.Units;
 

@@ -1,6 +1,4 @@
 using CsCheck;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
 
 namespace Regatta.Core.Tests.Wind;
 

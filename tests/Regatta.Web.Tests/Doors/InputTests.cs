@@ -2,14 +2,14 @@ using System.Text;
 using Microsoft.Extensions.DependencyInjection;
 using Microsoft.Extensions.Hosting;
 using Microsoft.Extensions.Options;
-using Regatta.Core;
 
 namespace Regatta.Web.Tests.Doors;
 
 /// <summary>Whatever is sent to whatever address: it is answered as the sender's, never as ours.</summary>
 public sealed class InputTests(ClubHost host)
 {
-    /// <summary>What no form of the app sends: control characters, numbers that are none, other scripts' digits, absurd days, much of it.</summary>
+    /// <summary>What no form of the app sends: control characters, numbers that are none, other scripts' digits, absurd days, much of
+    /// it.</summary>
     private static readonly string[] Odd =
     [
         "NaN",
@@ -34,7 +34,7 @@ public sealed class InputTests(ClubHost host)
         foreach (
             var one in Endpoints
                 .All(club)
-                .Where(one => one is { Method: "POST", Page: not ("Account/SignIn" or "Trouble"), Handler: not "SignOut" })
+                .Where(one => one is { Method: "POST", Page: not ("Account/SignIn" or "RequestError"), Handler: not "SignOut" })
         )
         {
             foreach (var value in Odd.Append("a\0b"))

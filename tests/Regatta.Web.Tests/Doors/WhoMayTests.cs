@@ -168,7 +168,7 @@ public sealed class WhoMayTests(ClubHost host)
         Anybody     GET  Planning/CalendarFeed -
         Anybody     GET  Pulse -
         Anybody     GET  Theme -
-        Anybody     GET  Trouble -
+        Anybody     GET  RequestError -
         Anybody     POST Account/Forgot -
         Anybody     POST Account/Found -
         Anybody     POST Account/Invitation Open
@@ -176,7 +176,7 @@ public sealed class WhoMayTests(ClubHost host)
         Anybody     POST Account/SecondFactor - Recover
         Anybody     POST Account/SignIn - Demo Passkey PasskeyOptions
         Anybody     POST Theme -
-        Anybody     POST Trouble -
+        Anybody     POST RequestError -
 
         Member      GET  Account/Data - Json Logs
         Member      GET  Account/Me -
@@ -188,21 +188,21 @@ public sealed class WhoMayTests(ClubHost host)
         Member      GET  Cards/PrintCard -
         Member      GET  ClassSetup/BoatList -
         Member      GET  ClassSetup/ControlList -
-        Member      GET  ClassSetup/OneBoat -
+        Member      GET  ClassSetup/BoatDetails -
         Member      GET  ClassSetup/Strips -
         Member      GET  ClassSetup/StripsPdf -
         Member      GET  Fleet -
         Member      GET  Index -
         Member      GET  Logging/Log -
         Member      GET  Logging/Logbook - Csv
-        Member      GET  Logging/OneLog -
+        Member      GET  Logging/LogDetails -
         Member      GET  Cards/PullPoint -
         Member      GET  Logging/SetAgainPage -
         Member      GET  NotYours -
         Member      GET  Planning/CalendarPage -
         Member      GET  Planning/Coming -
         Member      GET  Planning/MyFeed -
-        Member      GET  Planning/OneDay -
+        Member      GET  Planning/DayDetails -
         Member      GET  Publishing/Compare -
         Member      GET  Publishing/History -
         Member      GET  Publishing/Versions -
@@ -211,14 +211,14 @@ public sealed class WhoMayTests(ClubHost host)
         Member      GET  Balance/Trainer -
         Member      GET  Evidence/Replay -
         Member      GET  Evidence/WhatLogsProve -
-        Member      GET  Planning/OneTrial -
+        Member      GET  Planning/TrialDetails -
         Member      GET  Planning/TrialList -
         Member      GET  Publishing/Proposals -
-        Member      POST Planning/OneTrial - End
+        Member      POST Planning/TrialDetails - End
         Member      GET  Balance/Wrong -
         Member      GET  Rigging/Change -
         Member      GET  Rigging/Couplings -
-        Member      GET  Rigging/OneProcedure -
+        Member      GET  Rigging/ProcedureDetails -
         Member      GET  Rigging/ProcedureList -
         Member      GET  Rigging/Reefs -
         Member      GET  Rigging/RigUp -
@@ -236,10 +236,10 @@ public sealed class WhoMayTests(ClubHost host)
         Member      POST Cards/MemberCard Crew Forget Note Offsets
         Member      POST Logging/Log -
         Member      POST Logging/Logbook BringBack Import
-        Member      POST Logging/OneLog - Track
+        Member      POST Logging/LogDetails - Track
         Member      POST Planning/Coming - StayAway
         Member      POST Planning/MyFeed - Withdraw
-        Member      POST Rigging/OneProcedure -
+        Member      POST Rigging/ProcedureDetails -
         Member      POST Rigging/RigUp - Finish
 
         Captain     GET  ClassSetup/Bands -
@@ -275,7 +275,7 @@ public sealed class WhoMayTests(ClubHost host)
         Captain     POST ClassSetup/ControlList -
         Captain     POST ClassSetup/CrewRules -
         Captain     POST ClassSetup/Measure - Anew Remove Table
-        Captain     POST ClassSetup/OneBoat - Remove
+        Captain     POST ClassSetup/BoatDetails - Remove
         Captain     POST ClassSetup/SailPlans -
         Captain     POST ClassSetup/Settings -
         Captain     POST Publishing/History Redo Restore Undo
@@ -291,7 +291,7 @@ public sealed class WhoMayTests(ClubHost host)
         Captain     POST Rigging/EditReefs -
         Captain     POST Rigging/Rake -
         Captain     POST Sharing/Share - Withdraw
-        Captain     POST Tuning/Copy Band Layer
+        Captain     POST Tuning/Copy Band PlanMode
         Captain     POST Tuning/Matrix Build Cell Decide Edge Mend Redo Undo
         Captain     POST Tuning/Paste - Take
 
@@ -308,7 +308,7 @@ public sealed class WhoMayTests(ClubHost host)
         Coordinator POST ClassSetup/DeleteClass -
         Coordinator POST ClassSetup/NewClass -
         Coordinator POST Planning/CalendarPage - File
-        Coordinator POST Planning/OneDay -
+        Coordinator POST Planning/DayDetails -
         Coordinator POST Rigging/ClubSafety -
         Coordinator POST Sharing/Import -
         """;

@@ -1,12 +1,5 @@
 using CsCheck;
 using Regatta.Application.Reading;
-using Regatta.Core.Checks;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
 using Regatta.Store;
 using Regatta.Web.Drawings;
 
@@ -152,7 +145,7 @@ public sealed class DrawingTests
         var address = new CellAddress(new(1), Slide.Key);
         var offered = LayerOf(Matrix(50, 150), sessions).Proposals[address];
         var aside = new Decision(
-            new(Layer.Usual, address),
+            new(PlanMode.Usual, address),
             DecisionKind.SetAside,
             offered.From,
             offered.To,
@@ -209,8 +202,8 @@ public sealed class DrawingTests
     public void The_published_line_stays_behind_only_where_it_says_something_else()
     {
         var whole = LayerOf(Matrix(50, 150), []).Whole;
-        Assert.Equal("", Lanes(new(whole, whole.Draft.State, Layer.Usual, Matrix(50, 150))).Lanes[0].Ghost);
-        var other = Lanes(new(whole, whole.Draft.State, Layer.Usual, Matrix(80, 150))).Lanes[0];
+        Assert.Equal("", Lanes(new(whole, whole.Draft.State, PlanMode.Usual, Matrix(50, 150))).Lanes[0].Ghost);
+        var other = Lanes(new(whole, whole.Draft.State, PlanMode.Usual, Matrix(80, 150))).Lanes[0];
         Assert.NotEqual(other.StepPath, other.Ghost);
         Assert.StartsWith("M", other.Ghost, StringComparison.Ordinal);
     }
@@ -220,7 +213,7 @@ public sealed class DrawingTests
     {
         var controls = Enumerable.Range(0, 12).Select(at => Slide with { Key = new($"slide-{at}") }).ToList();
         var whole = View(new(Class with { Controls = controls }, new Dictionary<CellPlace, Cell>()), [], null);
-        Assert.Equal(LaneSize.Low, Lanes(whole.On(Layer.Usual)).Size);
+        Assert.Equal(LaneSize.Low, Lanes(whole.On(PlanMode.Usual)).Size);
         // A window of 800 less what stands above the lanes, at a scale of 877 to 900.
         Assert.True(12 * LaneSize.Low.Height * 877 / LaneDrawing.Width < 800 - 276);
     }
@@ -242,21 +235,21 @@ public sealed class DrawingTests
                 }
             );
 
-    private static LaneDrawing Lanes(LayerView view) => LaneDrawing.Of(view, null, SpeedUnit.Knot);
+    private static LaneDrawing Lanes(PlanModeView view) => LaneDrawing.Of(view, null, SpeedUnit.Knot);
 
-    private static LayerView LayerOf(Matrix matrix, IReadOnlyList<SessionEvidence> sessions, Decision? decision = null) =>
+    private static PlanModeView LayerOf(Matrix matrix, IReadOnlyList<SessionEvidence> sessions, Decision? decision = null) =>
         View(
                 new(
                     Class with
                     {
                         Bands = matrix.Bands,
                     },
-                    matrix.Cells.ToDictionary(cell => new CellPlace(Layer.Usual, cell.Key), cell => cell.Value)
+                    matrix.Cells.ToDictionary(cell => new CellPlace(PlanMode.Usual, cell.Key), cell => cell.Value)
                 ),
                 sessions,
                 decision
             )
-            .On(Layer.Usual);
+            .On(PlanMode.Usual);
 
     private static ClassView View(ClassState state, IReadOnlyList<SessionEvidence> sessions, Decision? decision) =>
         new(
@@ -274,7 +267,7 @@ public sealed class DrawingTests
         var based = new BasedEvidence(
             basis,
             sessions
-                .GroupBy(session => session.Layer)
+                .GroupBy(session => session.PlanMode)
                 .ToDictionary(
                     group => group.Key,
                     group => HelmFit.Of(basis.ModelOf(group.Key, ReferenceCard.Middle(group), []), [.. group])

@@ -1,9 +1,5 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Measuring;
-using Regatta.Core.Units;
 using Regatta.Formats.Kits;
 using Regatta.Web.Drawings;
 

@@ -1,12 +1,4 @@
 using Regatta.Application.Reading;
-using Regatta.Core.Balance;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
-using Regatta.Core.Sails;
-using Regatta.Core.Station;
-using Regatta.Core.Units;
 using Regatta.Store;
 using Regatta.Web.Drawings;
 using static Regatta.Web.Tests.Drawings.DrawingTests;
@@ -76,7 +68,7 @@ public sealed class FleetDrawingTests
     {
         var address = new CellAddress(new(1), Slide.Key);
         Decision Taken(double from, double to, DateTimeOffset at) =>
-            new(new(Layer.Usual, address), DecisionKind.Accepted, new(from), new(to), "", "", 3, "Ann", at);
+            new(new(PlanMode.Usual, address), DecisionKind.Accepted, new(from), new(to), "", "", 3, "Ann", at);
         var runs = Season(5, 7).ToList();
         var before = runs.Min(run => run.SailedAt).AddDays(-1);
         var view = View(Matrix(60, 150), runs);
@@ -85,7 +77,7 @@ public sealed class FleetDrawingTests
         Assert.False(Assert.Single(ProposalQueue.Follow(view, [Taken(60, 50, before)])).CameTrue);
         Assert.Null(Assert.Single(ProposalQueue.Follow(view, [Taken(50, 60, Today)])).CameTrue);
         Assert.Empty(ProposalQueue.Follow(view, [Taken(50, 60, before) with { Kind = DecisionKind.SetAside }]));
-        var gone = Taken(50, 60, before) with { Place = new(Layer.Usual, new(new(9), Slide.Key)) };
+        var gone = Taken(50, 60, before) with { Place = new(PlanMode.Usual, new(new(9), Slide.Key)) };
         Assert.Empty(ProposalQueue.Follow(view, [gone]));
     }
 
@@ -94,9 +86,9 @@ public sealed class FleetDrawingTests
     {
         var runs = Season(5, 7).ToList();
         var address = new CellAddress(new(1), Slide.Key);
-        var offered = View(Matrix(50, 150), runs).On(Layer.Usual).Proposals[address];
+        var offered = View(Matrix(50, 150), runs).On(PlanMode.Usual).Proposals[address];
         var taken = new Decision(
-            new(Layer.Usual, address),
+            new(PlanMode.Usual, address),
             DecisionKind.Accepted,
             offered.From,
             offered.To,
@@ -107,14 +99,14 @@ public sealed class FleetDrawingTests
             runs.Max(run => run.SailedAt).AddDays(1)
         );
         var now = Matrix(offered.To.Position, 150);
-        Assert.NotEmpty(View(now, runs).On(Layer.Usual).Proposals);
-        Assert.Empty(View(now, runs, decision: taken).On(Layer.Usual).Proposals);
+        Assert.NotEmpty(View(now, runs).On(PlanMode.Usual).Proposals);
+        Assert.Empty(View(now, runs, decision: taken).On(PlanMode.Usual).Proposals);
         List<SessionEvidence> more =
         [
             .. runs,
             .. Enumerable.Range(0, 3).Select(_ => Session(5, offered.To.Position, 7) with { SailedAt = taken.At.AddDays(1) }),
         ];
-        Assert.NotEmpty(View(now, more, decision: taken).On(Layer.Usual).Proposals);
+        Assert.NotEmpty(View(now, more, decision: taken).On(PlanMode.Usual).Proposals);
     }
 
     [Fact]
@@ -122,13 +114,13 @@ public sealed class FleetDrawingTests
     {
         var runs = Season(5, 7).ToList();
         var address = new CellAddress(new(1), Slide.Key);
-        var offered = View(Matrix(50, 150), runs).On(Layer.Usual).Proposals[address];
+        var offered = View(Matrix(50, 150), runs).On(PlanMode.Usual).Proposals[address];
         Decision Aside(DateOnly? until) =>
-            new(new(Layer.Usual, address), DecisionKind.SetAside, offered.From, offered.To, "", "new sail", 3, "Ann", Today)
+            new(new(PlanMode.Usual, address), DecisionKind.SetAside, offered.From, offered.To, "", "new sail", 3, "Ann", Today)
             {
                 AsideUntil = until,
             };
-        bool Comes(DateOnly? until) => View(Matrix(50, 150), runs, decision: Aside(until)).On(Layer.Usual).Proposals.Count > 0;
+        bool Comes(DateOnly? until) => View(Matrix(50, 150), runs, decision: Aside(until)).On(PlanMode.Usual).Proposals.Count > 0;
         Assert.False(Comes(null));
         Assert.False(Comes(DateOnly.FromDateTime(Today.UtcDateTime).AddDays(1)));
         Assert.True(Comes(DateOnly.FromDateTime(Today.UtcDateTime)));
@@ -202,7 +194,13 @@ public sealed class FleetDrawingTests
     )
     {
         ClassState State(Matrix of) =>
-            new(Class with { Bands = of.Bands }, of.Cells.ToDictionary(cell => new CellPlace(Layer.Usual, cell.Key), cell => cell.Value));
+            new(
+                Class with
+                {
+                    Bands = of.Bands,
+                },
+                of.Cells.ToDictionary(cell => new CellPlace(PlanMode.Usual, cell.Key), cell => cell.Value)
+            );
         var state = State(matrix);
         return new(
             new(

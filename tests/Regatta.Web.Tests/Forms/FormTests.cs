@@ -1,11 +1,3 @@
-using Regatta.Core;
-using Regatta.Core.Checks;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
 using Regatta.Web.Forms;
 using Regatta.Web.Pages.Logging;
 using Regatta.Web.Pages.Tuning;
@@ -36,7 +28,7 @@ public sealed class FormTests
         []
     )
     {
-        Questions = [Core.Questions.ClassQuestions.Luffing],
+        Questions = [ClassQuestions.Luffing],
     };
 
     private static readonly Dictionary<string, string> Whole = new()
@@ -105,7 +97,7 @@ public sealed class FormTests
         Assert.Equal(5, log.First.Check.Heel!.Value.Degrees);
         Assert.Equal(
             new Core.Questions.Answer("together", null, Core.Questions.AnswerMeaning.Fine),
-            log.First.Answers[Core.Questions.ClassQuestions.Luffing.Key]
+            log.First.Answers[ClassQuestions.Luffing.Key]
         );
         Assert.Equal((Felt.Fast, "chop", 2), (log.First.Felt, log.Note, log.Version));
     }
@@ -199,7 +191,7 @@ public sealed class FormTests
     [Fact]
     public void A_mark_nobody_touched_stays_where_it_is_even_between_two_steps()
     {
-        var between = Core.Matrices.Cell.Of(new(15.25 * 25.4), 12.7, "", "", Core.Matrices.CellSource.Entered).Value;
+        var between = Cell.Of(new(15.25 * 25.4), 12.7, "", "", CellSource.Entered).Value;
         Assert.Equal(between.Mark, (CellForm.Of(between, Slide) with { Note = "seen again" }).Read(Slide, between).Cell!.Mark);
         Assert.Contains(
             "between two steps",
@@ -236,7 +228,7 @@ public sealed class FormTests
     [InlineData("x.gooseneck")]
     public void Other_names_are_no_cells(string? name) => Assert.Null(CellNames.Read(name));
 
-    private static readonly Core.Matrices.PublishedVersion Version = new(
+    private static readonly PublishedVersion Version = new(
         2,
         DateTimeOffset.UnixEpoch,
         "",
@@ -246,8 +238,8 @@ public sealed class FormTests
 
     private static readonly LogFormContext Context = new(
         Version,
-        Core.Sheets.CardReader.OfTheClass,
-        _ => new Dictionary<CellAddress, Core.Evidence.Proposal>(),
+        CardReader.OfTheClass,
+        _ => new Dictionary<CellAddress, Proposal>(),
         SpeedUnit.Knot,
         MassUnit.Kilogram,
         text =>
@@ -256,16 +248,10 @@ public sealed class FormTests
                 : Parsed<DateTimeOffset>.Good(DateTimeOffset.UnixEpoch)
     );
 
-    private static IReadOnlyList<Core.Sheets.CardReading> Cards(int runs) =>
-        [
-            .. Enumerable.Repeat(
-                Core.Sheets.CardReading.Of(Version, Speed.FromKnots(9), null, null, Core.Sheets.CardReader.OfTheClass),
-                runs
-            ),
-        ];
+    private static IReadOnlyList<CardReading> Cards(int runs) =>
+        [.. Enumerable.Repeat(CardReading.Of(Version, Speed.FromKnots(9), null, null, CardReader.OfTheClass), runs)];
 
-    private static Core.Logbook.SessionLog? Read(Dictionary<string, string> typed) =>
-        new LogForm(typed).Read(Context, Cards(new LogForm(typed).Runs));
+    private static SessionLog? Read(Dictionary<string, string> typed) => new LogForm(typed).Read(Context, Cards(new LogForm(typed).Runs));
 
     private static string Problem(Dictionary<string, string> typed, string field)
     {

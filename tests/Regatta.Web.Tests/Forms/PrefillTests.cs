@@ -1,21 +1,13 @@
 using CsCheck;
 using Regatta.Application.Reading;
-using Regatta.Core;
-using Regatta.Core.Crew;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
-using Regatta.Core.Sheets;
-using Regatta.Core.Units;
 using Regatta.Formats.Bundles;
 using Regatta.Web.Pages.Cards;
 using Regatta.Web.Pages.Logging;
 
 namespace Regatta.Web.Tests.Forms;
 
-/// <summary>A log opens with what the sailor's own card said, whoever they are. Classes, boats and marks are the demo's, invented.</summary>
+/// <summary>A log opens with what the sailor's own card said, whoever they are. Classes, boats and marks are the demo's,
+/// invented.</summary>
 public sealed class PrefillTests
 {
     private static readonly IReadOnlyList<BundledClass> Fleet =
@@ -56,8 +48,8 @@ public sealed class PrefillTests
         from crew in Crews
         from own in Gen.Int[-2, 2]
         from purpose in Gen.Int[-1, one.Class.Purposes.Count - 1]
-        from plan in Gen.Int[-1, one.Class.Layers.Plans.Count - 1]
-        from mode in Gen.Int[0, one.Class.Layers.Modes.Count - 1]
+        from plan in Gen.Int[-1, one.Class.PlanModes.Plans.Count - 1]
+        from mode in Gen.Int[0, one.Class.PlanModes.Modes.Count - 1]
         let version = one.Versions[number]
         let state = version.State.With(version.Class with { Crew = School(version.Class, school) })
         select new Sailor(
@@ -84,8 +76,8 @@ public sealed class PrefillTests
                 Purpose = purpose < 0 ? null : one.Class.Purposes[purpose].Key,
             },
             Speed.FromKnots(knots),
-            plan < 0 ? null : version.Class.Layers.Plans.ElementAtOrDefault(plan)?.Key.Name,
-            version.Class.Layers.Modes.ElementAtOrDefault(mode)?.Key.Name
+            plan < 0 ? null : version.Class.PlanModes.Plans.ElementAtOrDefault(plan)?.Key.Name,
+            version.Class.PlanModes.Modes.ElementAtOrDefault(mode)?.Key.Name
         );
 
     private static readonly Dictionary<ControlKey, Mark> Nothing = [];
@@ -96,14 +88,14 @@ public sealed class PrefillTests
             sailor =>
             {
                 var choice = new BoatChoice([], sailor.Reader.Readings);
-                var ask = new CardAsk($"{NumberText.Plain(sailor.Wind.Knots, 1)} kn", sailor.Plan, sailor.Mode);
+                var ask = new CardQuery($"{NumberText.Plain(sailor.Wind.Knots, 1)} kn", sailor.Plan, sailor.Mode);
                 var card = CardView.Of(sailor.Version, ask, SpeedUnit.Knot, "", "", choice, sailor.Reader, null);
                 // The door from the card to the log carries wind, boat, sails, mode and purpose.
                 var opened = LogRuns.AsTheCardSays(
                     sailor.Version,
                     card.Wind,
-                    card.Layer.Plan.Name,
-                    card.Layer.Mode.Name,
+                    card.PlanMode.Plan.Name,
+                    card.PlanMode.Mode.Name,
                     null,
                     sailor.Reader
                 );

@@ -75,11 +75,11 @@ public sealed class MatrixTransferTests(ClubHost host) : MatrixPage(host)
     {
         var (coordinator, path) = await NewClassAsync();
         var page = await coordinator.GetAsync($"{path}/copy");
-        Assert.Equal(422, (int)(await coordinator.SendAsync(page, "form[action*=Layer]", $"{path}/copy?handler=Layer")).Status);
+        Assert.Equal(422, (int)(await coordinator.SendAsync(page, "form[action*=PlanMode]", $"{path}/copy?handler=PlanMode")).Status);
         var answer = await coordinator.SendAsync(
             page,
-            "form[action*=Layer]",
-            $"{path}/copy?handler=Layer",
+            "form[action*=PlanMode]",
+            $"{path}/copy?handler=PlanMode",
             ("from", "brannet/large/upwind")
         );
         var copied = await coordinator.GetAsync(answer.Location!.ToString());

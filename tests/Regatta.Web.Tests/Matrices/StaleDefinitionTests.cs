@@ -1,6 +1,7 @@
 namespace Regatta.Web.Tests.Matrices;
 
-/// <summary>Two editors of one definition: the later save writes nothing, keeps what was typed and shows what stands now beside it.</summary>
+/// <summary>Two editors of one definition: the later save writes nothing, keeps what was typed and shows what stands now beside
+/// it.</summary>
 public sealed class StaleDefinitionTests(ClubHost host) : MatrixPage(host)
 {
     [Theory]

@@ -1,10 +1,5 @@
 using System.Text;
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Regatta.Formats.Tables;
-using Regatta.Store;
-using Regatta.Web.Access;
 
 namespace Regatta.Web.Pages.Account;
 

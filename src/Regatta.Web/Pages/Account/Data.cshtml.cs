@@ -1,14 +1,6 @@
 using System.Text;
-using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Identity;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Membership;
-using Regatta.Core.People;
 using Regatta.Formats.Tables;
-using Regatta.Store;
-using Regatta.Web.Access;
-using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.Account;
 

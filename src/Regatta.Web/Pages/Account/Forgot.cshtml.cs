@@ -1,10 +1,5 @@
-using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Identity;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.RateLimiting;
-using Regatta.Core.People;
-using Regatta.Store;
-using Regatta.Web.Access;
 
 namespace Regatta.Web.Pages.Account;
 
@@ -12,7 +7,7 @@ namespace Regatta.Web.Pages.Account;
 /// For anybody.</summary>
 [AllowAnonymous]
 [EnableRateLimiting(RequestLimits.Doors)]
-public sealed class ForgotModel(People people, PasswordLetters letters, Guessing guessing) : PageModel
+public sealed class ForgotModel(People people, PasswordLetters letters, SignInThrottle guessing) : PageModel
 {
     private const int MostAccounts = 5;
 

@@ -1,13 +1,5 @@
-using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Identity;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.RateLimiting;
-using Regatta.Application.Membership;
-using Regatta.Core.People;
-using Regatta.Store;
-using Regatta.Web.Access;
-using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.Account;
 

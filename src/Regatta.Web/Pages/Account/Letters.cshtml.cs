@@ -1,8 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Membership;
-using Regatta.Web.Access;
 using Regatta.Web.Mail;
 
 namespace Regatta.Web.Pages.Account;

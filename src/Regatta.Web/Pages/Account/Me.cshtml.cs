@@ -1,12 +1,4 @@
-using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Identity;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Core.Marks;
-using Regatta.Core.Units;
-using Regatta.Store;
-using Regatta.Web.Access;
-using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.Account;
 

@@ -1,10 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Membership;
-using Regatta.Store;
-using Regatta.Web.Access;
-
 namespace Regatta.Web.Pages.Account;
 
 /// <summary>One member: roles, suspension, removal, handing over; for the coordinator, who has just shown a password.</summary>

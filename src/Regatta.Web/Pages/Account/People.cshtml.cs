@@ -1,12 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Membership;
-using Regatta.Core.People;
-using Regatta.Store;
-using Regatta.Web.Access;
-using Regatta.Web.Forms;
-
 namespace Regatta.Web.Pages.Account;
 
 /// <summary>Who is in the club and who is asked in; for the coordinator.</summary>

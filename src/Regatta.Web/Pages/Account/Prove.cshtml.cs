@@ -1,17 +1,12 @@
-using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Identity;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.RateLimiting;
-using Regatta.Store;
-using Regatta.Web.Access;
 
 namespace Regatta.Web.Pages.Account;
 
 /// <summary>Asks for the password once more before a grave act.</summary>
 [Authorize(Policies.Member)]
 [EnableRateLimiting(RequestLimits.Doors)]
-public sealed class ProveModel(UserManager<Person> accounts, SignIns signIns, Guessing guessing, ActNote note) : PageModel
+public sealed class ProveModel(UserManager<Person> accounts, SignIns signIns, SignInThrottle guessing, ActNote note) : PageModel
 {
     private const string Tries = "password again";
 

@@ -1,17 +1,12 @@
-using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Identity;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.RateLimiting;
-using Regatta.Store;
-using Regatta.Web.Access;
 
 namespace Regatta.Web.Pages.Account;
 
 /// <summary>Sets a new password by the link of a letter, once; every sign-in of the account ends. For anybody.</summary>
 [AllowAnonymous]
 [EnableRateLimiting(RequestLimits.Doors)]
-public sealed class ResetModel(UserManager<Person> accounts, SignIns signIns, Guessing guessing, ActNote note) : PageModel
+public sealed class ResetModel(UserManager<Person> accounts, SignIns signIns, SignInThrottle guessing, ActNote note) : PageModel
 {
     [BindProperty(SupportsGet = true)]
     public string Who { get; set; } = "";

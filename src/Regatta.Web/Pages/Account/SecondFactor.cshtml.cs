@@ -1,16 +1,11 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.RateLimiting;
-using Regatta.Store;
-using Regatta.Web.Access;
 
 namespace Regatta.Web.Pages.Account;
 
 /// <summary>Asks whoever gave the right password for the code of their device, or for a recovery code. For anybody.</summary>
 [AllowAnonymous]
 [EnableRateLimiting(RequestLimits.Doors)]
-public sealed class SecondFactorModel(RegattaSignIn signIn, Guessing guessing, ActNote note) : PageModel
+public sealed class SecondFactorModel(RegattaSignIn signIn, SignInThrottle guessing, ActNote note) : PageModel
 {
     private const string Tries = "second factor";
 

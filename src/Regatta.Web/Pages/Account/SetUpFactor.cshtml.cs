@@ -1,11 +1,6 @@
 using System.Text.Encodings.Web;
-using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Identity;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using QRCoder;
-using Regatta.Store;
-using Regatta.Web.Access;
 
 namespace Regatta.Web.Pages.Account;
 
@@ -16,7 +11,7 @@ public sealed class SetUpFactorModel(
     UserManager<Person> accounts,
     RegattaSignIn signIn,
     IUserStore<Person> store,
-    Guessing guessing,
+    SignInThrottle guessing,
     ActNote note
 ) : PageModel
 {

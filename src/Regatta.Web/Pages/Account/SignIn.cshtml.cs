@@ -1,10 +1,5 @@
-using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Identity;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.RateLimiting;
-using Regatta.Store;
-using Regatta.Web.Access;
 
 namespace Regatta.Web.Pages.Account;
 
@@ -16,7 +11,7 @@ public sealed class SignInModel(
     UserManager<Person> accounts,
     People people,
     Clubs clubs,
-    Guessing guessing,
+    SignInThrottle guessing,
     ActNote note,
     RegattaSettings settings
 ) : PageModel

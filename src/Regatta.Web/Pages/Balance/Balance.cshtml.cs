@@ -1,21 +1,10 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Core.Balance;
-using Regatta.Core.Diagnosis;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Units;
-using Regatta.Web.Access;
-using Regatta.Web.Drawings;
-using Regatta.Web.Forms;
 using Regatta.Web.Pages.Cards;
 
 namespace Regatta.Web.Pages.Balance;
 
 /// <summary>Why does she pull? The boat drawn, with what each control, heel and trim do to her helm; for members.</summary>
 [Authorize(Policies.Member)]
-public sealed class BalanceModel(ClubContext here, MemberCards cards, UnitPreferences units) : PageModel
+public sealed class BalanceModel(ClubContext here, CardRequests cards, UnitPreferences units) : PageModel
 {
     private const double MostHeel = 30;
 
@@ -51,7 +40,7 @@ public sealed class BalanceModel(ClubContext here, MemberCards cards, UnitPrefer
                 ("wind", DrawingSlider.Plain(card.Wind.In(units.Wind))),
                 ("unit", units.Wind.Symbol()),
                 ("plan", Plan.Key.Name),
-                ("mode", card.Layer.Mode.Name),
+                ("mode", card.PlanMode.Mode.Name),
                 ("boat", card.Choice.InAddress),
             ]
             : [("plan", Plan.Key.Name)];
@@ -71,14 +60,14 @@ public sealed class BalanceModel(ClubContext here, MemberCards cards, UnitPrefer
     /// <summary>What does not fit in the drawing.</summary>
     public IEnumerable<string> Remarks => BalanceRules.Remarks(Class);
 
-    public async Task OnGetAsync([FromQuery] CardAsk ask, string? boat)
+    public async Task OnGetAsync([FromQuery] CardQuery ask, string? boat)
     {
         var member = await cards.OfAsync(ask, boat);
         // Who draws wants to see the draft; sailors see what is published.
         (Class, Card) = (here.MayEdit ? member.View.Class : member.View.Published, member.Card);
         Plan =
-            Class.Layers.Find(ask.Plan is { Length: > 0 } asked ? new(asked) : Card?.Layer.Plan ?? Class.Layers.First.Plan)
-            ?? Class.Layers.Plans[0];
+            Class.PlanModes.Find(ask.Plan is { Length: > 0 } asked ? new(asked) : Card?.PlanMode.Plan ?? Class.PlanModes.First.Plan)
+            ?? Class.PlanModes.Plans[0];
         if (HelmSteps.Of(Class, Plan.Key, key => Card?.Reading.MarkOf(key)) is not { } onCard)
         {
             return;
@@ -118,7 +107,7 @@ public sealed class BalanceModel(ClubContext here, MemberCards cards, UnitPrefer
         }
 
         Steps = onCard.All();
-        Effects = new(member.View.Evidence.Of(Card?.Layer ?? Class.Layers.First, Class), onCard);
+        Effects = new(member.View.Evidence.Of(Card?.PlanMode ?? Class.PlanModes.First, Class), onCard);
         HeelInSteps = string.Join(
             ", or ",
             from control in Class.HelmControls

@@ -1,9 +1,3 @@
-using Regatta.Core;
-using Regatta.Core.Diagnosis;
-using Regatta.Core.Fleet;
-using Regatta.Core.Fleet.Changes;
-using Regatta.Core.Units;
-using Regatta.Web.Forms;
 using Regatta.Web.Pages.Shared;
 
 namespace Regatta.Web.Pages.Balance;

@@ -1,9 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Regatta.Core.Fleet;
-using Regatta.Core.Fleet.Changes;
-using Regatta.Web.Access;
-using Regatta.Web.Forms;
 using Regatta.Web.Pages.Shared;
 
 namespace Regatta.Web.Pages.Balance;

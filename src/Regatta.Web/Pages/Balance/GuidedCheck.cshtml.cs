@@ -1,10 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Core.Checks;
-using Regatta.Core.Fleet;
-using Regatta.Core.Questions;
-using Regatta.Web.Access;
 using Regatta.Web.Pages.Cards;
 
 namespace Regatta.Web.Pages.Balance;
@@ -12,7 +5,7 @@ namespace Regatta.Web.Pages.Balance;
 /// <summary>The balance check, a step a screen: what must hold, the helm on both tacks, the class's questions. Its answers open the
 /// log.</summary>
 [Authorize(Policies.Member)]
-public sealed class GuidedCheckModel(MemberCards cards) : PageModel
+public sealed class GuidedCheckModel(CardRequests cards) : PageModel
 {
     public ClassDefinition Class { get; private set; } = null!;
 
@@ -24,13 +17,13 @@ public sealed class GuidedCheckModel(MemberCards cards) : PageModel
     /// <summary>What is looked at afloat and answered by a word.</summary>
     public IReadOnlyList<Question> Questions { get; private set; } = [];
 
-    public async Task OnGetAsync([FromQuery] CardAsk ask, string? boat)
+    public async Task OnGetAsync([FromQuery] CardQuery ask, string? boat)
     {
         var member = await cards.OfAsync(ask, boat);
         (Class, Card) = (member.View.Published, member.Card);
         if (Card is { } card)
         {
-            Gates = Class.Balance.Gates(Class.IsUpwind(card.Layer));
+            Gates = Class.Balance.Gates(Class.IsUpwind(card.PlanMode));
             Questions =
             [
                 .. card.Reading.Questions.Where(question =>

@@ -1,7 +1,3 @@
-using Regatta.Core.Balance;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Units;
 using Regatta.Web.Pages.Cards;
 
 namespace Regatta.Web.Pages.Balance;

@@ -1,8 +1,3 @@
-using Regatta.Core;
-using Regatta.Core.Balance;
-using Regatta.Core.Units;
-using Regatta.Web.Forms;
-
 namespace Regatta.Web.Pages.Balance;
 
 /// <summary>A few lengths by the tape, in metres.</summary>

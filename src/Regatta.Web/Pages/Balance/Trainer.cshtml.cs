@@ -1,10 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Core.Balance;
-using Regatta.Core.Fleet;
-using Regatta.Web.Access;
-using Regatta.Web.Drawings;
-
 namespace Regatta.Web.Pages.Balance;
 
 /// <summary>Find the balance: a drawn boat with something wrong, sliders, and the tiller that tells; for members. Nothing is
@@ -27,12 +20,12 @@ public sealed class TrainerModel(ClubContext here) : PageModel
     public IReadOnlyList<DrawingSlider> Sliders { get; private set; } = [];
 
     /// <summary>Where the trainee's changes have brought her; null where the class cannot be sailed here.</summary>
-    public Trial? Trial { get; private set; }
+    public ExerciseTry? Trial { get; private set; }
 
     public async Task OnGetAsync(int? exercise)
     {
         Class = (await here.ClassAsync()).Published;
-        if (HelmSteps.Of(Class, Class.Layers.First.Plan, _ => null) is not { } boat)
+        if (HelmSteps.Of(Class, Class.PlanModes.First.Plan, _ => null) is not { } boat)
         {
             return;
         }

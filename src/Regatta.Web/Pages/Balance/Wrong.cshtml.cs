@@ -1,13 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Core;
-using Regatta.Core.Balance;
-using Regatta.Core.Diagnosis;
-using Regatta.Core.Fleet;
-using Regatta.Core.Sheets;
-using Regatta.Core.Units;
-using Regatta.Web.Access;
 using Regatta.Web.Pages.Cards;
 
 namespace Regatta.Web.Pages.Balance;
@@ -27,7 +17,7 @@ public enum CureSchool
 
 /// <summary>Something is wrong: from what is noticed to the smallest change; for members, on their boat, in this wind.</summary>
 [Authorize(Policies.Member)]
-public sealed class WrongModel(ClubContext here, MemberCards cards, UnitPreferences units) : PageModel
+public sealed class WrongModel(ClubContext here, CardRequests cards, UnitPreferences units) : PageModel
 {
     public ClassDefinition Class { get; private set; } = null!;
 
@@ -58,15 +48,15 @@ public sealed class WrongModel(ClubContext here, MemberCards cards, UnitPreferen
 
     private string Address(IEnumerable<Sign> signs, CureSchool school) =>
         (Card?.Elsewhere("wrong", units.Wind) ?? $"{here.ClassPath}/wrong?")
-        + (school == CureSchool.OfClass ? "" : $"&school={Spelling.Of(school)}")
-        + string.Concat(signs.Select(one => $"&sign={Spelling.Of(one)}"));
+        + (school == CureSchool.OfClass ? "" : $"&school={EnumText.Of(school)}")
+        + string.Concat(signs.Select(one => $"&sign={EnumText.Of(one)}"));
 
     /// <summary>The control as it is read on the reader's boat.</summary>
     public Control Read(Control control) => Card?.Choice.Readings.AsRead(control) ?? control;
 
     /// <summary>What to mind with a cure.</summary>
     public IReadOnlyList<Caution> CautionsOf(RankedCure cure) =>
-        cure.Control is { } control && Card is { } card ? Cautions.Of(control.Key, card.Cautions, new(null, card.Layer, card.Wind)) : [];
+        cure.Control is { } control && Card is { } card ? Cautions.Of(control.Key, card.Cautions, new(null, card.PlanMode, card.Wind)) : [];
 
     /// <summary>How much a cure turns the helm, in words; null where nothing is known.</summary>
     public string? Expected(RankedCure cure) =>
@@ -82,28 +72,28 @@ public sealed class WrongModel(ClubContext here, MemberCards cards, UnitPreferen
                 }
             : null;
 
-    public async Task OnGetAsync([FromQuery] CardAsk ask, string? boat, [FromQuery] string[] sign, string? school)
+    public async Task OnGetAsync([FromQuery] CardQuery ask, string? boat, [FromQuery] string[] sign, string? school)
     {
         var member = await cards.OfAsync(ask, boat);
         (Class, Card) = (member.View.Published, member.Card);
         Offered = Signs.Of(Class);
         Chosen =
         [
-            .. sign.Select(Spelling.Read<Sign>)
+            .. sign.Select(EnumText.Read<Sign>)
                 .Where(read => read.Ok)
                 .Select(read => read.Value)
                 .Where(one => Offered.Any(offered => offered.Sign == one))
                 .Distinct(),
         ];
-        School = Spelling.Read<CureSchool>(school ?? "") is { Ok: true, Value: var asked } ? asked : CureSchool.OfClass;
+        School = EnumText.Read<CureSchool>(school ?? "") is { Ok: true, Value: var asked } ? asked : CureSchool.OfClass;
         if (Chosen.Count == 0)
         {
             return;
         }
 
         var reading = Card?.Reading;
-        var layer = reading?.Layer ?? Class.Layers.First;
-        Effects = new(member.View.Evidence.Of(layer, Class), HelmSteps.Of(Class, layer.Plan, key => reading?.MarkOf(key)));
+        var planMode = reading?.PlanMode ?? Class.PlanModes.First;
+        Effects = new(member.View.Evidence.Of(planMode, Class), HelmSteps.Of(Class, planMode.Plan, key => reading?.MarkOf(key)));
         List = CureList.Of(
             School == CureSchool.Usual ? Class with { Cures = [] } : Class,
             Chosen,

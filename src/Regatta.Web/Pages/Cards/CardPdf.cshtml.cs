@@ -1,10 +1,4 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Reading;
 using Regatta.Formats.Sheets;
-using Regatta.Store;
-using Regatta.Web.Access;
 
 namespace Regatta.Web.Pages.Cards;
 
@@ -12,8 +6,8 @@ namespace Regatta.Web.Pages.Cards;
 [Authorize(Policies.Member)]
 public sealed class CardPdfModel(ClubContext here, BoatReadings readings, SafetyRules rules, UnitPreferences units) : PageModel
 {
-    public async Task<IActionResult> OnGetAsync([FromQuery] CardSheetAsk ask) =>
-        await CardMaking.ForAsync(here, readings, rules, units.Wind, ask) is { Sheet: var sheet }
+    public async Task<IActionResult> OnGetAsync([FromQuery] CardSheetQuery ask) =>
+        await CardLinks.ForAsync(here, readings, rules, units.Wind, ask) is { Sheet: var sheet }
             ? File(SheetPdf.Write(sheet), "application/pdf", $"{Path.GetFileName(here.ClassPath)}-card.pdf")
             : NotFound();
 }

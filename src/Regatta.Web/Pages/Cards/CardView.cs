@@ -1,20 +1,7 @@
-using Regatta.Application.Reading;
-using Regatta.Core;
-using Regatta.Core.Crew;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Matrices;
-using Regatta.Core.Sails;
-using Regatta.Core.Sheets;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-using Regatta.Web.Drawings;
-
 namespace Regatta.Web.Pages.Cards;
 
 /// <summary>What an address asks of a card.</summary>
-public sealed record CardAsk(string? Wind, string? Plan, string? Mode, string? Purpose = null);
+public sealed record CardQuery(string? Wind, string? Plan, string? Mode, string? Purpose = null);
 
 /// <summary>A published card for one wind, as a member or somebody with the link reads it. Names nobody.</summary>
 public sealed record CardView(CardReading Reading, bool PlanChosen, string Path, BoatChoice Choice, CardReader Reader)
@@ -29,13 +16,13 @@ public sealed record CardView(CardReading Reading, bool PlanChosen, string Path,
 
     public PublishedVersion Version => Reading.Version;
 
-    public Layer Layer => Reading.Layer;
+    public PlanMode PlanMode => Reading.PlanMode;
 
     public Speed Wind => Reading.Wind;
 
     public Card Card => Reading.Card;
 
-    public Layers Layers => Version.Set.Layers;
+    public PlanModes PlanModes => Version.Set.PlanModes;
 
     /// <summary>What is noted afloat; null on a card that is nobody's.</summary>
     public NoteForm? Note { get; init; }
@@ -52,22 +39,22 @@ public sealed record CardView(CardReading Reading, bool PlanChosen, string Path,
     /// <summary>What the last minutes at the station say of how to sail her.</summary>
     public IReadOnlyList<string> Advice { get; init; } = [];
 
-    private CautionPlace Place => new(null, Layer, Wind);
+    private CautionPlace Place => new(null, PlanMode, Wind);
 
     /// <summary>The cautions of a control, where it is set.</summary>
-    public IReadOnlyList<Caution> CautionsOf(CardLine line) => Core.Fleet.Cautions.Of(line.Control.Key, Cautions, Place);
+    public IReadOnlyList<Caution> CautionsOf(CardLine line) => Core.Safety.Cautions.Of(line.Control.Key, Cautions, Place);
 
     /// <summary>The cautions that speak of no control and fit this wind and these sails, what can hurt first; those of some water or place
     /// say so.</summary>
     public IEnumerable<Caution> CautionsHere =>
         Cautions
             .Where(caution => caution.Control is null)
-            .Where(caution => (caution with { Water = Water.NotSaid, Place = Core.Logbook.Place.NotSaid }).Fits(Place))
+            .Where(caution => (caution with { Water = Water.NotSaid, Place = Core.Wind.Place.NotSaid }).Fits(Place))
             .OrderByDescending(caution => caution.Grave)
             .ThenByDescending(caution => caution.Closeness);
 
     /// <summary>When what is carried becomes too much, while the band still goes on; null where that is not known or far.</summary>
-    public ReefAdvice? Reef => ReefAdvice.Of(ReefPoints.Of(Class, Reader.Crew), Layer.Plan, Card.Band, Wind, null);
+    public ReefAdvice? Reef => ReefAdvice.Of(ReefPoints.Of(Class, Reader.Crew), PlanMode.Plan, Card.Band, Wind, null);
 
     /// <summary>What a neighbour says without the words it has in common with the line: "6" beside "strip 7", "3" beside "5 cm".</summary>
     public static string Brief(Cell other, CardLine line)
@@ -150,7 +137,7 @@ public sealed record CardView(CardReading Reading, bool PlanChosen, string Path,
     public bool IsToldByGear(CardLine line) => GearOf(line) is { Lines: var lines } && lines[0].Control.Key != line.Control.Key;
 
     /// <summary>For other crews than the one the card was tuned with, where the class wants columns for them; null where not.</summary>
-    public CrewTable? Crews => CrewTable.Of(Version, Layer, Wind);
+    public CrewTable? Crews => CrewTable.Of(Version, PlanMode, Wind);
 
     /// <summary>Two winds nearer than this are the same to anybody.</summary>
     private static readonly Speed SameWind = Speed.FromKnots(0.05);
@@ -160,7 +147,7 @@ public sealed record CardView(CardReading Reading, bool PlanChosen, string Path,
     /// <summary>Takes the wind from the address, or the middle of what the class sails in; never refuses a reader their card.</summary>
     public static CardView Of(
         PublishedVersion version,
-        CardAsk ask,
+        CardQuery ask,
         SpeedUnit unit,
         string path,
         string classPath,
@@ -173,22 +160,22 @@ public sealed record CardView(CardReading Reading, bool PlanChosen, string Path,
             ask.Wind is not null && WindRange.ReadSpeed(ask.Wind, unit) is { Ok: true } read
                 ? read.Value
                 : now ?? version.Class.Helm.ReferenceWind;
-        var chosen = version.Set.Layers.Plans.Any(plan => plan.Key.Name == ask.Plan);
+        var chosen = version.Set.PlanModes.Plans.Any(plan => plan.Key.Name == ask.Plan);
         return new(CardReading.Of(version, wind, ask.Plan, ask.Mode, reader), chosen, path, choice, reader) { ClassPath = classPath };
     }
 
     /// <summary>The address of this card for another purpose.</summary>
-    public string For(Purpose? purpose, SpeedUnit unit) => At(Wind, unit, PlanChosen ? Layer.Plan : null, Layer.Mode, purpose);
+    public string For(Purpose? purpose, SpeedUnit unit) => At(Wind, unit, PlanChosen ? PlanMode.Plan : null, PlanMode.Mode, purpose);
 
     /// <summary>The address of another page for what this card says.</summary>
     public string Elsewhere(string page, SpeedUnit unit) => $"{ClassPath}/{page}{At(Wind, unit)[Path.Length..]}";
 
     /// <summary>The address of another page of the class for this card with other sails.</summary>
     public string Elsewhere(string page, Speed wind, SpeedUnit unit, PlanKey plan) =>
-        $"{ClassPath}/{page}{At(wind, unit, plan, Layer.Mode)[Path.Length..]}";
+        $"{ClassPath}/{page}{At(wind, unit, plan, PlanMode.Mode)[Path.Length..]}";
 
     /// <summary>The address of this card at a wind.</summary>
-    public string At(Speed wind, SpeedUnit unit) => At(wind, unit, PlanChosen ? Layer.Plan : null, Layer.Mode);
+    public string At(Speed wind, SpeedUnit unit) => At(wind, unit, PlanChosen ? PlanMode.Plan : null, PlanMode.Mode);
 
     /// <summary>The address of the card of another plan or mode at a wind; without a plan, of what is carried then.</summary>
     public string At(Speed wind, SpeedUnit unit, PlanKey? plan, ModeKey mode) => At(wind, unit, plan, mode, Reading.Purpose);
@@ -196,15 +183,15 @@ public sealed record CardView(CardReading Reading, bool PlanChosen, string Path,
     private string At(Speed wind, SpeedUnit unit, PlanKey? plan, ModeKey mode, Purpose? purpose) =>
         $"{Path}?wind={NumberText.Plain(wind.In(unit), 1)}&unit={Uri.EscapeDataString(unit.Symbol())}"
         + (Choice.Boats.Count > 0 ? "&boat=" + Choice.InAddress : "")
-        + $"{(plan is { } carried ? "&plan=" + carried : "")}{(Layers.Modes.Count > 1 ? "&mode=" + mode : "")}"
+        + $"{(plan is { } carried ? "&plan=" + carried : "")}{(PlanModes.Modes.Count > 1 ? "&mode=" + mode : "")}"
         + (purpose is { } known ? "&purpose=" + known.Key : "");
 
     /// <summary>What the class carries one band down and one band up, where that is something else.</summary>
-    public SailsNow Sails => SailsNow.Of(Version.Set, Card.Band, Layer.Mode);
+    public SailsNow Sails => SailsNow.Of(Version.Set, Card.Band, PlanMode.Mode);
 
     /// <summary>The name of the mode a line is taken from where this one says nothing of its own; null where it does.</summary>
     public string? AsIn(CardLine line) =>
-        line.Cell is { Source: CellSource.Borrowed } cell && Version.Set[Layer][new CellAddress(Card.Band.Id, line.Control.Key)] is null
+        line.Cell is { Source: CellSource.Borrowed } cell && Version.Set[PlanMode][new CellAddress(Card.Band.Id, line.Control.Key)] is null
             ? cell.Origin
             : null;
 
@@ -239,14 +226,14 @@ public sealed record CardView(CardReading Reading, bool PlanChosen, string Path,
             yield return $"yours: {more} of the class’s {classes.Show(line.Control.Scale)}";
         }
 
-        if (Choice.Boat?.SailIn(Layer.Plan) is { } sail)
+        if (Choice.Boat?.SailIn(PlanMode.Plan) is { } sail)
         {
             if (sail.MaximumOf(line.Control.Key) is { } most && mark.Position > most.Position + 1e-9)
             {
                 yield return $"beyond the {line.Control.Scale.Show(most)} printed on {sail.Name} as its end: stop there";
             }
 
-            if (SailCheck.IsNew(sail, Choice.Boat.Number, Layer, Card.Band, Class, Sessions))
+            if (SailCheck.IsNew(sail, Choice.Boat.Number, PlanMode, Card.Band, Class, Sessions))
             {
                 yield return $"{sail.Name} is new since {sail.Since:d MMM yyyy}: check again";
             }

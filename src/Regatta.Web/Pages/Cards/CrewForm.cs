@@ -1,13 +1,4 @@
 using System.Globalization;
-using Regatta.Core;
-using Regatta.Core.Crew;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Matrices;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-using Regatta.Store;
-using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.Cards;
 

@@ -1,13 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Logbook;
-using Regatta.Application.Reading;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Wind;
-using Regatta.Web.Access;
-using Regatta.Web.Forms;
 using Regatta.Web.Pages.Logging;
 using Regatta.Web.Station;
 
@@ -18,7 +8,7 @@ namespace Regatta.Web.Pages.Cards;
 [Authorize(Policies.Member)]
 public sealed class MemberCardModel(
     ClubContext here,
-    MemberCards cards,
+    CardRequests cards,
     LogSession session,
     SailedWinds winds,
     StationStates stations,
@@ -42,10 +32,10 @@ public sealed class MemberCardModel(
     [TempData]
     public string? Done { get; set; }
 
-    public Task OnGetAsync([FromQuery] CardAsk ask, string? boat) => LoadAsync(ask, boat);
+    public Task OnGetAsync([FromQuery] CardQuery ask, string? boat) => LoadAsync(ask, boat);
 
     /// <summary>Keeps who the reader sails as; a form that says nothing forgets it.</summary>
-    public async Task<IActionResult> OnPostCrewAsync([FromQuery] CardAsk ask, string? boat)
+    public async Task<IActionResult> OnPostCrewAsync([FromQuery] CardQuery ask, string? boat)
     {
         var typed = Request.Typed();
         var who = await LoadAsync(ask, boat);
@@ -60,7 +50,7 @@ public sealed class MemberCardModel(
     }
 
     /// <summary>Keeps what the reader always sets otherwise.</summary>
-    public async Task<IActionResult> OnPostOffsetsAsync([FromQuery] CardAsk ask, string? boat)
+    public async Task<IActionResult> OnPostOffsetsAsync([FromQuery] CardQuery ask, string? boat)
     {
         var typed = Request.Typed();
         var who = await LoadAsync(ask, boat);
@@ -80,7 +70,7 @@ public sealed class MemberCardModel(
     }
 
     /// <summary>Notes what is set now: time, boat, what differs from the card, the station's wind.</summary>
-    public async Task<IActionResult> OnPostNoteAsync([FromQuery] CardAsk ask, string? boat)
+    public async Task<IActionResult> OnPostNoteAsync([FromQuery] CardQuery ask, string? boat)
     {
         await LoadAsync(ask, boat);
         if (Card is not { } card)
@@ -102,7 +92,7 @@ public sealed class MemberCardModel(
             here.Actor,
             here.Class.Class,
             note.Key,
-            new(now, card.Choice.Boat?.Number, card.Layer, card.Reading.Purpose?.Key, wind ?? NowAt(card), differs)
+            new(now, card.Choice.Boat?.Number, card.PlanMode, card.Reading.Purpose?.Key, wind ?? NowAt(card), differs)
         );
         Done = "Noted. It waits in your log.";
         return Redirect(Request.Path + Request.QueryString.Without("handler"));
@@ -125,7 +115,7 @@ public sealed class MemberCardModel(
         return Page();
     }
 
-    private async Task<ReaderChoice> LoadAsync(CardAsk ask, string? boat)
+    private async Task<ReaderChoice> LoadAsync(CardQuery ask, string? boat)
     {
         var member = await cards.OfAsync(ask, boat);
         Class = member.View.Class;

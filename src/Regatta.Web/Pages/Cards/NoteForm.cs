@@ -1,10 +1,3 @@
-using Regatta.Core;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Marks;
-using Regatta.Core.Sheets;
-using Regatta.Web.Forms;
-
 namespace Regatta.Web.Pages.Cards;
 
 /// <summary>The two fields of "note it now": a control that is set otherwise than the card says, and where it stands.</summary>

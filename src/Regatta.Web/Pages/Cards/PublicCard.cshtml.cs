@@ -1,10 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Reading;
-using Regatta.Core.Fleet;
-using Regatta.Core.Sheets;
-using Regatta.Store;
 using Regatta.Web.Station;
 
 namespace Regatta.Web.Pages.Cards;
@@ -24,7 +17,7 @@ public sealed class PublicCardModel(
 
     public bool Withdrawn { get; private set; }
 
-    public async Task<IActionResult> OnGetAsync(string token, [FromQuery] CardAsk ask)
+    public async Task<IActionResult> OnGetAsync(string token, [FromQuery] CardQuery ask)
     {
         var shared = await links.FindAsync(token);
         Withdrawn = shared?.Withdrawn == true;
@@ -40,7 +33,7 @@ public sealed class PublicCardModel(
             return Page();
         }
 
-        static CardReader ReaderFor(CardAsk ask) =>
+        static CardReader ReaderFor(CardQuery ask) =>
             CardReader.OfTheClass with
             {
                 Purpose = string.IsNullOrEmpty(ask.Purpose) ? null : new PurposeKey(ask.Purpose),

@@ -1,22 +1,10 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Reading;
-using Regatta.Core;
-using Regatta.Core.Checks;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Measuring;
-using Regatta.Core.Units;
-using Regatta.Web.Access;
-using Regatta.Web.Forms;
 using Regatta.Web.Pages.Shared;
 
 namespace Regatta.Web.Pages.Cards;
 
 /// <summary>Where a sailboard's harness lines go, from what is found on the beach and on the water; for members.</summary>
 [Authorize(Policies.Member)]
-public sealed class PullPointModel(ClubContext here, CardReaders readers) : PageModel
+public sealed class PullPointModel(ClubContext here, CardReaderOf readers) : PageModel
 {
     private static readonly LengthUnit Unit = LengthUnit.Centimetre;
 

@@ -1,6 +1,3 @@
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-
 namespace Regatta.Web.Pages.Cards;
 
 /// <summary>What a card says beside a reading that cannot be taken as it stands.</summary>

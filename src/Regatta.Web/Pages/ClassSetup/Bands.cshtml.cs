@@ -1,13 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Core;
-using Regatta.Core.Fleet;
-using Regatta.Core.Fleet.Changes;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-using Regatta.Web.Access;
-using Regatta.Web.Forms;
 using Regatta.Web.Pages.Shared;
 
 namespace Regatta.Web.Pages.ClassSetup;

@@ -1,18 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Measuring;
-using Regatta.Application.Reading;
-using Regatta.Core;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Measuring;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-using Regatta.Store;
-using Regatta.Web.Access;
-using Regatta.Web.Forms;
-
 namespace Regatta.Web.Pages.ClassSetup;
 
 /// <summary>The question "which boat reads what for this mark", answered.</summary>

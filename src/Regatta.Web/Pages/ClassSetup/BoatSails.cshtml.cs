@@ -1,17 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application;
-using Regatta.Application.Editing;
-using Regatta.Application.Measuring;
-using Regatta.Application.Membership;
-using Regatta.Application.Reading;
-using Regatta.Core.Fleet;
-using Regatta.Core.Matrices;
-using Regatta.Store;
-using Regatta.Web.Access;
-using Regatta.Web.Forms;
-
 namespace Regatta.Web.Pages.ClassSetup;
 
 /// <summary>A boat's sails, what is printed on them, and how her controls are fitted; for who may change the class.</summary>
@@ -70,7 +56,7 @@ public sealed class BoatSailsModel(ClubContext here, Boats boats, MeasureBoats m
             Class.Marked.ToDictionary(
                 control => control.Key,
                 control => new Fitting(
-                    Core.Named.Read<FittingKind>(typed.GetValueOrDefault($"fit-{control.Key}")) ?? FittingKind.NotSaid,
+                    EnumText.Find<FittingKind>(typed.GetValueOrDefault($"fit-{control.Key}")) ?? FittingKind.NotSaid,
                     control.OtherDatum is not null && typed.ContainsKey($"datum-{control.Key}")
                 )
             )
@@ -88,11 +74,15 @@ public sealed class BoatSailsModel(ClubContext here, Boats boats, MeasureBoats m
         }
 
         var carried = Boat.Sails[sail];
-        var layer = new Layer(carried.Plan ?? Class.Layers.Plans[0].Key, Class.Layers.Modes[0].Key);
+        var planMode = new PlanMode(carried.Plan ?? Class.PlanModes.Plans[0].Key, Class.PlanModes.Modes[0].Key);
         var writes = carried
-            .Printed.Where(one => one.Specified is not null && Class.Find(one.Control)?.BelongsTo(layer) == true)
+            .Printed.Where(one => one.Specified is not null && Class.Find(one.Control)?.BelongsTo(planMode) == true)
             .Select(one =>
-                (Place: new CellPlace(layer, new(powered.Id, one.Control)), Control: Class.Find(one.Control)!, Mark: one.Specified!.Value)
+                (
+                    Place: new CellPlace(planMode, new(powered.Id, one.Control)),
+                    Control: Class.Find(one.Control)!,
+                    Mark: one.Specified!.Value
+                )
             )
             .Where(one => View.Set[one.Place] is null)
             .Select(one => new CellWrite(

@@ -1,9 +1,3 @@
-using Regatta.Core;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Units;
-using Regatta.Web.Forms;
-
 namespace Regatta.Web.Pages.ClassSetup;
 
 /// <summary>What a control says beside its scale: marks for other purposes, where it belongs, another datum.</summary>
@@ -32,8 +26,8 @@ public sealed partial class ControlForm
 
     /// <summary>Plans and modes it belongs to; none ticked is all.</summary>
     public IEnumerable<(string Name, string Label, bool Ticked)> Belongs =>
-        (definition.Layers.Plans.Count > 1 ? definition.Layers.Plans.Select(plan => ("plan-" + plan.Key, plan.Name)) : [])
-            .Concat(definition.Layers.Modes.Count > 1 ? definition.Layers.Modes.Select(mode => ("mode-" + mode.Key, mode.Name)) : [])
+        (definition.PlanModes.Plans.Count > 1 ? definition.PlanModes.Plans.Select(plan => ("plan-" + plan.Key, plan.Name)) : [])
+            .Concat(definition.PlanModes.Modes.Count > 1 ? definition.PlanModes.Modes.Select(mode => ("mode-" + mode.Key, mode.Name)) : [])
             .Select(one => (one.Item1, one.Item2, typed.GetValueOrDefault(one.Item1, "").Length > 0));
 
     private List<PurposeMark> ReadPurposes(Core.Marks.Scale? scale)

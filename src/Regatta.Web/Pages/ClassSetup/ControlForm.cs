@@ -1,9 +1,5 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
-using Regatta.Core;
-using Regatta.Core.Fleet;
-using Regatta.Core.Units;
-using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.ClassSetup;
 
@@ -156,8 +152,8 @@ public sealed partial class ControlForm(
             )
             {
                 Disturbs = before?.Disturbs ?? [],
-                Plans = [.. definition.Layers.Plans.Where(plan => Ticked("plan-" + plan.Key)).Select(plan => plan.Key)],
-                Modes = [.. definition.Layers.Modes.Where(mode => Ticked("mode-" + mode.Key)).Select(mode => mode.Key)],
+                Plans = [.. definition.PlanModes.Plans.Where(plan => Ticked("plan-" + plan.Key)).Select(plan => plan.Key)],
+                Modes = [.. definition.PlanModes.Modes.Where(mode => Ticked("mode-" + mode.Key)).Select(mode => mode.Key)],
                 ByPurpose = byPurpose,
                 OtherDatum = otherDatum,
                 BothSides = typed.GetValueOrDefault(SidesField) == OnBoth,
@@ -184,7 +180,7 @@ public sealed partial class ControlForm(
     /// <summary>A key from a name; never the address of a new control.</summary>
     public static ControlKey KeyOf(string name)
     {
-        var key = Keys.Of(name);
+        var key = Slug.Of(name);
         return new(key == ControlEditorModel.NewControl ? "new-one" : key);
     }
 }

@@ -1,11 +1,5 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
-using Regatta.Core;
-using Regatta.Core.Crew;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Units;
-using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.ClassSetup;
 

@@ -1,18 +1,5 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Core;
-using Regatta.Core.Crew;
-using Regatta.Core.Fleet;
-using Regatta.Core.Fleet.Changes;
-using Regatta.Core.Logbook;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-using Regatta.Store;
-using Regatta.Web.Access;
-using Regatta.Web.Forms;
 using Regatta.Web.Pages.Shared;
 
 namespace Regatta.Web.Pages.ClassSetup;

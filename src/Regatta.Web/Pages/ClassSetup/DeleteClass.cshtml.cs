@@ -1,9 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Store;
-using Regatta.Web.Access;
-
 namespace Regatta.Web.Pages.ClassSetup;
 
 /// <summary>Deletes a class for good; for the coordinator, who has just shown a password and types the class's name.</summary>

@@ -1,13 +1,4 @@
 using System.Globalization;
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Core;
-using Regatta.Core.Fleet;
-using Regatta.Core.Fleet.Changes;
-using Regatta.Core.Units;
-using Regatta.Web.Access;
-using Regatta.Web.Forms;
 using Regatta.Web.Pages.Shared;
 
 namespace Regatta.Web.Pages.ClassSetup;
@@ -105,7 +96,7 @@ public sealed class GearsModel(ClubContext here, DefinitionEditor editor) : Page
                                 : Parsed<int>.Good((int)read.Number)
                         )
             );
-            members.Add(new(Class.Marked.FirstOrDefault(one => one.Name == Text(control))?.Key ?? new(Keys.Of(Text(control))), number));
+            members.Add(new(Class.Marked.FirstOrDefault(one => one.Name == Text(control))?.Key ?? new(Slug.Of(Text(control))), number));
         }
 
         return new(Text(fields.Name), members, Text(fields.Loosened) == Loose);

@@ -1,13 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Measuring;
-using Regatta.Core.Fleet;
-using Regatta.Core.Measuring;
-using Regatta.Store;
-using Regatta.Web.Access;
-using Regatta.Web.Forms;
-
 namespace Regatta.Web.Pages.ClassSetup;
 
 /// <summary>Lays a scale on a boat with care, a step at a time, and ends in its measuring; for who may change the class.</summary>

@@ -1,17 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Measuring;
-using Regatta.Application.Reading;
-using Regatta.Core;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Measuring;
-using Regatta.Core.Units;
-using Regatta.Store;
-using Regatta.Web.Access;
-using Regatta.Web.Forms;
-
 namespace Regatta.Web.Pages.ClassSetup;
 
 /// <summary>The measuring run at one control of one boat: pairs of reading and tape, kept as they are taken. For who may change the

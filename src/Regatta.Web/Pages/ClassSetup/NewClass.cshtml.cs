@@ -1,13 +1,5 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Exchange;
-using Regatta.Core;
-using Regatta.Core.Fleet;
 using Regatta.Formats.Bundles;
 using Regatta.Formats.Kits;
-using Regatta.Web.Access;
-using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.ClassSetup;
 

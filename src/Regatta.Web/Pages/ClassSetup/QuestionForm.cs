@@ -1,9 +1,3 @@
-using Regatta.Core;
-using Regatta.Core.Fleet;
-using Regatta.Core.Questions;
-using Regatta.Core.Units;
-using Regatta.Web.Forms;
-
 namespace Regatta.Web.Pages.ClassSetup;
 
 /// <summary>The form of a question: what was typed, what was wrong, and the question it comes to.</summary>
@@ -98,9 +92,9 @@ public sealed class QuestionForm(
         );
 
     /// <summary>Plans and modes it is asked in; none ticked is all.</summary>
-    public IEnumerable<(string Name, string Label, bool Ticked)> Layers =>
-        (definition.Layers.Plans.Count > 1 ? definition.Layers.Plans.Select(plan => ("plan-" + plan.Key, plan.Name)) : [])
-            .Concat(definition.Layers.Modes.Count > 1 ? definition.Layers.Modes.Select(mode => ("mode-" + mode.Key, mode.Name)) : [])
+    public IEnumerable<(string Name, string Label, bool Ticked)> PlanModes =>
+        (definition.PlanModes.Plans.Count > 1 ? definition.PlanModes.Plans.Select(plan => ("plan-" + plan.Key, plan.Name)) : [])
+            .Concat(definition.PlanModes.Modes.Count > 1 ? definition.PlanModes.Modes.Select(mode => ("mode-" + mode.Key, mode.Name)) : [])
             .Select(one => (one.Item1, one.Item2, Text(one.Item1).Length > 0));
 
     private static IEnumerable<int> Rows => Enumerable.Range(1, WordAnswer.Most);
@@ -194,8 +188,8 @@ public sealed class QuestionForm(
             ? new(before?.Key ?? FreeKey(asks!), asks!, form!)
             {
                 When = Whens.FirstOrDefault(one => one.Word == Text("when")).Value,
-                Plans = [.. definition.Layers.Plans.Where(plan => Text("plan-" + plan.Key).Length > 0).Select(plan => plan.Key)],
-                Modes = [.. definition.Layers.Modes.Where(mode => Text("mode-" + mode.Key).Length > 0).Select(mode => mode.Key)],
+                Plans = [.. definition.PlanModes.Plans.Where(plan => Text("plan-" + plan.Key).Length > 0).Select(plan => plan.Key)],
+                Modes = [.. definition.PlanModes.Modes.Where(mode => Text("mode-" + mode.Key).Length > 0).Select(mode => mode.Key)],
                 FromBand = band?.Id,
                 Control = control?.Key,
                 Teaches = teaches,
@@ -242,7 +236,7 @@ public sealed class QuestionForm(
 
     private QuestionKey FreeKey(string asks)
     {
-        var key = string.Join('-', Keys.Of(asks).Split('-').Take(5));
+        var key = string.Join('-', Slug.Of(asks).Split('-').Take(5));
         var taken = definition.KnownQuestions.Select(question => question.Key.Name).Append(QuestionEditorModel.NewQuestion).ToHashSet();
         return new(Enumerable.Range(1, taken.Count + 1).Select(at => at == 1 ? key : $"{key}-{at}").First(one => !taken.Contains(one)));
     }

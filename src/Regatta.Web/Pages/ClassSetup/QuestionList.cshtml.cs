@@ -1,10 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Core.Fleet;
-using Regatta.Core.Fleet.Changes;
-using Regatta.Core.Questions;
-using Regatta.Web.Access;
 using Regatta.Web.Pages.Shared;
 
 namespace Regatta.Web.Pages.ClassSetup;
@@ -48,8 +41,8 @@ public sealed class QuestionListModel(ClubContext here, DefinitionEditor editor)
         string?[] parts =
         [
             when,
-            .. question.Plans.Select(plan => Class.Layers.Find(plan)?.Name ?? plan.Name),
-            .. question.Modes.Select(mode => Class.Layers.Find(mode)?.Name ?? mode.Name),
+            .. question.Plans.Select(plan => Class.PlanModes.Find(plan)?.Name ?? plan.Name),
+            .. question.Modes.Select(mode => Class.PlanModes.Find(mode)?.Name ?? mode.Name),
             band is null ? null : $"from {band.Name} on",
             control is null ? null : $"of the {control.Name.ToLowerInvariant()}",
         ];

@@ -1,15 +1,4 @@
 using System.Globalization;
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Core;
-using Regatta.Core.Fleet;
-using Regatta.Core.Fleet.Changes;
-using Regatta.Core.Station;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-using Regatta.Web.Access;
-using Regatta.Web.Forms;
 using Regatta.Web.Pages.Shared;
 
 namespace Regatta.Web.Pages.ClassSetup;
@@ -31,12 +20,12 @@ public sealed class SailPlansModel(ClubContext here, DefinitionEditor editor, Un
 
     /// <summary>For each plan, the field of its name and the field of its place.</summary>
     public IEnumerable<(Field Name, Field Place)> Plans =>
-        FieldsOf("plan", [.. Class.Layers.Plans.Select(plan => (plan.Key.Name, plan.Name))]);
+        FieldsOf("plan", [.. Class.PlanModes.Plans.Select(plan => (plan.Key.Name, plan.Name))]);
 
     /// <summary>For each mode beside the first, which wind begins it and which ends it.</summary>
     public IEnumerable<(SailingMode Mode, IReadOnlyList<Field> Trigger)> Triggers =>
         Class
-            .Layers.Modes.Skip(1)
+            .PlanModes.Modes.Skip(1)
             .Select(mode =>
                 (
                     mode,
@@ -84,7 +73,7 @@ public sealed class SailPlansModel(ClubContext here, DefinitionEditor editor, Un
     ];
 
     public IEnumerable<(Field Name, Field Place)> Modes =>
-        FieldsOf("mode", [.. Class.Layers.Modes.Select(mode => (mode.Key.Name, mode.Name))]);
+        FieldsOf("mode", [.. Class.PlanModes.Modes.Select(mode => (mode.Key.Name, mode.Name))]);
 
     public async Task OnGetAsync() => Class = (await here.ClassAsync()).Class;
 
@@ -92,25 +81,25 @@ public sealed class SailPlansModel(ClubContext here, DefinitionEditor editor, Un
     {
         Class = (await here.ClassAsync()).Class;
         typed = Request.Typed();
-        var layers = Class.Layers;
+        var planModes = Class.PlanModes;
         var plans = Read(
             "plan",
-            [.. layers.Plans.Select(plan => plan.Key.Name)],
-            (one, name) => (layers.Find(new PlanKey(one)) ?? new(new(one), name)) with { Name = name }
+            [.. planModes.Plans.Select(plan => plan.Key.Name)],
+            (one, name) => (planModes.Find(new PlanKey(one)) ?? new(new(one), name)) with { Name = name }
         );
         var modes = Read(
             "mode",
-            [.. layers.Modes.Select(mode => mode.Key.Name)],
-            (one, name) => (layers.Find(new ModeKey(one)) ?? new(new(one), name)) with { Name = name }
+            [.. planModes.Modes.Select(mode => mode.Key.Name)],
+            (one, name) => (planModes.Find(new ModeKey(one)) ?? new(new(one), name)) with { Name = name }
         );
         modes = [.. modes.Select(Triggered)];
-        var joined = Layers.Of(plans, modes);
+        var joined = PlanModes.Of(plans, modes);
         if (Form.Ok && !joined.Ok)
         {
             Form.Refuse($"plan-{Another}", joined.Problem!);
         }
 
-        return await editor.SaveAsync(Form.Ok ? new SetLayers(joined.Value) : null) ? Redirect(here.ClassPath) : Page();
+        return await editor.SaveAsync(Form.Ok ? new SetPlanModes(joined.Value) : null) ? Redirect(here.ClassPath) : Page();
     }
 
     /// <summary>A mode with the trigger its fields say; one that is just made has none yet.</summary>
@@ -184,7 +173,7 @@ public sealed class SailPlansModel(ClubContext here, DefinitionEditor editor, Un
 
     private static string FreeKey(string name, IReadOnlyList<string> taken)
     {
-        var key = Keys.Of(name);
+        var key = Slug.Of(name);
         return Enumerable
             .Range(1, taken.Count + 1)
             .Select(at => at == 1 ? key : $"{key}-{at}")

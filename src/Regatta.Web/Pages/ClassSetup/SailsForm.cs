@@ -1,9 +1,4 @@
 using System.Globalization;
-using Regatta.Core;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Units;
-using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.ClassSetup;
 
@@ -49,7 +44,7 @@ public sealed class SailsForm(ClassDefinition definition, Boat boat, IReadOnlyDi
             sails.Add(
                 new(
                     name,
-                    definition.Layers.Plans.FirstOrDefault(plan => plan.Name == Text(fields.About[1]))?.Key,
+                    definition.PlanModes.Plans.FirstOrDefault(plan => plan.Name == Text(fields.About[1]))?.Key,
                     area,
                     since,
                     [.. fields.Printed.Select(ReadPrinted).OfType<PrintedNumber>()]
@@ -67,9 +62,9 @@ public sealed class SailsForm(ClassDefinition definition, Boat boat, IReadOnlyDi
         return new(
             [
                 Of(name, sail is null ? "Another sail" : "Sail", sail?.Name ?? ""),
-                Of($"{name}-plan", "Carried in", sail?.Plan is { } plan ? definition.Layers.Find(plan)?.Name ?? AnyPlan : AnyPlan) with
+                Of($"{name}-plan", "Carried in", sail?.Plan is { } plan ? definition.PlanModes.Find(plan)?.Name ?? AnyPlan : AnyPlan) with
                 {
-                    Choices = [AnyPlan, .. definition.Layers.Plans.Select(one => one.Name)],
+                    Choices = [AnyPlan, .. definition.PlanModes.Plans.Select(one => one.Name)],
                 },
                 Of($"{name}-area", "m²", Area(sail)) with
                 {

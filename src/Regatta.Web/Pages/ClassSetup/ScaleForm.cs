@@ -1,8 +1,3 @@
-using Regatta.Core;
-using Regatta.Core.Marks;
-using Regatta.Core.Units;
-using Regatta.Web.Forms;
-
 namespace Regatta.Web.Pages.ClassSetup;
 
 /// <summary>The part of the control form that says what a control is read on: which fields a kind of scale asks for, and how they become

@@ -1,14 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Core;
-using Regatta.Core.Checks;
-using Regatta.Core.Fleet;
-using Regatta.Core.Fleet.Changes;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-using Regatta.Web.Access;
-using Regatta.Web.Forms;
 using Regatta.Web.Pages.Shared;
 
 namespace Regatta.Web.Pages.ClassSetup;
@@ -125,7 +114,7 @@ public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, Uni
     private List<Purpose> Purposes() =>
         [
             .. Lines("purposes")
-                .Select(name => Class.Purposes.FirstOrDefault(purpose => purpose.Name == name) ?? new(new(Keys.Of(name)), name)),
+                .Select(name => Class.Purposes.FirstOrDefault(purpose => purpose.Name == name) ?? new(new(Slug.Of(name)), name)),
         ];
 
     private static string Plain(double number) => NumberText.Plain(number, 3);

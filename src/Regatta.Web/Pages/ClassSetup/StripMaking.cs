@@ -1,8 +1,3 @@
-using Regatta.Application.Reading;
-using Regatta.Core.Matrices;
-using Regatta.Core.Sheets;
-using Regatta.Web.Access;
-
 namespace Regatta.Web.Pages.ClassSetup;
 
 /// <summary>The strips of a class for a boat and a paper, as the page and the printer get them.</summary>

@@ -1,11 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Reading;
-using Regatta.Core.Fleet;
-using Regatta.Core.Sheets;
-using Regatta.Web.Access;
-
 namespace Regatta.Web.Pages.ClassSetup;
 
 /// <summary>Mark strips at true scale, for members to print.</summary>

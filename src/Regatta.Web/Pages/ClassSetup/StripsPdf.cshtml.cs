@@ -1,9 +1,4 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Reading;
 using Regatta.Formats.Sheets;
-using Regatta.Web.Access;
 
 namespace Regatta.Web.Pages.ClassSetup;
 

@@ -1,49 +1,38 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.RateLimiting;
-using Regatta.Application.Exchange;
-using Regatta.Application.Reading;
-using Regatta.Core;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Units;
-using Regatta.Store;
-using Regatta.Web.Access;
-using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.Evidence;
 
 /// <summary>Gives a class's sums to another club and borrows another's; for who may change the class.</summary>
 [Authorize(Policies.EditsClass)]
 [EnableRateLimiting(RequestLimits.Uploads)]
-public sealed class ExchangeModel(ClubContext here, ExchangeSums exchange, Borrowed borrowed, Offered offered) : PageModel
+public sealed class ExchangeModel(ClubContext here, ExchangeSums exchange, BorrowedSumsStore borrowed, OfferedSumsStore offered) : PageModel
 {
     public FormReader Form { get; } = new();
 
     public ClassView View { get; private set; } = null!;
 
-    public IReadOnlyList<BorrowedFile> All { get; private set; } = [];
+    public IReadOnlyList<BorrowedSumsFile> All { get; private set; } = [];
 
     /// <summary>What is offered to the other clubs here.</summary>
-    public IReadOnlyList<OfferedFile> Own { get; private set; } = [];
+    public IReadOnlyList<OfferedSumsFile> Own { get; private set; } = [];
 
     /// <summary>What they offer.</summary>
     public IReadOnlyList<FittingOffer> Offers { get; private set; } = [];
 
-    /// <summary>The layers with enough runs to give their sums.</summary>
-    public IReadOnlyList<Layer> Given => [.. View.Set.Layers.All.Where(layer => SharedSums.Of(layer, View.On(layer).Evidence).Ok)];
+    /// <summary>The plans and modes with enough runs to give their sums.</summary>
+    public IReadOnlyList<PlanMode> Given =>
+        [.. View.Set.PlanModes.All.Where(planMode => SharedSums.Of(planMode, View.On(planMode).Evidence).Ok)];
 
     [TempData]
     public string? Done { get; set; }
 
     public async Task OnGetAsync() => await LoadAsync();
 
-    /// <summary>The sums of a layer as a file.</summary>
+    /// <summary>The sums of a plan and mode as a file.</summary>
     public async Task<IActionResult> OnGetSumsAsync(string? plan, string? mode)
     {
         await LoadAsync();
-        var file = ExchangeSums.Give(here.Club, View, View.Set.Layers.Nearest(plan, mode));
+        var file = ExchangeSums.Give(here.Club, View, View.Set.PlanModes.Nearest(plan, mode));
         if (file.Ok)
         {
             return File(file.Value, "application/json", $"{View.Class.Key}-sums.json");
@@ -99,11 +88,11 @@ public sealed class ExchangeModel(ClubContext here, ExchangeSums exchange, Borro
         return Page();
     }
 
-    /// <summary>Offers the sums of a layer to the other clubs here.</summary>
+    /// <summary>Offers the sums of a plan and mode to the other clubs here.</summary>
     public async Task<IActionResult> OnPostOfferAsync(string? plan, string? mode)
     {
         await LoadAsync();
-        if (await exchange.OfferAsync(here.Club, View, View.Set.Layers.Nearest(plan, mode)) is { } problem)
+        if (await exchange.OfferAsync(here.Club, View, View.Set.PlanModes.Nearest(plan, mode)) is { } problem)
         {
             Form.Refuse("give", problem);
             Response.StatusCode = StatusCodes.Status422UnprocessableEntity;

@@ -1,13 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Reading;
-using Regatta.Core;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Matrices;
-using Regatta.Core.Wind;
-using Regatta.Store;
-using Regatta.Web.Access;
 using Regatta.Web.Pages.Balance;
 
 namespace Regatta.Web.Pages.Evidence;
@@ -24,7 +14,7 @@ public sealed class ReplayModel(ClubContext here, ClassCache cache, Versions ver
 
     public ClassDefinition Class { get; private set; } = null!;
 
-    public LayerView Layer { get; private set; } = null!;
+    public PlanModeView PlanMode { get; private set; } = null!;
 
     /// <summary>How many runs there are to play.</summary>
     public int All { get; private set; }
@@ -52,30 +42,32 @@ public sealed class ReplayModel(ClubContext here, ClassCache cache, Versions ver
     public SliderForm Form =>
         new(
             [new(Slider, "After so many runs", 0, All, 1, After, After == 0 ? "before the first" : $"{After} of {All}")],
-            [("plan", Layer.Layer.Plan.Name), ("mode", Layer.Layer.Mode.Name)]
+            [("plan", PlanMode.PlanMode.Plan.Name), ("mode", PlanMode.PlanMode.Mode.Name)]
         );
 
     public async Task OnGetAsync(string? plan, string? mode)
     {
         var view = await here.ClassAsync();
         Class = view.Class;
-        Layer = view.On(view.Set.Layers.Nearest(plan, mode));
+        PlanMode = view.On(view.Set.PlanModes.Nearest(plan, mode));
         var basis = view.Evidence.Bases[0];
         List<SessionEvidence> runs =
         [
-            .. (await cache.RunsAsync(view.Stamp)).Where(run => run.Layer == Layer.Layer && basis.Takes(run)).TakeLast(Limits.Replayed),
+            .. (await cache.RunsAsync(view.Stamp))
+                .Where(run => run.PlanMode == PlanMode.PlanMode && basis.Takes(run))
+                .TakeLast(Limits.Replayed),
         ];
         All = runs.Count;
         After = (int)Math.Round(DrawingSlider.Asked(Request, Slider, 0, All) ?? All);
         Until = After > 0 ? runs[After - 1].SailedAt : null;
         var fit = HelmFit.Of(
-            basis.ModelOf(Layer.Layer, ReferenceCard.Middle(runs), [.. runs.Select(run => run.Boat).OfType<long>().Distinct()]),
+            basis.ModelOf(PlanMode.PlanMode, ReferenceCard.Middle(runs), [.. runs.Select(run => run.Boat).OfType<long>().Distinct()]),
             [.. runs.Take(After)]
         );
-        List<PublishedVersion> known = [.. (await versions.AllAsync(view.Ref)).Where(one => IsOfToday(one, Layer.Layer)).Reverse()];
+        List<PublishedVersion> known = [.. (await versions.AllAsync(view.Ref)).Where(one => IsOfToday(one, PlanMode.PlanMode)).Reverse()];
         Version = known.FindLast(one => one.At <= (Until ?? DateTimeOffset.MinValue)) ?? known.FirstOrDefault();
-        first = known.FirstOrDefault()?.Set.AsSailed(Layer.Layer);
-        marks = (Version?.Set ?? view.Set).AsSailed(Layer.Layer);
+        first = known.FirstOrDefault()?.Set.AsSailed(PlanMode.PlanMode);
+        marks = (Version?.Set ?? view.Set).AsSailed(PlanMode.PlanMode);
         var proposer = new Proposer(Class, marks, fit, Until ?? view.Today);
         Bands =
         [
@@ -87,6 +79,6 @@ public sealed class ReplayModel(ClubContext here, ClassCache cache, Versions ver
     }
 
     /// <summary>Whether a version has the bands and sails of today, so that its marks can be compared.</summary>
-    private bool IsOfToday(PublishedVersion version, Layer layer) =>
-        version.Set.Layers.Has(layer) && version.Class.Bands.Equals(Class.Bands);
+    private bool IsOfToday(PublishedVersion version, PlanMode planMode) =>
+        version.Set.PlanModes.Has(planMode) && version.Class.Bands.Equals(Class.Bands);
 }

@@ -1,30 +1,15 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Reading;
-using Regatta.Core;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Questions;
-using Regatta.Core.Trials;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-using Regatta.Store;
-using Regatta.Web.Access;
-using Regatta.Web.Drawings;
-
 namespace Regatta.Web.Pages.Evidence;
 
 /// <summary>How far the logs of a class can be believed, and what was fast; for members. Its captain has runs weighed anew.
 /// Names boats, and nobody.</summary>
 [Authorize(Policies.ReadsClass)]
-public sealed class WhatLogsProveModel(ClubContext here, Boats boats, KeptSums sums, UnitPreferences units) : PageModel
+public sealed class WhatLogsProveModel(ClubContext here, Boats boats, EvidenceLoader sums, UnitPreferences units) : PageModel
 {
     private IReadOnlyDictionary<long, string> names = new Dictionary<long, string>();
 
     public ClassDefinition Class { get; private set; } = null!;
 
-    public LayerView Layer { get; private set; } = null!;
+    public PlanModeView PlanMode { get; private set; } = null!;
 
     public FitReview Review { get; private set; } = null!;
 
@@ -35,25 +20,25 @@ public sealed class WhatLogsProveModel(ClubContext here, Boats boats, KeptSums s
     public IReadOnlyList<ResidualStrip> OfBands { get; private set; } = [];
 
     /// <summary>Where controls stood in runs that felt fast.</summary>
-    public IReadOnlyList<(WindBand Band, Control Control, FastMark Fast)> Fast { get; private set; } = [];
+    public IReadOnlyList<(WindBand Band, Control Control, MarkByFeel Fast)> Fast { get; private set; } = [];
 
     /// <summary>Where controls stood in the better half of runs with a track, in what, and where in the other half.</summary>
-    public IReadOnlyList<(WindBand Band, Control Control, string In, QuickMark Quick)> Quick { get; private set; } = [];
+    public IReadOnlyList<(WindBand Band, Control Control, string In, MarkBySpeed Quick)> Quick { get; private set; } = [];
 
     /// <summary>What a step was worth where boats sailed beside each other with tracks.</summary>
     public IReadOnlyList<(WindBand Band, Control Control, PairedDifference Worth)> Beside { get; private set; } = [];
 
     /// <summary>Whether the card's mark lies outside what felt fast.</summary>
-    public bool IsElsewhere((WindBand Band, Control Control, FastMark Fast) one) =>
-        Layer.Matrix[one.Band, one.Control]?.Mark is not { } mark
+    public bool IsElsewhere((WindBand Band, Control Control, MarkByFeel Fast) one) =>
+        PlanMode.Matrix[one.Band, one.Control]?.Mark is not { } mark
         || mark.Position < one.Fast.Low.Position - 1e-9
         || mark.Position > one.Fast.High.Position + 1e-9;
 
     /// <summary>Where controls stood when the question on them was answered as it should be.</summary>
-    public IReadOnlyList<(WindBand Band, Control Control, Question Question, FastMark Right)> Right { get; private set; } = [];
+    public IReadOnlyList<(WindBand Band, Control Control, Question Question, MarkByFeel Right)> Right { get; private set; } = [];
 
     /// <summary>A mark with its interval.</summary>
-    public static string Between(Control control, FastMark mark) =>
+    public static string Between(Control control, MarkByFeel mark) =>
         control.Scale.Show(mark.Median)
         + (mark.Low == mark.High ? "" : $" ({control.Scale.Show(mark.Low)} to {control.Scale.Show(mark.High)})");
 
@@ -72,17 +57,17 @@ public sealed class WhatLogsProveModel(ClubContext here, Boats boats, KeptSums s
         var view = await here.ClassAsync();
         await sums.WeighAnewAsync(view.Ref);
         Done = "The runs are weighed anew.";
-        var layer = view.Set.Layers.Nearest(plan, mode);
-        return Redirect($"{here.ClassPath}/evidence?plan={layer.Plan}&mode={layer.Mode}");
+        var planMode = view.Set.PlanModes.Nearest(plan, mode);
+        return Redirect($"{here.ClassPath}/evidence?plan={planMode.Plan}&mode={planMode.Mode}");
     }
 
     public async Task OnGetAsync(string? plan, string? mode)
     {
         var view = await here.ClassAsync();
         Class = view.Class;
-        Layer = view.On(view.Set.Layers.Nearest(plan, mode));
+        PlanMode = view.On(view.Set.PlanModes.Nearest(plan, mode));
         names = (await boats.AllAsync(view.Ref)).ToDictionary(boat => boat.Number, boat => boat.Name);
-        Review = FitReview.Of(Layer.Evidence);
+        Review = FitReview.Of(PlanMode.Evidence);
         OfBoats =
         [
             .. Review
@@ -101,7 +86,7 @@ public sealed class WhatLogsProveModel(ClubContext here, Boats boats, KeptSums s
         [
             .. from band in Class.Bands.All
             from control in Class.Marked.Where(control => control.HelmPerUnit is null)
-            let fast = FastMark.Of(control, Layer.Evidence.Runs.In(band.Id))
+            let fast = MarkByFeel.Of(control, PlanMode.Evidence.Runs.In(band.Id))
             where fast is not null
             select (band, control, fast),
         ];
@@ -109,10 +94,10 @@ public sealed class WhatLogsProveModel(ClubContext here, Boats boats, KeptSums s
         [
             .. from band in Class.Bands.All
             from control in Class.Marked
-            from one in ((string, QuickMark?)[])
+            from one in ((string, MarkBySpeed?)[])
                 [
-                    ("speed made good", QuickMark.OfSpeed(control, Layer.Evidence.Runs.In(band.Id))),
-                    ("height", QuickMark.OfHeight(control, Layer.Evidence.Runs.In(band.Id))),
+                    ("speed made good", MarkBySpeed.OfSpeed(control, PlanMode.Evidence.Runs.In(band.Id))),
+                    ("height", MarkBySpeed.OfHeight(control, PlanMode.Evidence.Runs.In(band.Id))),
                 ]
             where one.Item2 is not null
             orderby one.Item2.Differs descending
@@ -122,7 +107,7 @@ public sealed class WhatLogsProveModel(ClubContext here, Boats boats, KeptSums s
         [
             .. from band in Class.Bands.All
             from control in Class.Marked
-            let worth = BesideEachOther.Of(control, Layer.Evidence.Runs.In(band.Id))
+            let worth = PairedBoats.Of(control, PlanMode.Evidence.Runs.In(band.Id))
             where worth is not null
             select (band, control, worth),
         ];
@@ -132,7 +117,7 @@ public sealed class WhatLogsProveModel(ClubContext here, Boats boats, KeptSums s
             let control = Class.Subject(question.Key) is { } subject ? Class.Marked.FirstOrDefault(one => one.Key == subject) : null
             where control is not null
             from band in Class.Bands.All
-            let right = FastMark.Of(control, question.Key, Layer.Evidence.Runs.In(band.Id))
+            let right = MarkByFeel.Of(control, question.Key, PlanMode.Evidence.Runs.In(band.Id))
             where right is not null
             select (band, control, question, right),
         ];

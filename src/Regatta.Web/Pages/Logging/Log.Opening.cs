@@ -1,11 +1,3 @@
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Reading;
-using Regatta.Core.Matrices;
-using Regatta.Core.Sheets;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-using Regatta.Web.Access;
-
 namespace Regatta.Web.Pages.Logging;
 
 /// <summary>What the form opens with, and the cards it is read by.</summary>
@@ -33,7 +25,10 @@ public sealed partial class LogModel
         {
             Corrects = true;
             var reader = Who.Reader with { Crew = Who.Reader.Crew with { Mass = own.Log.CrewMass } };
-            cards = [.. own.Log.Runs.Select(run => CardReading.Of(known, run.Wind.Mean, run.Layer.Plan.Name, run.Layer.Mode.Name, reader))];
+            cards =
+            [
+                .. own.Log.Runs.Select(run => CardReading.Of(known, run.Wind.Mean, run.PlanMode.Plan.Name, run.PlanMode.Mode.Name, reader)),
+            ];
             Form = new(new LogPrefill(units.Wind, units.Mass, Choice).Again(own.Log, cards, clock));
         }
 

@@ -1,19 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Logbook;
-using Regatta.Application.Reading;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Matrices;
-using Regatta.Core.Sheets;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-using Regatta.Store;
-using Regatta.Web.Access;
-using Regatta.Web.Forms;
-
 namespace Regatta.Web.Pages.Logging;
 
 /// <summary>Logs a session, prefilled from the card; for members. The form speaks of one version and is read on that version's
@@ -21,7 +5,7 @@ namespace Regatta.Web.Pages.Logging;
 [Authorize(Policies.Member)]
 public sealed partial class LogModel(
     ClubContext here,
-    CardReaders readers,
+    CardReaderOf readers,
     SailedWinds winds,
     LogRuns runs,
     Versions versions,
@@ -62,7 +46,7 @@ public sealed partial class LogModel(
                     card,
                     Form.Run(at + 1),
                     Class,
-                    [.. Class.Marked.Where(control => control.BelongsTo(card.Layer)).Select(Choice.Readings.AsRead)],
+                    [.. Class.Marked.Where(control => control.BelongsTo(card.PlanMode)).Select(Choice.Readings.AsRead)],
                     CameFrom(card),
                     IsCut ? "The station’s of these minutes, where it heard any." : windCameFrom,
                     cards.Count > 1
@@ -72,7 +56,7 @@ public sealed partial class LogModel(
     /// <summary>The address of this form for another boat.</summary>
     public string For(string boat) =>
         $"{here.ClassPath}/log?wind={NumberText.Plain(cards[0].Wind.In(units.Wind), 1)}&unit={Uri.EscapeDataString(units.Wind.Symbol())}"
-        + $"&boat={boat}&plan={cards[0].Layer.Plan}&mode={cards[0].Layer.Mode}&purpose={cards[0].Purpose?.Key}";
+        + $"&boat={boat}&plan={cards[0].PlanMode.Plan}&mode={cards[0].PlanMode.Mode}&purpose={cards[0].Purpose?.Key}";
 
     /// <summary>Opens the form: a fresh one, or a log of one's own to correct.</summary>
     public async Task<IActionResult> OnGetAsync(
@@ -158,7 +142,7 @@ public sealed partial class LogModel(
         var context = new LogFormContext(
             Version,
             Who.Reader,
-            layer => view.Set.Layers.Has(layer) ? view.On(layer).Proposals : new Dictionary<CellAddress, Proposal>(),
+            planMode => view.Set.PlanModes.Has(planMode) ? view.On(planMode).Proposals : new Dictionary<CellAddress, Proposal>(),
             units.Wind,
             units.Mass,
             clock.Read

@@ -1,11 +1,4 @@
 using System.Globalization;
-using Regatta.Core;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Matrices;
-using Regatta.Core.Units;
-using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.Logging;
 
@@ -13,14 +6,14 @@ namespace Regatta.Web.Pages.Logging;
 /// proposed.</summary>
 /// <param name="Version">The version.</param>
 /// <param name="Reader">Who read the card; their crew's mass is what the form says.</param>
-/// <param name="Proposals">What the logs propose in a layer.</param>
+/// <param name="Proposals">What the logs propose in a plan and mode.</param>
 /// <param name="Wind">The unit winds are written in.</param>
 /// <param name="Mass">The unit masses are written in.</param>
 /// <param name="ReadTime">Reads a day and time as the club writes it.</param>
 public sealed record LogFormContext(
     PublishedVersion Version,
-    Core.Sheets.CardReader Reader,
-    Func<Layer, IReadOnlyDictionary<CellAddress, Proposal>> Proposals,
+    CardReader Reader,
+    Func<PlanMode, IReadOnlyDictionary<CellAddress, Proposal>> Proposals,
     SpeedUnit Wind,
     MassUnit Mass,
     Func<string, Parsed<DateTimeOffset>> ReadTime
@@ -108,7 +101,7 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
     /// <summary>Reads the whole form; null when something is wrong, with a sentence beside it.</summary>
     /// <param name="context">What it is read with.</param>
     /// <param name="cards">For each run the card it was filled in from.</param>
-    public SessionLog? Read(LogFormContext context, IReadOnlyList<Core.Sheets.CardReading> cards)
+    public SessionLog? Read(LogFormContext context, IReadOnlyList<CardReading> cards)
     {
         var sailedAt = reader.Take("sailedAt", context.ReadTime(this["sailedAt"]));
         var mass = reader.May("crewMass", this["crewMass"], text => SessionLog.ReadCrewMass(text, context.Mass));

@@ -1,14 +1,4 @@
 using System.Globalization;
-using Regatta.Application.Reading;
-using Regatta.Core.Checks;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Marks;
-using Regatta.Core.Questions;
-using Regatta.Core.Sheets;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
 
 namespace Regatta.Web.Pages.Logging;
 
@@ -86,7 +76,7 @@ public sealed class LogPrefill(SpeedUnit wind, MassUnit mass, BoatChoice choice)
     public static void AddCheck(Dictionary<string, string> fields, ClassDefinition definition, CardReading card, IQueryCollection found)
     {
         var names = definition
-            .Balance.Gates(definition.IsUpwind(card.Layer))
+            .Balance.Gates(definition.IsUpwind(card.PlanMode))
             .Select(gate => RunFields.GateField(gate.Gate))
             .Concat(card.Questions.Select(RunFields.AnswerField))
             .Concat(["helmPortWord", "helmStarboardWord"]);
@@ -105,8 +95,8 @@ public sealed class LogPrefill(SpeedUnit wind, MassUnit mass, BoatChoice choice)
         fields[prefix + "windFrom"] = NumberText.Plain(met.From.In(wind), 1);
         fields[prefix + "windTo"] = NumberText.Plain(met.To.In(wind), 1);
         fields[prefix + "gust"] = met.Gust is { } gust ? NumberText.Plain(gust.In(wind), 1) : "";
-        fields[prefix + "plan"] = card.Layer.Plan.Name;
-        fields[prefix + "mode"] = card.Layer.Mode.Name;
+        fields[prefix + "plan"] = card.PlanMode.Plan.Name;
+        fields[prefix + "mode"] = card.PlanMode.Mode.Name;
         foreach (var line in card.Lines)
         {
             string Shown(Mark? mark) => mark is { } known ? line.Control.Scale.Show(known) : "";

@@ -1,16 +1,3 @@
-using Regatta.Application.Logbook;
-using Regatta.Application.Reading;
-using Regatta.Core.Crew;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
-using Regatta.Core.Sails;
-using Regatta.Core.Sheets;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-using Regatta.Web.Access;
-
 namespace Regatta.Web.Pages.Logging;
 
 /// <summary>What a log form opens with: one run as the card says, or the runs that notes made afloat cut the outing into, each with the
@@ -53,7 +40,7 @@ public sealed class LogRuns(ClubContext here, SailedWinds winds, LogSession sess
         foreach (var run in cut)
         {
             var wind = await winds.BetweenAsync(run.Note.At, run.To, version.Class.WindHeight) ?? run.Note.Wind;
-            var (plan, mode) = (run.Note.Layer.Plan.Name, run.Note.Layer.Mode.Name);
+            var (plan, mode) = (run.Note.PlanMode.Plan.Name, run.Note.PlanMode.Mode.Name);
             runs.Add(
                 AsTheCardSays(version, null, plan, mode, wind, reader with { Purpose = run.Note.Purpose }) with
                 {
@@ -90,7 +77,8 @@ public sealed record RunView(
     public string Prefix => Fields.Prefix;
 
     /// <summary>When what was carried becomes too much for the class's usual crew; null where that is far, or not known.</summary>
-    public ReefAdvice? Reef => ReefAdvice.Of(ReefPoints.Of(Class, CrewProfile.Unknown), Card.Layer.Plan, Card.Card.Band, Card.Wind, null);
+    public ReefAdvice? Reef =>
+        ReefAdvice.Of(ReefPoints.Of(Class, CrewProfile.Unknown), Card.PlanMode.Plan, Card.Card.Band, Card.Wind, null);
 
     public Forms.Field Field(string name, string label) => new(Prefix + name, label, Fields[name]) { Problem = Fields.Problem(name) };
 }

@@ -1,11 +1,3 @@
-using Regatta.Core;
-using Regatta.Core.Checks;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Questions;
-using Regatta.Core.Units;
-
 namespace Regatta.Web.Pages.Logging;
 
 /// <summary>A log in words, a fact at a time, in its reader's units.</summary>
@@ -33,7 +25,7 @@ public sealed class LogWords(ClassDefinition boatClass, IReadOnlyList<Control> c
     public IReadOnlyList<(string What, string Said)> Of(Run run) =>
         Told([
             ("Gust", run.Wind.Gust is { } gust ? units.Show(gust) : null),
-            ("Sailed with", boatClass.Layers.Describe(run.Layer)),
+            ("Sailed with", boatClass.PlanModes.Describe(run.PlanMode)),
             .. from control in controls
             where run.Marks.ContainsKey(control.Key)
             let gone = boatClass.Find(control.Key) is null ? ", no longer used" : ""

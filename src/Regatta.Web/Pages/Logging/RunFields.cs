@@ -1,16 +1,4 @@
 using System.Globalization;
-using Regatta.Core;
-using Regatta.Core.Checks;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Marks;
-using Regatta.Core.Matrices;
-using Regatta.Core.Questions;
-using Regatta.Core.Sheets;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.Logging;
 
@@ -47,7 +35,7 @@ public sealed class RunFields(IReadOnlyDictionary<string, string> typed, FormRea
     public static string AnswerField(Question question) => "answer-" + question.Key;
 
     /// <summary>The field of a gate.</summary>
-    public static string GateField(Gate gate) => Spelling.Of(gate);
+    public static string GateField(Gate gate) => EnumText.Of(gate);
 
     /// <summary>What was typed or prefilled in a field of the run.</summary>
     public string this[string field] => typed.GetValueOrDefault(Prefix + field, "");
@@ -66,7 +54,7 @@ public sealed class RunFields(IReadOnlyDictionary<string, string> typed, FormRea
         );
 
     public static Parsed<T> One<T>(string text)
-        where T : struct, Enum => Named.Read<T>(text) is { } one ? Parsed<T>.Good(one) : Parsed<T>.Bad("Choose one of the answers.");
+        where T : struct, Enum => EnumText.Find<T>(text) is { } one ? Parsed<T>.Good(one) : Parsed<T>.Bad("Choose one of the answers.");
 
     /// <summary>Reads the run; null when something is wrong, with a sentence beside it.</summary>
     public Run? Read(LogFormContext context, CardReading card)
@@ -74,7 +62,7 @@ public sealed class RunFields(IReadOnlyDictionary<string, string> typed, FormRea
         var from = this[From].Length > 0 ? Take(From, context.ReadTime(this[From])) : (DateTimeOffset?)null;
         var wind = ReadWind(context.Wind);
         var marks = ReadMarks(context);
-        var check = ReadCheck(context.Class, card.Layer);
+        var check = ReadCheck(context.Class, card.PlanMode);
         var answers = ReadAnswers(card.Questions);
         var felt = May("felt", One<Felt>);
         if (!reader.Ok)
@@ -87,9 +75,9 @@ public sealed class RunFields(IReadOnlyDictionary<string, string> typed, FormRea
         return new(wind, marks, check, felt ?? Felt.NotSaid)
         {
             From = from,
-            Layer = card.Layer,
+            PlanMode = card.PlanMode,
             WindFactor = Math.Clamp(definition.Crew.Factor(wind.Mean, crew, definition.Bands), Run.LeastWindFactor, Run.MostWindFactor),
-            Asked = Asked(context, marks, band, context.Proposals(card.Layer)),
+            Asked = Asked(context, marks, band, context.Proposals(card.PlanMode)),
             Answers = answers,
         };
     }
@@ -187,7 +175,7 @@ public sealed class RunFields(IReadOnlyDictionary<string, string> typed, FormRea
         return answers;
     }
 
-    private HelmCheck? ReadCheck(ClassDefinition definition, Layer layer)
+    private HelmCheck? ReadCheck(ClassDefinition definition, PlanMode planMode)
     {
         var port = ReadTack("helmPort");
         var starboard = ReadTack("helmStarboard");
@@ -197,7 +185,7 @@ public sealed class RunFields(IReadOnlyDictionary<string, string> typed, FormRea
             return null;
         }
 
-        var asked = GatesAsked(definition, layer);
+        var asked = GatesAsked(definition, planMode);
         var held = asked.Where(gate => this[GateField(gate)].Length > 0);
         return new(HelmReading.Of(port, starboard).Value, new(CheckGates.Joined(asked), CheckGates.Joined(held)), heel)
         {
@@ -206,11 +194,16 @@ public sealed class RunFields(IReadOnlyDictionary<string, string> typed, FormRea
     }
 
     /// <summary>The gates the form asked: a log that is corrected is asked what it was asked then.</summary>
-    public IReadOnlyList<Gate> GatesAsked(ClassDefinition definition, Layer layer)
+    public IReadOnlyList<Gate> GatesAsked(ClassDefinition definition, PlanMode planMode)
     {
-        var kept = this[Asking].Split(' ').Select(gate => Named.Read<Gate>(gate)).OfType<Gate>().Where(gate => gate != Gate.None).ToList();
+        var kept = this[Asking]
+            .Split(' ')
+            .Select(gate => EnumText.Find<Gate>(gate))
+            .OfType<Gate>()
+            .Where(gate => gate != Gate.None)
+            .ToList();
         var gates = kept.Count > 0 ? kept : [.. definition.Balance.Gates(upwind: true).Select(gate => gate.Gate)];
-        return definition.IsUpwind(layer) ? gates : [.. gates.Where(gate => gate != Gate.CloseHauled)];
+        return definition.IsUpwind(planMode) ? gates : [.. gates.Where(gate => gate != Gate.CloseHauled)];
     }
 
     /// <summary>Whether a tack was told in a word, or not at all: the page writes a picked word's degrees beside it.</summary>

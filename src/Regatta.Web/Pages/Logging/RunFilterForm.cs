@@ -1,12 +1,4 @@
 using System.Globalization;
-using Regatta.Core;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Logbook;
-using Regatta.Core.Questions;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.Logging;
 
@@ -50,14 +42,14 @@ public sealed class RunFilterForm(IReadOnlyDictionary<string, string> typed, Cla
             {
                 InputMode = "decimal",
             };
-            if (definition is { Layers.Plans.Count: > 1 })
+            if (definition is { PlanModes.Plans.Count: > 1 })
             {
-                yield return Choice("plan", "Sails", definition.Layers.Plans.Select(plan => plan.Name));
+                yield return Choice("plan", "Sails", definition.PlanModes.Plans.Select(plan => plan.Name));
             }
 
-            if (definition is { Layers.Modes.Count: > 1 })
+            if (definition is { PlanModes.Modes.Count: > 1 })
             {
-                yield return Choice("mode", "Mode", definition.Layers.Modes.Select(mode => mode.Name));
+                yield return Choice("mode", "Mode", definition.PlanModes.Modes.Select(mode => mode.Name));
             }
 
             if (definition is { Purposes.Count: > 0 })
@@ -95,8 +87,8 @@ public sealed class RunFilterForm(IReadOnlyDictionary<string, string> typed, Cla
             Band = definition?.Bands.All.FirstOrDefault(band => band.Name == Text("band"))?.Id,
             Wind = reader.May("wind", Text("wind"), Speeds),
             Within = within ?? Speed.FromKnots(2),
-            Plan = definition?.Layers.Plans.FirstOrDefault(plan => plan.Name == Text("plan"))?.Key,
-            Mode = definition?.Layers.Modes.FirstOrDefault(mode => mode.Name == Text("mode"))?.Key,
+            Plan = definition?.PlanModes.Plans.FirstOrDefault(plan => plan.Name == Text("plan"))?.Key,
+            Mode = definition?.PlanModes.Modes.FirstOrDefault(mode => mode.Name == Text("mode"))?.Key,
             Purpose = definition?.Purposes.FirstOrDefault(purpose => purpose.Name == Text("purpose"))?.Key,
             Water = LogForm.Waters.FirstOrDefault(one => one.Label == Text("water")).Value,
             Place = LogForm.Places.FirstOrDefault(one => one.Label == Text("place")).Value,

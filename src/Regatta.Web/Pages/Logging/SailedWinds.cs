@@ -1,9 +1,3 @@
-using Regatta.Core.Outings;
-using Regatta.Core.Station;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-using Regatta.Store;
-using Regatta.Web.Access;
 using Regatta.Web.Station;
 
 namespace Regatta.Web.Pages.Logging;

@@ -1,22 +1,8 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Reading;
-using Regatta.Core;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Rigging;
-using Regatta.Core.Sheets;
-using Regatta.Core.Units;
-using Regatta.Store;
-using Regatta.Web.Access;
-
 namespace Regatta.Web.Pages.Logging;
 
 /// <summary>What to change on a boat so that it stands as in a run that is found again; for members. Names nobody.</summary>
 [Authorize(Policies.Member)]
-public sealed class SetAgainPageModel(ClubContext here, CardReaders readers, Logs logs) : PageModel
+public sealed class SetAgainPageModel(ClubContext here, CardReaderOf readers, Logs logs) : PageModel
 {
     public ClassDefinition Class { get; private set; } = null!;
 
@@ -73,7 +59,7 @@ public sealed class SetAgainPageModel(ClubContext here, CardReaders readers, Log
         }
 
         Stands = "as your card says in that wind";
-        var card = CardReading.Of(newest, found.Wind.Mean, found.Layer.Plan.Name, found.Layer.Mode.Name, who.Reader);
+        var card = CardReading.Of(newest, found.Wind.Mean, found.PlanMode.Plan.Name, found.PlanMode.Mode.Name, who.Reader);
         return card.Lines.Where(line => line.Cell?.Mark is not null).ToDictionary(line => line.Control.Key, line => line.Cell!.Mark!.Value);
     }
 }

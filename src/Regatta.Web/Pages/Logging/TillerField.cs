@@ -1,5 +1,3 @@
-using Regatta.Core.Checks;
-
 namespace Regatta.Web.Pages.Logging;
 
 /// <summary>Balance on one tack, drawn from above, bow up: the tiller over its tape; of a radio yacht where her bow went; of a board the

@@ -1,10 +1,5 @@
 using System.Text;
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application;
 using Regatta.Formats.Calendars;
-using Regatta.Store;
 
 namespace Regatta.Web.Pages.Planning;
 

@@ -1,16 +1,6 @@
 using System.Text;
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.RateLimiting;
-using Regatta.Application.Planning;
-using Regatta.Core;
-using Regatta.Core.Outings;
-using Regatta.Core.Wind;
 using Regatta.Formats.Calendars;
-using Regatta.Store;
-using Regatta.Web.Access;
-using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.Planning;
 

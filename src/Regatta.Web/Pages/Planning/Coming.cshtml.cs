@@ -1,17 +1,10 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Planning;
-using Regatta.Store;
-using Regatta.Web.Access;
-
 namespace Regatta.Web.Pages.Planning;
 
 /// <summary>Whether one comes on a day, and with which boat; each member for themselves.</summary>
 [Authorize(Policies.Member)]
-public sealed class ComingModel(ClubContext here, Outings outings, Comers comers, Classes classes, PlanDays plan) : PageModel
+public sealed class AttendanceModel(ClubContext here, Outings outings, Attendance comers, Classes classes, PlanDays plan) : PageModel
 {
-    public ComingForm Ask { get; private set; } = null!;
+    public AttendanceForm Ask { get; private set; } = null!;
 
     public async Task<IActionResult> OnGetAsync(long number) => await LoadAsync(number) ? Page() : NotFound();
 

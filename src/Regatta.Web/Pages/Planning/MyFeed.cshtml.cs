@@ -1,10 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Planning;
-using Regatta.Store;
-using Regatta.Web.Access;
-
 namespace Regatta.Web.Pages.Planning;
 
 /// <summary>A member's own address of the club's days: made, shown once, made anew, withdrawn.</summary>

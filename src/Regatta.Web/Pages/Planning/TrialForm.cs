@@ -1,16 +1,8 @@
-using Regatta.Core;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Trials;
-using Regatta.Core.Wind;
-using Regatta.Store;
-using Regatta.Web.Forms;
-
 namespace Regatta.Web.Pages.Planning;
 
 /// <summary>What can be planned with: the marks of a band, the boats of the class, a day, and who says they come on it.</summary>
 /// <param name="Class">The class.</param>
-/// <param name="Layer">With which sails.</param>
+/// <param name="PlanMode">With which sails.</param>
 /// <param name="Band">In which band.</param>
 /// <param name="CardOf">What stands on the card there; null for nothing.</param>
 /// <param name="Choices">What would teach most, first.</param>
@@ -19,25 +11,25 @@ namespace Regatta.Web.Pages.Planning;
 /// <param name="Comers">Who of the class comes on it.</param>
 public sealed record TrialMeans(
     ClassDefinition Class,
-    Layer Layer,
+    PlanMode PlanMode,
     WindBand Band,
     Func<Control, Mark?> CardOf,
     IReadOnlyList<TestChoice> Choices,
     IReadOnlyList<Boat> Boats,
     PlannedOuting? Day,
-    IReadOnlyList<Comer> Comers
+    IReadOnlyList<Attendee> Attendees
 )
 {
     /// <summary>The boats, those that come in front.</summary>
     public IReadOnlyList<Boat> BoatsByComing =>
         [
             .. Boats
-                .OrderBy(boat => Comers.All(one => one.Boat != boat.Number))
+                .OrderBy(boat => Attendees.All(one => one.Boat != boat.Number))
                 .ThenBy(boat => boat.Name, StringComparer.CurrentCultureIgnoreCase),
         ];
 
     /// <summary>How many of them come.</summary>
-    public int BoatsComing => Boats.Count(boat => Comers.Any(one => one.Boat == boat.Number));
+    public int BoatsComing => Boats.Count(boat => Attendees.Any(one => one.Boat == boat.Number));
 }
 
 /// <summary>The form that plans a trial.</summary>
@@ -79,12 +71,12 @@ public sealed class TrialForm(TrialMeans means, IReadOnlyDictionary<string, stri
             : [];
 
     private IEnumerable<Field> Hands =>
-        means.Comers.Count > 0
+        means.Attendees.Count > 0
             ?
             [
-                .. TrialRoles.Words.Select(role => new Field(Spelling.Of(role.Role), $"Who {role.Words}?", LabelOf(Usual(role.Role)))
+                .. TrialRoles.Words.Select(role => new Field(EnumText.Of(role.Role), $"Who {role.Words}?", LabelOf(Usual(role.Role)))
                 {
-                    Choices = [Open, .. means.Comers.Select(LabelOf)],
+                    Choices = [Open, .. means.Attendees.Select(LabelOf)],
                 }),
             ]
             : [];
@@ -113,7 +105,7 @@ public sealed class TrialForm(TrialMeans means, IReadOnlyDictionary<string, stri
         var (begins, hands) = (ReadBegins(), ReadHands(design));
         var names = design == TrialDesign.LineUp ? new[] { Said("boat1"), Said("boat2") } : [Said("boat1")];
         var trial = new Trial(
-            means.Layer,
+            means.PlanMode,
             means.Band.Id,
             control.Key,
             card,
@@ -135,17 +127,17 @@ public sealed class TrialForm(TrialMeans means, IReadOnlyDictionary<string, stri
     private Boat? BoatAt(int at) => means.BoatsByComing.Count > at ? means.BoatsByComing[at] : null;
 
     /// <summary>Who comes with a boat steers it.</summary>
-    private Comer? Usual(TrialRole role) =>
+    private Attendee? Usual(TrialRole role) =>
         role switch
         {
-            TrialRole.SteersFirst => means.Comers.FirstOrDefault(one => one.Boat is not null && one.Boat == BoatAt(0)?.Number),
-            TrialRole.SteersSecond when TwoBoats => means.Comers.FirstOrDefault(one =>
+            TrialRole.SteersFirst => means.Attendees.FirstOrDefault(one => one.Boat is not null && one.Boat == BoatAt(0)?.Number),
+            TrialRole.SteersSecond when TwoBoats => means.Attendees.FirstOrDefault(one =>
                 one.Boat is not null && one.Boat == BoatAt(1)?.Number
             ),
             _ => null,
         };
 
-    private static string LabelOf(Comer? one) =>
+    private static string LabelOf(Attendee? one) =>
         one is null ? Open
         : one.BoatName.Length > 0 ? $"{one.Name}, {one.BoatName}"
         : one.Name;
@@ -170,13 +162,13 @@ public sealed class TrialForm(TrialMeans means, IReadOnlyDictionary<string, stri
     {
         var hands = (
             from role in TrialRoles.Of(design)
-            let one = means.Comers.FirstOrDefault(one => LabelOf(one) == Said(Spelling.Of(role)))
+            let one = means.Attendees.FirstOrDefault(one => LabelOf(one) == Said(EnumText.Of(role)))
             where one is not null
             select new TrialHand(role, one.Person, one.Name)
         ).ToList();
         if (TrialRoles.Problem(hands.ToDictionary(hand => hand.Role, hand => hand.Person)) is { } problem)
         {
-            form.Refuse(Spelling.Of(problem.Role), problem.Why);
+            form.Refuse(EnumText.Of(problem.Role), problem.Why);
         }
 
         return hands;

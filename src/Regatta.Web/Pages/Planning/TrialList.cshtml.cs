@@ -1,16 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Planning;
-using Regatta.Application.Reading;
-using Regatta.Core.Fleet;
-using Regatta.Core.Outings;
-using Regatta.Core.Trials;
-using Regatta.Core.Wind;
-using Regatta.Store;
-using Regatta.Web.Access;
-using Regatta.Web.Forms;
-
 namespace Regatta.Web.Pages.Planning;
 
 /// <summary>What to test next in a class, and its trials; members look, the captain and the coordinator plan.</summary>
@@ -21,7 +8,7 @@ public sealed class TrialListModel(
     Trials trials,
     Boats boats,
     Outings outings,
-    Comers comers,
+    Attendance comers,
     ClubClock clock
 ) : PageModel
 {
@@ -29,7 +16,7 @@ public sealed class TrialListModel(
 
     public ClassDefinition Class => View.Class;
 
-    public LayerView Layer { get; private set; } = null!;
+    public PlanModeView PlanMode { get; private set; } = null!;
 
     /// <summary>The days it may be planned for.</summary>
     public IReadOnlyList<PlannedOuting> Days { get; private set; } = [];
@@ -43,7 +30,7 @@ public sealed class TrialListModel(
 
     /// <summary>The address of this page with another band or day.</summary>
     public string At(int band, long? day) =>
-        $"{here.ClassPath}/trials?band={band}&plan={Layer.Layer.Plan}&mode={Layer.Layer.Mode}&on={day ?? 0}";
+        $"{here.ClassPath}/trials?band={band}&plan={PlanMode.PlanMode.Plan}&mode={PlanMode.PlanMode.Mode}&on={day ?? 0}";
 
     public string Address => At(Means.Band.Id.Number, Means.Day?.Number);
 
@@ -75,7 +62,7 @@ public sealed class TrialListModel(
     private async Task LoadAsync(int? band, string? plan, string? mode, long? on, IReadOnlyDictionary<string, string> typed)
     {
         View = await here.ClassAsync();
-        Layer = View.On(View.Set.Layers.Nearest(plan, mode));
+        PlanMode = View.On(View.Set.PlanModes.Nearest(plan, mode));
         All = await trials.AllAsync(View.Ref);
         Days =
         [
@@ -84,17 +71,17 @@ public sealed class TrialListModel(
                 .Take(4),
         ];
         var chosen = on is null ? Days.FirstOrDefault() : Days.FirstOrDefault(one => one.Number == on);
-        var bands = Layer.Matrix.Bands;
-        var matrix = View.Set.AsSailed(Layer.Layer);
+        var bands = PlanMode.Matrix.Bands;
+        var matrix = View.Set.AsSailed(PlanMode.PlanMode);
         var sailed =
             (band is { } asked ? bands.Find(new(asked)) : null)
             ?? (chosen?.Outing.Forecast is { } forecast ? bands.At(forecast.Mean) : bands.All[bands.All.Count / 2]);
         Means = new(
             Class,
-            Layer.Layer,
+            PlanMode.PlanMode,
             sailed,
             control => matrix[sailed, control]?.Mark,
-            NextTest.Of(Layer.Evidence, matrix, sailed),
+            NextTest.Of(PlanMode.Evidence, matrix, sailed),
             await boats.AllAsync(View.Ref),
             chosen,
             chosen is null ? [] : [.. (await comers.AllAsync(here.Club.Ref, chosen.Number)).Where(one => one.ClassKey == Class.Key)]

@@ -1,13 +1,4 @@
 using System.Globalization;
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Reading;
-using Regatta.Core.Matrices;
-using Regatta.Core.Wind;
-using Regatta.Store;
-using Regatta.Web.Access;
-using Regatta.Web.Drawings;
 using Regatta.Web.Pages.Tuning;
 
 namespace Regatta.Web.Pages.Publishing;
@@ -20,7 +11,7 @@ public sealed class CompareModel(ClubContext here, Versions versions, UnitPrefer
 
     public ClassView ClassView { get; private set; } = null!;
 
-    public LayerView Layer { get; private set; } = null!;
+    public PlanModeView PlanMode { get; private set; } = null!;
 
     public MatrixSet Before { get; private set; } = null!;
 
@@ -29,11 +20,11 @@ public sealed class CompareModel(ClubContext here, Versions versions, UnitPrefer
     /// <summary>The two as the address names them.</summary>
     public (string From, string To) Names { get; private set; }
 
-    public string View { get; private set; } = LayerPageModel.Lanes;
+    public string View { get; private set; } = PlanModePageModel.Lanes;
 
     public IReadOnlyList<MatrixChange> Changes { get; private set; } = [];
 
-    public LaneDrawing Drawing => LaneDrawing.Of(Layer, ZoomedBand, units.Wind);
+    public LaneDrawing Drawing => LaneDrawing.Of(PlanMode, ZoomedBand, units.Wind);
 
     public WindBand? ZoomedBand { get; private set; }
 
@@ -41,13 +32,14 @@ public sealed class CompareModel(ClubContext here, Versions versions, UnitPrefer
 
     public bool MayEdit => false;
 
-    public string OfCell(string cell) => $"{here.ClassPath}?plan={Layer.Layer.Plan}&mode={Layer.Layer.Mode}&cell={cell}";
+    public string OfCell(string cell) => $"{here.ClassPath}?plan={PlanMode.PlanMode.Plan}&mode={PlanMode.PlanMode.Mode}&cell={cell}";
 
     public string Zoomed(int? band) => At() + (band is { } number ? $"&zoom={number}" : "");
 
     /// <summary>The query of this comparison with some of it changed.</summary>
     public string At(string? view = null, string? plan = null, string? mode = null) =>
-        $"?from={Names.From}&to={Names.To}&view={view ?? View}&plan={plan ?? Layer.Layer.Plan.Name}&mode={mode ?? Layer.Layer.Mode.Name}";
+        $"?from={Names.From}&to={Names.To}&view={view ?? View}&plan={plan ?? PlanMode.PlanMode.Plan.Name}"
+        + $"&mode={mode ?? PlanMode.PlanMode.Mode.Name}";
 
     /// <summary>A version in words.</summary>
     public static string Describe(string name) => name == Draft ? "the draft" : $"version {name}";
@@ -60,12 +52,18 @@ public sealed class CompareModel(ClubContext here, Versions versions, UnitPrefer
             return NotFound();
         }
 
-        (Before, After, Names, View) = (before.Set, after.Set, (from, to), view == LayerPageModel.Table ? view : LayerPageModel.Lanes);
+        (Before, After, Names, View) = (
+            before.Set,
+            after.Set,
+            (from, to),
+            view == PlanModePageModel.Table ? view : PlanModePageModel.Lanes
+        );
         Changes = MatrixDiff.Between(before, after);
         // Without being asked it opens where something changed.
-        var changed = plan is null && mode is null ? Changes.Select(change => change.Layer).FirstOrDefault(one => one is not null) : null;
-        var layer = changed ?? After.Layers.Nearest(plan, mode);
-        Layer = new(ClassView, after, layer, Before.Layers.Has(layer) ? Before[layer] : null);
+        var changed =
+            plan is null && mode is null ? Changes.Select(change => change.PlanMode).FirstOrDefault(one => one is not null) : null;
+        var planMode = changed ?? After.PlanModes.Nearest(plan, mode);
+        PlanMode = new(ClassView, after, planMode, Before.PlanModes.Has(planMode) ? Before[planMode] : null);
         ZoomedBand = zoom is { } number ? After.Bands.Find(new(number)) : null;
         return Page();
     }

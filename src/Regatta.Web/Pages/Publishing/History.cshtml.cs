@@ -1,10 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Editing;
-using Regatta.Application.Reading;
-using Regatta.Store;
-using Regatta.Web.Access;
 using Regatta.Web.Pages.Shared;
 using Regatta.Web.Pages.Tuning;
 

@@ -1,8 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Reading;
-using Regatta.Store;
-using Regatta.Web.Access;
 using Regatta.Web.Station;
 
 namespace Regatta.Web.Pages.Publishing;

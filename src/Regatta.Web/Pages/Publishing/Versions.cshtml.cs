@@ -1,12 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Publishing;
-using Regatta.Application.Reading;
-using Regatta.Core.Fleet.Changes;
-using Regatta.Core.Matrices;
-using Regatta.Store;
-using Regatta.Web.Access;
 using Regatta.Web.Pages.Shared;
 
 namespace Regatta.Web.Pages.Publishing;

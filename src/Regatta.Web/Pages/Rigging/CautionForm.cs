@@ -1,10 +1,3 @@
-using Regatta.Core;
-using Regatta.Core.Fleet;
-using Regatta.Core.Fleet.Changes;
-using Regatta.Core.Logbook;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-using Regatta.Web.Forms;
 using Regatta.Web.Pages.Shared;
 
 namespace Regatta.Web.Pages.Rigging;
@@ -114,16 +107,16 @@ public sealed class CautionForm(
                 Choice(
                     $"plan-{at}",
                     "Sails",
-                    caution.Plan is { } plan ? definition.Layers.Find(plan)?.Name ?? Any : Any,
-                    [Any, .. definition.Layers.Plans.Select(one => one.Name)]
+                    caution.Plan is { } plan ? definition.PlanModes.Find(plan)?.Name ?? Any : Any,
+                    [Any, .. definition.PlanModes.Plans.Select(one => one.Name)]
                 )
             );
             fields.Add(
                 Choice(
                     $"mode-{at}",
                     "Mode",
-                    caution.Mode is { } mode ? definition.Layers.Find(mode)?.Name ?? Any : Any,
-                    [Any, .. definition.Layers.Modes.Select(one => one.Name)]
+                    caution.Mode is { } mode ? definition.PlanModes.Find(mode)?.Name ?? Any : Any,
+                    [Any, .. definition.PlanModes.Modes.Select(one => one.Name)]
                 )
             );
         }
@@ -161,8 +154,8 @@ public sealed class CautionForm(
         return new(text)
         {
             Control = definition?.Controls.FirstOrDefault(one => one.Name == Text($"control-{at}"))?.Key,
-            Plan = definition?.Layers.Plans.FirstOrDefault(one => one.Name == Text($"plan-{at}"))?.Key,
-            Mode = definition?.Layers.Modes.FirstOrDefault(one => one.Name == Text($"mode-{at}"))?.Key,
+            Plan = definition?.PlanModes.Plans.FirstOrDefault(one => one.Name == Text($"plan-{at}"))?.Key,
+            Mode = definition?.PlanModes.Modes.FirstOrDefault(one => one.Name == Text($"mode-{at}"))?.Key,
             WindFrom = Reader.May(
                 $"from-{at}",
                 Text($"from-{at}"),

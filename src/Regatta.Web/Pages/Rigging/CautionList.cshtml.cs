@@ -1,7 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Regatta.Core.Fleet;
-using Regatta.Web.Access;
-using Regatta.Web.Forms;
 using Regatta.Web.Pages.Shared;
 
 namespace Regatta.Web.Pages.Rigging;

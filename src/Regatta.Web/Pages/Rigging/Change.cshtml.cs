@@ -1,23 +1,13 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Rigging;
-using Regatta.Core.Sheets;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-using Regatta.Web.Access;
 using Regatta.Web.Pages.Cards;
 
 namespace Regatta.Web.Pages.Rigging;
 
 /// <summary>Where a change goes to: a band, sails, a mode, a purpose; what is not said stays.</summary>
-public sealed record ChangeAsk(int? ToBand, string? ToPlan, string? ToMode, string? ToPurpose);
+public sealed record ChangeQuery(int? ToBand, string? ToPlan, string? ToMode, string? ToPurpose);
 
 /// <summary>What to change from one card to another, in set-up order; for members.</summary>
 [Authorize(Policies.Member)]
-public sealed class ChangeModel(ClubContext here, MemberCards cards, UnitPreferences units) : PageModel
+public sealed class ChangeModel(ClubContext here, CardRequests cards, UnitPreferences units) : PageModel
 {
     public ClassDefinition Class { get; private set; } = null!;
 
@@ -32,26 +22,26 @@ public sealed class ChangeModel(ClubContext here, MemberCards cards, UnitPrefere
     public IReadOnlyList<ChangedTarget> Targets { get; private set; } = [];
 
     /// <summary>The address of this page for another end of the change.</summary>
-    public string For(ChangeAsk ask) =>
+    public string For(ChangeQuery ask) =>
         Card!.Elsewhere("change", units.Wind)
         + $"&toBand={ask.ToBand}&toPlan={ask.ToPlan}&toMode={ask.ToMode}"
         + (ask.ToPurpose is { Length: > 0 } purpose ? $"&toPurpose={purpose}" : "");
 
     /// <summary>The change as it stands, to vary one part of it.</summary>
-    public ChangeAsk Ask { get; private set; } = null!;
+    public ChangeQuery Ask { get; private set; } = null!;
 
     /// <summary>The way back as a page of its own: the other card first.</summary>
     public string Back =>
         $"{here.ClassPath}/change?wind={NumberText.Plain(To!.Wind.In(units.Wind), 1)}&unit={Uri.EscapeDataString(units.Wind.Symbol())}"
-        + $"&plan={To.Layer.Plan}&mode={To.Layer.Mode}{(To.Purpose is { } purpose ? "&purpose=" + purpose.Key : "")}"
-        + $"&toBand={Card!.Card.Band.Id.Number}&toPlan={Card.Layer.Plan}&toMode={Card.Layer.Mode}"
+        + $"&plan={To.PlanMode.Plan}&mode={To.PlanMode.Mode}{(To.Purpose is { } purpose ? "&purpose=" + purpose.Key : "")}"
+        + $"&toBand={Card!.Card.Band.Id.Number}&toPlan={Card.PlanMode.Plan}&toMode={Card.PlanMode.Mode}"
         + (Card.Reading.Purpose is { } then ? $"&toPurpose={then.Key}" : "");
 
     /// <summary>What to mind at a line.</summary>
     public IReadOnlyList<Caution> CautionsOf(ChangeLine line) =>
-        [.. line.Steps.SelectMany(step => Cautions.Of(step.Control.Key, Card!.Cautions, new(null, To!.Layer, To.Wind))).Distinct()];
+        [.. line.Steps.SelectMany(step => Cautions.Of(step.Control.Key, Card!.Cautions, new(null, To!.PlanMode, To.Wind))).Distinct()];
 
-    public async Task OnGetAsync([FromQuery] CardAsk ask, [FromQuery] ChangeAsk to, string? boat)
+    public async Task OnGetAsync([FromQuery] CardQuery ask, [FromQuery] ChangeQuery to, string? boat)
     {
         var member = await cards.OfAsync(ask, boat);
         (Class, Card) = (member.View.Published, member.Card);
@@ -75,15 +65,15 @@ public sealed class ChangeModel(ClubContext here, MemberCards cards, UnitPrefere
             card.Version,
             band.Id == card.Card.Band.Id ? card.Wind : wind,
             to.ToPlan is { Length: > 0 } plan ? plan
-                : card.PlanChosen ? card.Layer.Plan.Name
+                : card.PlanChosen ? card.PlanMode.Plan.Name
                 : null,
-            to.ToMode is { Length: > 0 } mode ? mode : card.Layer.Mode.Name,
+            to.ToMode is { Length: > 0 } mode ? mode : card.PlanMode.Mode.Name,
             card.Reader with
             {
                 Purpose = purpose,
             }
         );
-        Ask = new(band.Id.Number, To.Layer.Plan.Name, To.Layer.Mode.Name, To.Purpose?.Key.Name);
+        Ask = new(band.Id.Number, To.PlanMode.Plan.Name, To.PlanMode.Mode.Name, To.Purpose?.Key.Name);
         Targets = ChangeList.TargetsBetween(card.Reading, To);
         List = ChangeList.Between(card.Class, card.Choice.Readings, Marks(card.Reading), Marks(To));
     }

@@ -1,13 +1,4 @@
 using System.Globalization;
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Membership;
-using Regatta.Core.Fleet;
-using Regatta.Core.Units;
-using Regatta.Store;
-using Regatta.Web.Access;
-using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.Rigging;
 
@@ -19,7 +10,7 @@ public sealed class ClubSafetyModel(ClubContext here, SafetyRules rules, SetClub
     public const string RevisionField = "revision";
 
     private IReadOnlyDictionary<string, string> typed = new Dictionary<string, string>();
-    private KeptSafety kept = null!;
+    private SafetyRow kept = null!;
 
     public CautionForm Form { get; private set; } = null!;
 

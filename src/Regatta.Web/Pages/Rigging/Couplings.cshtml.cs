@@ -1,20 +1,8 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Reading;
-using Regatta.Core;
-using Regatta.Core.Fleet;
-using Regatta.Core.Rigging;
-using Regatta.Core.Sheets;
-using Regatta.Core.Units;
-using Regatta.Store;
-using Regatta.Web.Access;
-using Regatta.Web.Drawings;
-
 namespace Regatta.Web.Pages.Rigging;
 
 /// <summary>Which control disturbs which, in which order they are set therefore, and what a shroud hole is worth; for members.</summary>
 [Authorize(Policies.Member)]
-public sealed class CouplingsModel(ClubContext here, CardReaders readers, Logs logs) : PageModel
+public sealed class CouplingsModel(ClubContext here, CardReaderOf readers, Logs logs) : PageModel
 {
     public ClassDefinition Class { get; private set; } = null!;
 
@@ -79,7 +67,7 @@ public sealed class CouplingsModel(ClubContext here, CardReaders readers, Logs l
         var logged = (await logs.OfBoatAsync(view.Ref, boat.Number, Limits.RunsOfBoat)).Where(run => run.Marks.ContainsKey(rig.Holes));
         if (
             logged.MaxBy(run => (run.SailedAt, run.Run)) is not { } last
-            || CardReading.Of(newest, last.Wind.Mean, last.Layer.Plan.Name, last.Layer.Mode.Name, who.Reader).MarkOf(rig.Holes)
+            || CardReading.Of(newest, last.Wind.Mean, last.PlanMode.Plan.Name, last.PlanMode.Mode.Name, who.Reader).MarkOf(rig.Holes)
                 is not { } card
         )
         {

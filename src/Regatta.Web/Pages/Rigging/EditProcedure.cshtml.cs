@@ -1,12 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Core;
-using Regatta.Core.Fleet;
-using Regatta.Core.Fleet.Changes;
-using Regatta.Core.Rigging;
-using Regatta.Web.Access;
-using Regatta.Web.Forms;
 using Regatta.Web.Pages.Shared;
 
 namespace Regatta.Web.Pages.Rigging;
@@ -90,7 +81,7 @@ public sealed class EditProcedureModel(ClubContext here, DefinitionEditor editor
 
     private string FreeKey(string name)
     {
-        var key = Keys.Of(name) is { Length: > 0 } made && made != Another ? made : "procedure";
+        var key = Slug.Of(name) is { Length: > 0 } made && made != Another ? made : "procedure";
         return Enumerable
             .Range(1, Limits.Procedures + 1)
             .Select(at => at == 1 ? key : $"{key}-{at}")

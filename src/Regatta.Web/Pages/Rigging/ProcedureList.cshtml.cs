@@ -1,11 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Rigging;
-using Regatta.Core.Fleet;
-using Regatta.Core.Rigging;
-using Regatta.Store;
-using Regatta.Web.Access;
-
 namespace Regatta.Web.Pages.Rigging;
 
 /// <summary>How things are done aboard that must be done in order; for members.</summary>

@@ -1,10 +1,3 @@
-using Regatta.Core;
-using Regatta.Core.Fleet;
-using Regatta.Core.Fleet.Changes;
-using Regatta.Core.Sails;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-using Regatta.Web.Forms;
 using Regatta.Web.Pages.Shared;
 
 namespace Regatta.Web.Pages.Rigging;
@@ -41,9 +34,9 @@ public sealed class ReefForm(ClassDefinition definition, SpeedUnit wind, IReadOn
 
     public FormReader Reader { get; } = new();
 
-    public string FirstField => "limit-" + definition.Layers.Plans[0].Key;
+    public string FirstField => "limit-" + definition.PlanModes.Plans[0].Key;
 
-    public IEnumerable<PlanFields> Plans => definition.Layers.Plans.Select(FieldsOf);
+    public IEnumerable<PlanFields> Plans => definition.PlanModes.Plans.Select(FieldsOf);
 
     public IReadOnlyList<Field> Rules =>
         [
@@ -82,7 +75,7 @@ public sealed class ReefForm(ClassDefinition definition, SpeedUnit wind, IReadOn
     /// <summary>Reads the form; null where something is wrong, with a sentence beside it.</summary>
     public ClassChange? Read()
     {
-        var plans = definition.Layers.Plans.Select(ReadPlan).ToList();
+        var plans = definition.PlanModes.Plans.Select(ReadPlan).ToList();
         var was = definition.Reefing;
         var rules = new ReefRules(
             Reader.Need(
@@ -114,7 +107,9 @@ public sealed class ReefForm(ClassDefinition definition, SpeedUnit wind, IReadOn
                 {
                     InputMode = "decimal",
                     Hint =
-                        plan.Key == definition.Layers.Plans[0].Key ? "Measured, at the class’s height." : "Empty: computed from the first.",
+                        plan.Key == definition.PlanModes.Plans[0].Key
+                            ? "Measured, at the class’s height."
+                            : "Empty: computed from the first.",
                 },
                 Of($"area-{plan.Key}", "Area, m²", plan.StatedArea is { } area ? Number(area) : "") with
                 {

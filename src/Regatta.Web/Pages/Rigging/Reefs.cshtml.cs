@@ -1,12 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Core.Fleet;
-using Regatta.Core.Sails;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-using Regatta.Web.Access;
-using Regatta.Web.Drawings;
 using Regatta.Web.Pages.Cards;
 using Regatta.Web.Station;
 
@@ -14,7 +5,7 @@ namespace Regatta.Web.Pages.Rigging;
 
 /// <summary>Which sails in which wind, and up to where gennaker and kite stand; for members, each with their own limits.</summary>
 [Authorize(Policies.Member)]
-public sealed class ReefsModel(ClubContext here, MemberCards cards, StationStates stations, UnitPreferences units) : PageModel
+public sealed class ReefsModel(ClubContext here, CardRequests cards, StationStates stations, UnitPreferences units) : PageModel
 {
     private MemberClass member = null!;
 
@@ -56,14 +47,14 @@ public sealed class ReefsModel(ClubContext here, MemberCards cards, StationState
         : word == LimitWord.Experienced ? "for the experienced"
         : "no";
 
-    public async Task OnGetAsync([FromQuery] CardAsk ask, string? boat)
+    public async Task OnGetAsync([FromQuery] CardQuery ask, string? boat)
     {
         member = await cards.OfAsync(ask, boat);
         Class = member.View.Published;
         var crew = member.Who.Reader.Crew;
         Points = ReefPoints.Of(Class, crew);
         Careful = ReefPoints.Of(Class, crew with { Skill = Core.Crew.Skill.Learner });
-        Drawing = SailDrawing.Of(Class.Layers.Plans);
+        Drawing = SailDrawing.Of(Class.PlanModes.Plans);
         Now = stations.Of(here.Club.Ref).MeanAt(Class.WindHeight);
         Cautions = member.Card?.CautionsHere.ToList() ?? [.. Class.Cautions];
         Discs =
@@ -78,7 +69,7 @@ public sealed class ReefsModel(ClubContext here, MemberCards cards, StationState
                     )
                 ),
         ];
-        Carried = member.View.Evidence.Listed.Where(run => run.Marks.Count > 0).ToLookup(run => run.Layer.Plan, run => run.Wind.Mean);
+        Carried = member.View.Evidence.Listed.Where(run => run.Marks.Count > 0).ToLookup(run => run.PlanMode.Plan, run => run.Wind.Mean);
         var most = Points.Select(point => point.Gust ?? default).Append(Class.Bands.To).Max();
         Axis = new(8, 352, most);
         Whose =

@@ -1,13 +1,3 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Rigging;
-using Regatta.Core.Fleet;
-using Regatta.Core.Marks;
-using Regatta.Core.Rigging;
-using Regatta.Store;
-using Regatta.Web.Access;
-using Regatta.Web.Forms;
 using Regatta.Web.Pages.Cards;
 using Regatta.Web.Pages.Logging;
 
@@ -16,7 +6,7 @@ namespace Regatta.Web.Pages.Rigging;
 /// <summary>Makes a boat ready, a step after the other, for this wind, crew and purpose; for members. What was said is kept at every step
 /// and goes on where it was left.</summary>
 [Authorize(Policies.Member)]
-public sealed class RigUpModel(ClubContext here, MemberCards cards, RigBoat rig, SailedWinds winds, ClubClock clock) : PageModel
+public sealed class RigUpModel(ClubContext here, CardRequests cards, RigBoat rig, SailedWinds winds, ClubClock clock) : PageModel
 {
     /// <summary>The field that carries the run's key.</summary>
     public const string KeyField = "run";
@@ -55,7 +45,7 @@ public sealed class RigUpModel(ClubContext here, MemberCards cards, RigBoat rig,
 
     public RigAnswer? AnswerOf(RigStep step) => answers.GetValueOrDefault(step.Key);
 
-    public async Task OnGetAsync([FromQuery] CardAsk ask, string? boat)
+    public async Task OnGetAsync([FromQuery] CardQuery ask, string? boat)
     {
         await LoadAsync(ask, boat);
         if (await rig.OpenAsync(here.Actor, here.Class.Class) is { } open)
@@ -67,7 +57,7 @@ public sealed class RigUpModel(ClubContext here, MemberCards cards, RigBoat rig,
     }
 
     /// <summary>Keeps what was said so far; sent at every step, and again with all of it when a line was lost.</summary>
-    public async Task<IActionResult> OnPostAsync([FromQuery] CardAsk ask, string? boat)
+    public async Task<IActionResult> OnPostAsync([FromQuery] CardQuery ask, string? boat)
     {
         await LoadAsync(ask, boat);
         Read();
@@ -78,7 +68,7 @@ public sealed class RigUpModel(ClubContext here, MemberCards cards, RigBoat rig,
     }
 
     /// <summary>Ends the run: the log opens with what was set.</summary>
-    public async Task<IActionResult> OnPostFinishAsync([FromQuery] CardAsk ask, string? boat)
+    public async Task<IActionResult> OnPostFinishAsync([FromQuery] CardQuery ask, string? boat)
     {
         await LoadAsync(ask, boat);
         Read();
@@ -97,7 +87,7 @@ public sealed class RigUpModel(ClubContext here, MemberCards cards, RigBoat rig,
         return Redirect($"{here.ClassPath}/card{Request.QueryString.Without("handler")}");
     }
 
-    private async Task LoadAsync(CardAsk ask, string? boat)
+    private async Task LoadAsync(CardQuery ask, string? boat)
     {
         var member = await cards.OfAsync(ask, boat);
         (Class, Card) = (member.View.Published, member.Card);

@@ -1,9 +1,3 @@
-using Regatta.Application.Editing;
-using Regatta.Core.Fleet.Changes;
-using Regatta.Store;
-using Regatta.Web.Access;
-using Regatta.Web.Forms;
-
 namespace Regatta.Web.Pages.Shared;
 
 /// <summary>The one way a page changes the definition of its class: names the revision its editor saw, and shows what came of it. A page
@@ -82,7 +76,11 @@ public sealed class DefinitionEditor(EditClass edit, ClubContext here, IHttpCont
         {
             case EditOutcome.Done done:
                 Done = done.What;
-                here.Note.Tell($"{here.ClassKey}: {done.What}", done.Before, done.After);
+                here.Note.Tell(
+                    $"{here.ClassKey}: {done.What}",
+                    done.Parts?.Before.ToJsonString(ClassValues.Options),
+                    done.Parts?.After.ToJsonString(ClassValues.Options)
+                );
                 return true;
             case EditOutcome.Stale stale:
                 (IsStale, Since, Context.Response.StatusCode) = (true, stale.Since, StatusCodes.Status409Conflict);

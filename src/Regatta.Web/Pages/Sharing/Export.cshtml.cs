@@ -1,9 +1,4 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Application.Exchange;
 using Regatta.Formats.Bundles;
-using Regatta.Web.Access;
 
 namespace Regatta.Web.Pages.Sharing;
 

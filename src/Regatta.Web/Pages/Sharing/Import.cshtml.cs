@@ -1,11 +1,5 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.RateLimiting;
-using Regatta.Application.Exchange;
-using Regatta.Core;
 using Regatta.Formats.Bundles;
-using Regatta.Web.Access;
 
 namespace Regatta.Web.Pages.Sharing;
 

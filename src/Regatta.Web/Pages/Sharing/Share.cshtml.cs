@@ -1,12 +1,4 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 using QRCoder;
-using Regatta.Application.Publishing;
-using Regatta.Application.Reading;
-using Regatta.Core.Fleet;
-using Regatta.Store;
-using Regatta.Web.Access;
 
 namespace Regatta.Web.Pages.Sharing;
 

@@ -1,14 +1,7 @@
-using Regatta.Application.Reading;
-using Regatta.Core.Evidence;
-using Regatta.Core.Fleet;
-using Regatta.Core.Matrices;
-using Regatta.Core.Wind;
-using Regatta.Store;
-
 namespace Regatta.Web.Pages.Tuning;
 
 /// <summary>One cell, opened: what it says, how far to trust it, the logs behind it and the proposal.</summary>
-public sealed record CellDrawer(LayerView Layer, WindBand Band, Control Control, CellForm Form, int Revision)
+public sealed record CellDrawer(PlanModeView PlanMode, WindBand Band, Control Control, CellForm Form, int Revision)
 {
     /// <summary>The most sessions listed.</summary>
     public const int MostListed = 8;
@@ -33,26 +26,26 @@ public sealed record CellDrawer(LayerView Layer, WindBand Band, Control Control,
 
     public CellAddress Address => new(Band.Id, Control.Key);
 
-    public CellPlace Place => Layer.Place(Address);
+    public CellPlace Place => PlanMode.Place(Address);
 
-    public Cell? Cell => Layer.Matrix[Address];
+    public Cell? Cell => PlanMode.Matrix[Address];
 
-    public Cell? Published => Layer.Ghost?[Address];
+    public Cell? Published => PlanMode.Ghost?[Address];
 
-    public CellTrust Trust => Layer.Trust[Address];
+    public CellTrust Trust => PlanMode.Trust[Address];
 
-    public Proposal? Proposal => Layer.Proposals.GetValueOrDefault(Address);
+    public Proposal? Proposal => PlanMode.Proposals.GetValueOrDefault(Address);
 
-    public Decision? Decision => Layer.Whole.Decisions.GetValueOrDefault(Place);
+    public Decision? Decision => PlanMode.Whole.Decisions.GetValueOrDefault(Place);
 
-    public DraftCell? Draft => Layer.Whole.Draft.Cells.GetValueOrDefault(Place);
+    public DraftCell? Draft => PlanMode.Whole.Draft.Cells.GetValueOrDefault(Place);
 
     /// <summary>The cell as it stands, its form filled from it.</summary>
-    public static CellDrawer? Of(LayerView layer, string? cell) =>
+    public static CellDrawer? Of(PlanModeView planMode, string? cell) =>
         CellNames.Read(cell) is { } address
-        && layer.Matrix.Bands.Find(address.Band) is { } band
-        && layer.Class.Find(address.Control) is { } control
-            ? new(layer, band, control, CellForm.Of(layer.Matrix[address], control), layer.Revision(address))
+        && planMode.Matrix.Bands.Find(address.Band) is { } band
+        && planMode.Class.Find(address.Control) is { } control
+            ? new(planMode, band, control, CellForm.Of(planMode.Matrix[address], control), planMode.Revision(address))
             : null;
 }
 

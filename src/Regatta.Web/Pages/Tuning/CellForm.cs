@@ -1,8 +1,3 @@
-using Regatta.Core;
-using Regatta.Core.Fleet;
-using Regatta.Core.Matrices;
-using Regatta.Web.Forms;
-
 namespace Regatta.Web.Pages.Tuning;
 
 /// <summary>What was typed into a cell's form, and what was wrong with it.</summary>

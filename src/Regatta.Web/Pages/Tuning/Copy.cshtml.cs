@@ -1,18 +1,10 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Regatta.Application.Editing;
-using Regatta.Application.Reading;
-using Regatta.Core.Fleet;
-using Regatta.Core.Matrices;
-using Regatta.Web.Access;
-
 namespace Regatta.Web.Pages.Tuning;
 
-/// <summary>Copies a band, another layer, or another class into a layer; for who may change the class.</summary>
+/// <summary>Copies a band, another plan and mode, or another class into a plan and mode; for who may change the class.</summary>
 [Authorize(Policies.EditsClass)]
-public sealed class CopyModel(ClubContext here, EditCells editCells, ClassCache cache) : LayerPageModel(here, editCells)
+public sealed class CopyModel(ClubContext here, EditCells editCells, ClassCache cache) : PlanModePageModel(here, editCells)
 {
-    /// <summary>The layers there are to copy from, in this class and in the others, each with a name for the form.</summary>
+    /// <summary>The plans and modes there are to copy from, in this class and in the others, each with a name for the form.</summary>
     public IReadOnlyList<(string Name, string Label)> Sources { get; private set; } = [];
 
     /// <summary>The source chosen last.</summary>
@@ -30,16 +22,16 @@ public sealed class CopyModel(ClubContext here, EditCells editCells, ClassCache 
     public async Task<IActionResult> OnPostBandAsync(int from, int to, string? overwrite)
     {
         await LoadAsync();
-        return Layer.Matrix.Bands.Find(new(from)) is { } source && Layer.Matrix.Bands.Find(new(to)) is { } goal
+        return PlanMode.Matrix.Bands.Find(new(from)) is { } source && PlanMode.Matrix.Bands.Find(new(to)) is { } goal
             ? await WriteAndGoBackAsync(
-                Transfer.Band(Layer.Matrix, source, goal, overwrite is not null),
+                Transfer.Band(PlanMode.Matrix, source, goal, overwrite is not null),
                 $"copied {source.Name} to {goal.Name}",
                 []
             )
             : NotFound();
     }
 
-    public async Task<IActionResult> OnPostLayerAsync(string? from, string? overwrite)
+    public async Task<IActionResult> OnPostPlanModeAsync(string? from, string? overwrite)
     {
         await LoadAsync();
         await FindSourcesAsync();
@@ -55,7 +47,7 @@ public sealed class CopyModel(ClubContext here, EditCells editCells, ClassCache 
             return Page();
         }
 
-        var carried = Transfer.All(source.Set[new Layer(new(plan), new(mode))], Layer.Matrix, chosen.Label, overwrite is not null);
+        var carried = Transfer.All(source.Set[new PlanMode(new(plan), new(mode))], PlanMode.Matrix, chosen.Label, overwrite is not null);
         return await WriteAndGoBackAsync(carried.Edits, $"copied from {chosen.Label}", carried.Left);
     }
 
@@ -65,12 +57,16 @@ public sealed class CopyModel(ClubContext here, EditCells editCells, ClassCache 
         foreach (var view in (await cache.AllAsync(Here.Club.Ref)).Classes.OrderBy(view => view.Ref != ClassView.Ref))
         {
             var isThis = view.Ref == ClassView.Ref;
-            foreach (var layer in view.Set.Layers.All.Where(layer => view.Set[layer].Cells.Count > 0 && !(isThis && layer == Layer.Layer)))
+            foreach (
+                var planMode in view.Set.PlanModes.All.Where(planMode =>
+                    view.Set[planMode].Cells.Count > 0 && !(isThis && planMode == PlanMode.PlanMode)
+                )
+            )
             {
-                var described = view.Set.Layers.Describe(layer);
+                var described = view.Set.PlanModes.Describe(planMode);
                 sources.Add(
                     (
-                        $"{view.Class.Key}/{layer.Plan}/{layer.Mode}",
+                        $"{view.Class.Key}/{planMode.Plan}/{planMode.Mode}",
                         isThis ? described
                         : described.Length > 0 ? $"{view.Class.Name}, {described}"
                         : view.Class.Name

@@ -1,19 +1,9 @@
-using Microsoft.AspNetCore.Mvc;
-using Regatta.Application.Editing;
-using Regatta.Core.Matrices;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-using Regatta.Store;
-using Regatta.Web.Access;
-using Regatta.Web.Drawings;
-using Regatta.Web.Forms;
-
 namespace Regatta.Web.Pages.Tuning;
 
 /// <summary>What the matrix shows, and how it answers: the bench with one cell open beside it, as a page or as the parts a script asked
 /// for.</summary>
 public abstract class EditingPageModel(ClubContext here, EditCells editCells, Cells cells, ClubClock clock, UnitPreferences units)
-    : LayerPageModel(here, editCells),
+    : PlanModePageModel(here, editCells),
         ILanesPage
 {
     /// <summary>The reader's units.</summary>
@@ -30,9 +20,9 @@ public abstract class EditingPageModel(ClubContext here, EditCells editCells, Ce
 
     public CellDrawer? Drawer { get; protected set; }
 
-    public LaneDrawing Drawing => LaneDrawing.Kept(Layer, ZoomedBand, Units.Wind);
+    public LaneDrawing Drawing => LaneDrawing.Kept(PlanMode, ZoomedBand, Units.Wind);
 
-    public WindBand? ZoomedBand => Zoom is { } number ? Layer.Matrix.Bands.Find(new(number)) : null;
+    public WindBand? ZoomedBand => Zoom is { } number ? PlanMode.Matrix.Bands.Find(new(number)) : null;
 
     /// <summary>What the last edit did, for the status line.</summary>
     public string? Status { get; protected set; }
@@ -46,7 +36,7 @@ public abstract class EditingPageModel(ClubContext here, EditCells editCells, Ce
     public (CellAddress Address, DraftCell Cell)? ByAnother =>
         ClassView
             .Draft.Cells.Where(cell =>
-                cell.Key.Layer == Layer.Layer
+                cell.Key.PlanMode == PlanMode.PlanMode
                 && cell.Value.EditedBy.Length > 0
                 && cell.Value.EditedBy != User.DisplayName()
                 && cell.Value.EditedAt > clock.Now - Recently
@@ -65,8 +55,8 @@ public abstract class EditingPageModel(ClubContext here, EditCells editCells, Ce
         bool whole = false
     ) =>
         $"?view={view ?? View}"
-        + (ClassView.Set.Layers.Plans.Count > 1 ? $"&plan={plan ?? Layer.Layer.Plan.Name}" : "")
-        + (ClassView.Set.Layers.Modes.Count > 1 ? $"&mode={mode ?? Layer.Layer.Mode.Name}" : "")
+        + (ClassView.Set.PlanModes.Plans.Count > 1 ? $"&plan={plan ?? PlanMode.PlanMode.Plan.Name}" : "")
+        + (ClassView.Set.PlanModes.Modes.Count > 1 ? $"&mode={mode ?? PlanMode.PlanMode.Mode.Name}" : "")
         + ((zoom ?? (whole ? null : Zoom)) is { } band ? $"&zoom={band}" : "")
         + (cell is null ? "" : $"&cell={cell}");
 
@@ -77,13 +67,13 @@ public abstract class EditingPageModel(ClubContext here, EditCells editCells, Ce
     protected async Task OpenAsync()
     {
         await LoadAsync();
-        Drawer = CellDrawer.Of(Layer, Cell);
+        Drawer = CellDrawer.Of(PlanMode, Cell);
     }
 
     protected async Task OpenAnewAsync()
     {
         await LoadAnewAsync();
-        Drawer = CellDrawer.Of(Layer, Cell);
+        Drawer = CellDrawer.Of(PlanMode, Cell);
     }
 
     /// <summary>Shows what somebody else wrote beside what was typed; nothing is lost and nothing overwritten.</summary>

@@ -1,13 +1,9 @@
-using Regatta.Application.Reading;
-using Regatta.Core.Wind;
-using Regatta.Web.Drawings;
-
 namespace Regatta.Web.Pages.Tuning;
 
 /// <summary>What the lanes need to know of the page they stand on.</summary>
 public interface ILanesPage
 {
-    LayerView Layer { get; }
+    PlanModeView PlanMode { get; }
 
     LaneDrawing Drawing { get; }
 

@@ -1,19 +1,7 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
-using Regatta.Application.Editing;
-using Regatta.Core;
-using Regatta.Core.Fleet.Changes;
-using Regatta.Core.Matrices;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-using Regatta.Store;
-using Regatta.Web.Access;
-using Regatta.Web.Drawings;
-using Regatta.Web.Forms;
-
 namespace Regatta.Web.Pages.Tuning;
 
-/// <summary>The matrices of a class, one layer at a time, in lanes or as a table, with one cell open beside it. Members look; the captain
+/// <summary>The matrices of a class, one plan and mode at a time, in lanes or as a table, with one cell open beside it. Members look; the
+/// captain
 /// and the coordinator change.</summary>
 [Authorize(Policies.ReadsClass)]
 public sealed class MatrixModel(
@@ -41,8 +29,8 @@ public sealed class MatrixModel(
         await OpenAsync();
         Status =
             ByAnother is { } other && Class.Find(other.Address.Control) is { } control
-                ? $"{other.Cell.EditedBy} set {control.Name}, {Layer.Matrix.Bands.Find(other.Address.Band)?.Name}: "
-                    + $"{Layer.Matrix[other.Address]?.Show(control.Scale) ?? "nothing"}"
+                ? $"{other.Cell.EditedBy} set {control.Name}, {PlanMode.Matrix.Bands.Find(other.Address.Band)?.Name}: "
+                    + $"{PlanMode.Matrix[other.Address]?.Show(control.Scale) ?? "nothing"}"
                 : null;
         return Partial("_Refresh", this);
     }
@@ -58,7 +46,7 @@ public sealed class MatrixModel(
     public async Task<IActionResult> OnPostCellAsync(string? act, int revision)
     {
         await OpenAsync();
-        var order = Drawer is null ? null : CellOrder.Read(act, Drawer, Request.Typed());
+        var order = Drawer is null ? null : CellCommand.Read(act, Drawer, Request.Typed());
         if (Drawer is not { } drawer || order is null)
         {
             return Drawer is null ? await GoneAsync() : NotFound();
@@ -82,7 +70,7 @@ public sealed class MatrixModel(
     public async Task<IActionResult> OnPostEdgeAsync(int band, string? wind, long revision)
     {
         await OpenAsync();
-        var was = Layer.Matrix.Bands.Find(new(band))?.To;
+        var was = PlanMode.Matrix.Bands.Find(new(band))?.To;
         var read = WindRange.ReadSpeed(wind ?? "", Units.Wind);
         if (was is not { } edge || !read.Ok)
         {
@@ -93,8 +81,8 @@ public sealed class MatrixModel(
         if (outcome is not EditOutcome.Done)
         {
             await OpenAnewAsync();
-            var lower = Layer.Matrix.Bands.Find(new(band));
-            var upper = lower is null ? null : Layer.Matrix.Bands.Above(lower);
+            var lower = PlanMode.Matrix.Bands.Find(new(band));
+            var upper = lower is null ? null : PlanMode.Matrix.Bands.Above(lower);
             return outcome switch
             {
                 EditOutcome.Stale => await AnswerAsync(
@@ -111,7 +99,7 @@ public sealed class MatrixModel(
 
         MovedEdge = (band, edge);
         return await WrittenAsync(
-            $"{Layer.Matrix.Bands.Find(new(band))!.Name} ends at {Units.Show(read.Value)} now; it ended at {Units.Show(edge)}."
+            $"{PlanMode.Matrix.Bands.Find(new(band))!.Name} ends at {Units.Show(read.Value)} now; it ended at {Units.Show(edge)}."
         );
     }
 
@@ -121,12 +109,12 @@ public sealed class MatrixModel(
     public async Task<IActionResult> OnPostBuildAsync(string act, string? over)
     {
         await OpenAsync();
-        if (BuildingOrder.Read(act, over, Drawer, Layer) is not { } order)
+        if (BulkCommand.Read(act, over, Drawer, PlanMode) is not { } order)
         {
             return await AnswerAsync("There is nothing chosen to do that with.");
         }
 
-        var (edits, left) = order.Edits(Layer.Matrix);
+        var (edits, left) = order.Edits(PlanMode.Matrix);
         return await WriteAllAsync(edits, order.What, left, order.Seen);
     }
 
@@ -134,7 +122,7 @@ public sealed class MatrixModel(
     public async Task<IActionResult> OnPostMendAsync(string finding, string mend)
     {
         await OpenAsync();
-        return Layer.Findings.FirstOrDefault(one => one.Name == finding && one.Mend == mend) is { } found
+        return PlanMode.Findings.FirstOrDefault(one => one.Name == finding && one.Mend == mend) is { } found
             ? await WriteAllAsync(found.Edits, $"mended: {found.Mend}", [], null)
             : await AnswerAsync("That has changed meanwhile. Look at it again.");
     }
@@ -151,13 +139,23 @@ public sealed class MatrixModel(
         if (
             Drawer is not { Proposal: { } proposal } drawer
             || proposal.Control.Scale.Show(proposal.To) != typed.Shown
-            || Named.Read<DecisionKind>(typed.Decision) is not { } kind
+            || EnumText.Find<DecisionKind>(typed.Decision) is not { } kind
         )
         {
             return await AnswerAsync("The proposal has changed meanwhile: new logs speak. Look at it again.");
         }
 
-        var outcome = await decide.RunAsync(Here.Actor, Layer, proposal, kind, typed.To, typed.Reason, typed.Until, revision, Units.Wind);
+        var outcome = await decide.RunAsync(
+            Here.Actor,
+            PlanMode,
+            proposal,
+            kind,
+            typed.To,
+            typed.Reason,
+            typed.Until,
+            revision,
+            Units.Wind
+        );
         if (outcome.Problem is not null)
         {
             Drawer = drawer with { DecisionProblem = outcome.Problem, Reason = typed.Reason ?? "", Until = typed.Until ?? "" };
@@ -174,7 +172,7 @@ public sealed class MatrixModel(
         await OpenAnewAsync();
         if (result?.Place is { } place && ClassView.Class.Has(place))
         {
-            (Plan, Mode) = (place.Layer.Plan.Name, place.Layer.Mode.Name);
+            (Plan, Mode) = (place.PlanMode.Plan.Name, place.PlanMode.Mode.Name);
             Cell = result.All == 1 ? place.Address.Name() : Cell;
         }
 

@@ -1,22 +1,16 @@
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.RateLimiting;
-using Regatta.Application.Editing;
-using Regatta.Core;
-using Regatta.Core.Matrices;
 using Regatta.Formats.Tables;
-using Regatta.Web.Access;
-using Regatta.Web.Forms;
 
 namespace Regatta.Web.Pages.Tuning;
 
-/// <summary>Takes a spreadsheet's table over into a layer: read, held against the matrix, looked over, and only then written; for who may
+/// <summary>Takes a spreadsheet's table over into a plan and mode: read, held against the matrix, looked over, and only then written; for
+/// who may
 /// change the class.</summary>
 [Authorize(Policies.EditsClass)]
 [RequestFormLimits(ValueLengthLimit = MostBytes)]
 [RequestSizeLimit(MostBytes + Limits.FormBytes)]
 [EnableRateLimiting(RequestLimits.Uploads)]
-public sealed class PasteModel(ClubContext here, EditCells editCells, UnitPreferences units) : LayerPageModel(here, editCells)
+public sealed class PasteModel(ClubContext here, EditCells editCells, UnitPreferences units) : PlanModePageModel(here, editCells)
 {
     private const int MostBytes = 4 * Limits.TableLetters;
 
@@ -87,7 +81,7 @@ public sealed class PasteModel(ClubContext here, EditCells editCells, UnitPrefer
             > Limits.TableLetters => Parsed<PastedTable>.Bad(
                 $"That is more than {Limits.TableLetters / 1_000_000} million letters. Copy the part with the matrix only."
             ),
-            _ => PastedBlock.Read(Layer.Matrix, TableText.Rows(Text), units.Wind, Chosen, CellNames.Read(corner)),
+            _ => PastedBlock.Read(PlanMode.Matrix, TableText.Rows(Text), units.Wind, Chosen, CellNames.Read(corner)),
         };
         (Pasted, Problem) = (read.Ok ? read.Value : null, read.Problem);
         if (Problem is not null)

@@ -1,5 +1,3 @@
-using Regatta.Core.Marks;
-
 namespace Regatta.Web.Pages.Tuning;
 
 /// <summary>Every step of a scale by its reading, from least to most, and which of them a cell has.</summary>

@@ -1,5 +1,3 @@
-using Regatta.Store;
-
 namespace Regatta.Web.Pages.Tuning;
 
 /// <summary>What came of an undo or a redo, in a sentence.</summary>

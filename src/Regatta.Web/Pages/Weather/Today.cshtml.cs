@@ -1,9 +1,4 @@
 using System.Globalization;
-using Microsoft.AspNetCore.Authorization;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-using Regatta.Web.Access;
 using Regatta.Web.Station;
 
 namespace Regatta.Web.Pages.Weather;

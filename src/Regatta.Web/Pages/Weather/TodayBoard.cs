@@ -1,13 +1,3 @@
-using Regatta.Application.Reading;
-using Regatta.Core.Crew;
-using Regatta.Core.Fleet;
-using Regatta.Core.Sails;
-using Regatta.Core.Sheets;
-using Regatta.Core.Station;
-using Regatta.Core.Units;
-using Regatta.Core.Wind;
-using Regatta.Store;
-using Regatta.Web.Drawings;
 using Regatta.Web.Station;
 using ZiggyCreatures.Caching.Fusion;
 
@@ -45,18 +35,18 @@ public sealed record TodayLine(ClassDefinition Class, Speed Wind, SailsNow Sails
     /// <param name="mean">The mean wind at the station.</param>
     /// <param name="gust">The gusts; null where they are not known.</param>
     /// <param name="measuredAt">The station's height.</param>
-    public static TodayLine Of(ClassDefinition definition, Core.Matrices.MatrixSet set, Speed mean, Speed? gust, Length measuredAt)
+    public static TodayLine Of(ClassDefinition definition, MatrixSet set, Speed mean, Speed? gust, Length measuredAt)
     {
         Speed Here(Speed wind) => WindProfile.At(wind, measuredAt, definition.WindHeight);
-        var layer = set.LayerIn(set.Bands.At(Here(mean)), null, null);
-        var card = Card.For(set[layer], Here(mean));
+        var planMode = set.LayerIn(set.Bands.At(Here(mean)), null, null);
+        var card = Card.For(set[planMode], Here(mean));
         var reached = gust is { } strongest ? set.Bands.At(Here(strongest)) : card.Band;
         var here = Here(mean);
-        return new(definition, here, SailsNow.Of(set, card.Band, layer.Mode), card, reached == card.Band ? null : reached)
+        return new(definition, here, SailsNow.Of(set, card.Band, planMode.Mode), card, reached == card.Band ? null : reached)
         {
             Reef = ReefAdvice.Of(
                 ReefPoints.Of(definition, CrewProfile.Unknown),
-                layer.Plan,
+                planMode.Plan,
                 card.Band,
                 here,
                 gust is { } blows ? Here(blows) : null
@@ -67,7 +57,7 @@ public sealed record TodayLine(ClassDefinition Class, Speed Wind, SailsNow Sails
     /// <summary>Other sails come with marks of their own, so those of these sails are not told then.</summary>
     private static string Joined(string sails, string moves) => sails.Length > 0 ? $"carry {sails}" : moves;
 
-    private string Moves(Func<CardLine, Core.Matrices.Cell?> next)
+    private string Moves(Func<CardLine, Cell?> next)
     {
         var moves = Card
             .Ashore.Concat(Card.Afloat)
@@ -146,14 +136,14 @@ public sealed class TodayBoards(
             [
                 .. fleet
                     .Classes.Select(view => view.Newest)
-                    .OfType<Core.Matrices.PublishedVersion>()
+                    .OfType<PublishedVersion>()
                     .Select(version => TodayLine.Of(version.Class, version.Set, mean, gust, station.Height))
                     .Select(line =>
                         asked is null && wind is { } heard
                             ? line with
                             {
                                 Advice = StationAdvice.Of(
-                                    line.Class.Layers,
+                                    line.Class.PlanModes,
                                     line.Class.Bands,
                                     line.Wind,
                                     minutes,

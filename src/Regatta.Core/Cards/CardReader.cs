@@ -1,0 +1,16 @@
+namespace Regatta.Core.Cards;
+
+/// <summary>Who reads a card, for what: their crew, their boat and hand, their own offsets, and the purpose.</summary>
+/// <param name="Crew">Who is aboard.</param>
+/// <param name="Readings">The boat and the hand it is read on.</param>
+public sealed record CardReader(CrewProfile Crew, Readings Readings)
+{
+    /// <summary>Anybody: the class's own crew, scales and purpose.</summary>
+    public static CardReader OfTheClass { get; } = new(CrewProfile.Unknown, Readings.OfTheClass);
+
+    /// <summary>What the reader always sets otherwise, in positions more; kept privately beside the card.</summary>
+    public IReadOnlyDictionary<ControlKey, double> Own { get; init; } = new Dictionary<ControlKey, double>();
+
+    /// <summary>What she is sailed for; null for the class's first purpose.</summary>
+    public PurposeKey? Purpose { get; init; }
+}

@@ -1,0 +1,76 @@
+namespace Regatta.Core.Cards;
+
+/// <summary>What one sailor's card says in a wind: the published version as their crew reads it, on their boat, with what they carry. The
+/// card on the screen and the log that is filled in from it are both this.</summary>
+/// <param name="Version">What is published.</param>
+/// <param name="Wind">The wind.</param>
+/// <param name="Effective">The wind their crew reads the card at; band and sails follow from it.</param>
+/// <param name="PlanMode">With which sails, sailed how.</param>
+/// <param name="Card">What it says.</param>
+public sealed record CardReading(PublishedVersion Version, Speed Wind, Speed Effective, PlanMode PlanMode, Card Card)
+{
+    /// <summary>Reads a card.</summary>
+    /// <param name="version">What is published.</param>
+    /// <param name="wind">The wind, at the class's height.</param>
+    /// <param name="plan">The key of the sails asked for; null for what the class carries then.</param>
+    /// <param name="mode">The key of the mode asked for; null for the class's first.</param>
+    /// <param name="reader">Who reads it, for what.</param>
+    public static CardReading Of(PublishedVersion version, Speed wind, string? plan, string? mode, CardReader reader)
+    {
+        var definition = version.Class;
+        var effective = definition.Crew.Effective(wind, reader.Crew, version.Set.Bands);
+        var planMode = version.Set.LayerIn(version.Set.Bands.At(effective), plan, mode);
+        var sailed = version.Set.AsSailed(planMode);
+        var matrix = definition.Crew.AsSet(sailed, reader.Crew);
+        var purposed = ForPurpose(matrix, reader.Purpose);
+        var card = Card.For(reader.Readings.AsRead(purposed), effective, control => reader.Readings.Boat?.WhenOf(control) ?? control.When);
+        return new(version, wind, effective, planMode, card.With(reader.Own))
+        {
+            Purpose = definition.Purposes.FirstOrDefault(purpose => purpose.Key == reader.Purpose),
+            Questions = definition.Asked(matrix, planMode, card.Band),
+        };
+    }
+
+    /// <summary>What she is sailed for, where it is another than the class's first purpose.</summary>
+    public Purpose? Purpose { get; private init; }
+
+    /// <summary>What is looked at and answered here.</summary>
+    public IReadOnlyList<Question> Questions { get; private init; } = [];
+
+    /// <summary>What to beware of with the marks of a purpose.</summary>
+    public IEnumerable<string> PurposeCautions =>
+        from line in Lines
+        from mark in line.Control.ByPurpose
+        where mark.Purpose == Purpose?.Key && mark.Caution.Length > 0
+        select mark.Caution;
+
+    /// <summary>The matrix with the marks of a purpose where a control has one; a control without a cell gets it too.</summary>
+    private static Matrix ForPurpose(Matrix matrix, PurposeKey? purpose) =>
+        purpose is null
+            ? matrix
+            : matrix.With(
+                from control in matrix.Controls
+                let own = control.ByPurpose.FirstOrDefault(mark => mark.Purpose == purpose)
+                where own is not null
+                from band in matrix.Bands.All
+                let address = new CellAddress(band.Id, control.Key)
+                select new CellEdit(
+                    address,
+                    matrix[address] is { Mark: not null } cell
+                        ? cell.At(own.Mark)
+                        : Cell.Of(own.Mark, control.Scale.UsualTolerance, "", "", CellSource.Entered).Value
+                )
+            );
+
+    /// <summary>The band as this crew meets it: the true winds that they read the card at within it.</summary>
+    public WindRange BandAsMet =>
+        WindRange
+            .Of(Card.Band.From, Card.Band.To, null)
+            .Value.Times(Effective.MetresPerSecond > 0 ? Wind.MetresPerSecond / Effective.MetresPerSecond : 1);
+
+    /// <summary>The lines in set-up order, ashore before afloat.</summary>
+    public IEnumerable<CardLine> Lines => Card.Ashore.Concat(Card.Afloat);
+
+    /// <summary>The mark of a control; null where the card has none.</summary>
+    public Mark? MarkOf(ControlKey control) => Lines.FirstOrDefault(line => line.Control.Key == control)?.Cell?.Mark;
+}

@@ -1,0 +1,207 @@
+namespace Regatta.Store;
+
+/// <summary>What is kept of a class under a basis, as it was read.</summary>
+/// <param name="Fits">What the logs of each plan and mode say.</param>
+/// <param name="Runs">How many runs are in.</param>
+/// <param name="Settled">How many they were when their weights were sought last.</param>
+public sealed record FitCache(IReadOnlyDictionary<PlanMode, HelmFit> Fits, int Runs, int Settled)
+{
+    /// <summary>Whether the runs grew so much that their weights are to be sought anew.</summary>
+    public bool HasGrown => Runs > Settled * (1 + EvidenceRules.Growth);
+}
+
+/// <summary>A plan and mode as it was worked out from nothing.</summary>
+/// <param name="PlanMode">Which.</param>
+/// <param name="Kept">Its sums.</param>
+/// <param name="Fitted">The runs in them, with their weights.</param>
+/// <param name="Runs">All its runs, whether their check counts or not.</param>
+public sealed record FreshPlanMode(
+    PlanMode PlanMode,
+    PlanModeSums Kept,
+    IReadOnlyList<FittedSession> Fitted,
+    IReadOnlyList<SessionEvidence> Runs
+);
+
+/// <summary>Keeps what the logs say as sums and counts, so that a page reads as much with many logs as with few. A log folds itself in, in
+/// its own transaction; whatever else changes logs leaves the kept behind, and who reads makes it anew.</summary>
+public sealed partial class EvidenceSumsStore(NpgsqlDataSource database)
+{
+    /// <summary>What is kept of a class; null where nothing is, or where it is behind its logs.</summary>
+    /// <param name="one">The class.</param>
+    /// <param name="basis">What it rests on.</param>
+    /// <param name="logRevision">The logs it must hold at least.</param>
+    public async Task<FitCache?> ReadAsync(ClassRef one, EvidenceBasis basis, long logRevision)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await using var snapshot = await connection.BeginTransactionAsync(System.Data.IsolationLevel.RepeatableRead);
+        var keys = new KeyRow(one.Club.Number, one.Number, basis.Key);
+        if (await BasisRow.FindAsync(connection, snapshot, keys) is not { } found || found.LogRevision < logRevision)
+        {
+            return null;
+        }
+
+        var planModes = await SumsRow.AllAsync(connection, snapshot, keys);
+        var tallies = (await TallyRow.AllAsync(connection, snapshot, keys)).ToLookup(row => row.PlanMode);
+        var newest = (await ListedAsync(connection, snapshot, keys)).ToList();
+        var sessions = (
+            await NamelessLogs.EvidenceAsync(connection, one, [.. newest.Select(row => row.LogId).Distinct()], snapshot)
+        ).ToDictionary(run => (run.Number, run.Run));
+        var listed = newest.ToLookup(row => (row.PlanMode, row.Wild), row => sessions.GetValueOrDefault((row.LogId, row.Run)));
+        return new(
+            tallies
+                .Select(group => group.Key)
+                .ToDictionary(
+                    planMode => planMode,
+                    planMode =>
+                    {
+                        var kept = planModes.GetValueOrDefault(planMode) ?? PlanModeSums.Empty(basis, planMode);
+                        return HelmFit.Of(
+                            basis.ModelOf(planMode, kept.Sailed, kept.Boats),
+                            kept.Sums,
+                            new(
+                                basis.Definition.Bands,
+                                tallies[planMode].Select(row => row.ToTally()),
+                                listed[(planMode, false)].OfType<SessionEvidence>()
+                            ),
+                            [.. listed[(planMode, true)].OfType<SessionEvidence>()]
+                        );
+                    }
+                ),
+            found.Runs,
+            found.Settled
+        );
+    }
+
+    /// <summary>Keeps what was worked out from nothing, in place of what was kept before.</summary>
+    /// <param name="one">The class.</param>
+    /// <param name="basis">What it rests on.</param>
+    /// <param name="logRevision">The logs it was worked out of.</param>
+    /// <param name="planModes">All plans and modes that were sailed.</param>
+    /// <param name="wanted">The bases that are still of use.</param>
+    /// <param name="telling">Whether open pages are to hear of it.</param>
+    /// <returns>Whether it was kept: not where a log came in meanwhile.</returns>
+    public async Task<bool> WriteAsync(
+        ClassRef one,
+        EvidenceBasis basis,
+        long logRevision,
+        IReadOnlyList<FreshPlanMode> planModes,
+        IReadOnlyList<string> wanted,
+        bool telling
+    )
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await using var transaction = await connection.BeginTransactionAsync();
+        if (await LogRevisionAsync(connection, transaction, one) != logRevision)
+        {
+            return false;
+        }
+
+        var keys = new KeyRow(one.Club.Number, one.Number, basis.Key);
+        await connection.ExecuteAsync(
+            "delete from kept_bases where club_id = @Club and class_id = @Class and (basis = @Basis or basis <> all (@wanted))",
+            new
+            {
+                keys.Club,
+                keys.Class,
+                keys.Basis,
+                wanted = wanted.ToArray(),
+            },
+            transaction
+        );
+        var runs = planModes.Sum(planMode => planMode.Fitted.Count);
+        await BasisRow.AddAsync(connection, transaction, keys, logRevision, runs);
+        foreach (var planMode in planModes)
+        {
+            await SumsRow.SaveAsync(connection, transaction, keys, planMode.PlanMode, planMode.Kept);
+            await SummedRunRow.CopyAsync(connection, keys, basis, planMode);
+            await TallyRow.AddAsync(connection, transaction, keys, planMode.PlanMode, RunFacts.Count(basis.Definition, planMode.Runs));
+        }
+
+        if (telling)
+        {
+            await TellAsync(connection, transaction, one, logRevision);
+        }
+
+        await transaction.CommitAsync();
+        return true;
+    }
+
+    /// <summary>Has the weights of a class's runs sought anew by whoever reads next.</summary>
+    public async Task UnsettleAsync(ClassRef one)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await using var transaction = await connection.BeginTransactionAsync();
+        if (await LogRevisionAsync(connection, transaction, one) is { } revision)
+        {
+            await connection.ExecuteAsync(
+                "update kept_bases set settled = 0 where club_id = @club and class_id = @id",
+                new { club = one.Club.Number, id = one.Number },
+                transaction
+            );
+            await TellAsync(connection, transaction, one, revision);
+        }
+
+        await transaction.CommitAsync();
+    }
+
+    /// <summary>Raises the revision of a class's logs, of which open pages hear; what is kept of the logs before holds for it.</summary>
+    internal static Task TellAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one, long before) =>
+        connection.ExecuteAsync(
+            """
+            update kept_bases set log_revision = @before + 1 where club_id = @club and class_id = @id and log_revision = @before;
+            update classes set log_revision = @before + 1 where club_id = @club and id = @id;
+            select pg_notify('class_changed', @club || ':' || @id);
+            """,
+            new
+            {
+                club = one.Club.Number,
+                id = one.Number,
+                before,
+            },
+            transaction
+        );
+
+    /// <summary>The revision of a class's logs, held until the transaction ends.</summary>
+    internal static Task<long?> LogRevisionAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one) =>
+        connection.ExecuteScalarAsync<long?>(
+            "select log_revision from classes where club_id = @club and id = @id for update",
+            new { club = one.Club.Number, id = one.Number },
+            transaction
+        );
+
+    /// <summary>The newest runs of each band and the newest wild ones of each plan and mode.</summary>
+    private static Task<IEnumerable<ListedRow>> ListedAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, KeyRow keys) =>
+        connection.QueryAsync<ListedRow>(
+            """
+            select b.plan, b.mode, false as wild, r.log_id, r.run from
+              (select distinct plan, mode, band from kept_tallies
+                where (club_id, class_id, basis) = (@Club, @Class, @Basis) and kind = 0) b
+              cross join lateral (select log_id, run from kept_runs x
+                where (x.club_id, x.class_id, x.basis, x.plan, x.mode, x.band) = (@Club, @Class, @Basis, b.plan, b.mode, b.band)
+                order by x.sailed_at desc, x.log_id desc limit @most) r
+            union all
+            select l.plan, l.mode, true, r.log_id, r.run from
+              (select plan, mode from kept_layers where (club_id, class_id, basis) = (@Club, @Class, @Basis)) l
+              cross join lateral (select log_id, run from kept_runs x
+                where (x.club_id, x.class_id, x.basis, x.plan, x.mode) = (@Club, @Class, @Basis, l.plan, l.mode) and x.belief < 0.1
+                order by x.sailed_at desc limit @mostWild) r
+            """,
+            new
+            {
+                keys.Club,
+                keys.Class,
+                keys.Basis,
+                most = EvidenceRules.Listed,
+                mostWild = HelmFit.MostWild,
+            },
+            transaction
+        );
+
+    private sealed record ListedRow(string Plan, string Mode, bool Wild, long LogId, int Run)
+    {
+        public PlanMode PlanMode => new(new(Plan), new(Mode));
+    }
+}
+
+/// <summary>Whose kept rows.</summary>
+internal sealed record KeyRow(long Club, long Class, string Basis);
