@@ -28,6 +28,9 @@ internal static class Retry
     /// <summary>Does the work, again after a deadlock or a serialization failure.</summary>
     public static async Task<T> RunAsync<T>(Func<Task<T>> work) => await Pipeline.ExecuteAsync(async _ => await work());
 
+    /// <summary>Does the work as one transaction, all of it again after a deadlock or a serialization failure.</summary>
+    public static Task<T> InOneAsync<T>(Db db, Func<Task<T>> work) => RunAsync(() => db.InOneAsync(work));
+
     /// <summary>Does the work, again after a deadlock or a serialization failure.</summary>
     public static async Task RunAsync(Func<Task> work) => await Pipeline.ExecuteAsync(async _ => await work());
 }

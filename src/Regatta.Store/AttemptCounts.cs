@@ -5,7 +5,7 @@ namespace Regatta.Store;
 
 /// <summary>Counts what may be tried only so often, for all instances together. A try is counted before it is made, so of many at the same
 /// moment no more get through than may.</summary>
-public sealed class AttemptCounts(NpgsqlDataSource database, TimeProvider clock)
+public sealed class AttemptCounts(Db database, TimeProvider clock)
 {
     /// <summary>No limit looks further back than this.</summary>
     public static readonly TimeSpan LongestWindow = TimeSpan.FromDays(1);

@@ -9,7 +9,7 @@ namespace Regatta.Store;
 public sealed record Attendee(Guid Person, string Name, string ClassKey, long? Boat, string BoatName);
 
 /// <summary>Who says they come on a club's days.</summary>
-public sealed class Attendance(NpgsqlDataSource database, TimeProvider clock)
+public sealed class Attendance(Db database, TimeProvider clock)
 {
     /// <summary>Those who come on a day, by name; whoever is suspended does not.</summary>
     public async Task<IReadOnlyList<Attendee>> AllAsync(ClubId club, long outing)

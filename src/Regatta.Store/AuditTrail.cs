@@ -57,8 +57,11 @@ public sealed record AuditLine(
 public sealed record AuditFilter(string Who, string Act, string Outcome, long? Before);
 
 /// <summary>The append-only trail of what was done.</summary>
-public sealed class AuditTrail(NpgsqlDataSource database, TimeProvider clock)
+public sealed class AuditTrail(Db db, TimeProvider clock)
 {
+    /// <summary>Who gives up early is told of all the same.</summary>
+    private readonly Db database = db.Uncancelled;
+
     /// <summary>How long a line is kept; the database refuses to forget a younger one.</summary>
     public static readonly TimeSpan Kept = TimeSpan.FromDays(400);
 

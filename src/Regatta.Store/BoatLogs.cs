@@ -1,7 +1,7 @@
 namespace Regatta.Store;
 
 /// <summary>Logs as the boats they were sailed in see them.</summary>
-public sealed class BoatLogs(NpgsqlDataSource database)
+public sealed class BoatLogs(Db database)
 {
     /// <summary>The boat a sailor logged last in a class, or null.</summary>
     public async Task<long?> LastBoatAsync(ClassRef one, Guid sailor)
@@ -51,8 +51,7 @@ public sealed class BoatLogs(NpgsqlDataSource database)
                     club = club.Number,
                     boat,
                     control.Name,
-                },
-                transaction
+                }
             )
         )
             // What the card said was read on the same strip, so the two move together.
@@ -77,8 +76,7 @@ public sealed class BoatLogs(NpgsqlDataSource database)
                 marks = marks.Select(row => row.Mark!.Value.Position).ToArray(),
                 cards = marks.Select(row => row.Card?.Position).ToArray(),
                 control.Name,
-            },
-            transaction
+            }
         );
         await transaction.CommitAsync();
         return numbers.Length;

@@ -6,7 +6,7 @@ namespace Regatta.Store;
 public sealed record TakenPair(long Number, CalibrationPair Pair, string TakenBy, DateTimeOffset TakenAt);
 
 /// <summary>The boats of a class and what was measured on them.</summary>
-public sealed class Boats(NpgsqlDataSource database, TimeProvider clock)
+public sealed class Boats(Db database, TimeProvider clock)
 {
     /// <summary>The boats of a class by name.</summary>
     public async Task<IReadOnlyList<Boat>> AllAsync(ClassRef one)
@@ -46,7 +46,7 @@ public sealed class Boats(NpgsqlDataSource database, TimeProvider clock)
     public async Task<long?> AddAsync(ClassRef one, string name, string note)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await InsertAsync(connection, null, one, name, note);
+        return await InsertAsync(connection, one, name, note);
     }
 
     /// <summary>Gives a boat of the class another name and note.</summary>
@@ -121,7 +121,7 @@ public sealed class Boats(NpgsqlDataSource database, TimeProvider clock)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
-        await InsertPairsAsync(connection, transaction, one, boat, control, pairs, by, clock.GetUtcNow());
+        await InsertPairsAsync(connection, one, boat, control, pairs, by, clock.GetUtcNow());
         await transaction.CommitAsync();
     }
 
@@ -150,12 +150,11 @@ public sealed class Boats(NpgsqlDataSource database, TimeProvider clock)
     public async Task FitAsync(ClassRef one, long boat, IReadOnlyDictionary<ControlKey, Fitting> fittings, IReadOnlyList<BoatSail> sails)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await FitAsync(connection, null, one, boat, fittings, sails);
+        await FitAsync(connection, one, boat, fittings, sails);
     }
 
     internal static Task FitAsync(
-        NpgsqlConnection connection,
-        NpgsqlTransaction? transaction,
+        DbSession connection,
         ClassRef one,
         long boat,
         IReadOnlyDictionary<ControlKey, Fitting> fittings,
@@ -171,17 +170,10 @@ public sealed class Boats(NpgsqlDataSource database, TimeProvider clock)
                 boat,
                 fitted = JsonSerializer.Serialize(fittings, ClassValues.Options),
                 carried = JsonSerializer.Serialize(sails, ClassValues.Options),
-            },
-            transaction
+            }
         );
 
-    internal static async Task<long?> InsertAsync(
-        NpgsqlConnection connection,
-        NpgsqlTransaction? transaction,
-        ClassRef one,
-        string name,
-        string note
-    ) =>
+    internal static async Task<long?> InsertAsync(DbSession connection, ClassRef one, string name, string note) =>
         await connection.ExecuteScalarAsync<long?>(
             "insert into boats (club_id, class_id, name, note) values (@club, @classId, @name, @note) on conflict do nothing returning id",
             new
@@ -190,13 +182,11 @@ public sealed class Boats(NpgsqlDataSource database, TimeProvider clock)
                 classId = one.Number,
                 name,
                 note,
-            },
-            transaction
+            }
         );
 
     internal static Task InsertPairsAsync(
-        NpgsqlConnection connection,
-        NpgsqlTransaction transaction,
+        DbSession connection,
         ClassRef one,
         long boat,
         ControlKey control,
@@ -219,8 +209,7 @@ public sealed class Boats(NpgsqlDataSource database, TimeProvider clock)
                 pair.Length.Millimetres,
                 by,
                 now,
-            }),
-            transaction
+            })
         );
 
     private sealed record BoatRow(long Id, string Name, string Note, string Fittings, string Sails);

@@ -4,7 +4,7 @@ namespace Regatta.Store;
 public sealed record BorrowedSumsFile(long Id, string FromClub, string Document, double Weight, DateTimeOffset BroughtAt);
 
 /// <summary>Keeps the sums other clubs gave of a class.</summary>
-public sealed class BorrowedSumsStore(NpgsqlDataSource database, TimeProvider clock)
+public sealed class BorrowedSumsStore(Db database, TimeProvider clock)
 {
     /// <summary>All of a class, the oldest first.</summary>
     public async Task<IReadOnlyList<BorrowedSumsFile>> AllAsync(ClassRef one)

@@ -1,7 +1,7 @@
 namespace Regatta.Store;
 
 /// <summary>The addresses at which members' calendars find their club's days: one a person, withdrawable.</summary>
-public sealed class CalendarFeeds(NpgsqlDataSource database, TimeProvider clock)
+public sealed class CalendarFeeds(Db database, TimeProvider clock)
 {
     /// <summary>Makes a member's address and returns its token, which cannot be read again later; an older one holds no longer.</summary>
     public async Task<string> MakeAsync(ClubId club, Guid person)

@@ -24,7 +24,7 @@ public sealed record CellWrite(CellPlace Place, Cell? Cell, int SeenRevision);
 public sealed record CellEvent(Cell? Before, Cell? After, string Edit, string By, DateTimeOffset At);
 
 /// <summary>Writes draft cells; every edit is kept, so that it can be undone, redone and told.</summary>
-public sealed class Cells(NpgsqlDataSource database, TimeProvider clock)
+public sealed class Cells(Db database, TimeProvider clock)
 {
     /// <summary>What a person does to one cell.</summary>
     public const string OneCell = "one cell";
@@ -79,7 +79,7 @@ public sealed class Cells(NpgsqlDataSource database, TimeProvider clock)
     public async Task<SaveOutcome> SaveAsync(ClassRef one, long structure, IReadOnlyList<CellWrite> writes, string what, Guid editor)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await WriteAsync(connection, null, one, structure, writes, what, editor);
+        return await WriteAsync(connection, one, structure, writes, what, editor);
     }
 
     /// <summary>What happened to a cell, newest first.</summary>
@@ -114,8 +114,7 @@ public sealed class Cells(NpgsqlDataSource database, TimeProvider clock)
 
     /// <summary>Writes cells inside a transaction of the caller, who commits only what was saved.</summary>
     internal async Task<SaveOutcome> WriteAsync(
-        NpgsqlConnection connection,
-        NpgsqlTransaction? transaction,
+        DbSession connection,
         ClassRef one,
         long structure,
         IReadOnlyList<CellWrite> writes,
@@ -145,7 +144,7 @@ public sealed class Cells(NpgsqlDataSource database, TimeProvider clock)
         };
         try
         {
-            return await connection.ExecuteScalarAsync<long>(Write, values, transaction) switch
+            return await connection.ExecuteScalarAsync<long>(Write, values) switch
             {
                 StructureGone => SaveOutcome.StructureChanged,
                 var written => written == writes.Count ? SaveOutcome.Saved : SaveOutcome.Conflict,

@@ -2,7 +2,7 @@ namespace Regatta.Store;
 
 /// <summary>Changes definitions, each by compare-and-swap of the whole after the core has checked it, and turns edits back and
 /// forth.</summary>
-public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
+public sealed class ClassEdits(Db database, TimeProvider clock)
 {
     private const string WriteDefinition = """
         update classes set schema = @schema, definition = @definition::jsonb, revision = revision + 1,
@@ -20,8 +20,8 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
-        await Classes.LockAsync(connection, transaction, one);
-        var draft = await Classes.ReadAsync(connection, transaction, one);
+        await Classes.LockAsync(connection, one);
+        var draft = await Classes.ReadAsync(connection, one);
         if (draft is null)
         {
             return new EditOutcome.Refused("The class is gone.");
@@ -29,10 +29,10 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
 
         if (draft.Stamp.Revision != seen)
         {
-            return new EditOutcome.Stale(await ClassHistory.SinceAsync(connection, transaction, one, seen));
+            return new EditOutcome.Stale(await ClassHistory.SinceAsync(connection, one, seen));
         }
 
-        var changed = change.On(draft.State, await Classes.UseAsync(connection, transaction, one));
+        var changed = change.On(draft.State, await UseAsync(connection, one, change, draft.State));
         if (!changed.Ok)
         {
             return new EditOutcome.Refused(changed.Problem!);
@@ -64,17 +64,16 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
                 before = difference?.Before.ToJsonString(ClassValues.Options),
                 after = difference?.After.ToJsonString(ClassValues.Options),
                 revision = seen + 1,
-            },
-            transaction
+            }
         );
         if (places.Count > 0)
         {
-            await WriteCellsAsync(connection, transaction, one, draft.State, after, places, edit, by);
+            await WriteCellsAsync(connection, one, draft.State, after, places, edit, by);
         }
 
         try
         {
-            await WriteAsync(connection, transaction, one, draft.Class, after.Definition);
+            await WriteAsync(connection, one, draft.Class, after.Definition);
         }
         catch (UnreadableClassException unreadable)
         {
@@ -94,13 +93,7 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
     /// <returns>What came of it; null when nothing of theirs waits to be redone.</returns>
     public Task<UndoResult?> RedoAsync(ClassRef one, Guid editor) => TurnAsync(one, editor, ("undone", "done"), ("before", "after"), "asc");
 
-    private static async Task WriteAsync(
-        NpgsqlConnection connection,
-        NpgsqlTransaction transaction,
-        ClassRef one,
-        ClassDefinition before,
-        ClassDefinition after
-    ) =>
+    private static async Task WriteAsync(DbSession connection, ClassRef one, ClassDefinition before, ClassDefinition after) =>
         await connection.ExecuteAsync(
             WriteDefinition,
             new
@@ -110,13 +103,11 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
                 schema = StoredClass.Schema,
                 definition = StoredClass.Write(after),
                 structural = before.Structure.SetEquals(after.Structure) ? 0 : 1,
-            },
-            transaction
+            }
         );
 
     private async Task WriteCellsAsync(
-        NpgsqlConnection connection,
-        NpgsqlTransaction transaction,
+        DbSession connection,
         ClassRef one,
         ClassState before,
         ClassState after,
@@ -153,8 +144,7 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
                 controls = places.Select(place => place.Address.Control.Name).ToArray(),
                 befores = places.Select(place => CellContent.Write(before.Kept.GetValueOrDefault(place))).ToArray(),
                 afters = places.Select(place => CellContent.Write(after.Kept.GetValueOrDefault(place))).ToArray(),
-            },
-            transaction
+            }
         );
     }
 
@@ -170,7 +160,7 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
-        await Classes.LockAsync(connection, transaction, one);
+        await Classes.LockAsync(connection, one);
         var keys = new
         {
             club = one.Club.Number,
@@ -182,8 +172,7 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
             select id, what, schema, {side.Expected} as expected, {side.Put} as put from class_edits
             where club_id = @club and class_id = @id and done_by = @editor and state = '{state.From}' order by id {order} limit 1
             """,
-            keys,
-            transaction
+            keys
         );
         if (edit is null)
         {
@@ -191,7 +180,7 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
         }
 
         var ofDefinition = edit.Expected is null ? 0 : 1;
-        var refusal = edit.Expected is null ? null : await TurnDefinitionAsync(connection, transaction, one, edit);
+        var refusal = edit.Expected is null ? null : await TurnDefinitionAsync(connection, one, edit);
         var cells = await connection.QuerySingleAsync<UndoneCells>(
             $"""
             with back as (
@@ -216,8 +205,7 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
                 edit = edit.Id,
                 now = clock.GetUtcNow(),
                 turns = refusal is null,
-            },
-            transaction
+            }
         );
         await connection.ExecuteAsync(
             """
@@ -231,34 +219,33 @@ public sealed class ClassEdits(NpgsqlDataSource database, TimeProvider clock)
                 keys.club,
                 keys.id,
                 edit = edit.Id,
-            },
-            transaction
+            }
         );
         await transaction.CommitAsync();
         return new(edit.What, cells.Done + (refusal is null ? ofDefinition : 0), cells.All + ofDefinition, cells.Place, refusal);
     }
 
     /// <returns>Why the definition stays as it is; null when it was written.</returns>
-    private static async Task<string?> TurnDefinitionAsync(
-        NpgsqlConnection connection,
-        NpgsqlTransaction transaction,
-        ClassRef one,
-        UndoneEdit edit
-    )
+    private static async Task<string?> TurnDefinitionAsync(DbSession connection, ClassRef one, UndoneEdit edit)
     {
-        var draft = (await Classes.ReadAsync(connection, transaction, one))!;
+        var draft = (await Classes.ReadAsync(connection, one))!;
         if (StoredClass.ReadParts(draft.Class.Key, edit.Schema!.Value, edit.Expected!, edit.Put!).PutInto(draft.Class) is not { } patched)
         {
             return "Somebody else has changed that since, so it stays.";
         }
 
-        var turned = new PutDefinition(patched, edit.What).On(draft.State, await Classes.UseAsync(connection, transaction, one));
+        var change = new PutDefinition(patched, edit.What);
+        var turned = change.On(draft.State, await UseAsync(connection, one, change, draft.State));
         if (!turned.Ok)
         {
             return $"It stays as it is. {turned.Problem}";
         }
 
-        await WriteAsync(connection, transaction, one, draft.Class, patched);
+        await WriteAsync(connection, one, draft.Class, patched);
         return null;
     }
+
+    /// <summary>Logs are counted only where the change asks for it: all that edit the class wait meanwhile.</summary>
+    private static async Task<ClassUse> UseAsync(DbSession connection, ClassRef one, ClassChange change, ClassState before) =>
+        change.NeedsUse(before) ? await Classes.UseAsync(connection, one) : ClassUse.None;
 }

@@ -1,7 +1,7 @@
 namespace Regatta.Store;
 
 /// <summary>Tells what was done to classes, by whom and when.</summary>
-public sealed class ClassHistory(NpgsqlDataSource database)
+public sealed class ClassHistory(Db database)
 {
     private const int MostSince = 10;
 
@@ -9,31 +9,21 @@ public sealed class ClassHistory(NpgsqlDataSource database)
     public async Task<IReadOnlyList<ClassEdit>> AllAsync(ClassRef one, int most)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await ListAsync(connection, null, one, null, most);
+        return await ListAsync(connection, one, null, most);
     }
 
     /// <summary>What was done to the definition of a class since a revision, newest first.</summary>
     public async Task<IReadOnlyList<ClassEdit>> SinceAsync(ClassRef one, long seen)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await SinceAsync(connection, null, one, seen);
+        return await SinceAsync(connection, one, seen);
     }
 
-    internal static Task<IReadOnlyList<ClassEdit>> SinceAsync(
-        NpgsqlConnection connection,
-        NpgsqlTransaction? transaction,
-        ClassRef one,
-        long seen
-    ) => ListAsync(connection, transaction, one, seen, MostSince);
+    internal static Task<IReadOnlyList<ClassEdit>> SinceAsync(DbSession connection, ClassRef one, long seen) =>
+        ListAsync(connection, one, seen, MostSince);
 
     /// <summary>Edits of cells alone carry no revision of the definition, so they are not among those since one.</summary>
-    private static async Task<IReadOnlyList<ClassEdit>> ListAsync(
-        NpgsqlConnection connection,
-        NpgsqlTransaction? transaction,
-        ClassRef one,
-        long? seen,
-        int most
-    ) =>
+    private static async Task<IReadOnlyList<ClassEdit>> ListAsync(DbSession connection, ClassRef one, long? seen, int most) =>
         [
             .. await connection.QueryAsync<ClassEdit>(
                 """
@@ -50,8 +40,7 @@ public sealed class ClassHistory(NpgsqlDataSource database)
                     id = one.Number,
                     most,
                     seen,
-                },
-                transaction
+                }
             ),
         ];
 }

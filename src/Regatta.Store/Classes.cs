@@ -12,6 +12,9 @@ namespace Regatta.Store;
 /// <param name="LogRevision">Of its logs.</param>
 public sealed record ClassStamp(ClassRef Class, string Epoch, long Revision, long Structure, long MatrixRevision, long LogRevision);
 
+/// <summary>A class by its name.</summary>
+public sealed record ClassName(string Key, string Name);
+
 /// <summary>One line of the fleet.</summary>
 public sealed record FleetLine(
     string Key,
@@ -41,7 +44,7 @@ public sealed record ClassDraft(ClassStamp Stamp, ClassState State, IReadOnlyDic
 public sealed record ClassSnapshot(ClassDraft Draft, PublishedVersion? Newest, IReadOnlyDictionary<CellPlace, Decision> Decisions);
 
 /// <summary>Reads the classes of a club with their draft cells.</summary>
-public sealed class Classes(NpgsqlDataSource database)
+public sealed class Classes(Db database)
 {
     private const string StampColumns = "database_epoch() as epoch, revision, structure, matrix_revision, log_revision";
 
@@ -77,8 +80,7 @@ public sealed class Classes(NpgsqlDataSource database)
         [
             .. (
                 await connection.QueryAsync<StampRow>(
-                    $"select id, key, definition->>'name' as name, {StampColumns} from "
-                        + "classes where club_id = @Number order by definition->>'name', key",
+                    $"select id, key, name, {StampColumns} from " + "classes where club_id = @Number order by name, key",
                     club
                 )
             ).Select(row => (row.Key, row.Name ?? row.Key, row.ToStamp(club))),
@@ -92,7 +94,7 @@ public sealed class Classes(NpgsqlDataSource database)
     /// <exception cref="NpgsqlException">The database went away.</exception>
     public async Task ListenAsync(Action listening, Action<ClassRef> changed, CancellationToken until)
     {
-        await using var connection = await database.OpenConnectionAsync(until);
+        await using var connection = await database.ListenAsync(until);
         connection.Notification += (_, told) =>
         {
             if (told.Payload.Split(':') is [var club, var one])
@@ -113,6 +115,13 @@ public sealed class Classes(NpgsqlDataSource database)
     }
 
     /// <summary>All classes of a club by name.</summary>
+    public async Task<IReadOnlyList<ClassName>> NamesAsync(ClubId club)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return [.. await connection.QueryAsync<ClassName>("select key, name from classes where club_id = @Number order by name", club)];
+    }
+
+    /// <summary>All classes of a club by name, with how many logs each has.</summary>
     public async Task<IReadOnlyList<FleetLine>> FleetAsync(ClubId club)
     {
         await using var connection = await database.OpenConnectionAsync();
@@ -120,8 +129,7 @@ public sealed class Classes(NpgsqlDataSource database)
         [
             .. await connection.QueryAsync<FleetLine>(
                 """
-                select c.key, coalesce(c.definition->>'name', c.key) as name, coalesce(c.definition->>'family', '') as family,
-                  coalesce(c.definition->>'about', '') as about,
+                select c.key, c.name, c.family, c.about,
                        v.number as version, v.published_at,
                        (select count(*)::int from session_logs l where (l.club_id, l.class_id) = (c.club_id, c.id)
                          and l.removed_at is null) as logs,
@@ -144,7 +152,7 @@ public sealed class Classes(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var snapshot = await connection.BeginTransactionAsync(System.Data.IsolationLevel.RepeatableRead);
-        return await ReadAsync(connection, snapshot, one);
+        return await ReadAsync(connection, one);
     }
 
     /// <summary>All there is to show of a class, read in one snapshot; null when it is gone.</summary>
@@ -153,38 +161,61 @@ public sealed class Classes(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var snapshot = await connection.BeginTransactionAsync(System.Data.IsolationLevel.RepeatableRead);
-        return await ReadAsync(connection, snapshot, one) is { } draft
-            ? new(draft, await Versions.NewestAsync(connection, snapshot, one), await Decisions.NewestAsync(connection, snapshot, one))
+        return await ReadAsync(connection, one) is { } draft
+            ? new(draft, await Versions.NewestAsync(connection, one), await Decisions.NewestAsync(connection, one))
             : null;
     }
 
     /// <summary>Deletes a class and all that hangs on it, logs among them.</summary>
     public async Task DeleteAsync(ClassRef one)
     {
+        // In pieces that nobody else waits for; a fault in between leaves a class with fewer logs, to be deleted again.
+        await DeleteInBatchesAsync("session_logs", one);
+        await DeleteInBatchesAsync("kept_runs", one);
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
-        await LockAsync(connection, transaction, one);
+        await LockAsync(connection, one);
         await connection.ExecuteAsync(
             """
             delete from session_logs where club_id = @club and class_id = @id;
             delete from classes where club_id = @club and id = @id;
             """,
-            new { club = one.Club.Number, id = one.Number },
-            transaction
+            new { club = one.Club.Number, id = one.Number }
         );
         await transaction.CommitAsync();
     }
 
+    private async Task DeleteInBatchesAsync(string table, ClassRef one)
+    {
+        var keys = new
+        {
+            club = one.Club.Number,
+            id = one.Number,
+            Batch,
+        };
+        int deleted;
+        do
+        {
+            await using var connection = await database.OpenConnectionAsync();
+            deleted = await connection.ExecuteAsync(
+                $"""
+                delete from {table} where ctid = any (array(
+                  select ctid from {table} where club_id = @club and class_id = @id limit @Batch))
+                """,
+                keys
+            );
+        } while (deleted == Batch);
+    }
+
     /// <summary>Holds off every other change of a class until the transaction ends.</summary>
     /// <returns>The revision of all it holds; null when it is gone.</returns>
-    internal static Task<long?> LockAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one) =>
+    internal static Task<long?> LockAsync(DbSession connection, ClassRef one) =>
         connection.ExecuteScalarAsync<long?>(
             "select matrix_revision from classes where club_id = @club and id = @id for update",
-            new { club = one.Club.Number, id = one.Number },
-            transaction
+            new { club = one.Club.Number, id = one.Number }
         );
 
-    internal static async Task<ClassDraft?> ReadAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one)
+    internal static async Task<ClassDraft?> ReadAsync(DbSession connection, ClassRef one)
     {
         await using var rows = await connection.QueryMultipleAsync(
             $"""
@@ -192,8 +223,7 @@ public sealed class Classes(NpgsqlDataSource database)
             select x.plan, x.mode, x.band, x.control, x.revision, x.content, coalesce(p.display_name, '') as edited_by, x.edited_at
               from cells x left join people p on p.id = x.edited_by where x.club_id = @club and x.class_id = @id;
             """,
-            new { club = one.Club.Number, id = one.Number },
-            transaction
+            new { club = one.Club.Number, id = one.Number }
         );
         if (await rows.ReadSingleOrDefaultAsync<ClassRow>() is not { } row)
         {
@@ -209,7 +239,7 @@ public sealed class Classes(NpgsqlDataSource database)
         );
     }
 
-    internal static async Task<ClassUse> UseAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one)
+    internal static async Task<ClassUse> UseAsync(DbSession connection, ClassRef one)
     {
         await using var rows = await connection.QueryMultipleAsync(
             """
@@ -221,8 +251,7 @@ public sealed class Classes(NpgsqlDataSource database)
               where l.club_id = @club and l.class_id = @id group by m.control;
             select control, count(distinct boat_id)::int as n from measured_pairs where club_id = @club and class_id = @id group by control;
             """,
-            new { club = one.Club.Number, id = one.Number },
-            transaction
+            new { club = one.Club.Number, id = one.Number }
         );
         var logs = (await rows.ReadAsync<(string Plan, string Mode, int Logs)>()).ToDictionary(
             row => new PlanMode(new(row.Plan), new(row.Mode)),
@@ -235,6 +264,9 @@ public sealed class Classes(NpgsqlDataSource database)
             marks.Keys.Union(boats.Keys).ToDictionary(key => key, key => (marks.GetValueOrDefault(key), boats.GetValueOrDefault(key)))
         );
     }
+
+    /// <summary>Rows that are deleted in one statement: well inside its time.</summary>
+    private const int Batch = 2_000;
 
     private static readonly TimeSpan KeepAlive = TimeSpan.FromSeconds(20);
 

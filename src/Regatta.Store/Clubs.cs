@@ -23,7 +23,7 @@ public sealed record Club(long Id, string Key, string Name, string TimeZone, boo
 public sealed record Admission(Club Club, IReadOnlyList<string>? Roles, bool IsCaptain, bool HasSecondFactor, ClassStamp? Class);
 
 /// <summary>The clubs of the installation, and the one question each request asks about them.</summary>
-public sealed class Clubs(NpgsqlDataSource database, TimeProvider clock)
+public sealed class Clubs(Db database, TimeProvider clock)
 {
     private const string Columns = "c.id, c.key, c.name, c.time_zone, c.is_demo, c.second_factor_required";
 
@@ -133,8 +133,8 @@ public sealed class Clubs(NpgsqlDataSource database, TimeProvider clock)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
-        await connection.ExecuteAsync("lock table clubs in share row exclusive mode", transaction: transaction);
-        if (!mayBeFurther && await connection.ExecuteScalarAsync<bool>("select exists (select from clubs)", transaction: transaction))
+        await connection.ExecuteAsync("lock table clubs in share row exclusive mode");
+        if (!mayBeFurther && await connection.ExecuteScalarAsync<bool>("select exists (select from clubs)"))
         {
             return null;
         }
@@ -143,8 +143,7 @@ public sealed class Clubs(NpgsqlDataSource database, TimeProvider clock)
             code is not null
             && await connection.ExecuteAsync(
                 "update founding_codes set used_at = @now where hash = @hash and used_at is null",
-                new { hash = Secrets.Hash(code), now = clock.GetUtcNow() },
-                transaction
+                new { hash = Secrets.Hash(code), now = clock.GetUtcNow() }
             ) == 0
         )
         {
@@ -163,8 +162,7 @@ public sealed class Clubs(NpgsqlDataSource database, TimeProvider clock)
                 timeZone,
                 isDemo,
                 now = clock.GetUtcNow(),
-            },
-            transaction
+            }
         );
         if (club is null)
         {
@@ -174,8 +172,7 @@ public sealed class Clubs(NpgsqlDataSource database, TimeProvider clock)
         // Codes that starts printed for the first club found no other.
         await connection.ExecuteAsync(
             "update founding_codes set used_at = @now where made_by is null and used_at is null",
-            new { now = clock.GetUtcNow() },
-            transaction
+            new { now = clock.GetUtcNow() }
         );
         if (coordinator is { } person)
         {
@@ -186,8 +183,7 @@ public sealed class Clubs(NpgsqlDataSource database, TimeProvider clock)
                     club.Id,
                     person,
                     now = clock.GetUtcNow(),
-                },
-                transaction
+                }
             );
         }
 
@@ -252,8 +248,7 @@ public sealed class Clubs(NpgsqlDataSource database, TimeProvider clock)
             delete from classes k using clubs c where c.id = k.club_id and c.is_demo;
             delete from clubs where is_demo;
             delete from people p where p.is_demo and not exists (select from memberships m where m.person_id = p.id);
-            """,
-            transaction: transaction
+            """
         );
         await transaction.CommitAsync();
     }

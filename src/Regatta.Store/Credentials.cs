@@ -4,7 +4,7 @@ namespace Regatta.Store;
 public sealed record StoredPasskey(byte[] CredentialId, Guid PersonId, string Data);
 
 /// <summary>The ways in beside a password: passkeys and recovery codes.</summary>
-public sealed class Credentials(NpgsqlDataSource database)
+public sealed class Credentials(Db database)
 {
     private const string Columns = "credential_id, person_id, data";
 
@@ -59,11 +59,10 @@ public sealed class Credentials(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
-        await connection.ExecuteAsync("delete from recovery_codes where person_id = @person", new { person }, transaction);
+        await connection.ExecuteAsync("delete from recovery_codes where person_id = @person", new { person });
         await connection.ExecuteAsync(
             "insert into recovery_codes (person_id, hash) values (@person, @hash)",
-            hashes.Select(hash => new { person, hash }),
-            transaction
+            hashes.Select(hash => new { person, hash })
         );
         await transaction.CommitAsync();
     }

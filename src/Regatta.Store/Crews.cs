@@ -8,7 +8,7 @@ public sealed record OpenCrew(string DisplayName, CrewProfile Profile);
 
 /// <summary>Crew profiles and personal offsets. Private: read for their owner, and profiles for the captain of the class where the owner
 /// allows it.</summary>
-public sealed class Crews(NpgsqlDataSource database)
+public sealed class Crews(Db database)
 {
     private const string Columns = "kilograms, height_mm, hiking, skill, junior, on_wire, wind_limit";
 
@@ -122,8 +122,7 @@ public sealed class Crews(NpgsqlDataSource database)
                 person,
                 controls = offsets.Keys.Select(control => control.Name).ToArray(),
                 positions = offsets.Values.ToArray(),
-            },
-            transaction
+            }
         );
         await transaction.CommitAsync();
     }

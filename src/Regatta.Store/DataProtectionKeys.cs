@@ -3,7 +3,7 @@ using System.Xml.Linq;
 namespace Regatta.Store;
 
 /// <summary>The keys that sign cookies and private addresses: the same for every instance of the installation.</summary>
-public sealed class DataProtectionKeys(NpgsqlDataSource database)
+public sealed class DataProtectionKeys(Db database)
 {
     /// <summary>All keys.</summary>
     public IReadOnlyList<XElement> All()

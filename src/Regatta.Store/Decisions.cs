@@ -40,7 +40,7 @@ public sealed record Decision(
 public sealed record ExpectedOutcome(double Better, double Now, double After);
 
 /// <summary>Keeps what was decided on proposals, so that a set-aside one is not offered again until new logs speak for it.</summary>
-public sealed class Decisions(NpgsqlDataSource database, Cells cells, TimeProvider clock)
+public sealed class Decisions(Db database, Cells cells, TimeProvider clock)
 {
     /// <summary>Keeps a decision together with the cell it makes, both or neither.</summary>
     /// <param name="one">The class.</param>
@@ -57,7 +57,9 @@ public sealed class Decisions(NpgsqlDataSource database, Cells cells, TimeProvid
     /// <param name="cell">The cell as decided; null when a proposal is set aside and the cell stays.</param>
     /// <param name="seenRevision">The revision of the cell that was decided on.</param>
     /// <param name="asideUntil">The day on which what is set aside comes back by itself; null for none.</param>
-    /// <returns><see cref="SaveOutcome.Conflict"/>, with nothing kept, when somebody else changed the cell meanwhile.</returns>
+    /// <param name="seenDecision">When the newest decision on the cell was made that its decider saw; null for none.</param>
+    /// <returns><see cref="SaveOutcome.Conflict"/>, with nothing kept, when somebody else changed the cell, or decided on it,
+    /// meanwhile.</returns>
     public async Task<SaveOutcome> AddAsync(
         ClassRef one,
         long structure,
@@ -72,14 +74,22 @@ public sealed class Decisions(NpgsqlDataSource database, Cells cells, TimeProvid
         ExpectedOutcome? expected = null,
         Cell? cell = null,
         int seenRevision = 0,
-        DateOnly? asideUntil = null
+        DateOnly? asideUntil = null,
+        DateTimeOffset? seenDecision = null
     )
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
+        // The class's row is held, so that of two decisions on one cell the second sees the first.
+        await Classes.LockAsync(connection, one);
+        if (await DecidedMeanwhileAsync(connection, one, place, seenRevision, seenDecision))
+        {
+            return SaveOutcome.Conflict;
+        }
+
         if (
             cell is not null
-            && await cells.WriteAsync(connection, transaction, one, structure, [new(place, cell, seenRevision)], "a proposal taken", by)
+            && await cells.WriteAsync(connection, one, structure, [new(place, cell, seenRevision)], "a proposal taken", by)
                 is var written
                     and not SaveOutcome.Saved
         )
@@ -114,12 +124,39 @@ public sealed class Decisions(NpgsqlDataSource database, Cells cells, TimeProvid
                 helmNow = expected?.Now,
                 helmAfter = expected?.After,
                 asideUntil,
-            },
-            transaction
+            }
         );
         await transaction.CommitAsync();
         return SaveOutcome.Saved;
     }
+
+    private static Task<bool> DecidedMeanwhileAsync(
+        DbSession connection,
+        ClassRef one,
+        CellPlace place,
+        int seenRevision,
+        DateTimeOffset? seenDecision
+    ) =>
+        connection.ExecuteScalarAsync<bool>(
+            """
+            select exists (select from proposal_decisions d where d.club_id = @club and d.class_id = @classId
+                and (d.plan, d.mode, d.band, d.control) = (@plan, @mode, @band, @control)
+                and (@seenDecision::timestamptz is null or d.decided_at > @seenDecision))
+              or exists (select from cells c where c.club_id = @club and c.class_id = @classId
+                and (c.plan, c.mode, c.band, c.control) = (@plan, @mode, @band, @control) and c.revision <> @seenRevision)
+            """,
+            new
+            {
+                club = one.Club.Number,
+                classId = one.Number,
+                plan = place.PlanMode.Plan.Name,
+                mode = place.PlanMode.Mode.Name,
+                band = place.Address.Band.Number,
+                control = place.Address.Control.Name,
+                seenRevision,
+                seenDecision = seenDecision?.ToUniversalTime(),
+            }
+        );
 
     /// <summary>All decisions of a class, the newest first.</summary>
     public async Task<IReadOnlyList<Decision>> AllAsync(ClassRef one)
@@ -143,19 +180,14 @@ public sealed class Decisions(NpgsqlDataSource database, Cells cells, TimeProvid
         """;
 
     /// <summary>The newest decision of each cell of a class.</summary>
-    internal static async Task<IReadOnlyDictionary<CellPlace, Decision>> NewestAsync(
-        NpgsqlConnection connection,
-        NpgsqlTransaction transaction,
-        ClassRef one
-    ) => (
+    internal static async Task<IReadOnlyDictionary<CellPlace, Decision>> NewestAsync(DbSession connection, ClassRef one) => (
             await connection.QueryAsync<Row>(
                 $"""
                 select distinct on (d.plan, d.mode, d.band, d.control) {Columns}
                 from proposal_decisions d join people p on p.id = d.decided_by
                 where d.club_id = @club and d.class_id = @id order by d.plan, d.mode, d.band, d.control, d.id desc
                 """,
-                new { club = one.Club.Number, id = one.Number },
-                transaction
+                new { club = one.Club.Number, id = one.Number }
             )
         ).Select(row => row.ToDecision()).ToDictionary(decision => decision.Place);
 

@@ -4,7 +4,7 @@ namespace Regatta.Store;
 public sealed record BestDrill(string Procedure, double Seconds, DateOnly DoneOn, int Times);
 
 /// <summary>How long procedures took when they were drilled. Nobody's name is kept.</summary>
-public sealed class Drills(NpgsqlDataSource database)
+public sealed class Drills(Db database)
 {
     /// <summary>Keeps a time: of each day the best, and how often it was drilled.</summary>
     public async Task AddAsync(ClassRef one, string procedure, TimeSpan took, DateOnly day)

@@ -4,7 +4,7 @@ namespace Regatta.Store;
 public sealed record EarlierLog(DateTimeOffset ReplacedAt, SessionLog Log);
 
 /// <summary>What logs said before they were corrected. Read for their sailor alone.</summary>
-public sealed class EarlierLogs(NpgsqlDataSource database)
+public sealed class EarlierLogs(Db database)
 {
     /// <summary>What a sailor's own log said before it was corrected, newest first.</summary>
     public async Task<IReadOnlyList<EarlierLog>> OfAsync(ClubId club, Guid sailor, long number)
@@ -18,7 +18,7 @@ public sealed class EarlierLogs(NpgsqlDataSource database)
             $"""
             select e.id as earlier, e.replaced_at, {LogRow.Columns}, l.crew_mass {Own}
               cross join lateral jsonb_populate_record(null::session_logs, e.log) l {Its} order by e.id desc;
-            select e.id as earlier, {RunRow.Columns} {Own} cross join lateral jsonb_populate_recordset(null::runs, e.runs) r {Its};
+            select e.id as earlier, e.schema, {RunRow.Columns} {Own} cross join lateral jsonb_populate_recordset(null::runs, e.runs) r {Its};
             select e.id as earlier, {MarkRow.Columns} {Own} cross join lateral jsonb_populate_recordset(null::log_marks, e.marks) m {Its};
             """,
             new
@@ -29,7 +29,10 @@ public sealed class EarlierLogs(NpgsqlDataSource database)
             }
         );
         var logs = rows.Read<Replaced, LogRow, (Replaced Replaced, LogRow Row)>((replaced, row) => (replaced, row), splitOn: "id").ToList();
-        var runs = rows.Read<long, RunRow, (long Earlier, RunRow Run)>((earlier, run) => (earlier, run), splitOn: "log_id")
+        var runs = rows.Read<Spelled, RunRow, (long Earlier, RunRow Run)>(
+                (of, run) => (of.Earlier, run.Lifted(of.Schema)),
+                splitOn: "log_id"
+            )
             .ToLookup(one => one.Earlier, one => one.Run);
         var marks = rows.Read<long, MarkRow, (long Earlier, MarkRow Mark)>((earlier, mark) => (earlier, mark), splitOn: "log_id")
             .ToLookup(one => one.Earlier, one => one.Mark);
@@ -41,6 +44,8 @@ public sealed class EarlierLogs(NpgsqlDataSource database)
             )),
         ];
     }
+
+    private sealed record Spelled(long Earlier, int Schema);
 
     private sealed record Replaced(long Earlier, DateTimeOffset ReplacedAt);
 }

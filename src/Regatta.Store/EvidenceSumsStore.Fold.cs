@@ -5,20 +5,12 @@ public sealed partial class EvidenceSumsStore
 {
     /// <summary>Folds what a log says now into what is kept, in place of what it said before. Called last in the transaction that changed
     /// it.</summary>
-    /// <param name="connection">The log's.</param>
-    /// <param name="transaction">The log's.</param>
+    /// <param name="connection">The log's, in its transaction.</param>
     /// <param name="one">The class.</param>
     /// <param name="number">The log.</param>
     /// <param name="before">The revision of the logs before.</param>
     /// <param name="bases">What is kept rests on; what rests on anything else stays behind.</param>
-    internal static async Task FoldAsync(
-        NpgsqlConnection connection,
-        NpgsqlTransaction transaction,
-        ClassRef one,
-        long number,
-        long before,
-        IReadOnlyList<EvidenceBasis> bases
-    )
+    internal static async Task FoldAsync(DbSession connection, ClassRef one, long number, long before, IReadOnlyList<EvidenceBasis> bases)
     {
         if (bases.Count == 0)
         {
@@ -26,41 +18,35 @@ public sealed partial class EvidenceSumsStore
         }
 
         // A log is never lost for its sums: where they cannot be had, they stay behind.
-        await transaction.SaveAsync("fold");
+        await using var fold = await connection.BeginTransactionAsync();
         try
         {
-            await FoldInAsync(connection, transaction, one, number, before, bases);
+            await FoldInAsync(connection, one, number, before, bases);
+            await fold.CommitAsync();
         }
         catch (Exception trouble) when (trouble is not (NpgsqlException or TimeoutException or OperationCanceledException))
         {
-            await transaction.RollbackAsync("fold");
+            await fold.RollbackAsync();
         }
     }
 
-    private static async Task FoldInAsync(
-        NpgsqlConnection connection,
-        NpgsqlTransaction transaction,
-        ClassRef one,
-        long number,
-        long before,
-        IReadOnlyList<EvidenceBasis> bases
-    )
+    private static async Task FoldInAsync(DbSession connection, ClassRef one, long number, long before, IReadOnlyList<EvidenceBasis> bases)
     {
-        var after = await LogRevisionAsync(connection, transaction, one);
-        var sessions = await NamelessLogs.EvidenceAsync(connection, one, [number], transaction);
+        var after = await LogRevisionAsync(connection, one);
+        var sessions = await NamelessLogs.EvidenceAsync(connection, one, [number]);
         foreach (var basis in bases)
         {
             var keys = new KeyRow(one.Club.Number, one.Number, basis.Key);
-            if (await BasisRow.FindAsync(connection, transaction, keys) is not { } found || found.LogRevision != before)
+            if (await BasisRow.FindAsync(connection, keys) is not { } found || found.LogRevision != before)
             {
                 continue;
             }
 
-            var planModes = await SumsRow.AllAsync(connection, transaction, keys);
+            var planModes = await SumsRow.AllAsync(connection, keys);
             var (touched, grown) = (new HashSet<PlanMode>(), 0);
-            foreach (var old in await SummedRunRow.TakeOutAsync(connection, transaction, keys, number))
+            foreach (var old in await SummedRunRow.TakeOutAsync(connection, keys, number))
             {
-                await TallyRow.TakeOutAsync(connection, transaction, keys, old);
+                await TallyRow.TakeOutAsync(connection, keys, old);
                 if (old.ToKept(planModes.GetValueOrDefault(old.PlanMode)?.Sums.Width ?? 0) is { } kept)
                 {
                     planModes[old.PlanMode] = planModes[old.PlanMode].Without(kept);
@@ -77,10 +63,9 @@ public sealed partial class EvidenceSumsStore
                 touched.Add(session.PlanMode);
                 grown += run is null ? 0 : 1;
                 var facts = basis.FactsOf(session).ToList();
-                await SummedRunRow.AddAsync(connection, transaction, keys, session, run, facts);
+                await SummedRunRow.AddAsync(connection, keys, session, run, facts);
                 await TallyRow.AddAsync(
                     connection,
-                    transaction,
                     keys,
                     session.PlanMode,
                     [.. facts.Select(fact => new FactTally(fact, 1, session.SailedAt))]
@@ -89,7 +74,7 @@ public sealed partial class EvidenceSumsStore
 
             foreach (var planMode in touched)
             {
-                await SumsRow.SaveAsync(connection, transaction, keys, planMode, planModes[planMode]);
+                await SumsRow.SaveAsync(connection, keys, planMode, planModes[planMode]);
             }
 
             await connection.ExecuteAsync(
@@ -102,8 +87,7 @@ public sealed partial class EvidenceSumsStore
                     keys.Basis,
                     after,
                     grown,
-                },
-                transaction
+                }
             );
         }
     }

@@ -24,7 +24,7 @@ public sealed record FreshPlanMode(
 
 /// <summary>Keeps what the logs say as sums and counts, so that a page reads as much with many logs as with few. A log folds itself in, in
 /// its own transaction; whatever else changes logs leaves the kept behind, and who reads makes it anew.</summary>
-public sealed partial class EvidenceSumsStore(NpgsqlDataSource database)
+public sealed partial class EvidenceSumsStore(Db database)
 {
     /// <summary>What is kept of a class; null where nothing is, or where it is behind its logs.</summary>
     /// <param name="one">The class.</param>
@@ -35,17 +35,17 @@ public sealed partial class EvidenceSumsStore(NpgsqlDataSource database)
         await using var connection = await database.OpenConnectionAsync();
         await using var snapshot = await connection.BeginTransactionAsync(System.Data.IsolationLevel.RepeatableRead);
         var keys = new KeyRow(one.Club.Number, one.Number, basis.Key);
-        if (await BasisRow.FindAsync(connection, snapshot, keys) is not { } found || found.LogRevision < logRevision)
+        if (await BasisRow.FindAsync(connection, keys) is not { } found || found.LogRevision < logRevision)
         {
             return null;
         }
 
-        var planModes = await SumsRow.AllAsync(connection, snapshot, keys);
-        var tallies = (await TallyRow.AllAsync(connection, snapshot, keys)).ToLookup(row => row.PlanMode);
-        var newest = (await ListedAsync(connection, snapshot, keys)).ToList();
-        var sessions = (
-            await NamelessLogs.EvidenceAsync(connection, one, [.. newest.Select(row => row.LogId).Distinct()], snapshot)
-        ).ToDictionary(run => (run.Number, run.Run));
+        var planModes = await SumsRow.AllAsync(connection, keys);
+        var tallies = (await TallyRow.AllAsync(connection, keys)).ToLookup(row => row.PlanMode);
+        var newest = (await ListedAsync(connection, keys)).ToList();
+        var sessions = (await NamelessLogs.EvidenceAsync(connection, one, [.. newest.Select(row => row.LogId).Distinct()])).ToDictionary(
+            run => (run.Number, run.Run)
+        );
         var listed = newest.ToLookup(row => (row.PlanMode, row.Wild), row => sessions.GetValueOrDefault((row.LogId, row.Run)));
         return new(
             tallies
@@ -91,7 +91,7 @@ public sealed partial class EvidenceSumsStore(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
-        if (await LogRevisionAsync(connection, transaction, one) != logRevision)
+        if (await LogRevisionAsync(connection, one) != logRevision)
         {
             return false;
         }
@@ -105,21 +105,20 @@ public sealed partial class EvidenceSumsStore(NpgsqlDataSource database)
                 keys.Class,
                 keys.Basis,
                 wanted = wanted.ToArray(),
-            },
-            transaction
+            }
         );
         var runs = planModes.Sum(planMode => planMode.Fitted.Count);
-        await BasisRow.AddAsync(connection, transaction, keys, logRevision, runs);
+        await BasisRow.AddAsync(connection, keys, logRevision, runs);
         foreach (var planMode in planModes)
         {
-            await SumsRow.SaveAsync(connection, transaction, keys, planMode.PlanMode, planMode.Kept);
+            await SumsRow.SaveAsync(connection, keys, planMode.PlanMode, planMode.Kept);
             await SummedRunRow.CopyAsync(connection, keys, basis, planMode);
-            await TallyRow.AddAsync(connection, transaction, keys, planMode.PlanMode, RunFacts.Count(basis.Definition, planMode.Runs));
+            await TallyRow.AddAsync(connection, keys, planMode.PlanMode, RunFacts.Count(basis.Definition, planMode.Runs));
         }
 
         if (telling)
         {
-            await TellAsync(connection, transaction, one, logRevision);
+            await TellAsync(connection, one, logRevision);
         }
 
         await transaction.CommitAsync();
@@ -131,21 +130,20 @@ public sealed partial class EvidenceSumsStore(NpgsqlDataSource database)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
-        if (await LogRevisionAsync(connection, transaction, one) is { } revision)
+        if (await LogRevisionAsync(connection, one) is { } revision)
         {
             await connection.ExecuteAsync(
                 "update kept_bases set settled = 0 where club_id = @club and class_id = @id",
-                new { club = one.Club.Number, id = one.Number },
-                transaction
+                new { club = one.Club.Number, id = one.Number }
             );
-            await TellAsync(connection, transaction, one, revision);
+            await TellAsync(connection, one, revision);
         }
 
         await transaction.CommitAsync();
     }
 
     /// <summary>Raises the revision of a class's logs, of which open pages hear; what is kept of the logs before holds for it.</summary>
-    internal static Task TellAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one, long before) =>
+    internal static Task TellAsync(DbSession connection, ClassRef one, long before) =>
         connection.ExecuteAsync(
             """
             update kept_bases set log_revision = @before + 1 where club_id = @club and class_id = @id and log_revision = @before;
@@ -157,20 +155,18 @@ public sealed partial class EvidenceSumsStore(NpgsqlDataSource database)
                 club = one.Club.Number,
                 id = one.Number,
                 before,
-            },
-            transaction
+            }
         );
 
     /// <summary>The revision of a class's logs, held until the transaction ends.</summary>
-    internal static Task<long?> LogRevisionAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one) =>
+    internal static Task<long?> LogRevisionAsync(DbSession connection, ClassRef one) =>
         connection.ExecuteScalarAsync<long?>(
             "select log_revision from classes where club_id = @club and id = @id for update",
-            new { club = one.Club.Number, id = one.Number },
-            transaction
+            new { club = one.Club.Number, id = one.Number }
         );
 
     /// <summary>The newest runs of each band and the newest wild ones of each plan and mode.</summary>
-    private static Task<IEnumerable<ListedRow>> ListedAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, KeyRow keys) =>
+    private static Task<IEnumerable<ListedRow>> ListedAsync(DbSession connection, KeyRow keys) =>
         connection.QueryAsync<ListedRow>(
             """
             select b.plan, b.mode, false as wild, r.log_id, r.run from
@@ -193,8 +189,7 @@ public sealed partial class EvidenceSumsStore(NpgsqlDataSource database)
                 keys.Basis,
                 most = EvidenceRules.Listed,
                 mostWild = HelmFit.MostWild,
-            },
-            transaction
+            }
         );
 
     private sealed record ListedRow(string Plan, string Mode, bool Wild, long LogId, int Run)

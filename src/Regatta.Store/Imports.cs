@@ -21,7 +21,7 @@ public sealed record ImportedClass(
 );
 
 /// <summary>Adds whole classes to a club.</summary>
-public sealed class Imports(NpgsqlDataSource database, TimeProvider clock)
+public sealed class Imports(Db database, TimeProvider clock)
 {
     /// <summary>Adds classes, all or none. A class whose key the club has already stays as it is.</summary>
     /// <returns>For each class, whether it was added.</returns>
@@ -32,14 +32,14 @@ public sealed class Imports(NpgsqlDataSource database, TimeProvider clock)
         var added = new List<bool>();
         foreach (var one in classes)
         {
-            added.Add(await AddAsync(connection, transaction, club, one));
+            added.Add(await AddAsync(connection, club, one));
         }
 
         await transaction.CommitAsync();
         return added;
     }
 
-    private async Task<bool> AddAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClubId club, ImportedClass imported)
+    private async Task<bool> AddAsync(DbSession connection, ClubId club, ImportedClass imported)
     {
         var now = clock.GetUtcNow();
         var definition = imported.Draft.Definition;
@@ -54,8 +54,7 @@ public sealed class Imports(NpgsqlDataSource database, TimeProvider clock)
                 definition.Key,
                 StoredClass.Schema,
                 json = StoredClass.Write(definition),
-            },
-            transaction
+            }
         );
         if (id is not { } number)
         {
@@ -79,8 +78,7 @@ public sealed class Imports(NpgsqlDataSource database, TimeProvider clock)
                 bands = imported.Draft.Cells.Keys.Select(place => place.Address.Band.Number).ToArray(),
                 controls = imported.Draft.Cells.Keys.Select(place => place.Address.Control.Name).ToArray(),
                 contents = imported.Draft.Cells.Values.Select(cell => CellContent.Write(cell)!).ToArray(),
-            },
-            transaction
+            }
         );
         await connection.ExecuteAsync(
             """
@@ -98,17 +96,16 @@ public sealed class Imports(NpgsqlDataSource database, TimeProvider clock)
                 StoredClass.Schema,
                 definition = StoredClass.Write(version.Class),
                 cells = StoredClass.WriteCells(version.State),
-            }),
-            transaction
+            })
         );
         var numbers = new Dictionary<string, long>();
         foreach (var boat in imported.Boats)
         {
-            numbers[boat.Name] = (await Boats.InsertAsync(connection, transaction, one, boat.Name, boat.Note))!.Value;
-            await Boats.FitAsync(connection, transaction, one, numbers[boat.Name], boat.Fittings, boat.Sails);
+            numbers[boat.Name] = (await Boats.InsertAsync(connection, one, boat.Name, boat.Note))!.Value;
+            await Boats.FitAsync(connection, one, numbers[boat.Name], boat.Fittings, boat.Sails);
             foreach (var (control, pairs) in boat.Measured)
             {
-                await Boats.InsertPairsAsync(connection, transaction, one, numbers[boat.Name], control, pairs, null, now);
+                await Boats.InsertPairsAsync(connection, one, numbers[boat.Name], control, pairs, null, now);
             }
         }
 
@@ -116,9 +113,14 @@ public sealed class Imports(NpgsqlDataSource database, TimeProvider clock)
         var logs = imported.Logs.Select(entry => new SentLog(
             entry.Sailor,
             new(entry.Boat is null ? null : numbers[entry.Boat], entry.Log.Runs.SelectMany(run => run.Marks.Keys).ToHashSet()),
-            entry.Log
+            entry.Log.Version is { } version && imported.Versions.All(known => known.Number != version)
+                ? entry.Log with
+                {
+                    Version = null,
+                }
+                : entry.Log
         ));
-        await SentLog.CopyAsync(connection, transaction, one, logs, now);
+        await SentLog.CopyAsync(connection, one, logs, now);
         return true;
     }
 }

@@ -37,7 +37,7 @@ public sealed record Invitation(
 );
 
 /// <summary>Invitations into clubs. A token is known to who was given it; the database keeps its hash.</summary>
-public sealed class Invitations(NpgsqlDataSource database, TimeProvider clock)
+public sealed class Invitations(Db database, TimeProvider clock)
 {
     /// <summary>How long an invitation can be taken up.</summary>
     public static readonly TimeSpan Lasts = TimeSpan.FromDays(14);
@@ -46,7 +46,7 @@ public sealed class Invitations(NpgsqlDataSource database, TimeProvider clock)
 
     private const string Query = $"""
         select i.id, i.club_id, c.name as club_name, c.key as club_key, p.display_name as by, i.expires_at, i.name, i.email, i.is_junior,
-          i.guardian_email, array_to_string(i.roles, ',') as roles, k.key as class_key, k.definition->>'name' as class_name
+          i.guardian_email, array_to_string(i.roles, ',') as roles, k.key as class_key, k.name as class_name
         from invitations i join clubs c on c.id = i.club_id join people p on p.id = i.made_by
           left join classes k on (k.club_id, k.id) = (i.club_id, i.captain_of)
         where {Open}
@@ -123,8 +123,7 @@ public sealed class Invitations(NpgsqlDataSource database, TimeProvider clock)
                 club.Number,
                 id,
                 now = clock.GetUtcNow(),
-            },
-            transaction
+            }
         );
         if (used == 0)
         {
@@ -148,8 +147,7 @@ public sealed class Invitations(NpgsqlDataSource database, TimeProvider clock)
                 id,
                 person,
                 now = clock.GetUtcNow(),
-            },
-            transaction
+            }
         );
         await transaction.CommitAsync();
         return true;

@@ -38,6 +38,9 @@ internal sealed record RunRow(
     /// <summary>What most runs answer.</summary>
     private const string NoAnswers = "{}";
 
+    /// <summary>A run of an earlier log, as its schema spelled it: until 2 how it felt began with a capital.</summary>
+    public RunRow Lifted(int schema) => schema >= 2 ? this : this with { Felt = char.ToLowerInvariant(Felt[0]) + Felt[1..] };
+
     public Run ToRun(IEnumerable<MarkRow> rows)
     {
         var marks = rows.ToList();
@@ -51,7 +54,7 @@ internal sealed record RunRow(
                 .Value,
             marks.ToDictionary(mark => new ControlKey(mark.Control), mark => new Mark(mark.Mark)),
             ToCheck(),
-            Enum.Parse<Felt>(Felt)
+            EnumText.Read<Felt>(Felt).Value
         )
         {
             From = FromAt,

@@ -1,7 +1,7 @@
 namespace Regatta.Store;
 
 /// <summary>What tracks said of a sailor's own logs; where the boat was is not kept.</summary>
-public sealed class LogTracks(NpgsqlDataSource database)
+public sealed class LogTracks(Db database)
 {
     /// <summary>Keeps what a track said of a sailor's own log; one told again replaces the first.</summary>
     /// <returns>Whether there was such a log of theirs.</returns>
@@ -36,16 +36,15 @@ public sealed class LogTracks(NpgsqlDataSource database)
                 angle = track.UpwindAngle?.Degrees,
                 tack = track.TackAngle?.Degrees,
                 vmg = track.UpwindVmg?.MetresPerSecond,
-            },
-            transaction
+            }
         );
         if (
             of is { } classNumber
             && new ClassRef(club, classNumber) is var one
-            && await EvidenceSumsStore.LogRevisionAsync(connection, transaction, one) is { } revision
+            && await EvidenceSumsStore.LogRevisionAsync(connection, one) is { } revision
         )
         {
-            await EvidenceSumsStore.TellAsync(connection, transaction, one, revision);
+            await EvidenceSumsStore.TellAsync(connection, one, revision);
         }
 
         await transaction.CommitAsync();

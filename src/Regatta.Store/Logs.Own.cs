@@ -85,7 +85,7 @@ public sealed partial class Logs
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
-        var before = await EvidenceSumsStore.LogRevisionAsync(connection, transaction, one) ?? 0;
+        var before = await EvidenceSumsStore.LogRevisionAsync(connection, one) ?? 0;
         var done = await connection.ExecuteAsync(
             "update session_logs set removed_at = @at where club_id = @club and class_id = @classId and "
                 + "sailor_id = @sailor and id = @number and (removed_at is null) = @removed",
@@ -97,20 +97,19 @@ public sealed partial class Logs
                 number,
                 removed,
                 at = removed ? clock.GetUtcNow() : (DateTimeOffset?)null,
-            },
-            transaction
+            }
         );
-        await EvidenceSumsStore.FoldAsync(connection, transaction, one, number, before, bases ?? []);
+        await EvidenceSumsStore.FoldAsync(connection, one, number, before, bases ?? []);
         await transaction.CommitAsync();
         return done == 1;
     }
 
-    private static async Task<IReadOnlyList<OwnLog>> ReadOwnAsync(NpgsqlConnection connection, string condition, object values)
+    private static async Task<IReadOnlyList<OwnLog>> ReadOwnAsync(DbSession connection, string condition, object values)
     {
         var logs = (
             await connection.QueryAsync<LogRow, ClassName, (LogRow Row, ClassName Class)>(
                 $"select {LogRow.Columns}, l.crew_mass, l.club_id, l.class_id, c.key as class_key, "
-                    + "coalesce(c.definition->>'name', c.key) as name, l.boat_id, b.name as boat from "
+                    + "c.name, l.boat_id, b.name as boat from "
                     + "session_logs l join classes c on (c.club_id, c.id) = (l.club_id, l.class_id) left "
                     + $"join boats b on (b.club_id, b.id) = (l.club_id, l.boat_id) where {condition}",
                 (row, named) => (row, named),

@@ -26,7 +26,7 @@ public sealed record LogReceipt(long Number, LogOutcome Outcome);
 public sealed record SailedMarks(long? Boat, IReadOnlySet<ControlKey> Measured);
 
 /// <summary>Session logs. Who sailed and how heavy they were is read only for the sailor asking.</summary>
-public sealed partial class Logs(NpgsqlDataSource database, TimeProvider clock)
+public sealed partial class Logs(Db database, TimeProvider clock)
 {
     /// <summary>What is worked out of a log when it is sent, and not said by its sailor.</summary>
     private const string Derived = "{logged_at,removed_at}";
@@ -55,10 +55,10 @@ public sealed partial class Logs(NpgsqlDataSource database, TimeProvider clock)
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
         var (sent, now) = (new SentLog(sailor, sailed, log), clock.GetUtcNow());
-        var before = await EvidenceSumsStore.LogRevisionAsync(connection, transaction, one) ?? 0;
-        if (await sent.InsertAsync(connection, transaction, one, now) is { } added)
+        var before = await EvidenceSumsStore.LogRevisionAsync(connection, one) ?? 0;
+        if (await sent.InsertAsync(connection, one, now) is { } added)
         {
-            await EvidenceSumsStore.FoldAsync(connection, transaction, one, added, before, bases ?? []);
+            await EvidenceSumsStore.FoldAsync(connection, one, added, before, bases ?? []);
             await transaction.CommitAsync();
             return new(added, LogOutcome.Added);
         }
@@ -72,8 +72,7 @@ public sealed partial class Logs(NpgsqlDataSource database, TimeProvider clock)
                 classId = one.Number,
                 sailor,
                 log.Key,
-            },
-            transaction
+            }
         );
         var keys = new
         {
@@ -85,10 +84,9 @@ public sealed partial class Logs(NpgsqlDataSource database, TimeProvider clock)
         await connection.ExecuteAsync(
             $"insert into earlier_logs (club_id, log_id, replaced_at, log, runs, marks) select club_id, id, @now, {AsJson} from "
                 + "session_logs l where club_id = @club and id = @number",
-            keys,
-            transaction
+            keys
         );
-        await sent.UpdateAsync(connection, transaction, one, number, now);
+        await sent.UpdateAsync(connection, one, number, now);
         var changed = await connection.ExecuteScalarAsync<bool>(
             $"""
             select (x.log, x.runs, x.values) is distinct from (e.log - '{Derived}'::text[], {Said("e.runs")}, {Values("e.marks")})
@@ -96,8 +94,7 @@ public sealed partial class Logs(NpgsqlDataSource database, TimeProvider clock)
                 from session_logs l where club_id = @club and id = @number) x,
               (select log, runs, marks from earlier_logs where club_id = @club and log_id = @number order by id desc limit 1) e
             """,
-            keys,
-            transaction
+            keys
         );
         if (!changed)
         {
@@ -112,10 +109,9 @@ public sealed partial class Logs(NpgsqlDataSource database, TimeProvider clock)
               select id from (select id, row_number() over (order by id) as first, row_number() over (order by id desc) as newest
                 from earlier_logs where club_id = @club and log_id = @number) e where first > 1 and newest >= @most)
             """,
-            keys,
-            transaction
+            keys
         );
-        await EvidenceSumsStore.FoldAsync(connection, transaction, one, number, before, bases ?? []);
+        await EvidenceSumsStore.FoldAsync(connection, one, number, before, bases ?? []);
         await transaction.CommitAsync();
         return new(number, LogOutcome.Corrected);
     }

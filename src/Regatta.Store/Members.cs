@@ -31,7 +31,7 @@ public sealed record Member(
 );
 
 /// <summary>Who belongs to a club, and what they may do there.</summary>
-public sealed class Members(NpgsqlDataSource database, TimeProvider clock)
+public sealed class Members(Db database, TimeProvider clock)
 {
     /// <summary>Everybody in a club, by name.</summary>
     public async Task<IReadOnlyList<Member>> AllAsync(ClubId club)
@@ -48,7 +48,7 @@ public sealed class Members(NpgsqlDataSource database, TimeProvider clock)
                   coalesce(k.names, '') as captain_of, coalesce(k.keys, '') as captain_of_keys
                 from memberships m join people p on p.id = m.person_id
                   left join lateral (
-                    select string_agg(c.definition->>'name', ', ' order by c.definition->>'name') as names,
+                    select string_agg(c.name, ', ' order by c.name) as names,
                       string_agg(c.key, ',' order by c.key) as keys
                     from class_captains k join classes c on (c.club_id, c.id) = (k.club_id, k.class_id)
                     where k.club_id = m.club_id and k.person_id = p.id) k on true
@@ -169,10 +169,10 @@ public sealed class Members(NpgsqlDataSource database, TimeProvider clock)
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
         // Two who step down at once must not both be let.
-        await connection.ExecuteAsync("select from clubs where id = @Number for update", club, transaction);
-        var was = await connection.ExecuteScalarAsync<bool>(Coordinated, club, transaction);
-        await connection.ExecuteAsync(sql, values, transaction);
-        if (was && !await connection.ExecuteScalarAsync<bool>(Coordinated, club, transaction))
+        await connection.ExecuteAsync("select from clubs where id = @Number for update", club);
+        var was = await connection.ExecuteScalarAsync<bool>(Coordinated, club);
+        await connection.ExecuteAsync(sql, values);
+        if (was && !await connection.ExecuteScalarAsync<bool>(Coordinated, club))
         {
             return false;
         }

@@ -4,20 +4,14 @@ namespace Regatta.Store;
 internal static class NamelessLogs
 {
     /// <summary>What logs of a class tell the fit, oldest first.</summary>
-    public static async Task<IReadOnlyList<SessionEvidence>> EvidenceAsync(
-        NpgsqlConnection connection,
-        ClassRef one,
-        long[]? numbers = null,
-        NpgsqlTransaction? transaction = null
-    )
+    public static async Task<IReadOnlyList<SessionEvidence>> EvidenceAsync(DbSession connection, ClassRef one, long[]? numbers = null)
     {
-        var logs = (await ReadAsync(connection, one, numbers, transaction)).ToList();
+        var logs = (await ReadAsync(connection, one, numbers)).ToList();
         var tracks = (
             await connection.QueryAsync<(long Id, double MadeGood, double? OffWind)>(
                 $"select t.log_id, t.upwind_vmg, t.upwind_angle from {From(numbers, "log_tracks t", "t.club_id, t.log_id")} "
                     + $"where t.upwind_vmg is not null and {Theirs}",
-                Keys(one, numbers),
-                transaction
+                Keys(one, numbers)
             )
         ).ToDictionary(
             row => row.Id,
@@ -59,12 +53,10 @@ internal static class NamelessLogs
     /// <param name="connection">To the database.</param>
     /// <param name="one">The class.</param>
     /// <param name="numbers">Which; null for all.</param>
-    /// <param name="transaction">The transaction to read in; null for none.</param>
     public static async Task<IEnumerable<(long Number, long? Boat, SessionLog Log)>> ReadAsync(
-        NpgsqlConnection connection,
+        DbSession connection,
         ClassRef one,
-        long[]? numbers = null,
-        NpgsqlTransaction? transaction = null
+        long[]? numbers = null
     )
     {
         var logsOf = From(numbers, "session_logs x", "x.club_id, x.id");
@@ -75,8 +67,7 @@ internal static class NamelessLogs
             select {RunRow.Columns} from {From(numbers, "runs r", "r.club_id, r.log_id")} where {Theirs};
             select {MarkRow.Columns} from {From(numbers, "log_marks m", "m.club_id, m.log_id")} where {Theirs};
             """,
-            Keys(one, numbers),
-            transaction
+            Keys(one, numbers)
         );
         var logs = (await rows.ReadAsync<LogRow>()).ToList();
         var boats = (await rows.ReadAsync<(long Id, long Boat)>()).ToDictionary(row => row.Id, row => row.Boat);

@@ -1,7 +1,7 @@
 namespace Regatta.Store;
 
 /// <summary>What sailors note afloat. Private: read for who noted it alone, until their log is sent.</summary>
-public sealed class NotedRuns(NpgsqlDataSource database)
+public sealed class NotedRuns(Db database)
 {
     /// <summary>Keeps a note. The same key a second time changes nothing; beyond what is kept the oldest go.</summary>
     public async Task AddAsync(ClassRef one, Guid person, Guid key, NotedRun note)

@@ -9,7 +9,7 @@ namespace Regatta.Store;
 public sealed record OfferedSumsFile(long Id, string Plan, string Mode, string Document, DateTimeOffset OfferedAt);
 
 /// <summary>Keeps the sums clubs offer to each other.</summary>
-public sealed class OfferedSumsStore(NpgsqlDataSource database, TimeProvider clock)
+public sealed class OfferedSumsStore(Db database, TimeProvider clock)
 {
     private const string Columns = "id, plan, mode, document::text as document, offered_at";
 

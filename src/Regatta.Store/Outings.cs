@@ -7,12 +7,12 @@ public sealed record PlannedOuting(long Number, Outing Outing);
 public sealed record BoatOut(string ClassKey, long Number, string Boat, long Logs);
 
 /// <summary>The club's calendar of days on the water.</summary>
-public sealed class Outings(NpgsqlDataSource database)
+public sealed class Outings(Db database)
 {
     private const string Columns = """
         o.id, o.uid, o.kind, o.title, o.venue, o.from_at, o.to_at, o.forecast_from, o.forecast_to, o.forecast_gust, o.notes,
         array(select c.key from outing_classes k join classes c on (c.club_id, c.id) = (k.club_id, k.class_id)
-          where (k.club_id, k.outing_id) = (o.club_id, o.id) order by c.definition->>'name') as classes
+          where (k.club_id, k.outing_id) = (o.club_id, o.id) order by c.name) as classes
         """;
 
     /// <summary>The days that end after a time, soonest first.</summary>
@@ -64,7 +64,7 @@ public sealed class Outings(NpgsqlDataSource database)
                 {
                     club = club.Number,
                     outing.Uid,
-                    kind = outing.Kind.ToString(),
+                    kind = EnumText.Of(outing.Kind),
                     outing.Title,
                     outing.Venue,
                     from = outing.From.UtcDateTime,
@@ -73,8 +73,7 @@ public sealed class Outings(NpgsqlDataSource database)
                     high = outing.Forecast?.To.MetresPerSecond,
                     gust = outing.Forecast?.Gust?.MetresPerSecond,
                     outing.Notes,
-                },
-                transaction
+                }
             );
             await connection.ExecuteAsync(
                 """
@@ -87,8 +86,7 @@ public sealed class Outings(NpgsqlDataSource database)
                     club = club.Number,
                     id,
                     classes = outing.Classes.ToArray(),
-                },
-                transaction
+                }
             );
         }
 
@@ -114,8 +112,8 @@ public sealed class Outings(NpgsqlDataSource database)
                 from classes c join boats b on (b.club_id, b.class_id) = (c.club_id, c.id)
                 left join session_logs l on (l.club_id, l.boat_id) = (b.club_id, b.id) and l.removed_at is null
                   and l.sailed_at between @from and @to
-                where c.club_id = @club and c.key = any(@classes) group by c.key, c.definition->>'name', b.id, b.name
-                  order by c.definition->>'name', lower(b.name)
+                where c.club_id = @club and c.key = any(@classes) group by c.key, c.name, b.id, b.name
+                  order by c.name, lower(b.name)
                 """,
                 new
                 {
@@ -149,7 +147,7 @@ public sealed class Outings(NpgsqlDataSource database)
                 Id,
                 new(
                     Uid,
-                    Enum.Parse<OutingKind>(Kind),
+                    EnumText.Read<OutingKind>(Kind).Value,
                     Title,
                     Venue,
                     FromAt,

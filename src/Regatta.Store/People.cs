@@ -49,7 +49,7 @@ public sealed class Person
 public sealed record DemoAccount(string SignInName, string DisplayName, string Club, string Role);
 
 /// <summary>Accounts: one a person for the whole installation.</summary>
-public sealed class People(NpgsqlDataSource database, TimeProvider clock)
+public sealed class People(Db database, TimeProvider clock)
 {
     /// <summary>What stands where the name of somebody stood whose account was removed.</summary>
     public const string Gone = "somebody who left";
@@ -120,8 +120,8 @@ public sealed class People(NpgsqlDataSource database, TimeProvider clock)
                 person.AuthenticatorKey,
                 person.SharesNotes,
                 person.IsDemo,
-                SpeedUnit = person.SpeedUnit.ToString(),
-                MassUnit = person.MassUnit.ToString(),
+                SpeedUnit = EnumText.Of(person.SpeedUnit),
+                MassUnit = EnumText.Of(person.MassUnit),
             }
         );
     }
@@ -136,18 +136,16 @@ public sealed class People(NpgsqlDataSource database, TimeProvider clock)
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
         // Whoever joins a club meanwhile waits for the account's row, and whoever steps down for the club's.
-        await connection.ExecuteAsync("select from people where id = @id for update", new { id }, transaction);
+        await connection.ExecuteAsync("select from people where id = @id for update", new { id });
         await connection.ExecuteAsync(
             "select from clubs where id in (select club_id from memberships where person_id = @id) order by id for update",
-            new { id },
-            transaction
+            new { id }
         );
         var stays = await connection.ExecuteScalarAsync<bool>(
             evenAMember
                 ? $"select exists (select from clubs c where {Clubs.OnlyCoordinatedBy})"
                 : "select exists (select from memberships where person_id = @person)",
-            new { person = id },
-            transaction
+            new { person = id }
         );
         if (stays)
         {
@@ -181,8 +179,7 @@ public sealed class People(NpgsqlDataSource database, TimeProvider clock)
                 id,
                 Gone,
                 now = clock.GetUtcNow(),
-            },
-            transaction
+            }
         );
         await transaction.CommitAsync();
         return true;
@@ -197,7 +194,7 @@ public sealed class People(NpgsqlDataSource database, TimeProvider clock)
                 "select measure, millimetres from body_measures where person_id = @id",
                 new { id }
             )
-        ).ToDictionary(row => Enum.Parse<BodyMeasure>(row.Measure), row => Length.FromMillimetres(row.Millimetres));
+        ).ToDictionary(row => EnumText.Read<BodyMeasure>(row.Measure).Value, row => Length.FromMillimetres(row.Millimetres));
     }
 
     /// <summary>Writes somebody's own measures; those left out are forgotten.</summary>
@@ -205,16 +202,15 @@ public sealed class People(NpgsqlDataSource database, TimeProvider clock)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
-        await connection.ExecuteAsync("delete from body_measures where person_id = @id", new { id }, transaction);
+        await connection.ExecuteAsync("delete from body_measures where person_id = @id", new { id });
         await connection.ExecuteAsync(
             "insert into body_measures (person_id, measure, millimetres) values (@id, @Measure, @Millimetres)",
             hands.Select(own => new
             {
                 id,
-                Measure = own.Key.ToString(),
+                Measure = EnumText.Of(own.Key),
                 own.Value.Millimetres,
-            }),
-            transaction
+            })
         );
         await transaction.CommitAsync();
     }

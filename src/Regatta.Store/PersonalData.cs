@@ -1,7 +1,7 @@
 namespace Regatta.Store;
 
 /// <summary>Everything the installation keeps of a person, for that person.</summary>
-public sealed class PersonalData(NpgsqlDataSource database)
+public sealed class PersonalData(Db database)
 {
     /// <summary>All of it as one JSON document, by the names the database has for it; secrets are left out.</summary>
     public async Task<string> JsonAsync(Guid person)

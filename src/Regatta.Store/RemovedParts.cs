@@ -8,7 +8,7 @@ namespace Regatta.Store;
 public sealed record RemovedPart(string Name, string What, string By, DateTimeOffset At, ClassChange BringBack);
 
 /// <summary>What was taken away from classes, for as long as it can be brought back.</summary>
-public sealed class RemovedParts(NpgsqlDataSource database, TimeProvider clock)
+public sealed class RemovedParts(Db database, TimeProvider clock)
 {
     /// <summary>What was taken away can be brought back for so long.</summary>
     public static readonly TimeSpan Season = TimeSpan.FromDays(365);

@@ -4,7 +4,7 @@ using System.Text.Json.Serialization;
 namespace Regatta.Store;
 
 /// <summary>Rig-up runs. Private: read for their sailor alone; what is counted of them names nobody.</summary>
-public sealed class RigUps(NpgsqlDataSource database)
+public sealed class RigUps(Db database)
 {
     private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
     {

@@ -6,7 +6,7 @@ namespace Regatta.Store;
 public sealed record SafetyRow(ClubSafety Safety, long Revision);
 
 /// <summary>What clubs say for all their classes.</summary>
-public sealed class SafetyRules(NpgsqlDataSource database)
+public sealed class SafetyRules(Db database)
 {
     /// <summary>What a club says.</summary>
     public async Task<SafetyRow> FindAsync(ClubId club)

@@ -16,7 +16,11 @@ internal sealed record SentLog(Guid? Sailor, SailedMarks Sailed, SessionLog Log)
         new("sailed_at", NpgsqlDbType.TimestampTz, sent => sent.Log.SailedAt.UtcDateTime),
         new("crew_mass", NpgsqlDbType.Double, sent => sent.Log.CrewMass?.Kilograms),
         new("note", NpgsqlDbType.Text, sent => sent.Log.Note),
-        new("version", NpgsqlDbType.Integer, sent => sent.Log.Version),
+        new("version", NpgsqlDbType.Integer, sent => sent.Log.Version)
+        {
+            // A version the class does not have is none.
+            Sql = "(select v.number from versions v where (v.club_id, v.class_id, v.number) = (@club_id, @class_id, @version))",
+        },
         new("purpose", NpgsqlDbType.Text, sent => sent.Log.Purpose?.Name),
         new("water", NpgsqlDbType.Text, sent => EnumText.Of(sent.Log.Water)),
         new("place", NpgsqlDbType.Text, sent => EnumText.Of(sent.Log.Place)),
@@ -39,7 +43,7 @@ internal sealed record SentLog(Guid? Sailor, SailedMarks Sailed, SessionLog Log)
         new("gates_asked", NpgsqlDbType.Array | NpgsqlDbType.Text, one => RunRow.Write(one.Run.Check?.Gates.Asked ?? Gate.None)),
         new("gates_held", NpgsqlDbType.Array | NpgsqlDbType.Text, one => RunRow.Write(one.Run.Check?.Gates.Held ?? Gate.None)),
         new("helm_in_words", NpgsqlDbType.Boolean, one => one.Run.Check?.InWords ?? false),
-        new("felt", NpgsqlDbType.Text, one => one.Run.Felt.ToString()),
+        new("felt", NpgsqlDbType.Text, one => EnumText.Of(one.Run.Felt)),
         new("answers", NpgsqlDbType.Jsonb, one => RunRow.Write(one.Run.Answers)),
     ];
 
@@ -60,7 +64,7 @@ internal sealed record SentLog(Guid? Sailor, SailedMarks Sailed, SessionLog Log)
         """;
 
     private static readonly string UpdateOne = $"""
-        update session_logs set logged_at = @logged_at, {string.Join(", ", Columns.Select(column => $"{column.Name} = @{column.Name}"))}
+        update session_logs set logged_at = @logged_at, {string.Join(", ", Columns.Select(column => $"{column.Name} = {column.Sql}"))}
           where club_id = @club_id and id = @id;
         delete from runs where club_id = @club_id and log_id = @id;
         """;
@@ -92,36 +96,30 @@ internal sealed record SentLog(Guid? Sailor, SailedMarks Sailed, SessionLog Log)
 
     /// <summary>Adds the log with its runs and marks.</summary>
     /// <returns>Its number; null when its sailor sent it before.</returns>
-    public async Task<long?> InsertAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one, DateTimeOffset now)
+    public async Task<long?> InsertAsync(DbSession connection, ClassRef one, DateTimeOffset now)
     {
-        await using var command = Command(InsertOne, connection, transaction, one, now);
+        await using var command = Command(InsertOne, connection, one, now);
         if (await command.ExecuteScalarAsync() is not long number)
         {
             return null;
         }
 
-        await InsertRunsAsync(connection, transaction, one.Club, number);
+        await InsertRunsAsync(connection, one.Club, number);
         return number;
     }
 
     /// <summary>Writes the log over what was sent before under its key, its runs and marks too.</summary>
-    public async Task UpdateAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one, long number, DateTimeOffset now)
+    public async Task UpdateAsync(DbSession connection, ClassRef one, long number, DateTimeOffset now)
     {
-        await using var command = Command(UpdateOne, connection, transaction, one, now);
+        await using var command = Command(UpdateOne, connection, one, now);
         command.Parameters.AddWithValue("id", number);
         await command.ExecuteNonQueryAsync();
-        await InsertRunsAsync(connection, transaction, one.Club, number);
+        await InsertRunsAsync(connection, one.Club, number);
     }
 
-    private NpgsqlCommand Command(
-        string statement,
-        NpgsqlConnection connection,
-        NpgsqlTransaction transaction,
-        ClassRef one,
-        DateTimeOffset now
-    )
+    private NpgsqlCommand Command(string statement, DbSession connection, ClassRef one, DateTimeOffset now)
     {
-        var command = new NpgsqlCommand(statement, connection, transaction);
+        var command = new NpgsqlCommand(statement, connection.Connection);
         command.Parameters.AddWithValue("club_id", one.Club.Number);
         command.Parameters.AddWithValue("class_id", one.Number);
         command.Parameters.AddWithValue("logged_at", now.UtcDateTime);
@@ -130,9 +128,9 @@ internal sealed record SentLog(Guid? Sailor, SailedMarks Sailed, SessionLog Log)
     }
 
     /// <summary>All runs and all marks in one round trip.</summary>
-    private async Task InsertRunsAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClubId club, long number)
+    private async Task InsertRunsAsync(DbSession connection, ClubId club, long number)
     {
-        await using var batch = new NpgsqlBatch(connection, transaction);
+        await using var batch = new NpgsqlBatch(connection.Connection);
         foreach (var (run, at) in Log.Runs.Select((run, at) => (run, at)))
         {
             var insert = new NpgsqlBatchCommand(InsertRun);
@@ -176,20 +174,13 @@ internal sealed record SentLog(Guid? Sailor, SailedMarks Sailed, SessionLog Log)
 
     /// <summary>Adds the logs of a class that has none yet, as fast as the database takes rows. A log that stands twice counts
     /// once.</summary>
-    public static async Task CopyAsync(
-        NpgsqlConnection connection,
-        NpgsqlTransaction transaction,
-        ClassRef one,
-        IEnumerable<SentLog> sent,
-        DateTimeOffset now
-    )
+    public static async Task CopyAsync(DbSession connection, ClassRef one, IEnumerable<SentLog> sent, DateTimeOffset now)
     {
         var logs = sent.DistinctBy(log => (log.Sailor, log.Log.Key)).ToList();
         var numbers = (
             await connection.QueryAsync<long>(
                 "select nextval(pg_get_serial_sequence('session_logs', 'id')) from generate_series(1, @count)",
-                new { count = logs.Count },
-                transaction
+                new { count = logs.Count }
             )
         ).ToList();
         var numbered = numbers.Zip(logs).ToList();
@@ -229,7 +220,7 @@ internal sealed record SentLog(Guid? Sailor, SailedMarks Sailed, SessionLog Log)
     }
 
     private static async Task CopyRowsAsync<T>(
-        NpgsqlConnection connection,
+        DbSession connection,
         ClubId club,
         string table,
         SentColumn<T>[] columns,
@@ -268,12 +259,15 @@ internal sealed record SentLog(Guid? Sailor, SailedMarks Sailed, SessionLog Log)
 
     private static string Names<T>(SentColumn<T>[] columns) => string.Join(", ", columns.Select(column => column.Name));
 
-    private static string Values<T>(SentColumn<T>[] columns) => string.Join(", ", columns.Select(column => "@" + column.Name));
+    private static string Values<T>(SentColumn<T>[] columns) => string.Join(", ", columns.Select(column => column.Sql));
 
     private sealed record SentMark(int Run, string Control, double Position, bool Measured, string? AskedBy, double? Card);
 
     private sealed record SentColumn<T>(string Name, NpgsqlDbType Type, Func<T, object?> Value)
     {
+        /// <summary>What stands for the value in a statement.</summary>
+        public string Sql { get; init; } = "@" + Name;
+
         public NpgsqlParameter Parameter(T row) => new(Name, Type) { Value = Value(row) ?? DBNull.Value };
     }
 }

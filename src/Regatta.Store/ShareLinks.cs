@@ -7,7 +7,7 @@ public sealed record ShareLink(Guid Id, string Label, string CreatedBy, DateTime
 public sealed record SharedClass(ClassRef Class, bool Withdrawn);
 
 /// <summary>Makes, finds and withdraws public links.</summary>
-public sealed class ShareLinks(NpgsqlDataSource database, TimeProvider clock)
+public sealed class ShareLinks(Db database, TimeProvider clock)
 {
     /// <summary>Makes a link and returns its token, which cannot be read again later.</summary>
     public async Task<string> CreateAsync(ClassRef one, string label, Guid by)

@@ -19,7 +19,7 @@ public sealed record SignIn(
 );
 
 /// <summary>Who is signed in where. A cookie holds only as long as its row here does.</summary>
-public sealed class SignIns(NpgsqlDataSource database, TimeProvider clock)
+public sealed class SignIns(Db database, TimeProvider clock)
 {
     /// <summary>A sign-in that is not used for so long is over.</summary>
     public static readonly TimeSpan Idle = TimeSpan.FromDays(14);

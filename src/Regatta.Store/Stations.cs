@@ -9,7 +9,7 @@ namespace Regatta.Store;
 public sealed record WindStation(ClubId Club, string Host, int Port, Length Height, bool ByItsClock);
 
 /// <summary>The stations of the clubs, and who reads them: one instance at a time, by a lease.</summary>
-public sealed class Stations(NpgsqlDataSource database)
+public sealed class Stations(Db database)
 {
     /// <summary>A lease that is not renewed for so long is free.</summary>
     public static readonly TimeSpan Lease = TimeSpan.FromSeconds(15);
@@ -110,7 +110,7 @@ public sealed class Stations(NpgsqlDataSource database)
     /// <exception cref="NpgsqlException">The database went away.</exception>
     public async Task ListenAsync(Action<ClubId> told, CancellationToken until)
     {
-        await using var connection = await database.OpenConnectionAsync(until);
+        await using var connection = await database.ListenAsync(until);
         connection.Notification += (_, news) => told(new(long.Parse(news.Payload, System.Globalization.CultureInfo.InvariantCulture)));
         await connection.ExecuteAsync($"listen {Channel}");
         while (true)

@@ -41,12 +41,7 @@ internal sealed record SummedRunRow
             : null;
 
     /// <summary>Deletes the rows of a log.</summary>
-    public static async Task<IReadOnlyList<SummedRunRow>> TakeOutAsync(
-        NpgsqlConnection connection,
-        NpgsqlTransaction transaction,
-        KeyRow keys,
-        long number
-    ) =>
+    public static async Task<IReadOnlyList<SummedRunRow>> TakeOutAsync(DbSession connection, KeyRow keys, long number) =>
         [
             .. await connection.QueryAsync<SummedRunRow>(
                 """
@@ -60,19 +55,11 @@ internal sealed record SummedRunRow
                     keys.Class,
                     keys.Basis,
                     number,
-                },
-                transaction
+                }
             ),
         ];
 
-    public static Task AddAsync(
-        NpgsqlConnection connection,
-        NpgsqlTransaction transaction,
-        KeyRow keys,
-        SessionEvidence session,
-        SummedRun? run,
-        IReadOnlyList<RunFact> facts
-    ) =>
+    public static Task AddAsync(DbSession connection, KeyRow keys, SessionEvidence session, SummedRun? run, IReadOnlyList<RunFact> facts) =>
         connection.ExecuteAsync(
             """
             insert into kept_runs (club_id, class_id, basis, log_id, run, plan, mode, band, sailed_at, row_values, helm, weight, belief,
@@ -100,12 +87,11 @@ internal sealed record SummedRunRow
                 controls = Controls(facts),
                 positions = Positions(facts),
                 said = Saids(facts),
-            },
-            transaction
+            }
         );
 
     /// <summary>Writes all runs of a plan and mode at once.</summary>
-    public static async Task CopyAsync(NpgsqlConnection connection, KeyRow keys, EvidenceBasis basis, FreshPlanMode planMode)
+    public static async Task CopyAsync(DbSession connection, KeyRow keys, EvidenceBasis basis, FreshPlanMode planMode)
     {
         var fitted = planMode.Fitted.ToDictionary(one => (one.Session.Number, one.Session.Run));
         await using var rows = await connection.BeginBinaryImportAsync(

@@ -5,14 +5,13 @@ namespace Regatta.Store;
 /// <summary>What is kept of a class under one basis.</summary>
 internal sealed record BasisRow(long LogRevision, int Runs, int Settled)
 {
-    public static Task<BasisRow?> FindAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, KeyRow keys) =>
+    public static Task<BasisRow?> FindAsync(DbSession connection, KeyRow keys) =>
         connection.QuerySingleOrDefaultAsync<BasisRow>(
             "select log_revision, runs, settled from kept_bases where (club_id, class_id, basis) = (@Club, @Class, @Basis)",
-            keys,
-            transaction
+            keys
         );
 
-    public static Task AddAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, KeyRow keys, long logRevision, int runs) =>
+    public static Task AddAsync(DbSession connection, KeyRow keys, long logRevision, int runs) =>
         connection.ExecuteAsync(
             "insert into kept_bases (club_id, class_id, basis, log_revision, runs, settled) "
                 + "values (@Club, @Class, @Basis, @logRevision, @runs, @runs)",
@@ -23,8 +22,7 @@ internal sealed record BasisRow(long LogRevision, int Runs, int Settled)
                 keys.Basis,
                 logRevision,
                 runs,
-            },
-            transaction
+            }
         );
 }
 
@@ -55,29 +53,18 @@ internal sealed record SumsRow
 
     public double HeelSquares { get; init; }
 
-    public static async Task<Dictionary<PlanMode, PlanModeSums>> AllAsync(
-        NpgsqlConnection connection,
-        NpgsqlTransaction transaction,
-        KeyRow keys
-    ) =>
+    public static async Task<Dictionary<PlanMode, PlanModeSums>> AllAsync(DbSession connection, KeyRow keys) =>
         (
             await connection.QueryAsync<SumsRow>(
                 """
                 select plan, mode, boats, sailed::text as sailed, precision_sums, products, squares, counted, rows, heel_count, heel_sum,
                   heel_squares from kept_layers where (club_id, class_id, basis) = (@Club, @Class, @Basis)
                 """,
-                keys,
-                transaction
+                keys
             )
         ).ToDictionary(row => new PlanMode(new(row.Plan), new(row.Mode)), row => row.ToKept());
 
-    public static Task SaveAsync(
-        NpgsqlConnection connection,
-        NpgsqlTransaction transaction,
-        KeyRow keys,
-        PlanMode planMode,
-        PlanModeSums kept
-    ) =>
+    public static Task SaveAsync(DbSession connection, KeyRow keys, PlanMode planMode, PlanModeSums kept) =>
         connection.ExecuteAsync(
             """
             insert into kept_layers (club_id, class_id, basis, plan, mode, boats, sailed, precision_sums, products, squares, counted, rows,
@@ -105,8 +92,7 @@ internal sealed record SumsRow
                 heelCount = kept.Heel.Count,
                 heelSum = kept.Heel.Sum,
                 heelSquares = kept.Heel.Squares,
-            },
-            transaction
+            }
         );
 
     private PlanModeSums ToKept() =>

@@ -18,24 +18,17 @@ internal sealed record TallyRow(
     public FactTally ToTally() =>
         new(new(new(Band), (FactKind)Kind, Control.Length > 0 ? new(Control) : (ControlKey?)null, Position, (Feedback)Said), Count, Newest);
 
-    public static Task<IEnumerable<TallyRow>> AllAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, KeyRow keys) =>
+    public static Task<IEnumerable<TallyRow>> AllAsync(DbSession connection, KeyRow keys) =>
         connection.QueryAsync<TallyRow>(
             """
             select plan, mode, band, kind, control, position, said, count, newest from kept_tallies
               where (club_id, class_id, basis) = (@Club, @Class, @Basis)
             """,
-            keys,
-            transaction
+            keys
         );
 
     /// <summary>Adds to what was counted.</summary>
-    public static Task AddAsync(
-        NpgsqlConnection connection,
-        NpgsqlTransaction transaction,
-        KeyRow keys,
-        PlanMode planMode,
-        IReadOnlyList<FactTally> tallies
-    ) =>
+    public static Task AddAsync(DbSession connection, KeyRow keys, PlanMode planMode, IReadOnlyList<FactTally> tallies) =>
         connection.ExecuteAsync(
             """
             insert into kept_tallies (club_id, class_id, basis, plan, mode, band, kind, control, position, said, count, newest)
@@ -58,12 +51,11 @@ internal sealed record TallyRow(
                 said = tallies.Select(tally => (short)tally.Fact.Feedback).ToArray(),
                 counts = tallies.Select(tally => tally.Count).ToArray(),
                 newest = tallies.Select(tally => tally.Newest.ToUniversalTime()).ToArray(),
-            },
-            transaction
+            }
         );
 
     /// <summary>Takes a run that was taken out from what was counted.</summary>
-    public static Task TakeOutAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, KeyRow keys, SummedRunRow old) =>
+    public static Task TakeOutAsync(DbSession connection, KeyRow keys, SummedRunRow old) =>
         connection.ExecuteAsync(
             """
             with told as (select * from unnest(@FactKinds, @FactControls, @FactPositions, @FactSaid) as f (kind, control, position, said)),
@@ -95,7 +87,6 @@ internal sealed record TallyRow(
                 old.FactPositions,
                 old.FactSaid,
                 sailedAt = old.SailedAt,
-            },
-            transaction
+            }
         );
 }

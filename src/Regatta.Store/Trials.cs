@@ -50,10 +50,11 @@ public sealed record TrialPlan(DateTimeOffset? BeginsAt, IReadOnlyList<TrialHand
 }
 
 /// <summary>Planned trials and their runs.</summary>
-public sealed class Trials(NpgsqlDataSource database, TimeProvider clock)
+public sealed class Trials(Db database, TimeProvider clock)
 {
     private const string Columns = """
-        t.id, c.key as class_key, t.plan, t.mode, t.band, t.control, t.mark_a, t.mark_b, t.design, array_to_string(t.boats, ' ') as boats,
+        t.id, c.key as class_key, t.plan, t.mode, t.band, t.control, t.mark_a, t.mark_b, t.design, (select string_agg(coalesce(b.boat_id, 0)::text, ' ' order by b.place) from trial_boats b
+          where (b.club_id, b.trial_id) = (t.club_id, t.id)) as boats,
         t.outing_id, t.begins_at, t.note, t.planned_at, t.ended_at
         """;
 
@@ -81,11 +82,16 @@ public sealed class Trials(NpgsqlDataSource database, TimeProvider clock)
         return await connection.ExecuteScalarAsync<long>(
             """
             with added as (
-              insert into trials (club_id, class_id, plan, mode, band, control, mark_a, mark_b, design, boats, outing_id, begins_at, note,
+              insert into trials (club_id, class_id, plan, mode, band, control, mark_a, mark_b, design, outing_id, begins_at, note,
                   planned_at)
-                values (@club, @classId, @plan, @mode, @band, @control, @a, @b, @design, @boats,
+                values (@club, @classId, @plan, @mode, @band, @control, @a, @b, @design,
                   (select id from outings where club_id = @club and id = @outing), @begins, @note, @now)
-                returning club_id, id),
+                returning club_id, class_id, id),
+            boats as (
+              insert into trial_boats (club_id, class_id, trial_id, place, boat_id)
+                select a.club_id, a.class_id, a.id, u.at - 1, b.id
+                from added a cross join unnest(@boats) with ordinality u (boat, at)
+                left join boats b on (b.club_id, b.class_id, b.id) = (a.club_id, a.class_id, u.boat)),
             given as (
               insert into trial_roles (club_id, trial_id, role, person_id)
                 select a.club_id, a.id, g.role, g.person from added a cross join unnest(@roles, @people) as g(role, person)
@@ -123,7 +129,7 @@ public sealed class Trials(NpgsqlDataSource database, TimeProvider clock)
                 """
                 insert into trial_runs (club_id, trial_id, number, boat, helm_port, helm_starboard, wind, sailed_at, gained)
                   select club_id, id, @Number, @Boat, @HelmPort, @HelmStarboard, @Wind, @sailedAt, @Gained from trials
-                  where club_id = @club and class_id = @classId and id = @trial and ended_at is null
+                  where club_id = @club and class_id = @classId and id = @trial and ended_at is null for share
                 on conflict (club_id, trial_id, number, boat) do update set helm_port = excluded.helm_port,
                   helm_starboard = excluded.helm_starboard, wind = excluded.wind, gained = excluded.gained
                 """,
@@ -143,34 +149,35 @@ public sealed class Trials(NpgsqlDataSource database, TimeProvider clock)
             ) == 1;
     }
 
-    /// <summary>Ends a trial.</summary>
-    /// <returns>Whether it had not ended before.</returns>
-    public async Task<bool> EndAsync(ClassRef one, long number)
+    /// <summary>Holds a trial for as long as the transaction goes on, so that nobody else ends it and no run comes in
+    /// meanwhile.</summary>
+    /// <returns>Whether it is there and has not ended.</returns>
+    public async Task<bool> LockAsync(ClassRef one, long number)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await connection.ExecuteAsync(
-                "update trials set ended_at = @now where club_id = @club and class_id = @classId and id = @number and ended_at is null",
-                new
-                {
-                    club = one.Club.Number,
-                    classId = one.Number,
-                    number,
-                    now = clock.GetUtcNow(),
-                }
-            ) == 1;
-    }
-
-    /// <summary>Opens a trial again whose runs could not be logged.</summary>
-    public async Task OpenAgainAsync(ClassRef one, long number)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync(
-            "update trials set ended_at = null where club_id = @club and class_id = @classId and id = @number",
+        return await connection.ExecuteScalarAsync<bool>(
+            "select ended_at is null from trials where club_id = @club and class_id = @classId and id = @number for update",
             new
             {
                 club = one.Club.Number,
                 classId = one.Number,
                 number,
+            }
+        );
+    }
+
+    /// <summary>Ends a trial.</summary>
+    public async Task EndAsync(ClassRef one, long number)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync(
+            "update trials set ended_at = @now where club_id = @club and class_id = @classId and id = @number and ended_at is null",
+            new
+            {
+                club = one.Club.Number,
+                classId = one.Number,
+                number,
+                now = clock.GetUtcNow(),
             }
         );
     }

@@ -1,7 +1,7 @@
 namespace Regatta.Store;
 
 /// <summary>Published versions: definition and cells, added once, never changed.</summary>
-public sealed class Versions(NpgsqlDataSource database, TimeProvider clock)
+public sealed class Versions(Db database, TimeProvider clock)
 {
     private const string Columns =
         "c.key, v.number, v.published_at, coalesce(p.display_name, v.published_by) as published_by, "
@@ -81,10 +81,7 @@ public sealed class Versions(NpgsqlDataSource database, TimeProvider clock)
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
         // The lock holds off every other change of the class, so what is read next is what is compared and frozen.
-        if (
-            await Classes.LockAsync(connection, transaction, one) != matrixRevision
-            || await Classes.ReadAsync(connection, transaction, one) is not { } draft
-        )
+        if (await Classes.LockAsync(connection, one) != matrixRevision || await Classes.ReadAsync(connection, one) is not { } draft)
         {
             return null;
         }
@@ -106,22 +103,15 @@ public sealed class Versions(NpgsqlDataSource database, TimeProvider clock)
                 schema = StoredClass.Schema,
                 definition = StoredClass.Write(draft.Class),
                 cells = StoredClass.WriteCells(draft.State),
-            },
-            transaction
+            }
         );
         await transaction.CommitAsync();
         return number;
     }
 
     /// <summary>The newest version of a class, or null when nothing is published.</summary>
-    internal static async Task<PublishedVersion?> NewestAsync(NpgsqlConnection connection, NpgsqlTransaction transaction, ClassRef one) =>
-        (
-            await connection.QueryFirstOrDefaultAsync<Row>(
-                $"select {Columns} {From} order by v.number desc limit 1",
-                Keys(one),
-                transaction
-            )
-        )?.ToVersion();
+    internal static async Task<PublishedVersion?> NewestAsync(DbSession connection, ClassRef one) =>
+        (await connection.QueryFirstOrDefaultAsync<Row>($"select {Columns} {From} order by v.number desc limit 1", Keys(one)))?.ToVersion();
 
     private static object Keys(ClassRef one) => new { club = one.Club.Number, id = one.Number };
 

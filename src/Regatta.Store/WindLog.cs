@@ -1,7 +1,7 @@
 namespace Regatta.Store;
 
 /// <summary>What the wind station said: a day of seconds, and ten-minute blocks for good.</summary>
-public sealed class WindLog(NpgsqlDataSource database)
+public sealed class WindLog(Db database)
 {
     /// <summary>Adds samples; a second that is there already stays as it is.</summary>
     public async Task AppendAsync(ClubId club, IReadOnlyList<WindSample> samples)

@@ -1,4 +1,5 @@
 using Microsoft.Extensions.Caching.Memory;
+using Npgsql;
 using Regatta.Web.Live;
 using Regatta.Web.Mail;
 using Regatta.Web.Pages.Cards;
@@ -15,7 +16,14 @@ internal static class Services
 {
     public static void AddStore(this IServiceCollection services, string database) =>
         services
+            .AddHttpContextAccessor()
             .AddSingleton(_ => Database.Connect(database))
+            // Statements end with the request that asked for them; work that no request waits for has no end but its own.
+            .AddSingleton(provider =>
+            {
+                var http = provider.GetRequiredService<IHttpContextAccessor>();
+                return new Db(provider.GetRequiredService<NpgsqlDataSource>(), () => http.HttpContext?.RequestAborted ?? default);
+            })
             .AddSingleton<Clubs>()
             .AddSingleton<Members>()
             .AddSingleton<People>()
@@ -88,7 +96,6 @@ internal static class Services
 
     public static void AddPages(this IServiceCollection services, RegattaSettings settings, StationSettings stations)
     {
-        services.AddHttpContextAccessor();
         services
             .AddScoped<ClubClock>()
             .AddScoped<SailedWinds>()

@@ -83,7 +83,7 @@ public sealed class SchemaTests(StoreFixture store)
             .Where(type =>
                 type is { IsClass: true, Namespace: "Regatta.Store" }
                 && !ofTheInstallation.Contains(type)
-                && type.GetConstructors().Any(made => made.GetParameters().Any(one => one.ParameterType == typeof(NpgsqlDataSource)))
+                && type.GetConstructors().Any(made => made.GetParameters().Any(one => one.ParameterType == typeof(Db)))
             )
             .SelectMany(type =>
                 type.GetMethods().Where(method => method.DeclaringType == type && method.Name.EndsWith("Async", StringComparison.Ordinal))

@@ -307,7 +307,8 @@ public sealed class StoreTests(StoreFixture store)
             "sentence",
             "",
             3,
-            store.Ann.Id
+            store.Ann.Id,
+            seenRevision: draft.Cells[Gooseneck].Revision
         );
         await decisions.AddAsync(
             draft.Stamp.Class,
@@ -319,7 +320,9 @@ public sealed class StoreTests(StoreFixture store)
             "sentence",
             "new sail first",
             5,
-            store.Ben.Id
+            store.Ben.Id,
+            seenRevision: draft.Cells[Gooseneck].Revision,
+            seenDecision: StoreFixture.Now
         );
         var newest = (await store.Classes.SnapshotAsync(draft.Stamp.Class))!.Decisions[Gooseneck];
         Assert.Equal(

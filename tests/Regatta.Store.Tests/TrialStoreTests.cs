@@ -23,18 +23,22 @@ public sealed class TrialStoreTests(StoreFixture store)
     public async Task A_trial_is_read_back_with_its_runs_and_takes_none_after_its_end()
     {
         var one = (await store.FreshClassAsync()).Stamp.Class;
-        var number = await trials.AddAsync(one, Gooseneck, null, TrialPlan.None with { Note = "Ann steers" });
+        // A boat of another class is none in this one.
+        var boat = (await store.Boats.AddAsync(one, "Teasel", ""))!.Value;
+        var planned = Gooseneck with { Boats = [boat, 987654] };
+        var number = await trials.AddAsync(one, planned, null, TrialPlan.None with { Note = "Ann steers" });
         Assert.True(await trials.KeepAsync(one, number, new(2, 1, 3.5, 4, 6, StoreFixture.Now)));
         Assert.True(await trials.KeepAsync(one, number, new(1, 0, 3, 4, 6, StoreFixture.Now)));
         // Sent again with another number it says that.
         Assert.True(await trials.KeepAsync(one, number, new(1, 0, 5, 4, 6, StoreFixture.Now)));
         var found = (await trials.FindAsync(one, number))!;
         Assert.Equal((Gooseneck with { Boats = found.Trial.Boats }, "Ann steers", null), (found.Trial, found.Plan.Note, found.EndedAt));
-        Assert.Equal(Gooseneck.Boats, found.Trial.Boats);
+        Assert.Equal([boat, 0], found.Trial.Boats);
         Assert.Equal([(1, 0, 4.5), (2, 1, 3.75)], found.Runs.Select(run => (run.Run.Number, run.Run.Boat, run.Run.Helm)));
         Assert.Equal([Setting.A, Setting.A], found.Runs.Select(run => run.Run.Setting));
-        Assert.True(await trials.EndAsync(one, number));
-        Assert.False(await trials.EndAsync(one, number));
+        Assert.True(await trials.LockAsync(one, number));
+        await trials.EndAsync(one, number);
+        Assert.False(await trials.LockAsync(one, number));
         Assert.False(await trials.KeepAsync(one, number, new(3, 0, 3, 4, 6, StoreFixture.Now)));
         Assert.Equal(2, (await trials.FindAsync(one, number))!.Runs.Count);
         Assert.Equal(StoreFixture.Now, (await trials.AllAsync(one)).Single().EndedAt);
@@ -49,7 +53,9 @@ public sealed class TrialStoreTests(StoreFixture store)
         Assert.Null((await trials.FindAsync(one, number))!.Outing);
         Assert.Null(await trials.FindAsync(other, number));
         Assert.False(await trials.KeepAsync(other, number, new(1, 0, 3, 4, 6, StoreFixture.Now)));
-        Assert.False(await trials.EndAsync(other, number));
+        Assert.False(await trials.LockAsync(other, number));
+        await trials.EndAsync(other, number);
+        Assert.Null((await trials.FindAsync(one, number))!.EndedAt);
         Assert.Empty(await trials.AllAsync(other));
         await store.Classes.DeleteAsync(one);
         Assert.Null(await trials.FindAsync(one, number));
@@ -96,7 +102,9 @@ public sealed class TrialStoreTests(StoreFixture store)
                 "",
                 3,
                 store.Ann.Id,
-                new(better, 4.6, 4.2)
+                new(better, 4.6, 4.2),
+                seenRevision: draft.Cells[place].Revision,
+                seenDecision: StoreFixture.Now
             );
         }
 
@@ -113,7 +121,9 @@ public sealed class TrialStoreTests(StoreFixture store)
             "after the regatta",
             3,
             store.Ann.Id,
-            asideUntil: new DateOnly(2026, 9, 30)
+            seenRevision: draft.Cells[place].Revision,
+            asideUntil: new DateOnly(2026, 9, 30),
+            seenDecision: StoreFixture.Now
         );
         var newest = (await store.Classes.SnapshotAsync(draft.Stamp.Class))!.Decisions[place];
         Assert.Equal((new DateOnly(2026, 9, 30), null), (newest.AsideUntil, newest.Expected));

@@ -208,7 +208,7 @@ public sealed class UpgradeTests(StoreFixture store)
             await old.QueryAsync<OldRun>(
                 """
                 select l.key, r.wind_from, r.helm_port, 'rudderCentred' = any (r.gates_held) as rudder_centred, 'flat' = any (r.gates_held) as flat,
-                  r.answers -> 'luffing' ->> 'means' as luffed, r.felt,
+                  r.answers -> 'luffing' ->> 'means' as luffed, upper(left(r.felt, 1)) || substr(r.felt, 2) as felt,
                   (select count(*) from log_marks m where (m.log_id, m.run) = (l.id, r.run)) as marks
                 from session_logs l join runs r on r.log_id = l.id order by l.key
                 """

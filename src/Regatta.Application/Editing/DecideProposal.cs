@@ -66,7 +66,8 @@ public sealed class DecideProposal(Decisions decisions, TimeProvider clock)
                 new(proposal.BetterProbability, proposal.Now.Mean, proposal.After),
                 cell,
                 seenRevision,
-                day.Value
+                day.Value,
+                planMode.Whole.Decisions.GetValueOrDefault(planMode.Place(address))?.At
             )
         );
         return new(saved == SaveOutcome.StructureChanged ? SaveOutcome.Conflict : saved, cell);

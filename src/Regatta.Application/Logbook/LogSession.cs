@@ -4,32 +4,54 @@ using Regatta.Store.Storage;
 namespace Regatta.Application.Logbook;
 
 /// <summary>What a sailor does with their own logs, and with what stands beside their card.</summary>
-public sealed class LogSession(Logs logs, LogTracks tracks, Crews crews, NotedRuns notes, ClassCache cache, TimeProvider clock)
+public sealed class LogSession(Db db, Logs logs, LogTracks tracks, Crews crews, NotedRuns notes, ClassCache cache, TimeProvider clock)
 {
     /// <summary>Adds a log; sent twice it counts once, and says what was sent last. Notes until its end stand in it now.</summary>
     /// <returns>What came of it; or why an old log stays as it is.</returns>
-    public Task<Parsed<LogReceipt>> AddAsync(Actor actor, ClassRef one, SailedMarks sailed, SessionLog log, DateTimeOffset? notedUntil) =>
-        Retry.RunAsync(async () =>
+    public async Task<Parsed<LogReceipt>> AddAsync(
+        Actor actor,
+        ClassRef one,
+        SailedMarks sailed,
+        SessionLog log,
+        DateTimeOffset? notedUntil
+    )
+    {
+        var bases = await BasesAsync(one);
+        return await Retry.InOneAsync(db, () => AddInAsync(actor, one, sailed, log, notedUntil, bases));
+    }
+
+    /// <summary>The same inside a transaction of the caller's.</summary>
+    /// <param name="actor">Whose log.</param>
+    /// <param name="one">The class.</param>
+    /// <param name="sailed">Which boat its marks were read on.</param>
+    /// <param name="log">The log.</param>
+    /// <param name="notedUntil">Notes until then stand in it and go; null for none.</param>
+    /// <param name="bases">What the sums rest on, of <see cref="BasesAsync"/>.</param>
+    internal async Task<Parsed<LogReceipt>> AddInAsync(
+        Actor actor,
+        ClassRef one,
+        SailedMarks sailed,
+        SessionLog log,
+        DateTimeOffset? notedUntil,
+        IReadOnlyList<EvidenceBasis> bases
+    )
+    {
+        if (await logs.SailedAtAsync(one, actor.Person, log.Key) is { } before && clock.GetUtcNow() - before > SessionLog.CorrectedWithin)
         {
-            if (
-                await logs.SailedAtAsync(one, actor.Person, log.Key) is { } before
-                && clock.GetUtcNow() - before > SessionLog.CorrectedWithin
-            )
-            {
-                return Parsed<LogReceipt>.Bad(
-                    $"It was sailed more than {SessionLog.CorrectedWithin.TotalDays:0} days ago, and the club has learned from it since. "
-                        + "It stays as it is."
-                );
-            }
+            return Parsed<LogReceipt>.Bad(
+                $"It was sailed more than {SessionLog.CorrectedWithin.TotalDays:0} days ago, and the club has learned from it since. "
+                    + "It stays as it is."
+            );
+        }
 
-            var kept = await logs.AddAsync(one, actor.Person, sailed, log, await BasesAsync(one));
-            if (notedUntil is { } until)
-            {
-                await notes.ForgetAsync(one, actor.Person, until);
-            }
+        var receipt = await logs.AddAsync(one, actor.Person, sailed, log, bases);
+        if (notedUntil is { } until)
+        {
+            await notes.ForgetAsync(one, actor.Person, until);
+        }
 
-            return Parsed<LogReceipt>.Good(kept);
-        });
+        return Parsed<LogReceipt>.Good(receipt);
+    }
 
     /// <summary>Adds logs out of a table, each once; those that were there before stay as they are, with the boat they name.</summary>
     /// <returns>How many were added.</returns>
@@ -81,14 +103,20 @@ public sealed class LogSession(Logs logs, LogTracks tracks, Crews crews, NotedRu
     public Task SaveOffsetsAsync(Actor actor, ClassRef one, IReadOnlyDictionary<ControlKey, double> offsets) =>
         Retry.RunAsync(() => crews.SaveOffsetsAsync(one, actor.Person, offsets));
 
-    private Task<bool> ChangeAsync(Actor actor, long number, bool removed) =>
-        Retry.RunAsync(async () =>
-            await logs.ClassOfAsync(actor.Club.Ref, actor.Person, number) is { } one
-            && await logs.RemoveOwnAsync(one, actor.Person, number, removed, await BasesAsync(one))
-        );
+    private async Task<bool> ChangeAsync(Actor actor, long number, bool removed)
+    {
+        if (await logs.ClassOfAsync(actor.Club.Ref, actor.Person, number) is not { } one)
+        {
+            return false;
+        }
 
-    /// <summary>What the kept sums of a class rest on; nothing of one that cannot be read: its logs are kept all the same.</summary>
-    private async Task<IReadOnlyList<EvidenceBasis>> BasesAsync(ClassRef one)
+        var bases = await BasesAsync(one);
+        return await Retry.RunAsync(() => logs.RemoveOwnAsync(one, actor.Person, number, removed, bases));
+    }
+
+    /// <summary>What the sums of a class rest on; nothing of one that cannot be read: its logs are kept all the same. Asked before a
+    /// transaction begins.</summary>
+    internal async Task<IReadOnlyList<EvidenceBasis>> BasesAsync(ClassRef one)
     {
         try
         {

@@ -7,7 +7,7 @@ namespace Regatta.Application.Planning;
 
 /// <summary>Plans trials, takes their runs, and makes logs of them: what a trial asked for counts for what a step does, whoever sailed
 /// it.</summary>
-public sealed class RunTrials(Trials trials, Boats boats, LogSession session)
+public sealed class RunTrials(Db db, Trials trials, Boats boats, LogSession session)
 {
     /// <summary>Plans a trial on the card as it stands.</summary>
     /// <returns>Its number; or why it cannot be sailed so.</returns>
@@ -20,28 +20,32 @@ public sealed class RunTrials(Trials trials, Boats boats, LogSession session)
     /// <returns>Whether the trial still takes runs.</returns>
     public Task<bool> KeepAsync(ClassRef one, long number, TrialReading run) => Retry.RunAsync(() => trials.KeepAsync(one, number, run));
 
-    /// <summary>Ends a trial; its runs become logs of whoever ends it, one for each boat.</summary>
+    /// <summary>Ends a trial; its runs become logs of whoever ends it, one for each boat. Logs and end are one transaction: after a fault
+    /// in between neither is there, and ending it again does both. Of two that end it at once the second finds it ended.</summary>
     /// <returns>How many runs were logged.</returns>
     public async Task<int> EndAsync(Actor actor, ClassView view, PlannedTrial planned)
     {
-        // Who ends it first logs it; what was kept until then is in.
-        if (!await trials.EndAsync(view.Ref, planned.Number) || await trials.FindAsync(view.Ref, planned.Number) is not { } ended)
-        {
-            return 0;
-        }
+        var bases = await session.BasesAsync(view.Ref);
+        return await Retry.InOneAsync(
+            db,
+            async () =>
+            {
+                if (
+                    !await trials.LockAsync(view.Ref, planned.Number)
+                    || await trials.FindAsync(view.Ref, planned.Number) is not { EndedAt: null } open
+                )
+                {
+                    return 0;
+                }
 
-        try
-        {
-            return await LogAsync(actor, view, ended);
-        }
-        catch
-        {
-            await trials.OpenAgainAsync(view.Ref, planned.Number);
-            throw;
-        }
+                var logged = await LogAsync(actor, view, open, bases);
+                await trials.EndAsync(view.Ref, planned.Number);
+                return logged;
+            }
+        );
     }
 
-    private async Task<int> LogAsync(Actor actor, ClassView view, PlannedTrial planned)
+    private async Task<int> LogAsync(Actor actor, ClassView view, PlannedTrial planned, IReadOnlyList<EvidenceBasis> bases)
     {
         var there = (await boats.AllAsync(view.Ref)).Select(boat => boat.Number).ToHashSet();
         var logged = 0;
@@ -66,7 +70,7 @@ public sealed class RunTrials(Trials trials, Boats boats, LogSession session)
                         .FirstOrDefault(),
                     new HashSet<ControlKey>()
                 );
-                logged += (await session.AddAsync(actor, view.Ref, sailed, log, null)).Ok ? runs.Count : 0;
+                logged += (await session.AddInAsync(actor, view.Ref, sailed, log, null, bases)).Ok ? runs.Count : 0;
             }
         }
 

@@ -4,7 +4,7 @@ using System.Text;
 namespace Regatta.Application.Rigging;
 
 /// <summary>What a sailor does while a boat is made ready, and with procedures.</summary>
-public sealed class RigBoat(RigUps runs, NotedRuns notes, Drills drills, TimeProvider clock)
+public sealed class RigBoat(Db db, RigUps runs, NotedRuns notes, Drills drills, TimeProvider clock)
 {
     /// <summary>The run somebody has open in a class; null for none.</summary>
     public Task<RigUp?> OpenAsync(Actor actor, ClassRef one) => runs.OpenAsync(one, actor.Person, clock.GetUtcNow() - RigUp.GivenUp);
@@ -15,7 +15,7 @@ public sealed class RigBoat(RigUps runs, NotedRuns notes, Drills drills, TimePro
         Retry.RunAsync(() => runs.KeepAsync(one, actor.Person, new(run, clock.GetUtcNow(), null, boat, answers)));
 
     /// <summary>Ends a run; ended twice it is ended once. What was set otherwise than the card says is noted, so that the log opens with
-    /// it.</summary>
+    /// it; notes and end are one transaction.</summary>
     /// <param name="actor">Whose run.</param>
     /// <param name="one">The class.</param>
     /// <param name="run">The run's key.</param>
@@ -24,7 +24,7 @@ public sealed class RigBoat(RigUps runs, NotedRuns notes, Drills drills, TimePro
     /// <param name="answers">All that was said.</param>
     /// <param name="otherwise">The marks that were set instead of the card's.</param>
     /// <param name="wind">The station's wind; null where it was silent.</param>
-    public async Task FinishAsync(
+    public Task FinishAsync(
         Actor actor,
         ClassRef one,
         Guid run,
@@ -36,19 +36,24 @@ public sealed class RigBoat(RigUps runs, NotedRuns notes, Drills drills, TimePro
     )
     {
         var now = clock.GetUtcNow();
-        if (!await KeepAsync(actor, one, run, boat, answers))
-        {
-            return;
-        }
+        return Retry.InOneAsync(
+            db,
+            async () =>
+            {
+                if (!await runs.KeepAsync(one, actor.Person, new(run, now, now, boat, answers)))
+                {
+                    return false;
+                }
 
-        // The notes go before the end, each with a key of its own: after a fault in between all of it is sent again, and counts once.
-        foreach (var (control, mark) in otherwise)
-        {
-            var note = new NotedRun(now, boat, card.PlanMode, card.Purpose?.Key, wind, (control, mark));
-            await Retry.RunAsync(() => notes.AddAsync(one, actor.Person, KeyOf(run, control), note));
-        }
+                foreach (var (control, mark) in otherwise)
+                {
+                    var note = new NotedRun(now, boat, card.PlanMode, card.Purpose?.Key, wind, (control, mark));
+                    await notes.AddAsync(one, actor.Person, KeyOf(run, control), note);
+                }
 
-        await Retry.RunAsync(() => runs.KeepAsync(one, actor.Person, new(run, now, now, boat, answers)));
+                return true;
+            }
+        );
     }
 
     /// <summary>The key of a control's note in a run: the same whenever it is asked.</summary>

@@ -27,6 +27,18 @@ public abstract record ClassChange
     public Parsed<ClassState> On(ClassState before, ClassUse use) =>
         Apply(before, use).Then(after => Lost(before, after, use) ?? FirstBroken(before, after) ?? Parsed<ClassState>.Good(after));
 
+    /// <summary>Whether what hangs on the class must be counted to judge the change: it takes a plan or mode away, or gives marks another
+    /// meaning. Where not, <see cref="ClassUse.None"/> does.</summary>
+    /// <param name="before">The class before it.</param>
+    public bool NeedsUse(ClassState before) =>
+        ChangesMeaning(before)
+        || (
+            Apply(before, ClassUse.None) is { Ok: true, Value: var after }
+            && before.Definition.PlanModes.All.Any(planMode => !after.Definition.PlanModes.Has(planMode))
+        );
+
+    private protected virtual bool ChangesMeaning(ClassState before) => false;
+
     private protected abstract Parsed<ClassState> Apply(ClassState before, ClassUse use);
 
     /// <summary>What a change of settings says otherwise: short values before and after, of long ones only that they were edited.</summary>

@@ -20,6 +20,9 @@ public sealed record EditControl(Control Control) : ClassChange
     /// <inheritdoc/>
     public override string What(ClassState before) => $"{Control.Name} edited";
 
+    private protected override bool ChangesMeaning(ClassState before) =>
+        before.Definition.Known.Any(known => known.Key == Control.Key && !known.Scale.SameTerms(Control.Scale));
+
     private protected override Parsed<ClassState> Apply(ClassState before, ClassUse use)
     {
         var definition = before.Definition;

@@ -15,7 +15,7 @@ public sealed class MemberModel(
 {
     public Member Member { get; private set; } = null!;
 
-    public IReadOnlyList<FleetLine> Fleet { get; private set; } = [];
+    public IReadOnlyList<ClassName> Fleet { get; private set; } = [];
 
     public bool IsSelf => Member.Id == User.Id();
 
@@ -28,7 +28,7 @@ public sealed class MemberModel(
 
     public string Name => Member.FullName ?? Member.DisplayName;
 
-    public bool IsCaptainOf(FleetLine one) => Member.CaptainOfKeys.Split(',').Contains(one.Key);
+    public bool IsCaptainOf(ClassName one) => Member.CaptainOfKeys.Split(',').Contains(one.Key);
 
     public async Task<IActionResult> OnGetAsync(Guid person) => await LoadAsync(person) ? Page() : NotFound();
 
@@ -106,7 +106,7 @@ public sealed class MemberModel(
 
     private async Task<bool> LoadAsync(Guid person)
     {
-        Fleet = await classes.FleetAsync(here.Club.Ref);
+        Fleet = await classes.NamesAsync(here.Club.Ref);
         if ((await members.AllAsync(here.Club.Ref)).FirstOrDefault(member => member.Id == person) is not { } found)
         {
             return false;

@@ -24,7 +24,7 @@ public sealed class PeopleModel(
     public IReadOnlyList<Invitation> Asked { get; private set; } = [];
 
     /// <summary>The classes somebody may be captain of; two may share a name, so they are chosen by key.</summary>
-    public IReadOnlyList<FleetLine> Fleet { get; private set; } = [];
+    public IReadOnlyList<ClassName> Fleet { get; private set; } = [];
 
     /// <summary>What somebody is asked to be: <c>sailor</c>, <c>coordinator</c>, or <c>captain/</c> and a class's key.</summary>
     public string As => typed.GetValueOrDefault("as", Roles.Sailor);
@@ -123,7 +123,7 @@ public sealed class PeopleModel(
     private async Task LoadAsync() =>
         (Members, Fleet, Asked) = (
             await members.AllAsync(here.Club.Ref),
-            await classes.FleetAsync(here.Club.Ref),
+            await classes.NamesAsync(here.Club.Ref),
             await invitations.OpenAsync(here.Club.Ref)
         );
 }

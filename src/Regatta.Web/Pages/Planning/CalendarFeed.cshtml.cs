@@ -16,7 +16,7 @@ public sealed class CalendarFeedModel(CalendarFeeds feeds, Clubs clubs, Outings 
             return NotFound();
         }
 
-        var names = (await classes.FleetAsync(club)).ToDictionary(line => line.Key, line => line.Name);
+        var names = (await classes.NamesAsync(club)).ToDictionary(line => line.Key, line => line.Name);
         var tried = await trials.OpenAsync(club);
         var days = (await outings.EndingAfterAsync(club, clock.GetUtcNow().AddYears(-1))).Select(day =>
             day.Outing with

@@ -27,7 +27,7 @@ public sealed class CalendarPageModel(
     /// <summary>The days of the last two weeks and the next two months.</summary>
     public IReadOnlyList<PlannedOuting> Days { get; private set; } = [];
 
-    public IReadOnlyList<FleetLine> Fleet { get; private set; } = [];
+    public IReadOnlyList<ClassName> Fleet { get; private set; } = [];
 
     public IEnumerable<Field> Fields =>
         (
@@ -127,7 +127,7 @@ public sealed class CalendarPageModel(
 
     private async Task LoadAsync()
     {
-        Fleet = await classes.FleetAsync(here.Club.Ref);
+        Fleet = await classes.NamesAsync(here.Club.Ref);
         Days = [.. (await outings.EndingAfterAsync(here.Club.Ref, clock.Now - Past)).Where(day => day.Outing.From < clock.Now + Ahead)];
     }
 }

@@ -44,7 +44,7 @@ public sealed class AttendanceModel(ClubContext here, Outings outings, Attendanc
             return false;
         }
 
-        var fleet = await classes.FleetAsync(here.Club.Ref);
+        var fleet = await classes.NamesAsync(here.Club.Ref);
         Ask = new(
             day,
             await outings.BoatsAsync(here.Club.Ref, day),

@@ -20,7 +20,7 @@ public sealed class DayDetailsModel(
     ClubClock clock
 ) : PageModel
 {
-    private IReadOnlyList<FleetLine> fleet = [];
+    private IReadOnlyList<ClassName> fleet = [];
     private IReadOnlyList<BoatOut> all = [];
 
     public PlannedOuting Day { get; private set; } = null!;
@@ -61,7 +61,7 @@ public sealed class DayDetailsModel(
         }
 
         Day = day;
-        fleet = await classes.FleetAsync(here.Club.Ref);
+        fleet = await classes.NamesAsync(here.Club.Ref);
         all = await outings.BoatsAsync(here.Club.Ref, day);
         Attendees = await comers.AllAsync(here.Club.Ref, number);
         var views = (await cache.AllAsync(here.Club.Ref)).Classes.Where(view => day.Outing.Classes.Contains(view.Class.Key)).ToList();
