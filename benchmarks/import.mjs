@@ -23,7 +23,8 @@ function psql(...commands) {
 
 async function importOne(key) {
   const boat = structuredClone(bundle.classes[0]);
-  Object.assign(boat, { key, name: key });
+  boat.key = key;
+  boat.definition.name = key;
   boat.logs = Array.from({ length: logs }, (_, at) => ({ ...boat.logs[at % boat.logs.length], key: randomUUID() }));
   const form = new FormData();
   form.set("__RequestVerificationToken", await visitor.token("/wenlow/import"));

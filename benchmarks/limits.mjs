@@ -17,7 +17,6 @@ await tamsin.demo("tamsin");
 const priya = new Visitor(base);
 await priya.demo("priya");
 const token = await odalys.token("/wenlow/people");
-const tamsins = await tamsin.token("/wenlow/calendar/feed");
 const priyas = await priya.token("/wenlow/logbook");
 
 const form = (fields, its = token) => ({ method: "POST", body: new URLSearchParams({ ...fields, __RequestVerificationToken: its }) });
@@ -53,7 +52,7 @@ const bombs = [
   ["bundle: 8,000 logs, taken", () => asked(odalys, "/wenlow/import", eightThousand)],
   ["bundle: 25,000 logs", () => asked(odalys, "/wenlow/import", more)],
   ["bundle: 5 MB of open brackets", () => asked(odalys, "/wenlow/import", file("bundle", "[".repeat(5_000_000)))],
-  ["bundle: NUL in a name", () => asked(odalys, "/wenlow/import", file("bundle", JSON.stringify({ ...bundle, classes: [{ ...one, name: "Qui\0let" }] })))],
+  ["bundle: NUL in a name", () => asked(odalys, "/wenlow/import", file("bundle", JSON.stringify({ ...bundle, classes: [{ ...one, definition: { ...one.definition, name: "Qui\0let" } }] })))],
   ["table: 50,000 rows", () => asked(odalys, "/wenlow/classes/quillet/paste", form({ text: rows }))],
   ["log: a count of 100,000 letters", () => asked(priya, "/wenlow/classes/ferrin-16/log", form({ "mark-shroud": "a".repeat(100_000), sailedAt: "2026-05-01T12:00" }, priyas))],
   ["form: 5,000 fields", () => asked(odalys, "/wenlow/calendar", form(Object.fromEntries(Array.from({ length: 5000 }, (_, at) => [`f${at}`, "x"]))))],

@@ -34,9 +34,9 @@ async function bringIn(key) {
   const bundle = JSON.parse(await readFile(new URL("../demo/wenlow.json", import.meta.url)));
   const boat = bundle.classes[0];
   boat.key = key;
-  boat.name = `Bench ${logs}`;
+  boat.definition.name = `Bench ${logs}`;
   boat.logs = Array.from({ length: logs }, (_, at) => ({ ...boat.logs[at % boat.logs.length], key: randomUUID() }));
-  for (const log of boat.logs) log.windTo += Math.random() / 2;
+  for (const log of boat.logs) log.runs = log.runs.map((run) => ({ ...run, windTo: run.windTo + Math.random() / 2 }));
   if (whole) fillUp(boat);
   const form = new FormData();
   form.set("__RequestVerificationToken", token(await (await ask("/wenlow/import")).text()));
@@ -47,15 +47,20 @@ async function bringIn(key) {
 
 // A class as large as any: the gooseneck twelve times over, eight bands, and a mark in every cell of every layer.
 function fillUp(boat) {
-  const gooseneck = boat.matrix.controls.find((control) => control.key === "gooseneck");
-  const controls = Array.from({ length: 12 }, (_, at) => ({ ...gooseneck, key: at === 0 ? "gooseneck" : `control-${at}`, name: `Control ${at}`, helmPerUnit: at === 0 ? gooseneck.helmPerUnit : undefined, disturbs: undefined }));
-  const bands = Array.from({ length: 8 }, (_, at) => ({ id: at + 1, name: `band ${at + 1}`, from: at * 1.8, to: (at + 1) * 1.8 }));
+  const { gooseneck } = boat.definition.controls;
+  const controls = Array.from({ length: 12 }, (_, at) => ({ ...gooseneck, key: at === 0 ? "gooseneck" : `control-${at}`, name: `Control ${at}`, helmPerUnit: at === 0 ? gooseneck.helmPerUnit : undefined, disturbs: [], byPurpose: [] }));
+  const bands = Array.from({ length: 8 }, (_, at) => ({ number: at + 1, name: `band ${at + 1}`, from: at * 1.8, to: (at + 1) * 1.8 }));
   const plans = ["full", "reef-1", "reef-2"].map((key) => ({ key, name: key }));
   const modes = ["upwind", "reach", "soak", "planing"].map((key) => ({ key, name: key }));
   const cells = plans.flatMap((plan) => modes.flatMap((mode) => controls.flatMap((control) => bands.map((band) => ({ plan: plan.key, mode: mode.key, band: band.id, control: control.key, mark: 381 + 12.7 * band.id, tolerance: 12.7 })))));
-  Object.assign(boat.matrix, { controls, bands, plans, modes, cells });
-  Object.assign(boat, { crew: undefined, retired: undefined, boats: undefined, versions: [{ ...boat.versions[0], matrix: boat.matrix }] });
-  for (const log of boat.logs) Object.assign(log, { marks: { gooseneck: log.marks.gooseneck }, boat: undefined });
+  const { name, helm } = boat.definition;
+  const byKey = Object.fromEntries(controls.map((control) => [control.key, control]));
+  boat.definition = { name, helm, bands, lastBand: bands.length, controls: byKey, inUse: Object.keys(byKey), plans, modes };
+  Object.assign(boat, { cells, boats: undefined, versions: [{ ...boat.versions[0], cells, definition: undefined }] });
+  for (const log of boat.logs) {
+    log.boat = undefined;
+    for (const run of log.runs) Object.assign(run, { plan: undefined, mode: undefined, answers: undefined, asked: undefined, marks: { gooseneck: run.marks.gooseneck } });
+  }
 }
 
 async function time(path, encoding) {

@@ -5,7 +5,6 @@ using Regatta.Web.Mail;
 using Regatta.Web.Pages.Cards;
 using Regatta.Web.Pages.Logging;
 using Regatta.Web.Pages.Shared;
-using Regatta.Web.Pages.Weather;
 using Regatta.Web.Station;
 using ZiggyCreatures.Caching.Fusion;
 
@@ -35,6 +34,36 @@ internal static class Services
             .AddSingleton<Versions>()
             .AddSingleton<ShareLinks>()
             .AddSingleton<Boats>()
+            .AddSingleton<IReadAttendance>(provider => provider.GetRequiredService<Attendance>())
+            .AddSingleton<IReadAuditTrail>(provider => provider.GetRequiredService<AuditTrail>())
+            .AddSingleton<IReadBoatLogs>(provider => provider.GetRequiredService<BoatLogs>())
+            .AddSingleton<IReadBoats>(provider => provider.GetRequiredService<Boats>())
+            .AddSingleton<IReadBorrowedSumsStore>(provider => provider.GetRequiredService<BorrowedSumsStore>())
+            .AddSingleton<IReadCalendarFeeds>(provider => provider.GetRequiredService<CalendarFeeds>())
+            .AddSingleton<IReadCells>(provider => provider.GetRequiredService<Cells>())
+            .AddSingleton<IReadClassHistory>(provider => provider.GetRequiredService<ClassHistory>())
+            .AddSingleton<IReadClasses>(provider => provider.GetRequiredService<Classes>())
+            .AddSingleton<IReadClubs>(provider => provider.GetRequiredService<Clubs>())
+            .AddSingleton<IReadCrews>(provider => provider.GetRequiredService<Crews>())
+            .AddSingleton<IReadDecisions>(provider => provider.GetRequiredService<Decisions>())
+            .AddSingleton<IReadEarlierLogs>(provider => provider.GetRequiredService<EarlierLogs>())
+            .AddSingleton<IReadInvitations>(provider => provider.GetRequiredService<Invitations>())
+            .AddSingleton<IReadLogTracks>(provider => provider.GetRequiredService<LogTracks>())
+            .AddSingleton<IReadLogs>(provider => provider.GetRequiredService<Logs>())
+            .AddSingleton<IReadMembers>(provider => provider.GetRequiredService<Members>())
+            .AddSingleton<IReadOfferedSumsStore>(provider => provider.GetRequiredService<OfferedSumsStore>())
+            .AddSingleton<IReadOutings>(provider => provider.GetRequiredService<Outings>())
+            .AddSingleton<IReadPeople>(provider => provider.GetRequiredService<People>())
+            .AddSingleton<IReadPersonalData>(provider => provider.GetRequiredService<PersonalData>())
+            .AddSingleton<IReadRemovedParts>(provider => provider.GetRequiredService<RemovedParts>())
+            .AddSingleton<IReadSafetyRules>(provider => provider.GetRequiredService<SafetyRules>())
+            .AddSingleton<IReadShareLinks>(provider => provider.GetRequiredService<ShareLinks>())
+            .AddSingleton<IReadSignIns>(provider => provider.GetRequiredService<SignIns>())
+            .AddSingleton<IReadTrials>(provider => provider.GetRequiredService<Trials>())
+            .AddSingleton<IReadVersions>(provider => provider.GetRequiredService<Versions>())
+            .AddSingleton<IReadWindLog>(provider => provider.GetRequiredService<WindLog>())
+            .AddSingleton<DeleteClass>()
+            .AddSingleton<OwnAccount>()
             .AddSingleton<Crews>()
             .AddSingleton<Logs>()
             .AddSingleton<LogTracks>()

@@ -57,7 +57,6 @@ public sealed class ClubHost : WebApplicationFactory<Program>, IAsyncLifetime
 
     private async Task StartOwnAsync()
     {
-        NpgsqlConnection.ClearAllPools();
         await using var server = new NpgsqlConnection(TestServer);
         await server.ExecuteAsync(demo == "Never" ? $"create database {name}" : $"create database {name} template {Template}");
         StartServer();
@@ -71,7 +70,6 @@ public sealed class ClubHost : WebApplicationFactory<Program>, IAsyncLifetime
             return;
         }
 
-        NpgsqlConnection.ClearAllPools();
         await using var server = new NpgsqlConnection(TestServer);
         await server.ExecuteAsync($"drop database {name} with (force)");
         if (isFirst)

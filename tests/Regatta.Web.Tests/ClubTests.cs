@@ -3,7 +3,6 @@ using Microsoft.AspNetCore.Routing;
 using Microsoft.AspNetCore.Routing.Patterns;
 using Microsoft.Extensions.DependencyInjection;
 using Npgsql;
-using Regatta.Application.Reading;
 using Regatta.Store;
 using Regatta.Web.Access;
 

@@ -36,7 +36,8 @@ public sealed class LogSession(Db db, Logs logs, LogTracks tracks, Crews crews, 
         IReadOnlyList<EvidenceBasis> bases
     )
     {
-        if (await logs.SailedAtAsync(one, actor.Person, log.Key) is { } before && clock.GetUtcNow() - before > SessionLog.CorrectedWithin)
+        var before = await logs.SentAsync(one, actor.Person, log.Key);
+        if (before is not null && clock.GetUtcNow() - before.SailedAt > SessionLog.CorrectedWithin)
         {
             return Parsed<LogReceipt>.Bad(
                 $"It was sailed more than {SessionLog.CorrectedWithin.TotalDays:0} days ago, and the club has learned from it since. "
@@ -44,7 +45,7 @@ public sealed class LogSession(Db db, Logs logs, LogTracks tracks, Crews crews, 
             );
         }
 
-        var receipt = await logs.AddAsync(one, actor.Person, sailed, log, bases);
+        var receipt = await logs.AddAsync(one, actor.Person, sailed, before is null ? log : log.Correcting(before), bases);
         if (notedUntil is { } until)
         {
             await notes.ForgetAsync(one, actor.Person, until);

@@ -40,7 +40,7 @@ public sealed record Readings(Boat? Boat, IReadOnlyDictionary<BodyMeasure, Lengt
         (control.Scale, CalibrationOf(control)) switch
         {
             ({ HasLength: false }, _) => ReadingTrust.NothingToCheck,
-            (BodyScale, null) => ReadingTrust.UsualHand,
+            ({ CheckedBy: ScaleCheck.OwnBody }, null) => ReadingTrust.UsualHand,
             (_, null) => ReadingTrust.NotChecked,
             (_, { } calibration) => calibration.ReadingAt(control.Scale.LengthAt(mark)!.Value).Ok
                 ? ReadingTrust.Measured

@@ -43,7 +43,7 @@ internal static class DefinitionSizes
             yield return $"{control.Name}: a scale has at most {Limits.Stops} stops.";
         }
 
-        if (control.Scale is LengthScale scale && scale.Max.Position - scale.Min.Position > Limits.ControlMetres * 1000)
+        if (control.Scale is { ReadsLength: true } scale && scale.Max.Position - scale.Min.Position > Limits.ControlMetres * 1000)
         {
             yield return $"{control.Name}: a control is at most {Limits.ControlMetres} m long.";
         }

@@ -75,6 +75,31 @@ public sealed record SessionLog(Guid Key, DateTimeOffset SailedAt, Mass? CrewMas
             Runs = [.. Runs.Select(run => run with { From = null })],
         };
 
+    /// <summary>The log as a correction of another: a mark that is what it was keeps who asked for it, for a form that is opened again
+    /// knows no more than what the card says.</summary>
+    /// <param name="before">What the log said until now.</param>
+    public SessionLog Correcting(SessionLog before) =>
+        this with
+        {
+            Runs = [.. Runs.Select((run, at) => at < before.Runs.Count ? Kept(run, before.Runs[at]) : run)],
+        };
+
+    private static Run Kept(Run run, Run before)
+    {
+        return run with
+        {
+            Asked = run
+                .Marks.Keys.Where(key => run.Asked.ContainsKey(key) || IsAsItWas(key))
+                .ToDictionary(key => key, key => IsAsItWas(key) ? before.Asked[key] : run.Asked[key]),
+        };
+
+        bool IsAsItWas(ControlKey key) =>
+            before.Asked.ContainsKey(key) && before.Marks.TryGetValue(key, out var was) && run.Marks[key].DistanceTo(was) <= SamePosition;
+    }
+
+    /// <summary>Two marks nearer than this are one that was shown and read again.</summary>
+    private const double SamePosition = 1e-6;
+
     /// <summary>A sailor corrects a log for so long after it was sailed; what is older stays as the club has learned from it.</summary>
     public static readonly TimeSpan CorrectedWithin = TimeSpan.FromDays(60);
 

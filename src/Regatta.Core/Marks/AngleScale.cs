@@ -54,5 +54,10 @@ public sealed record AngleScale : Scale
     public override Parsed<double> ReadDistance(string text) => ReadReading(text).Then(Distance);
 
     /// <inheritdoc/>
-    public override bool SameTerms(Scale other) => other is AngleScale;
+    public override ScaleSpec Spec => new("angle", Min: Min.Position, Max: Max.Position, Step: Step);
+
+    /// <inheritdoc/>
+    public override ScaleCheck CheckedBy => ScaleCheck.Instrument;
+
+    internal override string Terms => "angle";
 }

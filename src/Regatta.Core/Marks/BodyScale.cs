@@ -135,6 +135,16 @@ public sealed record BodyScale : LengthwiseScale
     public Length Usual { get; }
 
     /// <inheritdoc/>
+    public override ScaleSpec Spec =>
+        new("body", Measure: EnumText.Of(Measure), Min: From, Max: To, Step: ReadingStep, Usual: Usual.Millimetres);
+
+    /// <inheritdoc/>
+    public override ScaleCheck CheckedBy => ScaleCheck.OwnBody;
+
+    /// <inheritdoc/>
+    public override string Needs => "the hand it is measured by";
+
+    /// <inheritdoc/>
     public override Mark Min { get; }
 
     /// <inheritdoc/>

@@ -23,6 +23,23 @@ public sealed record CalibratedScale : Scale
     private const double BeyondTheEnd = 0.6;
 
     /// <inheritdoc/>
+    public override ScaleSpec Spec => own.Spec;
+
+    /// <inheritdoc/>
+    public override ScaleCheck CheckedBy => own.CheckedBy;
+
+    /// <inheritdoc/>
+    public override LengthUnit TapeUnit => own.TapeUnit;
+
+    /// <inheritdoc/>
+    public override bool ReadsLength => own.ReadsLength;
+
+    /// <inheritdoc/>
+    public override bool BothSides => own.BothSides;
+
+    internal override string Terms => own.Terms;
+
+    /// <inheritdoc/>
     public override Mark Min => own.Min;
 
     /// <inheritdoc/>
@@ -96,7 +113,4 @@ public sealed record CalibratedScale : Scale
 
     /// <inheritdoc/>
     public override Parsed<double> ReadDistance(string text) => own.ReadDistance(text);
-
-    /// <inheritdoc/>
-    public override bool SameTerms(Scale other) => own.SameTerms(other);
 }

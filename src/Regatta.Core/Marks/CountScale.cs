@@ -81,7 +81,7 @@ public sealed partial record CountScale : Scale
     public Spacing? Spacing { get; }
 
     /// <summary>Whether the same is set on both sides of the boat.</summary>
-    public bool BothSides { get; }
+    public override bool BothSides { get; }
 
     /// <inheritdoc/>
     public override Mark Min { get; }
@@ -145,7 +145,35 @@ public sealed partial record CountScale : Scale
     public override string ShowChange(double positions) => Amount(NumberText.SignedFraction(positions, decimals), positions);
 
     /// <inheritdoc/>
-    public override bool SameTerms(Scale other) => other is CountScale count && count.Thing == Thing;
+    public override ScaleSpec Spec
+    {
+        get
+        {
+            var common = new ScaleSpec(
+                EnumText.Of(Thing) + "s",
+                CountedFrom: CountedFrom,
+                Zero: Spacing?.Zero.Millimetres,
+                Pitch: Spacing?.Pitch.Millimetres,
+                BothSides: BothSides ? true : null
+            );
+            return Thing is Counted.Hole or Counted.Pin && Min.Position == 1 && Step == 1
+                ? common with
+                {
+                    Count = (int)Max.Position,
+                }
+                : common with
+                {
+                    Min = Min.Position,
+                    Max = Max.Position,
+                    Step = Step,
+                };
+        }
+    }
+
+    /// <inheritdoc/>
+    public override string Needs => "a way to count that two people agree on";
+
+    internal override string Terms => EnumText.Of(Thing);
 
     private string Amount(string number, double amount) => $"{number} {Word}{(Math.Abs(amount) > 0 && Math.Abs(amount) <= 1 ? "" : "s")}";
 

@@ -24,6 +24,16 @@ public sealed record LengthScale : LengthwiseScale
     public LengthUnit Unit { get; }
 
     /// <inheritdoc/>
+    public override ScaleSpec Spec =>
+        new("length", ScaleKind.Units.First(unit => unit.Unit == Unit).Name, Min.Position, Max.Position, Step);
+
+    /// <inheritdoc/>
+    public override LengthUnit TapeUnit => Unit;
+
+    /// <inheritdoc/>
+    public override bool ReadsLength => true;
+
+    /// <inheritdoc/>
     public override Mark Min { get; }
 
     /// <inheritdoc/>

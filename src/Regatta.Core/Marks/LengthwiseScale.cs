@@ -12,6 +12,5 @@ public abstract record LengthwiseScale : Scale
     /// <inheritdoc/>
     public sealed override Mark? AtLength(Length length) => new(length.Millimetres);
 
-    /// <inheritdoc/>
-    public sealed override bool SameTerms(Scale other) => other is LengthwiseScale;
+    internal sealed override string Terms => "length";
 }

@@ -8,6 +8,30 @@ public abstract record Scale
 {
     private protected Scale() { }
 
+    /// <summary>The scale as plain data.</summary>
+    public abstract ScaleSpec Spec { get; }
+
+    /// <summary>What tells whether a boat reads the scale as the class does.</summary>
+    public virtual ScaleCheck CheckedBy => HasLength ? ScaleCheck.Tape : ScaleCheck.Nothing;
+
+    /// <summary>The unit a tape is read in beside it.</summary>
+    public virtual LengthUnit TapeUnit => LengthUnit.Millimetre;
+
+    /// <summary>Whether what is read is a length itself.</summary>
+    public virtual bool ReadsLength => false;
+
+    /// <summary>Whether it has numbers of its own that mean only what most boats make of them.</summary>
+    public virtual bool HasOwnNumbers => false;
+
+    /// <summary>Whether the same is set on both sides.</summary>
+    public virtual bool BothSides => false;
+
+    /// <summary>What is needed to lay it on a boat, beside tape and pen.</summary>
+    public virtual string Needs => "a thin line that does not stretch";
+
+    /// <summary>What a position means: scales of the same terms can take each other's marks.</summary>
+    internal abstract string Terms { get; }
+
     /// <summary>The lowest mark the control can take.</summary>
     public abstract Mark Min { get; }
 
@@ -76,7 +100,7 @@ public abstract record Scale
     public virtual Parsed<double> ReadDistance(string text) => NumberText.Read(text).Then(read => Distance(read.Number * PositionsPerUnit));
 
     /// <summary>Whether a position of this scale means the same on another, so that marks may stay when one replaces the other.</summary>
-    public abstract bool SameTerms(Scale other);
+    public virtual bool SameTerms(Scale other) => Terms == other.Terms;
 
     /// <summary>The mark on the grid of steps that is nearest, held inside the ends.</summary>
     public Mark Snap(Mark mark) =>

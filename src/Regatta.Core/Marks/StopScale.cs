@@ -56,6 +56,11 @@ public sealed record StopScale : Scale
     public override string ShowChange(double positions) =>
         $"{NumberText.Signed(positions, 1)} {(Math.Abs(positions) == 1 ? "stop" : "stops")}";
 
+    /// <inheritdoc/>
+    public override ScaleSpec Spec => new("stops", Stops: Stops);
+
+    internal override string Terms => "stops";
+
     /// <summary>Stops keep their meaning when others are named after them.</summary>
     public override bool SameTerms(Scale other) =>
         other is StopScale stops && stops.Stops.Take(Stops.Count).SequenceEqual(Stops.Take(stops.Stops.Count));

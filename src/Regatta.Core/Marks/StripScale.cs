@@ -41,6 +41,16 @@ public sealed record StripScale : LengthwiseScale
     public Length PerNumber { get; }
 
     /// <inheritdoc/>
+    public override ScaleSpec Spec =>
+        new("strip", Min: From, Max: To, Step: ReadingStep, Zero: ZeroAt.Millimetres, Pitch: PerNumber.Millimetres);
+
+    /// <inheritdoc/>
+    public override bool HasOwnNumbers => true;
+
+    /// <inheritdoc/>
+    public override string Needs => "a number strip, printed to size";
+
+    /// <inheritdoc/>
     public override Mark Min { get; }
 
     /// <inheritdoc/>

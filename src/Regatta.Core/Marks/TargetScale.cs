@@ -30,5 +30,7 @@ public sealed record TargetScale : Scale
     public override string ShowChange(double positions) => "by eye";
 
     /// <inheritdoc/>
-    public override bool SameTerms(Scale other) => other is TargetScale;
+    public override ScaleSpec Spec => new("target");
+
+    internal override string Terms => "target";
 }

@@ -104,7 +104,7 @@ public sealed record ControlSurvey
         + $"the tape from {Control.Datum} says {ShowLength(Pairs[0].Pair.Length)}, {(Shift.Metres > 0 ? "more" : "less")} than it should.";
 
     /// <summary>Whether a tape can check the control on a boat: its marks are lengths, and not a person's own hands.</summary>
-    public static bool CanBeTaped(Control control) => control.Scale.HasLength && control.Scale is not BodyScale;
+    public static bool CanBeTaped(Control control) => control.Scale.CheckedBy == ScaleCheck.Tape;
 
     /// <summary>Judges what was measured.</summary>
     /// <param name="control">The class's control.</param>
@@ -156,15 +156,12 @@ public sealed record ControlSurvey
 
     /// <summary>A length in the unit the control is measured in, to what a tape can tell.</summary>
     public string ShowLength(Length length) =>
-        TapeUnit(Control.Scale) is var unit && unit == LengthUnit.Inch
+        Control.Scale.TapeUnit is var unit && unit == LengthUnit.Inch
             ? unit.Show(Length.From(Math.Round(length.In(unit) * 16) / 16, unit))
             : unit.Show(length);
 
-    /// <summary>The unit a tape is read in beside a scale.</summary>
-    public static LengthUnit TapeUnit(Scale scale) => scale is LengthScale length ? length.Unit : LengthUnit.Millimetre;
-
     /// <summary>How far a tape may be out by itself: a millimetre, or a sixteenth of an inch. Source: models M7.</summary>
-    public static double TapeError(Scale scale) => TapeUnit(scale) == LengthUnit.Inch ? 25.4 / 16 : 1;
+    public static double TapeError(Scale scale) => scale.TapeUnit == LengthUnit.Inch ? 25.4 / 16 : 1;
 
     /// <summary>Off by more than half a step, and by more than so many readings of a tape leave in doubt: 2τ/√n. In mm.</summary>
     public static double DatumDoubt(Scale scale, int pairs) =>

@@ -24,7 +24,7 @@ public sealed record FleetSurvey(Control Control, IReadOnlyList<SurveyedBoat> Bo
         var surveys = boats.Select(boat => (Boat: boat, Survey: ControlSurvey.Of(control, boat.PairsOf(control)))).ToList();
         var measured = surveys.Where(one => one.Survey.Calibration is not null).Select(one => one.Survey.Shift.Metres).ToArray();
         // A tape from the datum is right or wrong by itself; a strip's numbers mean only what most boats make of them.
-        var fleet = control.Scale is StripScale && measured.Length >= EnoughBoats ? ControlSurvey.Median(measured) : 0;
+        var fleet = control.Scale.HasOwnNumbers && measured.Length >= EnoughBoats ? ControlSurvey.Median(measured) : 0;
         return new(
             control,
             [

@@ -26,13 +26,7 @@ public static class MarkingGuide
     public static IReadOnlyList<string> Tools(Control control) =>
         [
             "tape and a pen",
-            .. control.Scale switch
-            {
-                StripScale => new[] { "a number strip, printed to size" },
-                CountScale => ["a way to count that two people agree on"],
-                BodyScale => ["the hand it is measured by"],
-                _ => ["a thin line that does not stretch"],
-            },
+            control.Scale.Needs,
             "a tape measure",
             .. control.When == WhenChanged.Ashore ? new[] { "the tool for its bolt or screw" } : [],
         ];
@@ -49,7 +43,7 @@ public static class MarkingGuide
                 "A scale that starts under load cannot show “off”. Lengthen the line or move the fitting first."
             ),
         };
-        if (control.Scale is StripScale or LengthScale)
+        if (control.Scale.ReadsLength || control.Scale.HasOwnNumbers)
         {
             steps.Add(
                 new(
@@ -64,7 +58,7 @@ public static class MarkingGuide
         steps.Add(
             new("seat", "Can it be read from the seat, at the base of the block?", ["yes", "no"], "Move it to where the crew looks.")
         );
-        if (control.Scale is CountScale { BothSides: true })
+        if (control.Scale.BothSides)
         {
             steps.Add(
                 new(

@@ -25,9 +25,8 @@ public static partial class PairText
 
     /// <summary>Reads what the tape says; without a unit, in the unit the control is taped in.</summary>
     public static Parsed<Length> ReadTape(Control control, string text) =>
-        ControlSurvey
-            .TapeUnit(control.Scale)
-            .Read(text)
+        control
+            .Scale.TapeUnit.Read(text)
             .Then(length =>
                 Math.Abs(length.Metres) > LongestTape.Metres
                     ? Parsed<Length>.Bad($"No tape is {LongestTape.Metres:0} m long. Which unit was it?")

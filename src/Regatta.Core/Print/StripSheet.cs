@@ -126,7 +126,7 @@ public sealed record StripSheet(Paper Paper, string Title, IReadOnlyList<SheetPa
 
         private string Name()
         {
-            var tape = ControlSurvey.TapeUnit(Scale);
+            var tape = Scale.TapeUnit;
             var where =
                 Number > 0 ? $"lay join {(char)('A' + Number - 1)} on join {(char)('A' + Number - 1)}"
                 : Strip.From == 0 ? $"lay the datum line on {Strip.Control.Datum}"
@@ -236,6 +236,6 @@ public sealed record StripSheet(Paper Paper, string Title, IReadOnlyList<SheetPa
         }
 
         private string Numeral(Mark mark) =>
-            NumberText.Fraction(Math.Round(Scale.ReadingAt(mark) / (Scale is LengthScale ? Scale.PositionsPerUnit : 1), 6));
+            NumberText.Fraction(Math.Round(Scale.ReadingAt(mark) / (Scale.ReadsLength ? Scale.PositionsPerUnit : 1), 6));
     }
 }

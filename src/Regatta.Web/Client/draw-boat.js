@@ -21,7 +21,7 @@ const write = (points) => points.map(([x, z]) => `${round(x)} ${round(z)}`).join
 function open(svg) {
   const fields = svg.dataset.draws.split(" ").map((id) => document.getElementById(id));
   /** A sail is called by the field beside its outline, every other part by its own. */
-  const nameOf = ({ id }) => (id.startsWith("outline-") && document.getElementById(id.replace("outline-", "sail-")).value) || id;
+  const nameOf = ({ id }) => (id.startsWith("outline-") && /** @type {HTMLInputElement} */ (document.getElementById(id.replace("outline-", "sail-"))).value) || id;
   let view = null;
   /** The scale is kept while somebody drags, so that the boat does not slip away under the finger. */
   function fit() {

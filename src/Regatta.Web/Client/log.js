@@ -1,8 +1,10 @@
 // The tiller over its tape, and the gates. The field of degrees is the truth; the drawing and the words follow it.
+import Alpine from "@alpinejs/csp";
+
 const PER_DEGREE = 6;
 const MOST = 15;
 
-export function tiller() {
+function tiller() {
   return {
     held: false,
     init() {
@@ -60,10 +62,16 @@ export function tiller() {
   };
 }
 
-export function gates() {
+function gates() {
   return {
     holdAll() {
       for (const gate of this.$root.querySelectorAll("input[type=checkbox]")) gate.checked = true;
     },
   };
+}
+
+export function start() {
+  Alpine.data("tiller", tiller);
+  Alpine.data("gates", gates);
+  Alpine.start();
 }

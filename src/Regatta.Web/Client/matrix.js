@@ -18,7 +18,7 @@ export function startMatrix(htmx) {
   let [inMatrix, edge] = [false, null];
   document.addEventListener("htmx:beforeSwap", () => {
     inMatrix = Boolean(document.activeElement?.closest?.("#matrix [data-cell], #matrix input.writing"));
-    edge = document.activeElement?.closest?.("#matrix [data-edge]")?.dataset.edge ?? null;
+    edge = /** @type {HTMLElement | undefined} */ (document.activeElement?.closest?.("#matrix [data-edge]"))?.dataset.edge ?? null;
   });
   document.addEventListener("htmx:afterSettle", (event) => {
     settle();
@@ -133,6 +133,6 @@ function startsWord(event, cell) {
 
 function showShortcuts() {
   document.querySelector("details.build")?.removeAttribute("open");
-  document.getElementById("shortcuts")?.showModal();
+  /** @type {HTMLDialogElement | null} */ (document.getElementById("shortcuts"))?.showModal();
 }
 

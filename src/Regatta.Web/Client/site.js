@@ -1,26 +1,24 @@
-import Alpine from "@alpinejs/csp";
 import htmx from "htmx.org";
-import { startMatrix } from "./matrix.js";
-import { watchTheBoard } from "./board.js";
-import { gates, tiller } from "./log.js";
-import { offerPasskeys } from "./passkeys.js";
-import { drill } from "./drill.js";
-import { drawBoat } from "./draw-boat.js";
-import { guidedCheck } from "./guided.js";
-import { rigUp } from "./rig-up.js";
 
 window.htmx = htmx;
-Alpine.data("tiller", tiller);
-Alpine.data("gates", gates);
-Alpine.start();
+
+/** What a page has, and the script that serves it: no page loads another's. */
+/** @type {[string, () => Promise<void>][]} */
+const parts = [
+  ["[x-data]", () => import("./log.js").then((log) => log.start())],
+  ["#matrix", () => import("./matrix.js").then((matrix) => matrix.startMatrix(htmx))],
+  ["#board", () => import("./board.js").then((board) => board.watchTheBoard(htmx))],
+  ["form[data-passkey]", () => import("./passkeys.js").then((passkeys) => passkeys.offerPasskeys())],
+  ["[data-rig-up]", () => import("./rig-up.js").then((rig) => rig.rigUp())],
+  ["[data-draws]", () => import("./draw-boat.js").then((boat) => boat.drawBoat())],
+  ["[data-guided]", () => import("./guided.js").then((check) => check.guidedCheck())],
+  ["form[data-drill]", () => import("./drill.js").then((watch) => watch.drill())],
+];
+
 // An address that names a field goes on in it.
 if (location.hash.length > 1) document.getElementById(location.hash.slice(1))?.focus();
 // On a phone the tabs are one line that is scrolled: the page's own is in sight.
 document.querySelector(".class-tabs [aria-current]")?.scrollIntoView({ block: "nearest", inline: "center" });
-startMatrix(htmx);
-watchTheBoard(htmx);
-offerPasskeys();
-rigUp();
-drawBoat();
-guidedCheck();
-drill();
+for (const [place, start] of parts) {
+  if (document.querySelector(place)) start();
+}

@@ -2,7 +2,7 @@ namespace Regatta.Web.Pages;
 
 /// <summary>The fleet of a club: one line a class.</summary>
 [Authorize(Policies.Member)]
-public sealed class FleetModel(ClubContext here, Classes classes, ClassCache cache) : PageModel
+public sealed class FleetModel(ClubContext here, IReadClasses classes, ClassCache cache) : PageModel
 {
     public IReadOnlyList<FleetLine> Fleet { get; private set; } = [];
 

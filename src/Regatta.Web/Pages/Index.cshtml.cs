@@ -2,7 +2,7 @@ namespace Regatta.Web.Pages;
 
 /// <summary>The clubs of whoever is signed in; the only one opens by itself.</summary>
 [Authorize(Policies.Member)]
-public sealed class IndexModel(Clubs clubs, FoundClub found) : PageModel
+public sealed class IndexModel(IReadClubs clubs, FoundClub found) : PageModel
 {
     public IReadOnlyList<Club> Clubs { get; private set; } = [];
 

@@ -31,6 +31,24 @@ public sealed class ClassMemberTests
     }
 
     [Fact]
+    public void Every_settable_property_of_a_control_is_on_its_list_and_makes_two_controls_differ()
+    {
+        var settable = typeof(Control)
+            .GetProperties(BindingFlags.Public | BindingFlags.Instance)
+            .Where(property => property.SetMethod is not null)
+            .Select(property => property.Name)
+            .Except([nameof(Control.Key)])
+            .Order();
+        Assert.Equal(settable, ControlMembers.All.Select(member => member.Property).Order());
+        var controls = Known.SelectMany(definition => definition.Known).ToList();
+        foreach (var (one, other) in controls.Zip(controls.Skip(1)))
+        {
+            var alike = other with { Key = one.Key };
+            Assert.Equal(one.Equals(alike), ControlMembers.All.All(member => member.Compare(one, alike) is null));
+        }
+    }
+
+    [Fact]
     public void What_is_written_is_read_as_it_was()
     {
         foreach (var definition in Known)

@@ -59,4 +59,37 @@ public sealed class SessionLogTests
         Assert.Equal((7, log.Wind, 0.5), (evidence.Number, evidence.Wind, evidence.Weight!.Weight));
         Assert.DoesNotContain("private note", evidence.ToString());
     }
+
+    [Fact]
+    public void A_correction_keeps_who_asked_for_a_mark_that_is_what_it_was()
+    {
+        var (gooseneck, outhaul) = (new ControlKey("gooseneck"), new ControlKey("outhaul"));
+        var wind = WindRange.Of(Speed.FromKnots(9), Speed.FromKnots(11), null).Value;
+        SessionLog Log(double slide, AskedBy by, double foot) =>
+            new(
+                Guid.NewGuid(),
+                DateTimeOffset.UnixEpoch,
+                null,
+                [
+                    new(wind, new Dictionary<ControlKey, Mark> { [gooseneck] = new(slide), [outhaul] = new(foot) }, null, Felt.Usual)
+                    {
+                        Asked = new Dictionary<ControlKey, AskedMark>
+                        {
+                            [gooseneck] = new(by, new(508)),
+                            [outhaul] = new(AskedBy.Sailor, new(3)),
+                        },
+                    },
+                ],
+                "",
+                1
+            );
+
+        var trial = Log(520.7, AskedBy.Trial, 3);
+        // The form that is opened again reads the trial's mark as the sailor's own, for it is not the card's.
+        var corrected = (Log(520.7 + 1e-9, AskedBy.Sailor, 4) with { Note = "chop" }).Correcting(trial);
+        Assert.Equal(AskedBy.Trial, corrected.First.Asked[gooseneck].By);
+        Assert.Equal(AskedBy.Sailor, corrected.First.Asked[outhaul].By);
+        Assert.Equal("chop", corrected.Note);
+        Assert.Equal(AskedBy.Sailor, Log(533.4, AskedBy.Sailor, 3).Correcting(trial).First.Asked[gooseneck].By);
+    }
 }

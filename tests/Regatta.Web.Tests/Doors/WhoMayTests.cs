@@ -224,7 +224,7 @@ public sealed class WhoMayTests(ClubHost host)
         Member      GET  Rigging/RigUp -
         Member      GET  Sharing/Export -
         Member      GET  Tuning/Matrix - Refresh Ticks
-        Member      GET  Weather/Today -
+        Member      GET  Today/Today -
         Member      GET  {club}/classes/{key}/stream -
         Member      GET  {club}/today/stream -
         Member      POST Account/Data - Remove

@@ -1,5 +1,4 @@
 using CsCheck;
-using Regatta.Application.Reading;
 using Regatta.Store;
 using Regatta.Web.Drawings;
 

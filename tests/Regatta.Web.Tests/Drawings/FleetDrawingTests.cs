@@ -1,4 +1,3 @@
-using Regatta.Application.Reading;
 using Regatta.Store;
 using Regatta.Web.Drawings;
 using static Regatta.Web.Tests.Drawings.DrawingTests;

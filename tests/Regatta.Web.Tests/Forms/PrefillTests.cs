@@ -1,5 +1,4 @@
 using CsCheck;
-using Regatta.Application.Reading;
 using Regatta.Formats.Bundles;
 using Regatta.Web.Pages.Cards;
 using Regatta.Web.Pages.Logging;

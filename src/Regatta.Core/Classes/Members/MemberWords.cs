@@ -16,10 +16,7 @@ internal static class MemberWords
         $"“{question.Asks}”"
         + (question.Form.Words is { } words ? $" ({string.Join(", ", words.Select(word => word.Text))})" : $" ({question.Form.Hint})");
 
-    public static string Belongs(Control control) =>
-        string.Join(", ", control.Plans.Select(plan => plan.Name).Concat(control.Modes.Select(mode => mode.Name))) is { Length: > 0 } names
-            ? names
-            : "everywhere";
+    public static string Belongs(IEnumerable<string> names) => string.Join(", ", names) is { Length: > 0 } all ? all : "all";
 
     public static string Describe(Control control, PurposeMark mark) => $"{mark.Purpose} {control.Scale.Show(mark.Mark)}";
 

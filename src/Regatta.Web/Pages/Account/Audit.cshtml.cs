@@ -5,7 +5,7 @@ namespace Regatta.Web.Pages.Account;
 
 /// <summary>Who did what in the club; for the coordinator.</summary>
 [Authorize(Policies.Coordinator)]
-public sealed class AuditModel(ClubContext here, AuditTrail trail) : PageModel
+public sealed class AuditModel(ClubContext here, IReadAuditTrail trail) : PageModel
 {
     private const int OnePage = 100;
     private const int MostExported = 20_000;

@@ -10,10 +10,10 @@ namespace Regatta.Web.Pages.Account;
 public sealed class DataModel(
     UserManager<Person> accounts,
     RegattaSignIn signIn,
-    Clubs clubs,
+    IReadClubs clubs,
     ManageMembers manage,
-    PersonalData data,
-    Logs logs,
+    IReadPersonalData data,
+    IReadLogs logs,
     ActNote note
 ) : PageModel
 {

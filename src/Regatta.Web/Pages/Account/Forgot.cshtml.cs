@@ -7,7 +7,7 @@ namespace Regatta.Web.Pages.Account;
 /// For anybody.</summary>
 [AllowAnonymous]
 [EnableRateLimiting(RequestLimits.Doors)]
-public sealed class ForgotModel(People people, PasswordLetters letters, SignInThrottle guessing) : PageModel
+public sealed class ForgotModel(IReadPeople people, PasswordLetters letters, SignInThrottle guessing) : PageModel
 {
     private const int MostAccounts = 5;
 

@@ -9,7 +9,7 @@ namespace Regatta.Web.Pages.Account;
 [EnableRateLimiting(RequestLimits.Doors)]
 public sealed class FoundModel(
     FoundClub found,
-    Clubs clubs,
+    IReadClubs clubs,
     UserManager<Person> accounts,
     RegattaSignIn signIn,
     PasswordWords words,

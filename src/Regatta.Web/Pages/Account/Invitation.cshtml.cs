@@ -7,7 +7,7 @@ namespace Regatta.Web.Pages.Account;
 [AllowAnonymous]
 [EnableRateLimiting(RequestLimits.Doors)]
 public sealed class InvitationModel(
-    Invitations invitations,
+    IReadInvitations invitations,
     InvitePeople invite,
     UserManager<Person> accounts,
     RegattaSignIn signIn,

@@ -4,7 +4,7 @@ namespace Regatta.Web.Pages.Account;
 
 /// <summary>A member's own units, and the way out.</summary>
 [Authorize(Policies.Member)]
-public sealed class MeModel(RegattaSignIn signIn, UserManager<Person> accounts, People people) : PageModel
+public sealed class MeModel(RegattaSignIn signIn, UserManager<Person> accounts, IReadPeople people, OwnAccount account) : PageModel
 {
     public static readonly IReadOnlyList<string> WindUnits = [.. Enum.GetValues<SpeedUnit>().Select(unit => unit.Symbol())];
 
@@ -44,7 +44,7 @@ public sealed class MeModel(RegattaSignIn signIn, UserManager<Person> accounts, 
             return Page();
         }
 
-        await people.SaveHandsAsync(User.Id(), own);
+        await account.SaveHandsAsync(User.Id(), own);
         return RedirectToPage();
     }
 

@@ -5,9 +5,9 @@ namespace Regatta.Web.Pages.Account;
 [NeedsProof]
 public sealed class MemberModel(
     ClubContext here,
-    Members members,
+    IReadMembers members,
     ManageMembers manage,
-    Classes classes,
+    IReadClasses classes,
     PasswordLetters letters,
     RegattaSettings settings,
     ActNote note

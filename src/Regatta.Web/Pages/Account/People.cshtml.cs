@@ -4,10 +4,10 @@ namespace Regatta.Web.Pages.Account;
 [Authorize(Policies.Coordinator)]
 public sealed class PeopleModel(
     ClubContext here,
-    Members members,
-    Invitations invitations,
+    IReadMembers members,
+    IReadInvitations invitations,
     InvitePeople invite,
-    Classes classes,
+    IReadClasses classes,
     FoundClub clubs,
     IMail mail,
     ActNote note,

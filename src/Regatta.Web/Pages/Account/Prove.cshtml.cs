@@ -6,7 +6,7 @@ namespace Regatta.Web.Pages.Account;
 /// <summary>Asks for the password once more before a grave act.</summary>
 [Authorize(Policies.Member)]
 [EnableRateLimiting(RequestLimits.Doors)]
-public sealed class ProveModel(UserManager<Person> accounts, SignIns signIns, SignInThrottle guessing, ActNote note) : PageModel
+public sealed class ProveModel(UserManager<Person> accounts, OwnAccount account, SignInThrottle guessing, ActNote note) : PageModel
 {
     private const string Tries = "password again";
 
@@ -30,7 +30,7 @@ public sealed class ProveModel(UserManager<Person> accounts, SignIns signIns, Si
         )
         {
             await guessing.RightAsync(Tries, person.Id);
-            await signIns.ProveAsync(session);
+            await account.ProveAsync(session);
             return this.BackTo(Back, otherwise: "/me");
         }
 

@@ -6,7 +6,7 @@ namespace Regatta.Web.Pages.Account;
 /// <summary>Sets a new password by the link of a letter, once; every sign-in of the account ends. For anybody.</summary>
 [AllowAnonymous]
 [EnableRateLimiting(RequestLimits.Doors)]
-public sealed class ResetModel(UserManager<Person> accounts, SignIns signIns, SignInThrottle guessing, ActNote note) : PageModel
+public sealed class ResetModel(UserManager<Person> accounts, OwnAccount account, SignInThrottle guessing, ActNote note) : PageModel
 {
     [BindProperty(SupportsGet = true)]
     public string Who { get; set; } = "";
@@ -44,7 +44,7 @@ public sealed class ResetModel(UserManager<Person> accounts, SignIns signIns, Si
             return Page();
         }
 
-        await signIns.EndAllAsync(person!.Id, but: null);
+        await account.EndSignInsAsync(person!.Id, but: null);
         await guessing.RightAsync(person.SignInName);
         return RedirectToPage("/Account/SignIn");
     }

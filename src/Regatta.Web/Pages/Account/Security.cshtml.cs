@@ -5,7 +5,13 @@ namespace Regatta.Web.Pages.Account;
 /// <summary>A person's own ways in: password, passkeys, second factor, recovery codes, and where they are signed in.</summary>
 [Authorize(Policies.Member)]
 [NeedsProof]
-public sealed class SecurityModel(UserManager<Person> accounts, RegattaSignIn signIn, SignIns signIns, ActNote note) : PageModel
+public sealed class SecurityModel(
+    UserManager<Person> accounts,
+    RegattaSignIn signIn,
+    IReadSignIns signIns,
+    OwnAccount account,
+    ActNote note
+) : PageModel
 {
     /// <summary>How many recovery codes are made at once.</summary>
     public const int Codes = 10;
@@ -52,7 +58,7 @@ public sealed class SecurityModel(UserManager<Person> accounts, RegattaSignIn si
             return Refuse(Problem);
         }
 
-        await signIns.EndAllAsync(Me.Id, User.Session());
+        await account.EndSignInsAsync(Me.Id, User.Session());
         await signIn.RefreshSignInAsync(Me);
         return Tell("The password is changed. Every other device is signed out.");
     }
@@ -124,13 +130,13 @@ public sealed class SecurityModel(UserManager<Person> accounts, RegattaSignIn si
 
     public async Task<IActionResult> OnPostEndAsync(Guid id)
     {
-        await signIns.EndAsync(id, User.Id());
+        await account.EndSignInAsync(id, User.Id());
         return Tell("That device is signed out.");
     }
 
     public async Task<IActionResult> OnPostEndOthersAsync()
     {
-        await signIns.EndAllAsync(User.Id(), User.Session());
+        await account.EndSignInsAsync(User.Id(), User.Session());
         return Tell("Every other device is signed out.");
     }
 

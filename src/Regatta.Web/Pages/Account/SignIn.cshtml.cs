@@ -9,8 +9,8 @@ namespace Regatta.Web.Pages.Account;
 public sealed class SignInModel(
     RegattaSignIn signIn,
     UserManager<Person> accounts,
-    People people,
-    Clubs clubs,
+    IReadPeople people,
+    IReadClubs clubs,
     SignInThrottle guessing,
     ActNote note,
     RegattaSettings settings

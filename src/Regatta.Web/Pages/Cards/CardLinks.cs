@@ -18,7 +18,7 @@ public sealed record CardLinks(PublishedVersion Version, SailPlan Plan, BoatChoi
     public static async Task<CardLinks?> ForAsync(
         ClubContext here,
         BoatReadings readings,
-        SafetyRules rules,
+        IReadSafetyRules rules,
         SpeedUnit unit,
         CardSheetQuery ask
     )

@@ -24,9 +24,9 @@ public sealed class CardRequests(
     CardReaderOf readers,
     LogSession session,
     StationStates stations,
-    WindLog log,
-    Logs logs,
-    SafetyRules rules,
+    IReadWindLog log,
+    IReadLogs logs,
+    IReadSafetyRules rules,
     UnitPreferences units
 )
 {

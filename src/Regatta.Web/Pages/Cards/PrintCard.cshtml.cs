@@ -2,7 +2,7 @@ namespace Regatta.Web.Pages.Cards;
 
 /// <summary>The printed card of a class and a plan, for members.</summary>
 [Authorize(Policies.Member)]
-public sealed class PrintCardModel(ClubContext here, BoatReadings readings, SafetyRules rules, UnitPreferences units) : PageModel
+public sealed class PrintCardModel(ClubContext here, BoatReadings readings, IReadSafetyRules rules, UnitPreferences units) : PageModel
 {
     public CardLinks Making { get; private set; } = null!;
 

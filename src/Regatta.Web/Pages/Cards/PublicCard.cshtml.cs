@@ -5,11 +5,11 @@ namespace Regatta.Web.Pages.Cards;
 /// <summary>The published card of a class, for anybody who has an unguessable link to it. Names nobody.</summary>
 [AllowAnonymous]
 public sealed class PublicCardModel(
-    ShareLinks links,
-    Clubs clubs,
+    IReadShareLinks links,
+    IReadClubs clubs,
     ClassCache cache,
     StationStates stations,
-    SafetyRules rules,
+    IReadSafetyRules rules,
     UnitPreferences units
 ) : PageModel
 {

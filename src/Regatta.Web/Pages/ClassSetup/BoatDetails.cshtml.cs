@@ -3,7 +3,7 @@ namespace Regatta.Web.Pages.ClassSetup;
 /// <summary>One boat: what is measured on her, and what is still to do. Who may change the class renames her and starts the
 /// measuring.</summary>
 [Authorize(Policies.ReadsClass)]
-public sealed class BoatDetailsModel(ClubContext here, Boats boats, MeasureBoats measure) : PageModel
+public sealed class BoatDetailsModel(ClubContext here, IReadBoats boats, MeasureBoats measure) : PageModel
 {
     private ClassView view = null!;
     private readonly FormReader form = new();

@@ -5,9 +5,9 @@ public sealed record SameLength(FleetSurvey Survey, WindBand Band, Mark? Mark)
 {
     /// <summary>The mark as a tape finds it, where its reading is not a length itself.</summary>
     public string? Length =>
-        Survey.Control.Scale is LengthScale || Mark is not { } mark || Survey.Control.Scale.LengthAt(mark) is not { } length
+        Survey.Control.Scale.ReadsLength || Mark is not { } mark || Survey.Control.Scale.LengthAt(mark) is not { } length
             ? null
-            : ControlSurvey.TapeUnit(Survey.Control.Scale).Show(length);
+            : Survey.Control.Scale.TapeUnit.Show(length);
 }
 
 /// <summary>Findings of the tape, in words short enough for a table.</summary>
@@ -50,7 +50,7 @@ public static class SurveyWords
 /// <summary>The boats of a class: what is measured, whose datum is off, which reading each needs for the same length. Who may change the
 /// class adds boats.</summary>
 [Authorize(Policies.ReadsClass)]
-public sealed class BoatListModel(ClubContext here, Boats boats, MeasureBoats measure) : PageModel
+public sealed class BoatListModel(ClubContext here, IReadBoats boats, MeasureBoats measure) : PageModel
 {
     private ClassView view = null!;
     private IReadOnlyDictionary<string, string> typed = new Dictionary<string, string>();

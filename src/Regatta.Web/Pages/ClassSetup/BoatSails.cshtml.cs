@@ -2,7 +2,7 @@ namespace Regatta.Web.Pages.ClassSetup;
 
 /// <summary>A boat's sails, what is printed on them, and how her controls are fitted; for who may change the class.</summary>
 [Authorize(Policies.EditsClass)]
-public sealed class BoatSailsModel(ClubContext here, Boats boats, MeasureBoats measure, EditCells edit, ClubClock clock) : PageModel
+public sealed class BoatSailsModel(ClubContext here, IReadBoats boats, MeasureBoats measure, EditCells edit, ClubClock clock) : PageModel
 {
     private static readonly Dictionary<string, string> Nothing = [];
 

@@ -6,7 +6,7 @@ namespace Regatta.Web.Pages.ClassSetup;
 
 /// <summary>The height a class's wind is meant at, and how its card is read for other crews; for who may change the class.</summary>
 [Authorize(Policies.EditsClass)]
-public sealed partial class CrewRulesModel(ClubContext here, DefinitionEditor editor, Crews crews, UnitPreferences units) : PageModel
+public sealed partial class CrewRulesModel(ClubContext here, DefinitionEditor editor, IReadCrews crews, UnitPreferences units) : PageModel
 {
     /// <summary>The schools, as they are offered.</summary>
     public static readonly IReadOnlyList<string> Schools = ["all alike", "by effective wind", "by a table of steps"];

@@ -3,7 +3,7 @@ namespace Regatta.Web.Pages.ClassSetup;
 /// <summary>Deletes a class for good; for the coordinator, who has just shown a password and types the class's name.</summary>
 [Authorize(Policies.Coordinator)]
 [NeedsProof]
-public sealed class DeleteClassModel(ClubContext here, Classes classes) : PageModel
+public sealed class DeleteClassModel(ClubContext here, DeleteClass delete) : PageModel
 {
     public string Name { get; private set; } = "";
 
@@ -29,7 +29,7 @@ public sealed class DeleteClassModel(ClubContext here, Classes classes) : PageMo
         }
 
         here.Note.Tell(here.ClassKey, Name, "");
-        await classes.DeleteAsync(here.Class.Class);
+        await delete.RunAsync(here.Class.Class);
         return Redirect(here.Path);
     }
 

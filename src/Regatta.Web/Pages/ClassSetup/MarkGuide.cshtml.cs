@@ -2,7 +2,7 @@ namespace Regatta.Web.Pages.ClassSetup;
 
 /// <summary>Lays a scale on a boat with care, a step at a time, and ends in its measuring; for who may change the class.</summary>
 [Authorize(Policies.EditsClass)]
-public sealed class MarkGuideModel(ClubContext here, Boats boats, MeasureBoats measure) : PageModel
+public sealed class MarkGuideModel(ClubContext here, IReadBoats boats, MeasureBoats measure) : PageModel
 {
     public ClassDefinition Class { get; private set; } = null!;
 

@@ -3,7 +3,7 @@ namespace Regatta.Web.Pages.ClassSetup;
 /// <summary>The measuring run at one control of one boat: pairs of reading and tape, kept as they are taken. For who may change the
 /// class.</summary>
 [Authorize(Policies.EditsClass)]
-public sealed class MeasureModel(ClubContext here, Boats boats, MeasureBoats measure, BoatLogs logs) : PageModel
+public sealed class MeasureModel(ClubContext here, IReadBoats boats, MeasureBoats measure, IReadBoatLogs logs) : PageModel
 {
     private readonly FormReader form = new();
     private IReadOnlyDictionary<string, string> typed = new Dictionary<string, string>();

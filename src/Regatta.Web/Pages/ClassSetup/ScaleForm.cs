@@ -5,20 +5,7 @@ namespace Regatta.Web.Pages.ClassSetup;
 public sealed class ScaleForm(IReadOnlyDictionary<string, string> typed)
 {
     /// <summary>The kinds, as they are offered.</summary>
-    public static readonly IReadOnlyList<string> Kinds =
-    [
-        "length",
-        "numbered strip",
-        "holes",
-        "pins",
-        "turns",
-        "clicks",
-        "rope dots",
-        "angle",
-        "body measure",
-        "named stops",
-        "observed target",
-    ];
+    public static readonly IReadOnlyList<string> Kinds = [.. ScaleKind.All.Select(kind => TitleOf(kind.Name))];
 
     private static readonly IReadOnlyList<(string Word, LengthUnit Unit)> Units =
     [
@@ -36,48 +23,50 @@ public sealed class ScaleForm(IReadOnlyDictionary<string, string> typed)
     private string this[string field] => typed.GetValueOrDefault(field, "");
 
     /// <summary>What a scale says, as fields.</summary>
-    public static Dictionary<string, string> Typed(Scale scale) =>
-        scale switch
+    public static Dictionary<string, string> Typed(Scale scale)
+    {
+        var spec = scale.Spec;
+        var fields = new Dictionary<string, string> { ["kind"] = TitleOf(spec.Kind) };
+        if (scale.ReadsLength)
         {
-            LengthScale length => new()
-            {
-                ["kind"] = "length",
-                ["unit"] = Units.First(unit => unit.Unit == length.Unit).Word,
-                ["min"] = length.Show(length.Min),
-                ["max"] = length.Show(length.Max),
-                ["step"] = length.ShowDistance(length.Step),
-            },
-            StripScale strip => Ends(
-                "numbered strip",
-                strip.From,
-                strip.To,
-                strip.ReadingStep,
-                new() { ["pitch"] = Mm(strip.PerNumber), ["zero"] = Mm(strip.ZeroAt) }
-            ),
-            CountScale count => Ends(
-                KindOf(count.Thing),
-                count.Min.Position,
-                count.Max.Position,
-                count.Step,
-                new()
-                {
-                    ["countedFrom"] = count.CountedFrom,
-                    ["pitch"] = count.Spacing is { } spacing ? Mm(spacing.Pitch) : "",
-                    ["zero"] = count.Spacing is { } from ? Mm(from.Zero) : "",
-                    ["bothSides"] = count.BothSides ? "yes" : "no",
-                }
-            ),
-            AngleScale angle => Ends("angle", angle.Min.Position, angle.Max.Position, angle.Step, []),
-            BodyScale body => Ends(
-                "body measure",
-                body.From,
-                body.To,
-                body.ReadingStep,
-                new() { ["measure"] = body.Measure.Word(), ["usual"] = Mm(body.Usual) }
-            ),
-            StopScale stops => new() { ["kind"] = "named stops", ["stops"] = string.Join("\n", stops.Stops) },
-            _ => new() { ["kind"] = "observed target" },
-        };
+            fields["unit"] = Units.First(unit => unit.Unit == scale.TapeUnit).Word;
+            (fields["min"], fields["max"]) = (scale.Show(scale.Min), scale.Show(scale.Max));
+            fields["step"] = scale.ShowDistance(scale.Step);
+            return fields;
+        }
+
+        if ((spec.Max ?? spec.Count) is { } most)
+        {
+            fields["min"] = Number(spec.Min ?? 1);
+            fields["max"] = Number(most);
+            fields["step"] = Number(spec.Step ?? 1);
+        }
+
+        if (spec.CountedFrom is { } from)
+        {
+            fields["countedFrom"] = from;
+            fields["bothSides"] = spec.BothSides == true ? "yes" : "no";
+        }
+
+        if (spec.CountedFrom is not null || spec.Pitch is not null)
+        {
+            fields["pitch"] = spec.Pitch is { } pitch ? NumberText.Exact(pitch) + " mm" : "";
+            fields["zero"] = spec.Zero is { } zero ? NumberText.Exact(zero) + " mm" : "";
+        }
+
+        if (spec.Measure is { } measure)
+        {
+            fields["measure"] = EnumText.Read<BodyMeasure>(measure).Value.Word();
+            fields["usual"] = NumberText.Exact(spec.Usual!.Value) + " mm";
+        }
+
+        if (spec.Stops is { } stops)
+        {
+            fields["stops"] = string.Join("\n", stops);
+        }
+
+        return fields;
+    }
 
     /// <summary>The fields of the kind chosen.</summary>
     public IEnumerable<Field> Fields =>
@@ -154,18 +143,23 @@ public sealed class ScaleForm(IReadOnlyDictionary<string, string> typed)
         }
     }
 
-    private static string KindOf(Counted thing) => thing == Counted.Dot ? "rope dots" : thing.ToString().ToLowerInvariant() + "s";
+    /// <summary>What a kind is called where it is chosen.</summary>
+    private static string TitleOf(string kind) =>
+        kind switch
+        {
+            "strip" => "numbered strip",
+            "dots" => "rope dots",
+            "body" => "body measure",
+            "stops" => "named stops",
+            "target" => "observed target",
+            _ => kind,
+        };
+
+    private static string KindOf(Counted thing) => TitleOf(EnumText.Of(thing) + "s");
 
     private static string Mm(Length length) => NumberText.Exact(length.Millimetres) + " mm";
 
-    private static Dictionary<string, string> Ends(string kind, double from, double to, double step, Dictionary<string, string> more) =>
-        new(more)
-        {
-            ["kind"] = kind,
-            ["min"] = NumberText.Fraction(from, NumberText.MostDecimals),
-            ["max"] = NumberText.Fraction(to, NumberText.MostDecimals),
-            ["step"] = NumberText.Fraction(step, NumberText.MostDecimals),
-        };
+    private static string Number(double number) => NumberText.Fraction(number, NumberText.MostDecimals);
 
     private static IEnumerable<Field> Numbers(string what) =>
         [

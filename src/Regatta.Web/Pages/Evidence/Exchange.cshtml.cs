@@ -5,7 +5,8 @@ namespace Regatta.Web.Pages.Evidence;
 /// <summary>Gives a class's sums to another club and borrows another's; for who may change the class.</summary>
 [Authorize(Policies.EditsClass)]
 [EnableRateLimiting(RequestLimits.Uploads)]
-public sealed class ExchangeModel(ClubContext here, ExchangeSums exchange, BorrowedSumsStore borrowed, OfferedSumsStore offered) : PageModel
+public sealed class ExchangeModel(ClubContext here, ExchangeSums exchange, IReadBorrowedSumsStore borrowed, IReadOfferedSumsStore offered)
+    : PageModel
 {
     public FormReader Form { get; } = new();
 

@@ -5,7 +5,7 @@ namespace Regatta.Web.Pages.Evidence;
 /// <summary>The seasons of a class once more, run by run: what would have been said of each band after so many runs, on the marks
 /// that were published then; for members. Names nobody.</summary>
 [Authorize(Policies.Member)]
-public sealed class ReplayModel(ClubContext here, ClassCache cache, Versions versions) : PageModel
+public sealed class ReplayModel(ClubContext here, ClassCache cache, IReadVersions versions) : PageModel
 {
     private const string Slider = "after";
 

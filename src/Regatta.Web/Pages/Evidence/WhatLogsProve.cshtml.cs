@@ -3,7 +3,7 @@ namespace Regatta.Web.Pages.Evidence;
 /// <summary>How far the logs of a class can be believed, and what was fast; for members. Its captain has runs weighed anew.
 /// Names boats, and nobody.</summary>
 [Authorize(Policies.ReadsClass)]
-public sealed class WhatLogsProveModel(ClubContext here, Boats boats, EvidenceLoader sums, UnitPreferences units) : PageModel
+public sealed class WhatLogsProveModel(ClubContext here, IReadBoats boats, EvidenceLoader sums, UnitPreferences units) : PageModel
 {
     private IReadOnlyDictionary<long, string> names = new Dictionary<long, string>();
 

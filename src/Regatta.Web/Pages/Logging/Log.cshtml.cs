@@ -8,8 +8,8 @@ public sealed partial class LogModel(
     CardReaderOf readers,
     SailedWinds winds,
     LogRuns runs,
-    Versions versions,
-    Logs logs,
+    IReadVersions versions,
+    IReadLogs logs,
     LogSession session,
     ClubClock clock,
     UnitPreferences units

@@ -9,14 +9,14 @@ namespace Regatta.Web.Pages.Logging;
 [EnableRateLimiting(RequestLimits.Uploads)]
 public sealed class LogDetailsModel(
     ClubContext here,
-    Logs logs,
-    EarlierLogs earlierLogs,
-    LogTracks tracks,
+    IReadLogs logs,
+    IReadEarlierLogs earlierLogs,
+    IReadLogTracks tracks,
     LogSession own,
     ClassCache cache,
-    Versions versions,
+    IReadVersions versions,
     BoatReadings readings,
-    WindLog wind,
+    IReadWindLog wind,
     UnitPreferences units,
     ClubClock clock
 ) : PageModel

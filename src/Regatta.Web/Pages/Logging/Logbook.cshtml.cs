@@ -18,10 +18,10 @@ public sealed record FoundRun(SessionEvidence Run, string ClassKey, string Class
 [EnableRateLimiting(RequestLimits.Uploads)]
 public sealed class LogbookModel(
     ClubContext here,
-    Logs logs,
+    IReadLogs logs,
     LogSession own,
     ClassCache cache,
-    Crews crews,
+    IReadCrews crews,
     ClubClock clock,
     UnitPreferences units
 ) : PageModel

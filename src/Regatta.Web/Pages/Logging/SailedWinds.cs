@@ -3,7 +3,7 @@ using Regatta.Web.Station;
 namespace Regatta.Web.Pages.Logging;
 
 /// <summary>The wind a session was sailed in, as the station heard it, with the words that say where it comes from.</summary>
-public sealed class SailedWinds(ClubContext here, Outings outings, WindLog windLog, StationStates stations, ClubClock clock)
+public sealed class SailedWinds(ClubContext here, IReadOutings outings, IReadWindLog windLog, StationStates stations, ClubClock clock)
 {
     /// <summary>The wind of a day on the water at the class's height, and its middle; no wind where the station heard none.</summary>
     public async Task<(WindRange? Wind, DateTimeOffset At, string Source)> OfOutingAsync(long number, Length height)

@@ -2,7 +2,7 @@ namespace Regatta.Web.Pages.Logging;
 
 /// <summary>What to change on a boat so that it stands as in a run that is found again; for members. Names nobody.</summary>
 [Authorize(Policies.Member)]
-public sealed class SetAgainPageModel(ClubContext here, CardReaderOf readers, Logs logs) : PageModel
+public sealed class SetAgainPageModel(ClubContext here, CardReaderOf readers, IReadLogs logs) : PageModel
 {
     public ClassDefinition Class { get; private set; } = null!;
 

@@ -6,8 +6,14 @@ namespace Regatta.Web.Pages.Planning;
 /// <summary>A club's days on the water as a feed, for the calendar of whichever member made the unguessable address. It carries no notes
 /// but which trials are planned, and names nobody. For anybody.</summary>
 [AllowAnonymous]
-public sealed class CalendarFeedModel(CalendarFeeds feeds, Clubs clubs, Outings outings, Classes classes, Trials trials, TimeProvider clock)
-    : PageModel
+public sealed class CalendarFeedModel(
+    IReadCalendarFeeds feeds,
+    IReadClubs clubs,
+    IReadOutings outings,
+    IReadClasses classes,
+    IReadTrials trials,
+    TimeProvider clock
+) : PageModel
 {
     public async Task<IActionResult> OnGetAsync(string token)
     {

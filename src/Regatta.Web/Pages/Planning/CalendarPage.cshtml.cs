@@ -10,9 +10,9 @@ namespace Regatta.Web.Pages.Planning;
 [EnableRateLimiting(RequestLimits.Uploads)]
 public sealed class CalendarPageModel(
     ClubContext here,
-    Outings outings,
+    IReadOutings outings,
     PlanDays plan,
-    Classes classes,
+    IReadClasses classes,
     ClubClock clock,
     UnitPreferences units
 ) : PageModel

@@ -2,7 +2,8 @@ namespace Regatta.Web.Pages.Planning;
 
 /// <summary>Whether one comes on a day, and with which boat; each member for themselves.</summary>
 [Authorize(Policies.Member)]
-public sealed class AttendanceModel(ClubContext here, Outings outings, Attendance comers, Classes classes, PlanDays plan) : PageModel
+public sealed class AttendanceModel(ClubContext here, IReadOutings outings, IReadAttendance comers, IReadClasses classes, PlanDays plan)
+    : PageModel
 {
     public AttendanceForm Ask { get; private set; } = null!;
 

@@ -8,14 +8,14 @@ namespace Regatta.Web.Pages.Planning;
 [Authorize(Policies.ReadsClub)]
 public sealed class DayDetailsModel(
     ClubContext here,
-    Outings outings,
+    IReadOutings outings,
     PlanDays plan,
-    Classes classes,
-    Trials trials,
-    Attendance comers,
+    IReadClasses classes,
+    IReadTrials trials,
+    IReadAttendance comers,
     ClassCache cache,
-    Boats boats,
-    WindLog wind,
+    IReadBoats boats,
+    IReadWindLog wind,
     StationStates stations,
     ClubClock clock
 ) : PageModel

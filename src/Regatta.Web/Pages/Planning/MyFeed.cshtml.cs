@@ -2,7 +2,7 @@ namespace Regatta.Web.Pages.Planning;
 
 /// <summary>A member's own address of the club's days: made, shown once, made anew, withdrawn.</summary>
 [Authorize(Policies.Member)]
-public sealed class MyFeedModel(ClubContext here, CalendarFeeds feeds, OwnFeed own, RegattaSettings settings) : PageModel
+public sealed class MyFeedModel(ClubContext here, IReadCalendarFeeds feeds, OwnFeed own, RegattaSettings settings) : PageModel
 {
     /// <summary>Since when there is an address; null when there is none.</summary>
     public DateTimeOffset? MadeAt { get; private set; }

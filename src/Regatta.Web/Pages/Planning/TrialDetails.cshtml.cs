@@ -5,9 +5,9 @@ namespace Regatta.Web.Pages.Planning;
 public sealed class TrialDetailsModel(
     ClubContext here,
     RunTrials running,
-    Trials trials,
-    Boats boats,
-    Outings outings,
+    IReadTrials trials,
+    IReadBoats boats,
+    IReadOutings outings,
     ClubClock clock,
     UnitPreferences units
 ) : PageModel

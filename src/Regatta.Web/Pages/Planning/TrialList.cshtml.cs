@@ -5,10 +5,10 @@ namespace Regatta.Web.Pages.Planning;
 public sealed class TrialListModel(
     ClubContext here,
     RunTrials run,
-    Trials trials,
-    Boats boats,
-    Outings outings,
-    Attendance comers,
+    IReadTrials trials,
+    IReadBoats boats,
+    IReadOutings outings,
+    IReadAttendance comers,
     ClubClock clock
 ) : PageModel
 {

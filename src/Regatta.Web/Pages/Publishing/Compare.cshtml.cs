@@ -5,7 +5,7 @@ namespace Regatta.Web.Pages.Publishing;
 
 /// <summary>Any two versions of a class, or one and the draft, held against each other in lanes or as a table.</summary>
 [Authorize(Policies.Member)]
-public sealed class CompareModel(ClubContext here, Versions versions, UnitPreferences units) : PageModel, ILanesPage
+public sealed class CompareModel(ClubContext here, IReadVersions versions, UnitPreferences units) : PageModel, ILanesPage
 {
     public const string Draft = "draft";
 

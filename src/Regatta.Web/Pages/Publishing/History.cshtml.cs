@@ -6,8 +6,13 @@ namespace Regatta.Web.Pages.Publishing;
 /// <summary>What was done to a class, by whom and when, and what was taken away and can come back; members read, who may change the class
 /// undoes and restores.</summary>
 [Authorize(Policies.ReadsClass)]
-public sealed class HistoryModel(ClubContext here, ClassHistory history, RemovedParts removedParts, UndoEdits undo, DefinitionEditor editor)
-    : PageModel
+public sealed class HistoryModel(
+    ClubContext here,
+    IReadClassHistory history,
+    IReadRemovedParts removedParts,
+    UndoEdits undo,
+    DefinitionEditor editor
+) : PageModel
 {
     private const int Most = 200;
 

@@ -8,8 +8,8 @@ namespace Regatta.Web.Pages.Publishing;
 public sealed class ProposalsModel(
     ClubContext here,
     ClassCache cache,
-    Decisions decisions,
-    WindLog wind,
+    IReadDecisions decisions,
+    IReadWindLog wind,
     StationStates stations,
     ClubClock clock
 ) : PageModel

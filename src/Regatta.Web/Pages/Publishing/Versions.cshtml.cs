@@ -4,7 +4,7 @@ namespace Regatta.Web.Pages.Publishing;
 
 /// <summary>What was published, by whom and why, and what changed; members read, who may change the class publishes.</summary>
 [Authorize(Policies.ReadsClass)]
-public sealed class VersionsModel(ClubContext here, Versions versions, PublishVersion publish, DefinitionEditor editor) : PageModel
+public sealed class VersionsModel(ClubContext here, IReadVersions versions, PublishVersion publish, DefinitionEditor editor) : PageModel
 {
     public ClassView ClassView { get; private set; } = null!;
 

@@ -4,7 +4,7 @@ namespace Regatta.Web.Pages.Rigging;
 
 /// <summary>The club's own limit and cautions, for all its classes; for the coordinator.</summary>
 [Authorize(Policies.Coordinator)]
-public sealed class ClubSafetyModel(ClubContext here, SafetyRules rules, SetClubSafety save, UnitPreferences units) : PageModel
+public sealed class ClubSafetyModel(ClubContext here, IReadSafetyRules rules, SetClubSafety save, UnitPreferences units) : PageModel
 {
     /// <summary>The field that carries the revision the editor saw.</summary>
     public const string RevisionField = "revision";

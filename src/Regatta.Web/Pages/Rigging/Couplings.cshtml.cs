@@ -2,7 +2,7 @@ namespace Regatta.Web.Pages.Rigging;
 
 /// <summary>Which control disturbs which, in which order they are set therefore, and what a shroud hole is worth; for members.</summary>
 [Authorize(Policies.Member)]
-public sealed class CouplingsModel(ClubContext here, CardReaderOf readers, Logs logs) : PageModel
+public sealed class CouplingsModel(ClubContext here, CardReaderOf readers, IReadLogs logs) : PageModel
 {
     public ClassDefinition Class { get; private set; } = null!;
 

@@ -7,7 +7,7 @@ public sealed record MadeLink(string Path, string Address, string QrSvg);
 
 /// <summary>Makes and withdraws public links to the card; for who may change the class.</summary>
 [Authorize(Policies.EditsClass)]
-public sealed class ShareModel(ClubContext here, ShareLinks links, ShareCard share, RegattaSettings settings) : PageModel
+public sealed class ShareModel(ClubContext here, IReadShareLinks links, ShareCard share, RegattaSettings settings) : PageModel
 {
     private ClassView view = null!;
 

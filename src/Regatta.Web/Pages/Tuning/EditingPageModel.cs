@@ -2,7 +2,7 @@ namespace Regatta.Web.Pages.Tuning;
 
 /// <summary>What the matrix shows, and how it answers: the bench with one cell open beside it, as a page or as the parts a script asked
 /// for.</summary>
-public abstract class EditingPageModel(ClubContext here, EditCells editCells, Cells cells, ClubClock clock, UnitPreferences units)
+public abstract class EditingPageModel(ClubContext here, EditCells editCells, IReadCells cells, ClubClock clock, UnitPreferences units)
     : PlanModePageModel(here, editCells),
         ILanesPage
 {

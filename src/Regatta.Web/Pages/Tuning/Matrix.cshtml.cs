@@ -10,7 +10,7 @@ public sealed class MatrixModel(
     EditClass editClass,
     UndoEdits undo,
     DecideProposal decide,
-    Cells cells,
+    IReadCells cells,
     UnitPreferences units,
     ClubClock clock
 ) : EditingPageModel(here, editCells, cells, clock, units)

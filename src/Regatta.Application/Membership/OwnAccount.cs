@@ -1,0 +1,19 @@
+namespace Regatta.Application.Membership;
+
+/// <summary>What somebody does with their own account.</summary>
+public sealed class OwnAccount(People people, SignIns signIns)
+{
+    /// <summary>Keeps how long their hands are.</summary>
+    public Task SaveHandsAsync(Guid person, IReadOnlyDictionary<BodyMeasure, Length> hands) => people.SaveHandsAsync(person, hands);
+
+    /// <summary>Notes that who signed in has just shown again who they are.</summary>
+    public Task ProveAsync(Guid signIn) => signIns.ProveAsync(signIn);
+
+    /// <summary>Ends one of their sign-ins.</summary>
+    public Task EndSignInAsync(Guid signIn, Guid person) => signIns.EndAsync(signIn, person);
+
+    /// <summary>Ends all their sign-ins.</summary>
+    /// <param name="person">Whose.</param>
+    /// <param name="but">One that goes on; null for none.</param>
+    public Task EndSignInsAsync(Guid person, Guid? but) => signIns.EndAllAsync(person, but);
+}

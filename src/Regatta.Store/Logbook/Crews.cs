@@ -1,0 +1,154 @@
+namespace Regatta.Store;
+
+/// <summary>Who somebody sails a class as, and whether its captain may see it.</summary>
+public sealed record OwnCrew(CrewProfile Profile, bool CaptainMaySee);
+
+/// <summary>A crew its owner lets the captain see.</summary>
+public sealed record OpenCrew(string DisplayName, CrewProfile Profile);
+
+/// <summary>Crew profiles and personal offsets. Private: read for their owner, and profiles for the captain of the class where the owner
+/// allows it.</summary>
+public sealed class Crews(Db database) : IReadCrews
+{
+    private const string Columns = "kilograms, height_mm, hiking, skill, junior, on_wire, wind_limit";
+
+    /// <summary>Somebody's own crew in a class: what they said; the mass else of what they logged last. Null when neither.</summary>
+    public async Task<OwnCrew?> OwnAsync(ClassRef one, Guid person)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        var keys = new
+        {
+            club = one.Club.Number,
+            classId = one.Number,
+            person,
+        };
+        await using var rows = await connection.QueryMultipleAsync(
+            $"""
+            select {Columns}, captain_may_see from crew_profiles where club_id = @club and person_id = @person and class_id = @classId;
+            select crew_mass from session_logs where club_id = @club and sailor_id = @person and class_id = @classId
+              and crew_mass is not null order by sailed_at desc limit 1;
+            """,
+            keys
+        );
+        var row = await rows.ReadSingleOrDefaultAsync<OwnRow>();
+        var logged = await rows.ReadSingleOrDefaultAsync<double?>();
+        return row is not null ? new(row.ToProfile(row.Kilograms ?? logged), row.CaptainMaySee)
+            : logged is { } kilograms ? new(new(Mass.FromKilograms(kilograms)), false)
+            : null;
+    }
+
+    /// <summary>Keeps somebody's own crew in a class; one that says nothing forgets it.</summary>
+    public async Task SaveAsync(ClassRef one, Guid person, CrewProfile crew, bool captainMaySee)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync(
+            crew.IsEmpty
+                ? "delete from crew_profiles where club_id = @club and person_id = @person and class_id = @classId"
+                : $"""
+                insert into crew_profiles (club_id, person_id, class_id, {Columns}, captain_may_see)
+                  values (@club, @person, @classId, @kilograms, @height, @hiking, @skill, @Junior, @OnWire, @limit, @captainMaySee)
+                on conflict (club_id, person_id, class_id) do update set kilograms = excluded.kilograms, height_mm = excluded.height_mm,
+                  hiking = excluded.hiking, skill = excluded.skill, junior = excluded.junior, on_wire = excluded.on_wire,
+                  wind_limit = excluded.wind_limit,
+                  captain_may_see = excluded.captain_may_see
+                """,
+            new
+            {
+                club = one.Club.Number,
+                classId = one.Number,
+                person,
+                kilograms = crew.Mass?.Kilograms,
+                height = crew.Height?.Millimetres,
+                hiking = EnumText.Of(crew.Hiking),
+                skill = EnumText.Of(crew.Skill),
+                crew.Junior,
+                crew.OnWire,
+                limit = crew.Limit?.MetresPerSecond,
+                captainMaySee,
+            }
+        );
+    }
+
+    /// <summary>The crews of a class whose owners let the captain see them, by name.</summary>
+    public async Task<IReadOnlyList<OpenCrew>> OpenAsync(ClassRef one)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return
+        [
+            .. (
+                await connection.QueryAsync<NamedRow, OwnRow, OpenCrew>(
+                    $"select p.display_name, {Columns}, captain_may_see from crew_profiles m join people p on p.id = m.person_id where "
+                        + "m.club_id = @club and m.class_id = @classId and m.captain_may_see order by p.display_name",
+                    (named, row) => new(named.DisplayName, row.ToProfile(row.Kilograms)),
+                    new { club = one.Club.Number, classId = one.Number },
+                    splitOn: "kilograms"
+                )
+            ),
+        ];
+    }
+
+    /// <summary>What somebody always sets otherwise than the card in a class, in positions more.</summary>
+    public async Task<IReadOnlyDictionary<ControlKey, double>> OffsetsAsync(ClassRef one, Guid person)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return (
+            await connection.QueryAsync<(string Control, double Positions)>(
+                "select control, positions from personal_offsets where club_id = @club and person_id = @person and class_id = @classId",
+                new
+                {
+                    club = one.Club.Number,
+                    classId = one.Number,
+                    person,
+                }
+            )
+        ).ToDictionary(row => new ControlKey(row.Control), row => row.Positions);
+    }
+
+    /// <summary>Keeps what somebody always sets otherwise; what is not named is set as the card says.</summary>
+    public async Task SaveOffsetsAsync(ClassRef one, Guid person, IReadOnlyDictionary<ControlKey, double> offsets)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await using var transaction = await connection.BeginTransactionAsync();
+        await connection.ExecuteAsync(
+            """
+            delete from personal_offsets where club_id = @club and person_id = @person and class_id = @classId;
+            insert into personal_offsets (club_id, class_id, person_id, control, positions)
+              select @club, @classId, @person, o.* from unnest(@controls, @positions) as o;
+            """,
+            new
+            {
+                club = one.Club.Number,
+                classId = one.Number,
+                person,
+                controls = offsets.Keys.Select(control => control.Name).ToArray(),
+                positions = offsets.Values.ToArray(),
+            }
+        );
+        await transaction.CommitAsync();
+    }
+
+    private sealed record NamedRow(string DisplayName);
+
+    private sealed record OwnRow(
+        double? Kilograms,
+        double? HeightMm,
+        string Hiking,
+        string Skill,
+        bool Junior,
+        int? OnWire,
+        double? WindLimit,
+        bool CaptainMaySee
+    )
+    {
+        public CrewProfile ToProfile(double? kilograms) =>
+            new(kilograms is { } mass ? Mass.FromKilograms(mass) : null)
+            {
+                Height = HeightMm is { } height ? Length.FromMillimetres(height) : null,
+                Hiking = EnumText.Read<Hiking>(Hiking).Value,
+                Skill = EnumText.Read<Skill>(Skill).Value,
+                Junior = Junior,
+                OnWire = OnWire,
+                Limit = WindLimit is { } limit ? Speed.FromMetresPerSecond(limit) : null,
+            };
+    }
+}

@@ -1,0 +1,153 @@
+namespace Regatta.Store;
+
+/// <summary>What came of an act.</summary>
+public enum AuditOutcome
+{
+    /// <summary>It was done.</summary>
+    Done,
+
+    /// <summary>It was refused: by who may, by a rule, by a limit.</summary>
+    Refused,
+
+    /// <summary>It broke off.</summary>
+    Broken,
+}
+
+/// <summary>One act, to be kept.</summary>
+/// <param name="Club">The club it was done in; null outside of any.</param>
+/// <param name="Person">Who did it, or whose account it was about; null for nobody known.</param>
+/// <param name="Address">The network address it came from.</param>
+/// <param name="Request">The request's id, as the server's log has it.</param>
+/// <param name="Act">What was asked, in words.</param>
+/// <param name="What">What it was about.</param>
+/// <param name="Before">What was there before, where that is kept.</param>
+/// <param name="After">What is there now, where that is kept.</param>
+/// <param name="Outcome">What came of it.</param>
+public sealed record AuditEntry(
+    ClubId? Club,
+    Guid? Person,
+    string Address,
+    string Request,
+    string Act,
+    string What,
+    string? Before,
+    string? After,
+    AuditOutcome Outcome
+);
+
+/// <summary>One line of the trail, as it is read.</summary>
+public sealed record AuditLine(
+    long Id,
+    DateTimeOffset At,
+    string Who,
+    string Address,
+    string Request,
+    string Act,
+    string What,
+    string? Before,
+    string? After,
+    string Outcome
+);
+
+/// <summary>Which lines of the trail are wanted.</summary>
+/// <param name="Who">Part of a name; empty for everybody.</param>
+/// <param name="Act">Part of an act or of what it was about; empty for every one.</param>
+/// <param name="Outcome">An outcome; empty for each.</param>
+/// <param name="Before">Lines older than this one; null for the newest.</param>
+public sealed record AuditFilter(string Who, string Act, string Outcome, long? Before);
+
+/// <summary>The append-only trail of what was done.</summary>
+public sealed class AuditTrail(Db db, TimeProvider clock) : IReadAuditTrail
+{
+    /// <summary>Who gives up early is told of all the same.</summary>
+    private readonly Db database = db.Uncancelled;
+
+    /// <summary>How long a line is kept; the database refuses to forget a younger one.</summary>
+    public static readonly TimeSpan Kept = TimeSpan.FromDays(400);
+
+    private const int LongestText = 2000;
+
+    /// <summary>Adds a line.</summary>
+    public async Task AddAsync(AuditEntry entry)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync(
+            """
+            insert into audit (at, club_id, person_id, address, request, act, what, before, after, outcome)
+            values (@Now, @Club, @Person, @Address, @Request, @Act, @What, @Before, @After, @Outcome)
+            """,
+            new
+            {
+                Now = clock.GetUtcNow(),
+                Club = entry.Club?.Number,
+                entry.Person,
+                entry.Address,
+                entry.Request,
+                entry.Act,
+                What = Short(entry.What),
+                Before = Short(entry.Before),
+                After = Short(entry.After),
+                Outcome = entry.Outcome.ToString().ToLowerInvariant(),
+            }
+        );
+    }
+
+    /// <summary>The lines of a club, newest first: what was done in it, and the sign-ins of those who are in no other club.</summary>
+    public async Task<IReadOnlyList<AuditLine>> ReadAsync(ClubId club, AuditFilter filter, int most)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return
+        [
+            .. await connection.QueryAsync<AuditLine>(
+                """
+                select a.id, a.at, coalesce(p.display_name, case when a.person_id is null then 'nobody known' else @Gone end) as who,
+                  a.address, a.request, a.act, a.what, a.before, a.after, a.outcome
+                from audit a left join people p on p.id = a.person_id
+                where (a.club_id = @Number or (a.club_id is null and a.person_id in
+                    (select m.person_id from memberships m group by m.person_id
+                      having min(m.club_id) = @Number and max(m.club_id) = @Number)))
+                  and (@Who = '' or strpos(lower(p.display_name), lower(@Who)) > 0)
+                  and (@Act = '' or strpos(lower(a.act || ' ' || a.what), lower(@Act)) > 0)
+                  and (@Outcome = '' or a.outcome = @Outcome)
+                  and (@Before::bigint is null or a.id < @Before)
+                order by a.id desc limit @most
+                """,
+                new
+                {
+                    club.Number,
+                    People.Gone,
+                    filter.Who,
+                    filter.Act,
+                    filter.Outcome,
+                    filter.Before,
+                    most,
+                }
+            ),
+        ];
+    }
+
+    /// <summary>The lines about one person, newest first, for their own export.</summary>
+    public async Task<IReadOnlyList<AuditLine>> OfPersonAsync(Guid person, int most)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return
+        [
+            .. await connection.QueryAsync<AuditLine>(
+                """
+                select a.id, a.at, '' as who, a.address, a.request, a.act, a.what, a.before, a.after, a.outcome
+                from audit a where a.person_id = @person order by a.id desc limit @most
+                """,
+                new { person, most }
+            ),
+        ];
+    }
+
+    /// <summary>Forgets the lines whose time is over.</summary>
+    public async Task<int> ForgetOldAsync()
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.ExecuteAsync("delete from audit where at < @until", new { until = clock.GetUtcNow() - Kept });
+    }
+
+    private static string? Short(string? text) => text?.Length > LongestText ? text[..LongestText] + "…" : text;
+}

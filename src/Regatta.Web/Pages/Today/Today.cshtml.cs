@@ -1,0 +1,34 @@
+using System.Globalization;
+using Regatta.Web.Station;
+
+namespace Regatta.Web.Pages.Today;
+
+/// <summary>The fleet in this wind: for members, on a desk, a phone or the clubhouse screen.</summary>
+[Authorize(Policies.Member)]
+public sealed class TodayModel(ClubContext here, TodayBoards boards, StationStates stations, ClubClock clock, UnitPreferences units)
+    : PageModel
+{
+    public TodayBoard Board { get; private set; } = null!;
+
+    /// <summary>The wind asked about with the slider; null for the wind now.</summary>
+    public Speed? Asked { get; private set; }
+
+    public bool Big { get; private set; }
+
+    /// <summary>When this was looked at.</summary>
+    public DateTimeOffset LookedAt => clock.Now;
+
+    public ClubStation Station => stations.Of(here.Club.Ref);
+
+    /// <summary>The address of this board, for the next look.</summary>
+    public string Address => Request.Path + Request.QueryString;
+
+    public string Clock(DateTimeOffset at) => TimeZoneInfo.ConvertTime(at, clock.Zone).ToString("HH:mm", CultureInfo.InvariantCulture);
+
+    public async Task OnGetAsync(string? wind, string? screen)
+    {
+        Big = screen == "big";
+        Asked = wind is not null && WindRange.ReadSpeed(wind, units.Wind) is { Ok: true } read ? read.Value : null;
+        Board = await boards.FindAsync(here.Club.Ref, Asked);
+    }
+}
