@@ -52,6 +52,8 @@ public sealed class ClubHost : WebApplicationFactory<Program>, IAsyncLifetime
             first.StartServer();
         }
 
+        // A database somebody is connected to cannot be copied; what migrated it has a pool of its own.
+        NpgsqlConnection.ClearAllPools();
         await StartOwnAsync();
     }
 
