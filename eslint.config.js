@@ -8,5 +8,5 @@ export default [
     rules: { eqeqeq: "error", "no-var": "error", "prefer-const": "error", "no-implicit-globals": "error" },
   },
   { files: ["src/Regatta.Web/Client/**/*.js"], languageOptions: { globals: globals.browser } },
-  { files: ["tests/browser/**/*.mjs", "benchmarks/**/*.mjs", "scripts/**/*.mjs"], languageOptions: { globals: { ...globals.node, ...globals.browser } } },
+  { files: ["tests/browser/**/*.mjs", "tests/client/**/*.mjs", "benchmarks/**/*.mjs", "scripts/**/*.mjs"], languageOptions: { globals: { ...globals.node, ...globals.browser } } },
 ];

@@ -1,3 +1,5 @@
+using System.Runtime.CompilerServices;
+
 namespace Regatta.Core.Marks;
 
 /// <summary>What a control is read on, from its datum. A closed family: length, numbered strip, counted things, angle, body measure, named
@@ -126,7 +128,12 @@ public abstract record Scale
 
     /// <summary>Why some of its marks cannot be printed so that they read back; null where all can. Looked at: the ends, the first steps
     /// and others spread over the scale.</summary>
-    public string? Unprintable()
+    public string? Unprintable() => Printing.GetValue(this, scale => new(scale.FindUnprintable())).Value;
+
+    /// <summary>What was found of a scale; it never changes, and every change of a class asks again.</summary>
+    private static readonly ConditionalWeakTable<Scale, StrongBox<string?>> Printing = [];
+
+    private string? FindUnprintable()
     {
         const int looked = 64;
         if (!HasMarks || Choices is not null)

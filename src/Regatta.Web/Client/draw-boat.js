@@ -1,5 +1,7 @@
 // A drawing above its fields: corners of hull, board, rudder or sails are dragged, or moved with the arrow keys; the text of the fields is
 // the only copy of the numbers, and what is drawn follows whatever is typed. data-draws names the fields, data-look how they are drawn.
+import { outline } from "./text.js";
+
 export function drawBoat() {
   document.querySelectorAll("[data-draws]").forEach(open);
 }
@@ -7,13 +9,6 @@ export function drawBoat() {
 const space = "http://www.w3.org/2000/svg";
 const width = 360;
 const ways = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] };
-
-const read = (text) =>
-  text
-    .replaceAll("−", "-")
-    .split(/[,;\n]/)
-    .map((pair) => pair.trim().split(/\s+/).map(Number))
-    .filter((pair) => pair.length === 2 && pair.every(Number.isFinite));
 
 const round = (number) => String(Math.round(number * 1000) / 1000).replace("-", "−");
 const write = (points) => points.map(([x, z]) => `${round(x)} ${round(z)}`).join(", ");
@@ -25,7 +20,7 @@ function open(svg) {
   let view = null;
   /** The scale is kept while somebody drags, so that the boat does not slip away under the finger. */
   function fit() {
-    const all = fields.flatMap((field) => read(field.value));
+    const all = fields.flatMap((field) => outline(field.value));
     const [xs, zs] = [all.map((point) => point[0]), all.map((point) => point[1])];
     const [left, right, low, high] = all.length
       ? [Math.min(...xs), Math.max(...xs), Math.min(...zs, 0), Math.max(...zs, 0)]
@@ -52,7 +47,7 @@ function open(svg) {
     const water = across([0, 0])[1];
     make("path", { class: "water", d: `M0 ${water}H${width}` });
     fields.forEach((field, part) => {
-      const points = read(field.value);
+      const points = outline(field.value);
       if (points.length > 2) {
         make("path", { class: svg.dataset.look, d: `M${points.map((point) => across(point).join(" ")).join("L")}Z` });
       }
@@ -77,7 +72,7 @@ function open(svg) {
   }
 
   function move(part, corner, x, z) {
-    const points = read(fields[part].value);
+    const points = outline(fields[part].value);
     points[corner] = [x, z];
     fields[part].value = write(points);
   }
@@ -86,7 +81,7 @@ function open(svg) {
     const way = ways[event.key];
     if (way) {
       event.preventDefault();
-      const [x, z] = read(fields[part].value)[corner];
+      const [x, z] = outline(fields[part].value)[corner];
       const step = event.shiftKey ? 0.1 : 0.01;
       move(part, corner, x + way[0] * step, z + way[1] * step);
       draw([part, corner]);

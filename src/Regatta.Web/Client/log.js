@@ -1,5 +1,6 @@
 // The tiller over its tape, and the gates. The field of degrees is the truth; the drawing and the words follow it.
 import Alpine from "@alpinejs/csp";
+import { degrees } from "./text.js";
 
 const PER_DEGREE = 6;
 const MOST = 15;
@@ -12,8 +13,7 @@ function tiller() {
       this.field.addEventListener("input", () => this.draw(this.degrees()));
     },
     degrees() {
-      const number = Number.parseFloat(this.field.value.replace("−", "-").replace(",", "."));
-      return Number.isFinite(number) ? number : 0;
+      return degrees(this.field.value);
     },
     grab(event) {
       this.held = true;

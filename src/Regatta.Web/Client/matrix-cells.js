@@ -13,6 +13,14 @@ export const token = () => document.querySelector('input[name="__RequestVerifica
 export const currentName = () => current;
 export const currentCell = () => current && find(current);
 
+/** Calls back as soon as a swap has changed the matrix, or all that an answer changes, in the same turn. */
+export function afterSwap(act) {
+  document.addEventListener("htmx:afterSwap", act);
+  document.addEventListener("htmx:oobAfterSwap", (event) => {
+    if (event.detail.target.id === "matrix") act(event);
+  });
+}
+
 export function useAjax(htmx) {
   ajax = htmx.ajax.bind(htmx);
 }

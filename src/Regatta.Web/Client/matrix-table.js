@@ -1,5 +1,6 @@
 // The table as a sheet: several cells chosen at once, writing in a cell, copying out and pasting in.
-import { matrix, cellAt, cellsOf, currentCell, find, focusCurrent, inTable, mayEdit, rove, sendCell, token } from "./matrix-cells.js";
+import { afterSwap, matrix, cellAt, cellsOf, currentCell, find, focusCurrent, inTable, mayEdit, rove, sendCell, token } from "./matrix-cells.js";
+import { guarded, unguarded } from "./text.js";
 
 let corners = null; // the names of the first and the last cell of what is chosen
 let writing = null; // { name, text } while somebody writes in a cell
@@ -88,10 +89,6 @@ function onFieldKey(event) {
   }
 }
 
-// A spreadsheet would work a text out that begins like a formula; an apostrophe keeps it a text, and is taken off when it comes back.
-const guarded = (text) => (/^[=+@]|^-(?![\d½¼¾⅛⅜⅝⅞.,])/.test(text) ? `'${text}` : text);
-const unguarded = (text) => text.replace(/^'(?=[=+@-])/, "");
-
 function onCopy(event) {
   if (!inTable() || !event.target.closest?.("[data-cell]")) return;
   const rows = new Map();
@@ -151,7 +148,7 @@ export function useTable() {
   document.addEventListener("paste", onPaste);
   // A swap takes what somebody is writing with it: it is put back as it was.
   document.addEventListener("htmx:beforeSwap", () => { swapping = true; });
-  document.addEventListener("htmx:afterSettle", () => {
+  afterSwap(() => {
     swapping = false;
     sent = null;
     show();

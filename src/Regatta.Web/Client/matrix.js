@@ -1,5 +1,5 @@
 // The matrix by keyboard and pointer. Cells are links, so everything here also works without it, one page at a time.
-import { matrix, cellAt, currentName, find, focusCurrent, inTable, mayEdit, open, rove, send, sendCell, settle, useAjax } from "./matrix-cells.js";
+import { afterSwap, matrix, cellAt, currentName, find, focusCurrent, inTable, mayEdit, open, rove, send, sendCell, settle, useAjax } from "./matrix-cells.js";
 import { dragLanes } from "./matrix-lanes.js";
 import { hearOfChanges } from "./matrix-live.js";
 import { chosen, chooseTo, forget, over, startWriting, useTable } from "./matrix-table.js";
@@ -20,13 +20,14 @@ export function startMatrix(htmx) {
     inMatrix = Boolean(document.activeElement?.closest?.("#matrix [data-cell], #matrix input.writing"));
     edge = /** @type {HTMLElement | undefined} */ (document.activeElement?.closest?.("#matrix [data-edge]"))?.dataset.edge ?? null;
   });
-  document.addEventListener("htmx:afterSettle", (event) => {
+  // At once after the swap and not when it has settled: a key that is pressed in between would go nowhere.
+  afterSwap((event) => {
     settle();
     if (inMatrix && document.activeElement === document.body) focusCurrent();
     if (edge !== null && document.activeElement === document.body) matrix().querySelector(`[data-edge="${edge}"]`)?.focus();
     // After a save the focus goes back to the cell, so that walking goes on from there.
     const form = event.detail.requestConfig?.elt;
-    if (form?.matches?.("[data-cell-form]") && event.detail.xhr.status === 200) {
+    if (form?.matches?.("[data-cell-form]") && event.detail.xhr?.status === 200) {
       const cell = find(form.dataset.cellForm);
       if (cell) rove(cell);
       focusCurrent();

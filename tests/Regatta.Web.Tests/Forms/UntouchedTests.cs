@@ -1,5 +1,3 @@
-using System.Text.Json.Nodes;
-
 namespace Regatta.Web.Tests.Forms;
 
 /// <summary>Opening and saving a form changes nothing, in whatever units its reader reads.</summary>
@@ -21,7 +19,13 @@ public sealed class UntouchedTests(ClubHost host)
         Assert.True(classes.Count >= 9);
         foreach (var path in classes)
         {
-            var before = await DraftAsync(captain, path);
+            // Whatever is written raises one of these.
+            var draft =
+                "select md5(definition::text) || ' ' || revision || ' ' || structure || ' ' || matrix_revision "
+                + $"|| (select string_agg(content::text, ' ' order by plan, mode, band, control) from cells x where x.class_id = c.id) "
+                + $"from classes c where key = '{path.Split('/')[^1]}'";
+            var before = await club.ScalarAsync<string>(draft);
+            Assert.NotNull(before);
             foreach (var (page, form) in await FormsAsync(captain, path))
             {
                 var opened = await captain.GetAsync(page);
@@ -30,13 +34,8 @@ public sealed class UntouchedTests(ClubHost host)
                 // An empty cell that is saved empty is asked for something.
                 var empty = opened.TextOf(".drawer-head .big") == "nothing yet";
                 Assert.True((int)sent.Status is 302 or 200 || (empty && (int)sent.Status == 422), $"{page} answered {(int)sent.Status}");
-                if (!page.Contains("?cell=", StringComparison.Ordinal))
-                {
-                    Assert.Equal(before, await DraftAsync(captain, path));
-                }
+                Assert.True(before == await club.ScalarAsync<string>(draft), $"{page} changed something");
             }
-
-            Assert.Equal(before, await DraftAsync(captain, path));
         }
     }
 
@@ -49,6 +48,9 @@ public sealed class UntouchedTests(ClubHost host)
             .Distinct();
         var cells = (await captain.GetAsync(path))
             .Html.QuerySelectorAll("[data-cell]")
+            // Two bands of each control say what all of them do.
+            .GroupBy(cell => cell.GetAttribute("data-cell")!.Split('.')[1])
+            .SelectMany(cells => cells.Take(1).Concat(cells.Skip(3).Take(1)))
             .Select(cell => $"{path}?cell={cell.GetAttribute("data-cell")}");
         return
         [
@@ -59,12 +61,5 @@ public sealed class UntouchedTests(ClubHost host)
             .. controls.Select(link => (link, "main form.stack")),
             .. cells.Select(cell => (cell, "form[data-cell-form]")),
         ];
-    }
-
-    private static async Task<string> DraftAsync(Visitor captain, string path)
-    {
-        var one = JsonNode.Parse((await captain.GetAsync(path + "/bundle.json")).Text)!["classes"]![0]!.AsObject();
-        one.Remove("logs");
-        return one.ToJsonString();
     }
 }
