@@ -5,7 +5,7 @@ namespace Regatta.Store;
 /// <summary>The database as stores see it: sessions that give up when whoever asked has gone, and work that is kept whole or not at
 /// all.</summary>
 /// <param name="source">The pool.</param>
-/// <param name="token">The token of whoever asks now; the default for work nobody waits for.</param>
+/// <param name="token">The token of the request being served; the default for background work.</param>
 public sealed class Db(NpgsqlDataSource source, Func<CancellationToken>? token = null)
 {
     private static readonly AsyncLocal<DbSession?> Ambient = new();

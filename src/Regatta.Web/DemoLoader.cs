@@ -100,7 +100,7 @@ public sealed class DemoLoader(
             var forecast = WindRange.Of(Speed.FromKnots(10), Speed.FromKnots(14), null).Value;
             await plan.AddAsync(new(people.Values.First(), "", club), day.Outing with { Forecast = forecast });
             var boats = (await outings.BoatsAsync(club.Ref, day)).GroupBy(boat => boat.ClassKey).SelectMany(own => own.Take(2));
-            foreach (var ((key, person), boat) in people.Where(one => one.Key != "priya").Zip(boats))
+            foreach (var ((key, person), boat) in people.Where(person => person.Key != "priya").Zip(boats))
             {
                 await plan.ComeAsync(new(person, key, club), day, boat.ClassKey, boat.Number);
             }

@@ -13,7 +13,7 @@ internal sealed class SumsKeeper(EvidenceLoader sums, ILogger<SumsKeeper> log) :
             }
             catch (Exception trouble) when (!stoppingToken.IsCancellationRequested)
             {
-                // Whatever a class says, the others are read, and so is this one by whoever asks again.
+                // Whatever a class says, the others are read, and this one is read by the next who asks.
                 log.LogWarning(trouble, "The sums of class {Class} were not made anew this time", one.Number);
             }
         }

@@ -24,7 +24,7 @@ test("what the logs prove is read by keyboard, and the season is played once mor
   await signIn(page, "priya", "/wenlow/classes/tandry/evidence");
   await expect(page.getByRole("heading", { name: "What do the logs prove?" })).toBeVisible();
   await expectAccessible(page);
-  await page.getByRole("link", { name: "The season once more" }).click();
+  await page.getByRole("link", { name: "Replay the season" }).click();
   const slider = page.getByRole("slider");
   await slider.focus();
   await page.keyboard.press("Home");
@@ -88,7 +88,7 @@ test("somebody says on a phone that they come, and the trial is planned over the
   await expect(desk.locator(".facts")).toContainText("looks out");
   await phoned.goto(`/wenlow/calendar/${on}`);
   await expect(phoned.getByRole("region", { name: "Trials" })).toContainText("18:30");
-  await phoned.getByRole("button", { name: "I do not come" }).click();
+  await phoned.getByRole("button", { name: "Not coming" }).click();
   await expect(coming).not.toContainText("Wagtail");
 
   await desk.goto("/wenlow/classes/quillet/evidence");

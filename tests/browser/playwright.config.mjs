@@ -10,5 +10,5 @@ export default defineConfig({
   expect: { timeout: 10_000 },
   forbidOnly: true,
   reporter: [["line"]],
-  use: { baseURL: process.env.BASE_URL, launchOptions, viewport: { width: 1280, height: 800 }, actionTimeout: 10_000 },
+  use: { baseURL: process.env.BASE_URL, launchOptions, viewport: { width: 1280, height: 800 }, actionTimeout: 20_000 },
 });

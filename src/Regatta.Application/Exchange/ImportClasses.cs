@@ -23,7 +23,7 @@ public sealed class ImportClasses(Imports imports)
             ))
             .ToList();
         var added = await Retry.RunAsync(() => imports.AddAsync(club, classes));
-        var named = bundle.Classes.Zip(added, (one, isNew) => (one.Class.Name, isNew)).ToLookup(one => one.isNew, one => one.Name);
+        var named = bundle.Classes.Zip(added, (one, isNew) => (one.Class.Name, isNew)).ToLookup(pair => pair.isNew, pair => pair.Name);
         return new([.. named[true]], [.. named[false]]);
 
         Guid? SailorOf(BundledLog log) => log.Sailor is { } key && sailors.TryGetValue(key, out var known) ? known : null;

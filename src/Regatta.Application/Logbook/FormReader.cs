@@ -24,7 +24,7 @@ public sealed class FormReader
         : TooLong(text, Limits.NoteLetters) is { } problem ? Refuse<T?>(field, problem)
         : Take(field, read(text).Then(value => Parsed<T?>.Good(value)));
 
-    /// <summary>Reads a field so that what was not touched keeps its value to the hair, however it was rounded to be shown.</summary>
+    /// <summary>Reads a field so that what was not touched keeps its exact value, however it was rounded to be shown.</summary>
     /// <param name="shown">What the field said.</param>
     /// <param name="before">What it stands for.</param>
     /// <param name="read">Reads what was typed instead.</param>

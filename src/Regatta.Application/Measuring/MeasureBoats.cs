@@ -52,7 +52,7 @@ public sealed class MeasureBoats(Boats boats, BoatLogs logs)
         IReadOnlyList<CalibrationPair> pairs
     )
     {
-        var known = taken.Select(one => one.Pair).ToHashSet();
+        var known = taken.Select(reading => reading.Pair).ToHashSet();
         var news = pairs.Distinct().Where(pair => !known.Contains(pair)).ToList();
         if (news.Count == 0)
         {

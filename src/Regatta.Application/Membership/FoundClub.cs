@@ -1,6 +1,6 @@
 namespace Regatta.Application.Membership;
 
-/// <summary>Who may found a club in an installation that has one already. The first is founded by whoever has the code the start
+/// <summary>Who may found a club in an installation that has one already. The first is founded with the code the start
 /// prints.</summary>
 public enum Founding
 {

@@ -11,7 +11,7 @@ public sealed class PlanDays(Outings outings, Attendance comers, TimeProvider cl
     /// <summary>Removes a day; logs and wind stay.</summary>
     public Task RemoveAsync(Actor actor, long number) => Retry.RunAsync(() => outings.RemoveAsync(actor.Club.Ref, number));
 
-    /// <summary>Whoever acts says they come on a day.</summary>
+    /// <summary>The person acting says they come on a day.</summary>
     /// <returns>Null; or why it cannot be, in a sentence.</returns>
     public async Task<string?> ComeAsync(Actor actor, PlannedOuting day, string classKey, long? boat) =>
         day.Outing.To < clock.GetUtcNow() ? "This day is over."
@@ -19,7 +19,7 @@ public sealed class PlanDays(Outings outings, Attendance comers, TimeProvider cl
             ? "That boat or class is not there that day any more. Choose again."
         : null;
 
-    /// <summary>Takes back that whoever acts comes.</summary>
+    /// <summary>Takes back that the person acting comes.</summary>
     public Task StayAwayAsync(Actor actor, long day) => Retry.RunAsync(() => comers.TakeBackAsync(actor.Club.Ref, day, actor.Person));
 
     /// <summary>Adds the days of a calendar file; those whose uid is known are written anew.</summary>

@@ -45,7 +45,10 @@ public sealed class ClassView
 
     /// <summary>The draft of one plan and mode; made when somebody first looks at it.</summary>
     public PlanModeView On(PlanMode planMode) =>
-        planModes.GetOrAdd(planMode, one => new(this, Draft.State, one, Newest?.Set.PlanModes.Has(one) == true ? Newest.Set[one] : null));
+        planModes.GetOrAdd(
+            planMode,
+            mode => new(this, Draft.State, mode, Newest?.Set.PlanModes.Has(mode) == true ? Newest.Set[mode] : null)
+        );
 
     /// <summary>Everything that does not fit, plan and mode by plan and mode.</summary>
     public IEnumerable<(PlanMode PlanMode, Finding Finding)> Findings =>

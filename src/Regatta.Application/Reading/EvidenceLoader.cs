@@ -52,10 +52,10 @@ public sealed class EvidenceLoader(EvidenceSumsStore kept, BorrowedSumsStore bor
     private static BasedEvidence Borrowing(BasedEvidence own, IReadOnlyList<BorrowedSumsFile> given)
     {
         var fitting = given
-            .Select(one => (one.Weight, Read: SumsFile.Read(Encoding.UTF8.GetBytes(one.Document))))
-            .Where(one => one.Weight > 0 && one.Read.Ok && one.Read.Value.Sums.Problem(own.Basis.Definition) is null)
-            .Select(one => new BorrowedSums(one.Read.Value.Club, one.Read.Value.Sums, one.Weight))
-            .ToLookup(one => one.Shared.PlanMode);
+            .Select(file => (file.Weight, Read: SumsFile.Read(Encoding.UTF8.GetBytes(file.Document))))
+            .Where(file => file.Weight > 0 && file.Read.Ok && file.Read.Value.Sums.Problem(own.Basis.Definition) is null)
+            .Select(file => new BorrowedSums(file.Read.Value.Club, file.Read.Value.Sums, file.Weight))
+            .ToLookup(sums => sums.Shared.PlanMode);
         return fitting.Count == 0
             ? own
             : own with

@@ -56,7 +56,7 @@ public sealed record ClassCover(IReadOnlyList<BandCover> Bands, int Runs, string
             return ("The logs are being read anew: look again in a moment.", "/evidence");
         }
 
-        var proposals = view.Set.PlanModes.All.SelectMany(one => view.On(one).BestProposals).ToList();
+        var proposals = view.Set.PlanModes.All.SelectMany(mode => view.On(mode).BestProposals).ToList();
         if (proposals.Count > 0)
         {
             return (
@@ -78,7 +78,7 @@ public sealed record ClassCover(IReadOnlyList<BandCover> Bands, int Runs, string
             return (unmarked, "");
         }
 
-        if (planMode.OffWithoutProposal.Select(one => one.Band).FirstOrDefault() is { } off)
+        if (planMode.OffWithoutProposal.Select(reading => reading.Band).FirstOrDefault() is { } off)
         {
             return ($"The helm is off in {off.Name}, and no single step cures it: try one.", $"/trials?band={off.Id.Number}");
         }

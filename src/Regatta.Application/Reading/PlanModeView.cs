@@ -24,7 +24,9 @@ public sealed class PlanModeView
         helm = matrix.Bands.All.ToDictionary(band => band.Id, Proposer.Helm);
         inBands = matrix.Bands.All.ToDictionary(
             band => band.Id,
-            band => (IReadOnlyList<Proposal>)[.. Proposer.In(band).Where(one => matrix[band, one.Control] is not null && IsNews(one))]
+            band =>
+                (IReadOnlyList<Proposal>)
+                    [.. Proposer.In(band).Where(proposal => matrix[band, proposal.Control] is not null && IsNews(proposal))]
         );
         Proposals = inBands.Values.SelectMany(all => all).ToDictionary(p => new CellAddress(p.Band.Id, p.Control.Key));
         findings = new(() => [.. MatrixJudgement.Of(matrix, Evidence.Runs), .. PlanJudgement.Of(shown.Set, planMode)]);

@@ -53,13 +53,13 @@ public static class ProposalQueue
                             ))
                         )
                 )
-                .OrderByDescending(one => one.Worth),
+                .OrderByDescending(view => view.Worth),
         ];
 
     /// <summary>What became of a class's decisions, the newest first.</summary>
     public static IEnumerable<FollowedDecision> Follow(ClassView view, IEnumerable<Decision> decisions)
     {
-        foreach (var decision in decisions.Where(one => one.Kind != DecisionKind.SetAside))
+        foreach (var decision in decisions.Where(decision => decision.Kind != DecisionKind.SetAside))
         {
             if (view.Class.Has(decision.Place) is false)
             {

@@ -111,7 +111,9 @@ public sealed class TodayBoards(
         var station = stations.Of(club);
         var fleet = string.Join(
             ';',
-            (await stamps.StampsAsync(club)).Select(one => $"{one.Stamp.Class.Number}.{one.Stamp.MatrixRevision}.{one.Stamp.Epoch}")
+            (await stamps.StampsAsync(club)).Select(listed =>
+                $"{listed.Stamp.Class.Number}.{listed.Stamp.MatrixRevision}.{listed.Stamp.Epoch}"
+            )
         );
         var key = $"today/{club.Number}/{asked?.MetresPerSecond}/{station.Told}/{station.Fresh is not null}/{fleet}";
         return await kept.GetOrSetAsync<TodayBoard>(key, async (_, _) => await MakeAsync(club, station, asked), Options);

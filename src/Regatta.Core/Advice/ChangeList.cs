@@ -66,8 +66,8 @@ public sealed record ChangeList(IReadOnlyList<ChangeLine> Ashore, IReadOnlyList<
             var gear = definition.GearOf(step.Control.Key);
             var together = gear is null
                 ? [step]
-                : gear.Members.SelectMany(member => steps.Where(one => one.Control.Key == member.Control)).ToList();
-            told.UnionWith(together.Select(one => one.Control.Key));
+                : gear.Members.SelectMany(member => steps.Where(step => step.Control.Key == member.Control)).ToList();
+            told.UnionWith(together.Select(step => step.Control.Key));
             lines.Add(new(together.Count > 1 ? gear : null, together));
         }
 

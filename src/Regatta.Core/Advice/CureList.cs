@@ -81,16 +81,20 @@ public sealed record CureList(IReadOnlyList<RankedCure> Cures, IReadOnlyList<Con
             var cure = same.First();
             if (cure.Control is { } key)
             {
-                Add(cure, definition.Find(key)!, [.. same.Select(one => one.Sign).Distinct()]);
+                Add(cure, definition.Find(key)!, [.. same.Select(cure => cure.Sign).Distinct()]);
             }
             else
             {
-                list.Add(new(cure, [.. same.Select(one => one.Sign).Distinct()], null, null, null, null, [], Doubted: false));
+                list.Add(new(cure, [.. same.Select(found => found.Sign).Distinct()], null, null, null, null, [], Doubted: false));
             }
         }
 
         return new(
-            [.. list.OrderBy(one => one.Doubted).ThenBy(one => Rank(one.Cure.Kind)).ThenByDescending(one => one.Signs.Count)],
+            [
+                .. list.OrderBy(advice => advice.Doubted)
+                    .ThenBy(advice => Rank(advice.Cure.Kind))
+                    .ThenByDescending(advice => advice.Signs.Count),
+            ],
             ends,
             [.. definition.Controls.Where(control => contradicted.Contains(control.Key))]
         );

@@ -55,13 +55,13 @@ public sealed record Exercise(int Number, string Story, IReadOnlyList<Shift> Hid
             .. moving.SelectMany(control => new[] { -1, 1 }.Select(way => Enough(control, way)).OfType<Shift>()),
         ];
         var pairs = single
-            .Where(one => one.Control is not null)
-            .SelectMany(one => single.Where(other => other.Control is null).Select(other => new[] { one, other }))
+            .Where(fault => fault.Control is not null)
+            .SelectMany(fault => single.Where(other => other.Control is null).Select(other => new[] { fault, other }))
             .Where(pair => boat.TurnedBy(pair) is { } turned && Math.Abs(turned) > least);
         return
         [
             .. single
-                .Select(one => new[] { one })
+                .Select(fault => new[] { fault })
                 .Concat(pairs)
                 .Take(Most)
                 .Select((hidden, at) => new Exercise(at + 1, Noticed(boat.TurnedBy(hidden)!.Value, hidden.Length), hidden)),

@@ -28,12 +28,12 @@ public static class SetAgain
                 .Select(control =>
                     (Control: control, From: now.TryGetValue(control.Key, out var stands) ? stands : (Mark?)null, To: then[control.Key])
                 )
-                .Where(one => one.From is not { } from || from.DistanceTo(one.To) > one.Control.Scale.Step / 10)
-                .Select(one => new SetStep(
-                    readings.AsRead(one.Control),
-                    one.From,
-                    one.To,
-                    readings.Boat?.WhenOf(one.Control) ?? one.Control.When
+                .Where(control => control.From is not { } from || from.DistanceTo(control.To) > control.Control.Scale.Step / 10)
+                .Select(control => new SetStep(
+                    readings.AsRead(control.Control),
+                    control.From,
+                    control.To,
+                    readings.Boat?.WhenOf(control.Control) ?? control.Control.When
                 ))
                 .OrderBy(step => step.When != WhenChanged.Ashore),
         ];

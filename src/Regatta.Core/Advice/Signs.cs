@@ -27,7 +27,7 @@ public static class Signs
     public static IReadOnlyList<(Sign Sign, string Words)> Of(ClassDefinition definition)
     {
         var cured = UsualCures.For(definition).Select(cure => cure.Sign).ToHashSet();
-        return [.. All(definition).Where(one => cured.Contains(one.Sign))];
+        return [.. All(definition).Where(offered => cured.Contains(offered.Sign))];
     }
 
     /// <summary>All signs a class can show, with their words.</summary>

@@ -90,7 +90,7 @@ public static class UsualCures
     public static IReadOnlyList<Cure> Of(ClassDefinition definition)
     {
         var kind = definition.Balance.Kind;
-        var shown = Signs.All(definition).Select(one => one.Sign).ToHashSet();
+        var shown = Signs.All(definition).Select(sign => sign.Sign).ToHashSet();
         List<Cure> all =
         [
             .. Acts.Where(act => act.For.Contains(kind)).Select(act => new Cure(act.Sign, CureKind.Free, act.Why) { Act = act.Act }),
@@ -100,8 +100,8 @@ public static class UsualCures
                     definition
                         .Marked.Where(control => (control.HelmPerUnit is null || !IsOfHelm(trim.Sign)) && Is(control, trim.Words))
                         .Select(control => (Control: control, Way: trim.Way == 0 ? Way(control) : trim.Way))
-                        .Where(one => one.Way != 0)
-                        .Select(one => new Cure(trim.Sign, trim.Kind, trim.Why) { Control = one.Control.Key, Steps = one.Way })
+                        .Where(trimmed => trimmed.Way != 0)
+                        .Select(trimmed => new Cure(trim.Sign, trim.Kind, trim.Why) { Control = trimmed.Control.Key, Steps = trimmed.Way })
                 ),
             .. definition.HelmControls.SelectMany(control => OfHelm(definition, control)),
             .. definition.Marked.SelectMany(OfPower),

@@ -85,10 +85,10 @@ public sealed record BoatBalance(
         var centroids = parts.Select(part => part.Shape.Centroid).ToList();
         return (
             new(
-                Length.FromMetres(centroids.Zip(weights).Sum(one => one.First.X.Metres * one.Second) / whole),
-                Length.FromMetres(centroids.Zip(weights).Sum(one => one.First.Z.Metres * one.Second) / whole)
+                Length.FromMetres(centroids.Zip(weights).Sum(centroid => centroid.First.X.Metres * centroid.Second) / whole),
+                Length.FromMetres(centroids.Zip(weights).Sum(centroid => centroid.First.Z.Metres * centroid.Second) / whole)
             ),
-            [.. parts.Zip(weights).Select(one => new BalancePart(one.First.Shape, one.Second / whole))],
+            [.. parts.Zip(weights).Select(part => new BalancePart(part.First.Shape, part.Second / whole))],
             whole
         );
     }

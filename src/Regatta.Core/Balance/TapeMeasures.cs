@@ -59,7 +59,8 @@ public sealed record TapeMeasures(Length Waterline, Length Mast, Length? Board, 
             Shape("rudder", (-0.005, -0.01), (-0.06, -0.01), (-0.065, -0.17), (-0.02, -0.17))
         );
 
-        SideShape Shape(string name, params (double X, double Z)[] corners) => new(name, [.. corners.Select(one => Part(one.X, one.Z))]);
+        SideShape Shape(string name, params (double X, double Z)[] corners) =>
+            new(name, [.. corners.Select(corner => Part(corner.X, corner.Z))]);
         SidePoint Part(double x, double z) => Rounded(x * waterline, z * waterline);
     }
 

@@ -36,7 +36,7 @@ public sealed record BoatSail(string Name, PlanKey? Plan, double? Area, DateOnly
     public const double MostArea = 300;
 
     /// <summary>The printed maximum of a control; null for none.</summary>
-    public Mark? MaximumOf(ControlKey control) => Printed.FirstOrDefault(one => one.Control == control)?.Maximum;
+    public Mark? MaximumOf(ControlKey control) => Printed.FirstOrDefault(number => number.Control == control)?.Maximum;
 }
 
 /// <summary>One boat of a class, and what a tape found on its scales.</summary>

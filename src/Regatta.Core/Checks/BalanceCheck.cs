@@ -30,7 +30,7 @@ public sealed record BalanceCheck(BalanceKind Kind, Angle? Heel)
     /// <summary>The gates in the order they are asked, with their words. Close-hauled is asked where she is sailed upwind.</summary>
     /// <param name="upwind">Whether the mode is the class's first, which is sailed to windward.</param>
     public IReadOnlyList<(Gate Gate, string Words)> Gates(bool upwind) =>
-        [.. AllGates.Where(one => upwind || one.Gate != Gate.CloseHauled)];
+        [.. AllGates.Where(gate => upwind || gate.Gate != Gate.CloseHauled)];
 
     /// <summary>All gates of the kind.</summary>
     private IReadOnlyList<(Gate Gate, string Words)> AllGates =>

@@ -62,7 +62,7 @@ internal static class BindingRules
 
         foreach (var member in gear.Members)
         {
-            var control = definition.Known.FirstOrDefault(one => one.Key == member.Control);
+            var control = definition.Known.FirstOrDefault(known => known.Key == member.Control);
             if (control is null)
             {
                 yield return $"{gear.Name} binds “{member.Control}”, and the class has no such control.";

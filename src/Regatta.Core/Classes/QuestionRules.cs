@@ -35,7 +35,7 @@ internal static class QuestionRules
             yield return $"{name}: whether a target is met is asked by itself; call the question otherwise.";
         }
 
-        if (question.Control is { } control && definition.Known.All(one => one.Key != control))
+        if (question.Control is { } control && definition.Known.All(known => known.Key != control))
         {
             yield return $"{name} speaks of “{control}”, and the class has no such control.";
         }

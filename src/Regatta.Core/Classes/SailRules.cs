@@ -83,19 +83,19 @@ public static class SailRules
             yield return $"A procedure has 1 to {Limits.Procedures} steps.";
         }
 
-        if (definition.Procedures.Any(one => one.Name.Trim().Length is 0 or > Procedure.LongestName))
+        if (definition.Procedures.Any(procedure => procedure.Name.Trim().Length is 0 or > Procedure.LongestName))
         {
             yield return $"A procedure’s name has 1 to {Procedure.LongestName} letters.";
         }
 
-        if (definition.Procedures.Any(one => one.Steps.Any(step => string.IsNullOrWhiteSpace(step.Does))))
+        if (definition.Procedures.Any(procedure => procedure.Steps.Any(step => string.IsNullOrWhiteSpace(step.Does))))
         {
             yield return "A step of a procedure says what is done.";
         }
 
         if (
-            definition.Procedures.Select(one => one.Key).Distinct().Count() < definition.Procedures.Count
-            || definition.Procedures.Select(one => one.Name.ToLowerInvariant()).Distinct().Count() < definition.Procedures.Count
+            definition.Procedures.Select(procedure => procedure.Key).Distinct().Count() < definition.Procedures.Count
+            || definition.Procedures.Select(procedure => procedure.Name.ToLowerInvariant()).Distinct().Count() < definition.Procedures.Count
         )
         {
             yield return "Two procedures carry the same name.";

@@ -61,7 +61,9 @@ public sealed class EvidenceBasis(ClassDefinition definition, IReadOnlyList<Clas
         foreach (var planMode in planModes)
         {
             var card = new ReferenceCard(planMode, published);
-            foreach (var (band, control) in definition.HelmControls.SelectMany(one => definition.Bands.All.Select(band => (band, one))))
+            foreach (
+                var (band, control) in definition.HelmControls.SelectMany(control => definition.Bands.All.Select(band => (band, control)))
+            )
             {
                 Say($"card {planMode.Plan} {planMode.Mode} {band.Id.Number} {control.Key} {card[band, control]?.Position:R}");
             }

@@ -71,7 +71,7 @@ public sealed class FitReview
 
     private FitReview(IReadOnlyList<Residual> residuals) => Residuals = residuals;
 
-    /// <summary>What is left over of each run, oldest first.</summary>
+    /// <summary>The residual of each run, oldest first.</summary>
     public IReadOnlyList<Residual> Residuals { get; }
 
     /// <summary>Each boat that logged, the one that differs most first.</summary>
@@ -110,12 +110,12 @@ public sealed class FitReview
             Boats =
             [
                 .. fit
-                    .Model.BoatColumns.Select(one =>
+                    .Model.BoatColumns.Select(column =>
                     {
                         var row = new double[fit.Model.Columns.Count];
-                        row[one.Column] = 1;
+                        row[column.Column] = 1;
                         var offset = fit.Posterior.Predict(row);
-                        return new BoatOffset(one.Boat, offset.Mean, offset.Deviation);
+                        return new BoatOffset(column.Boat, offset.Mean, offset.Deviation);
                     })
                     .OrderByDescending(boat => Math.Abs(boat.Degrees)),
             ],
@@ -125,9 +125,9 @@ public sealed class FitReview
             OffBands =
             [
                 .. residuals
-                    .GroupBy(one => one.Band)
-                    .Where(band => band.Count() >= EnoughForBand && IsOneSided([.. band.Select(one => one.Degrees)]))
-                    .Select(band => (band.Key, band.Average(one => one.Degrees))),
+                    .GroupBy(residual => residual.Band)
+                    .Where(band => band.Count() >= EnoughForBand && IsOneSided([.. band.Select(residual => residual.Degrees)]))
+                    .Select(band => (band.Key, band.Average(residual => residual.Degrees))),
             ],
             Unsaid = [.. definition.Bands.All.Where(band => fit.Runs.ValidIn(band.Id).Count < EvidenceRules.Enough)],
         };
@@ -178,8 +178,8 @@ public sealed class FitReview
             return null;
         }
 
-        var times = residuals.Select(one => one.Run.SailedAt.ToUnixTimeSeconds() / BandHelm.Season.TotalSeconds).ToList();
-        var (mean, level) = (times.Average(), residuals.Average(one => one.Degrees));
+        var times = residuals.Select(residual => residual.Run.SailedAt.ToUnixTimeSeconds() / BandHelm.Season.TotalSeconds).ToList();
+        var (mean, level) = (times.Average(), residuals.Average(residual => residual.Degrees));
         var spread = times.Sum(time => (time - mean) * (time - mean));
         if (Math.Sqrt(spread / times.Count) < 0.05)
         {
@@ -194,7 +194,7 @@ public sealed class FitReview
     private static bool IsOneSided(IReadOnlyList<double> degrees)
     {
         var mean = degrees.Average();
-        var scatter = Math.Sqrt(degrees.Sum(one => (one - mean) * (one - mean)) / (degrees.Count - 1));
+        var scatter = Math.Sqrt(degrees.Sum(degree => (degree - mean) * (degree - mean)) / (degrees.Count - 1));
         return Math.Abs(mean) > EvidenceRules.LeastFelt && Math.Abs(mean) > 2 * scatter / Math.Sqrt(degrees.Count);
     }
 }

@@ -27,7 +27,7 @@ public sealed record HelmFit(HelmModel Model, HelmPosterior Posterior, PlanModeR
     public static HelmFit Of(HelmModel model, IReadOnlyList<SessionEvidence> sessions)
     {
         var fitted = Settle(model, sessions);
-        var sums = HelmSums.Of(model.Columns.Count, fitted.Select(one => one.Counted));
+        var sums = HelmSums.Of(model.Columns.Count, fitted.Select(run => run.Counted));
         return Of(model, sums, PlanModeRuns.Of(model.Class, sessions), WildOf(fitted));
     }
 
@@ -44,7 +44,7 @@ public sealed record HelmFit(HelmModel Model, HelmPosterior Posterior, PlanModeR
             return this;
         }
 
-        var model = Model.Borrowing([.. borrowed.Select(one => one.From)]);
+        var model = Model.Borrowing([.. borrowed.Select(sums => sums.From)]);
         var (width, own) = (model.Columns.Count, Model.Columns.Count);
         var each = 1 + Model.Class.Bands.All.Count;
         var all = borrowed
@@ -55,7 +55,7 @@ public sealed record HelmFit(HelmModel Model, HelmPosterior Posterior, PlanModeR
 
     /// <summary>The newest of those that hardly count.</summary>
     public static IReadOnlyList<SessionEvidence> WildOf(IEnumerable<FittedSession> fitted) =>
-        [.. fitted.Where(one => one.IsWild).Select(one => one.Session).OrderByDescending(one => one.SailedAt).Take(MostWild)];
+        [.. fitted.Where(run => run.IsWild).Select(run => run.Session).OrderByDescending(run => run.SailedAt).Take(MostWild)];
 
     /// <summary>More wild ones than this are not named.</summary>
     public const int MostWild = 20;
@@ -63,14 +63,14 @@ public sealed record HelmFit(HelmModel Model, HelmPosterior Posterior, PlanModeR
     /// <summary>The sessions that tell of the helm, with the weights that stand beside each other.</summary>
     public static IReadOnlyList<FittedSession> Settle(HelmModel model, IReadOnlyList<SessionEvidence> sessions)
     {
-        var unnoted = NotedHeel.Of(sessions.Select(one => one.NotedHeel).OfType<double>()).Unnoted;
+        var unnoted = NotedHeel.Of(sessions.Select(session => session.NotedHeel).OfType<double>()).Unnoted;
         var runs = (
             from session in sessions
             let run = model.Run(session, unnoted)
             where run is not null
             select (Session: session, Run: run)
         ).ToList();
-        var (_, beliefs) = Settle(model.Priors, [.. runs.Select(one => one.Run)]);
+        var (_, beliefs) = Settle(model.Priors, [.. runs.Select(run => run.Run)]);
         return [.. runs.Zip(beliefs, (one, belief) => new FittedSession(one.Session, one.Run, belief))];
     }
 

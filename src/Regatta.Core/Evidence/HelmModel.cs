@@ -89,14 +89,14 @@ public sealed class HelmModel
                 marks(control) is { } mark && card[band, control] is { } from ? InUnits(control, mark.Position - from.Position) : 0
             ),
             .. controls.Select(_ => 0.0),
-            .. bands.All.Select(one => one.Id == band.Id ? 1.0 : 0.0),
+            .. bands.All.Select(known => known.Id == band.Id ? 1.0 : 0.0),
             .. boats.Select(_ => 0.0),
             .. Others,
         ];
 
     /// <summary>The column of a control's effect; null where it takes no part.</summary>
     public int? ColumnOf(Control control) =>
-        controls.FindIndex(one => one.Key == control.Key) is >= 0 and var at ? FirstControl + at : null;
+        controls.FindIndex(known => known.Key == control.Key) is >= 0 and var at ? FirstControl + at : null;
 
     /// <summary>Each boat with its column.</summary>
     public IEnumerable<(long Boat, int Column)> BoatColumns =>
@@ -133,8 +133,8 @@ public sealed class HelmModel
             1,
             wind.Mean.Knots - bands.All.Zip(shares, (band, share) => share * band.Middle.Knots).Sum(),
             (check.Heel?.Degrees ?? unnoted.Mean) - (boatClass.Balance.Heel?.Degrees ?? 0),
-            .. displacements.Select(one => one?.Asked ?? 0),
-            .. displacements.Select(one => one?.Own ?? 0),
+            .. displacements.Select(displacement => displacement?.Asked ?? 0),
+            .. displacements.Select(displacement => displacement?.Own ?? 0),
             .. shares,
             .. boats.Select(boat => boat == session.Boat ? 1.0 : 0.0),
         ];
@@ -151,7 +151,7 @@ public sealed class HelmModel
         }
 
         var reference = 0.0;
-        foreach (var (band, share) in bands.All.Zip(shares).Where(one => one.Second > 0))
+        foreach (var (band, share) in bands.All.Zip(shares).Where(band => band.Second > 0))
         {
             if (card[band, control] is not { } from)
             {

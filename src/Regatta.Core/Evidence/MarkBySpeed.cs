@@ -35,10 +35,10 @@ public sealed record MarkBySpeed(MarkByFeel Better, MarkByFeel Other)
             return null;
         }
 
-        var (wind, level) = (tracked.Average(one => one.Wind), tracked.Average(one => one.Value));
-        var spread = tracked.Sum(one => (one.Wind - wind) * (one.Wind - wind));
-        var slope = spread < 1e-9 ? 0 : tracked.Sum(one => (one.Wind - wind) * (one.Value - level)) / spread;
-        var ranked = tracked.OrderByDescending(one => one.Value - level - (slope * (one.Wind - wind))).Select(one => one.Run).ToList();
+        var (wind, level) = (tracked.Average(run => run.Wind), tracked.Average(run => run.Value));
+        var spread = tracked.Sum(run => (run.Wind - wind) * (run.Wind - wind));
+        var slope = spread < 1e-9 ? 0 : tracked.Sum(run => (run.Wind - wind) * (run.Value - level)) / spread;
+        var ranked = tracked.OrderByDescending(run => run.Value - level - (slope * (run.Wind - wind))).Select(run => run.Run).ToList();
         return
             MarkByFeel.OfAll(control, ranked.Take(ranked.Count / 2)) is { } better
             && MarkByFeel.OfAll(control, ranked.Skip((ranked.Count + 1) / 2)) is { } other

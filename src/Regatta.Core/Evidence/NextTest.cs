@@ -45,7 +45,7 @@ public static class NextTest
         var now = fit.Posterior.Value(fit.Model.Row(band, one => matrix[band, one]?.Mark));
         var sound = all.Where(choice => Proposer.KeepsSign(now, choice.Expected, aim)).ToList();
         var open = sound.Count > 0 ? sound : all;
-        return open.Where(choice => choice.Left <= open.Min(one => one.Left) + Alike)
+        return open.Where(choice => choice.Left <= open.Min(other => other.Left) + Alike)
             .MinBy(choice => Math.Abs(choice.Expected - aim.Target.Degrees));
     }
 

@@ -23,7 +23,7 @@ public sealed record PairedDifference(int Pairs, double Mean, double Deviation, 
             return new(n, mean, 0, double.NegativeInfinity, double.PositiveInfinity);
         }
 
-        var deviation = Math.Sqrt(differences.Sum(one => (one - mean) * (one - mean)) / (n - 1));
+        var deviation = Math.Sqrt(differences.Sum(difference => (difference - mean) * (difference - mean)) / (n - 1));
         var half = Half(n, deviation);
         return new(n, mean, deviation, mean - half, mean + half);
     }

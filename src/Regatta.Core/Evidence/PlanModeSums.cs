@@ -30,8 +30,8 @@ public sealed record PlanModeSums(HelmSums Sums, NotedHeel Heel, IReadOnlyList<l
         var fitted = HelmFit.Settle(model, runs);
         return (
             new(
-                HelmSums.Of(model.Columns.Count, fitted.Select(one => one.Counted)),
-                NotedHeel.Of(fitted.Select(one => one.Session.NotedHeel).OfType<double>()),
+                HelmSums.Of(model.Columns.Count, fitted.Select(run => run.Counted)),
+                NotedHeel.Of(fitted.Select(run => run.Session.NotedHeel).OfType<double>()),
                 boats,
                 sailed
             ),

@@ -94,12 +94,14 @@ public sealed class Proposer(ClassDefinition boatClass, Matrix matrix, HelmFit f
         string WhyNot(Control control)
         {
             var candidates = Candidates(helm, control).ToList();
-            return candidates.Where(one => one.After - one.Now.Mean is var shift && shift * (Aim - one.Now.Mean) > 0).ToList() switch
+            return candidates
+                .Where(candidate => candidate.After - candidate.Now.Mean is var shift && shift * (Aim - candidate.Now.Mean) > 0)
+                .ToList() switch
             {
                 [] => $"{control.Name} is at the end of its scale.",
-                var towards when towards.Exists(one => one.BetterProbability >= EvidenceRules.LeastBetter) =>
+                var towards when towards.Exists(toward => toward.BetterProbability >= EvidenceRules.LeastBetter) =>
                     $"The smallest step of {control.Name} would carry the helm past neutral.",
-                var towards when towards.MaxBy(one => one.BetterProbability)! is var surest =>
+                var towards when towards.MaxBy(toward => toward.BetterProbability)! is var surest =>
                     $"{control.Name} {control.Scale.ShowChange(surest.Change)}: no more than {surest.BetterOfHundred} "
                         + "of 100 that it would be better.",
                 _ => "",

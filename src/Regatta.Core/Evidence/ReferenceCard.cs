@@ -39,7 +39,7 @@ public sealed class ReferenceCard
 
     /// <summary>A mark counts only where it was read on the same terms.</summary>
     private static Mark? In(Matrix matrix, WindBand band, Control control) =>
-        matrix.Controls.FirstOrDefault(one => one.Key == control.Key) is { } then && then.Scale.SameTerms(control.Scale)
+        matrix.Controls.FirstOrDefault(known => known.Key == control.Key) is { } then && then.Scale.SameTerms(control.Scale)
             ? matrix[band, then]?.Mark
             : null;
 }

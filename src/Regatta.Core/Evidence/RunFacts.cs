@@ -67,7 +67,7 @@ public static class RunFacts
     public static IReadOnlyList<FactTally> Count(ClassDefinition definition, IEnumerable<SessionEvidence> runs) =>
         [
             .. runs.SelectMany(run => Of(definition, run).Select(fact => (fact, run.SailedAt)))
-                .GroupBy(one => one.fact, one => one.SailedAt)
+                .GroupBy(run => run.fact, run => run.SailedAt)
                 .Select(same => new FactTally(same.Key, same.Count(), same.Max())),
         ];
 }

@@ -29,11 +29,11 @@ public static class TrialRoles
     ];
 
     /// <summary>A role in words.</summary>
-    public static string In(this TrialRole role) => Words.First(one => one.Role == role).Words;
+    public static string In(this TrialRole role) => Words.First(word => word.Role == role).Words;
 
     /// <summary>The roles a design has.</summary>
     public static IEnumerable<TrialRole> Of(TrialDesign design) =>
-        Words.Select(one => one.Role).Where(role => design == TrialDesign.LineUp || role != TrialRole.SteersSecond);
+        Words.Select(word => word.Role).Where(role => design == TrialDesign.LineUp || role != TrialRole.SteersSecond);
 
     /// <summary>The first role that does not go with another of the same person, and why in a sentence; null where all do.</summary>
     /// <param name="given">Who does what.</param>

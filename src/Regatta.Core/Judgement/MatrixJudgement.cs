@@ -52,7 +52,7 @@ public sealed class MatrixJudgement
     /// <summary>Marks off the scale, and off the step. A range is judged by its ends.</summary>
     private IEnumerable<Finding> Places(Control control)
     {
-        foreach (var (band, cell) in Filled(control).Where(one => one.Cell.Mark is not null && one.Cell.Word is null))
+        foreach (var (band, cell) in Filled(control).Where(filled => filled.Cell.Mark is not null && filled.Cell.Word is null))
         {
             var scale = control.Scale;
             Mark[] ends = cell.IsRange ? [cell.Span!.Value.Low, cell.Span!.Value.High] : [cell.Mark!.Value];
@@ -87,21 +87,23 @@ public sealed class MatrixJudgement
     /// M7.</summary>
     private IEnumerable<Finding> Reversal(Control control)
     {
-        var marked = Filled(control).Where(one => one.Cell.Mark is not null).ToList();
+        var marked = Filled(control).Where(filled => filled.Cell.Mark is not null).ToList();
         if (control.AsWindBuilds == AsWindBuilds.Either || marked.Count < 2)
         {
             yield break;
         }
 
-        var values = marked.Select(one => one.Cell.Mark!.Value.Position).ToList();
-        var weights = marked.Select(one => 1.0 + sailed.At(one.Band.Id, control.Key, one.Cell.Holds).Sum(tally => tally.Count)).ToList();
+        var values = marked.Select(filled => filled.Cell.Mark!.Value.Position).ToList();
+        var weights = marked
+            .Select(filled => 1.0 + sailed.At(filled.Band.Id, control.Key, filled.Cell.Holds).Sum(tally => tally.Count))
+            .ToList();
         var (smooth, peak) = MarkOrder.Smoothed(control.AsWindBuilds, values, weights);
         if (values.Zip(smooth).All(pair => Math.Abs(pair.First - pair.Second) <= MarkOrder.Hair))
         {
             yield break;
         }
 
-        var mended = MarkOrder.Mended(control.Scale, [.. marked.Select(one => one.Cell)], smooth, peak);
+        var mended = MarkOrder.Mended(control.Scale, [.. marked.Select(filled => filled.Cell)], smooth, peak);
         var edits = marked
             .Zip(mended, (one, cell) => new CellEdit(At(one.Band, control), cell.From(CellSource.Entered)))
             .Where(edit => !edit.Cell!.SaysSame(matrix[edit.Address]))
@@ -133,7 +135,7 @@ public sealed class MatrixJudgement
     private IEnumerable<Finding> NotFollowed(Control control, Coupling coupling)
     {
         if (
-            matrix.Controls.FirstOrDefault(one => one.Key == coupling.Control) is not { } other
+            matrix.Controls.FirstOrDefault(control => control.Key == coupling.Control) is not { } other
             || !control.Scale.HasMarks
             || !other.Scale.HasMarks
         )
@@ -195,7 +197,7 @@ public sealed class MatrixJudgement
         var error = scale.Grain * scale.Step / scale.ReadingStep / 2;
         foreach (
             var (band, cell) in Filled(control)
-                .Where(one => one.Cell is { Mark: not null, IsRange: false, Word: null } && one.Cell.Tolerance < error - 1e-9)
+                .Where(filled => filled.Cell is { Mark: not null, IsRange: false, Word: null } && filled.Cell.Tolerance < error - 1e-9)
         )
         {
             yield return new(

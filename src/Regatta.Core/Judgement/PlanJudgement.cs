@@ -25,7 +25,7 @@ public static class PlanJudgement
     private static Finding? Between(Matrix larger, Matrix smaller, Control control, Coupling coupling, SailPlan was, SailPlan now)
     {
         if (
-            smaller.Controls.FirstOrDefault(one => one.Key == coupling.Control) is not { } other
+            smaller.Controls.FirstOrDefault(control => control.Key == coupling.Control) is not { } other
             || !control.Scale.HasMarks
             || !other.Scale.HasMarks
         )

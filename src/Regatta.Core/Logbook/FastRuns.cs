@@ -26,9 +26,9 @@ public static class FastRuns
     ) =>
         [
             .. runs.Select(run => (run, Score(run, wind, factor, today)))
-                .Where(one => one.Item2 > 0)
-                .OrderByDescending(one => one.Item2)
-                .ThenByDescending(one => one.run.SailedAt),
+                .Where(run => run.Item2 > 0)
+                .OrderByDescending(run => run.Item2)
+                .ThenByDescending(run => run.run.SailedAt),
         ];
 
     private static double Score(SessionEvidence run, Speed wind, double factor, DateTimeOffset today)

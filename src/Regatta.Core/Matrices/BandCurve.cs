@@ -25,8 +25,8 @@ public sealed class BandCurve
             return null;
         }
 
-        double[] winds = [.. known.Select(one => one.Wind)];
-        double[] positions = [.. known.Select(one => one.Position)];
+        double[] winds = [.. known.Select(point => point.Wind)];
+        double[] positions = [.. known.Select(point => point.Position)];
         return new(
             known.Count == 2 ? LinearSpline.InterpolateSorted(winds, positions) : CubicSpline.InterpolatePchipSorted(winds, positions),
             (winds[0], winds[^1])

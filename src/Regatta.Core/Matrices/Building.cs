@@ -50,7 +50,7 @@ public static class Building
         News(
             matrix,
             from address in addresses
-            let control = matrix.Controls.FirstOrDefault(one => one.Key == address.Control)
+            let control = matrix.Controls.FirstOrDefault(control => control.Key == address.Control)
             where control is not null && matrix[address] is { Mark: not null }
             let cell = matrix[address]!
             select new CellEdit(address, cell.Moved(control.Scale, steps * control.Scale.Step).From(CellSource.Entered))

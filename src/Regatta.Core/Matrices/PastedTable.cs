@@ -182,7 +182,7 @@ public sealed record PastedTable(
                 if (
                     int.TryParse(bandHead.Name, out var number)
                     && matrix.Bands.Find(new(number)) is { } band
-                    && matrix.Controls.FirstOrDefault(one => one.Key.Name == controlHead.Part) is { } control
+                    && matrix.Controls.FirstOrDefault(control => control.Key.Name == controlHead.Part) is { } control
                 )
                 {
                     Keep(
@@ -219,7 +219,7 @@ public sealed record PastedTable(
                 headUnit.Length > 0 && scale.HasMarks && text.Length > 0 && (char.IsDigit(text[^1]) || "½¼¾⅛⅜⅝⅞".Contains(text[^1]))
                     ? $"{text} {headUnit}"
                     : text;
-            // What comes back as it was copied out says what the cell says, to the hair.
+            // What comes back as it was copied out says exactly what the cell says.
             var read =
                 before is not null && text == CellText.Line(before, scale) ? Parsed<Cell?>.Good(before)
                 : text.StartsWith('#') ? Parsed<Cell?>.Bad("An error of the spreadsheet, not a mark.")

@@ -108,7 +108,9 @@ public static class Transfer
     )
     {
         var (edits, left) = (new List<CellEdit>(), new List<string>());
-        foreach (var (address, cell, from, to) in wanted.Where(one => one.Cell is not null && (overwrite || goal[one.Address] is null)))
+        foreach (
+            var (address, cell, from, to) in wanted.Where(change => change.Cell is not null && (overwrite || goal[change.Address] is null))
+        )
         {
             var carried = from == to ? Parsed<Cell>.Good(cell!) : To(cell!, from, to);
             if (carried.Ok)

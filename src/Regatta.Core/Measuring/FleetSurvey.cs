@@ -22,20 +22,23 @@ public sealed record FleetSurvey(Control Control, IReadOnlyList<SurveyedBoat> Bo
     public static FleetSurvey Of(Control control, IEnumerable<Boat> boats)
     {
         var surveys = boats.Select(boat => (Boat: boat, Survey: ControlSurvey.Of(control, boat.PairsOf(control)))).ToList();
-        var measured = surveys.Where(one => one.Survey.Calibration is not null).Select(one => one.Survey.Shift.Metres).ToArray();
+        var measured = surveys
+            .Where(survey => survey.Survey.Calibration is not null)
+            .Select(survey => survey.Survey.Shift.Metres)
+            .ToArray();
         // A tape from the datum is right or wrong by itself; a strip's numbers mean only what most boats make of them.
         var fleet = control.Scale.HasOwnNumbers && measured.Length >= EnoughBoats ? ControlSurvey.Median(measured) : 0;
         return new(
             control,
             [
-                .. surveys.Select(one =>
+                .. surveys.Select(survey =>
                 {
-                    var apart = one.Survey.Calibration is null ? 0 : one.Survey.Shift.Metres - fleet;
+                    var apart = survey.Survey.Calibration is null ? 0 : survey.Survey.Shift.Metres - fleet;
                     return new SurveyedBoat(
-                        one.Boat,
-                        one.Survey,
+                        survey.Boat,
+                        survey.Survey,
                         Length.FromMetres(apart),
-                        Math.Abs(apart * 1000) > ControlSurvey.DatumDoubt(control.Scale, one.Survey.Pairs.Count)
+                        Math.Abs(apart * 1000) > ControlSurvey.DatumDoubt(control.Scale, survey.Survey.Pairs.Count)
                     );
                 }),
             ],
@@ -45,10 +48,10 @@ public sealed record FleetSurvey(Control Control, IReadOnlyList<SurveyedBoat> Bo
 
     /// <summary>What each boat reads at the same mark, with how far that can be taken.</summary>
     public IEnumerable<(Boat Boat, string Reading, ReadingTrust Trust)> ReadingsAt(Mark mark) =>
-        Boats.Select(one =>
+        Boats.Select(boat =>
         {
-            var readings = Readings.OfTheClass with { Boat = one.Boat };
-            return (one.Boat, readings.AsRead(Control).Scale.Show(mark), readings.TrustOf(Control, mark));
+            var readings = Readings.OfTheClass with { Boat = boat.Boat };
+            return (boat.Boat, readings.AsRead(Control).Scale.Show(mark), readings.TrustOf(Control, mark));
         });
 
     /// <summary>The two measured boats whose readings of one mark lie furthest apart; null unless that is more than a step.</summary>
@@ -60,10 +63,10 @@ public sealed record FleetSurvey(Control Control, IReadOnlyList<SurveyedBoat> Bo
         }
 
         var readings = Boats
-            .Select(one => (one.Boat, Reading: one.Survey.Calibration?.ReadingAt(length)))
-            .Where(one => one.Reading is { Ok: true })
-            .Select(one => (one.Boat, Reading: one.Reading!.Value.Value))
-            .OrderBy(one => one.Reading)
+            .Select(boat => (boat.Boat, Reading: boat.Survey.Calibration?.ReadingAt(length)))
+            .Where(boat => boat.Reading is { Ok: true })
+            .Select(boat => (boat.Boat, Reading: boat.Reading!.Value.Value))
+            .OrderBy(boat => boat.Reading)
             .ToList();
         var steps = readings.Count < 2 ? 0 : (readings[^1].Reading - readings[0].Reading) / Control.Scale.ReadingStep;
         return steps > 1 ? (readings[0].Boat, readings[^1].Boat, steps) : null;

@@ -32,11 +32,11 @@ public sealed record MarkingDay(IReadOnlyList<BoatSlot> Slots, IReadOnlyList<Boa
     {
         var lacking = boats
             .Select(boat => (Boat: boat, Missing: (IReadOnlyList<Control>)[.. definition.Marked.Where(control => Lacks(boat, control))]))
-            .OrderByDescending(one => one.Missing.Count)
-            .ThenBy(one => one.Boat.Name, StringComparer.OrdinalIgnoreCase)
+            .OrderByDescending(boat => boat.Missing.Count)
+            .ThenBy(boat => boat.Boat.Name, StringComparer.OrdinalIgnoreCase)
             .ToList();
         var (slots, next) = (new List<BoatSlot>(), from);
-        foreach (var (boat, missing) in lacking.Where(one => one.Missing.Count > 0))
+        foreach (var (boat, missing) in lacking.Where(boatLacking => boatLacking.Missing.Count > 0))
         {
             var slot = new BoatSlot(boat, missing, MinutesABoat + (MinutesAControl * missing.Count), next);
             slots.Add(slot);
@@ -45,7 +45,7 @@ public sealed record MarkingDay(IReadOnlyList<BoatSlot> Slots, IReadOnlyList<Boa
 
         return new(
             slots,
-            [.. lacking.Where(one => one.Missing.Count == 0).Select(one => one.Boat)],
+            [.. lacking.Where(boatLacking => boatLacking.Missing.Count == 0).Select(boatLacking => boatLacking.Boat)],
             [.. slots.SelectMany(slot => slot.Missing).SelectMany(MarkingGuide.Tools).Distinct()]
         );
     }

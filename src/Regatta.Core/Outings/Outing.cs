@@ -25,7 +25,7 @@ public static class OutingKinds
     ];
 
     /// <summary>The word of a kind.</summary>
-    public static string Word(this OutingKind kind) => Words.First(one => one.Kind == kind).Word;
+    public static string Word(this OutingKind kind) => Words.First(word => word.Kind == kind).Word;
 
     /// <summary>The kind a category or a word means: the first it looks like, else training.</summary>
     public static OutingKind Read(IEnumerable<string> texts) =>

@@ -39,7 +39,7 @@ public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPag
             .Set.PlanModes.Modes.Select(mode => (Mode: mode, Matrix: readings.AsRead(version.Set[new PlanMode(plan.Key, mode.Key)])))
             .ToList();
         var bands = version
-            .Set.Bands.All.Where(band => matrices.Any(one => one.Matrix.Cells.Keys.Any(address => address.Band == band.Id)))
+            .Set.Bands.All.Where(band => matrices.Any(matrice => matrice.Matrix.Cells.Keys.Any(address => address.Band == band.Id)))
             .ToList();
         var lines = Lines(matrices, bands);
         var layout = new Layout(paper, look, unit, bands, lines);
@@ -61,7 +61,7 @@ public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPag
     /// <summary>A line for each control and each mode that says something of it.</summary>
     private static List<CardSheetLine> Lines(IReadOnlyList<(SailingMode Mode, Matrix Matrix)> matrices, IReadOnlyList<WindBand> bands) =>
         [
-            .. from control in matrices.SelectMany(one => one.Matrix.Controls).DistinctBy(control => control.Key)
+            .. from control in matrices.SelectMany(matrice => matrice.Matrix.Controls).DistinctBy(control => control.Key)
             from one in matrices
             let cells = bands.Select(band => one.Matrix[band, control]?.Show(control.Scale) ?? "").ToList()
             where cells.Any(cell => cell.Length > 0)
@@ -277,7 +277,7 @@ public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPag
             text.Length == 0 ? size : Math.Min(size, (width - 1.5) / (text.Length * Letter));
 
         private List<string> WordLines(IEnumerable<(string Head, string Text)> words, double size) =>
-            [.. words.SelectMany(one => SheetWords.Wrapped($"{one.Head}: {one.Text}", (int)(across / (size * RunningLetter))))];
+            [.. words.SelectMany(word => SheetWords.Wrapped($"{word.Head}: {word.Text}", (int)(across / (size * RunningLetter))))];
 
         private static IEnumerable<SheetShape> Draw(IEnumerable<string> words, double y, double size) =>
             words.Select((line, at) => new SheetText(Margin, y + size + (at * size * 1.3), line, size));

@@ -57,7 +57,7 @@ public sealed record WordAnswer(IReadOnlyList<AnswerWord> Offered, bool Ordered)
         Offered.FirstOrDefault(word => word.Text.Equals(text.Trim(), StringComparison.OrdinalIgnoreCase)) is { } word
             ? Parsed<Answer>.Good(new(word.Text, null, word.Means))
             : Parsed<Answer>.Bad(
-                $"“{PlainText.Shown(text)}” is none of the answers: {string.Join(", ", Offered.Select(one => one.Text))}."
+                $"“{PlainText.Shown(text)}” is none of the answers: {string.Join(", ", Offered.Select(offer => offer.Text))}."
             );
 
     /// <inheritdoc/>
@@ -114,11 +114,11 @@ public sealed record NumberAnswer(string Unit, double Least, double Most, double
     internal static string? MeaningProblem(IReadOnlyList<MeaningFrom> meanings) =>
         meanings.Count is 0 or > WordAnswer.Most ? $"Say what 1 to {WordAnswer.Most} ranges of numbers mean."
         : meanings.Zip(meanings.Skip(1)).Any(pair => !(pair.First.From < pair.Second.From)) ? "What numbers mean goes from the lowest up."
-        : meanings.Any(one => !double.IsFinite(one.From)) ? "What numbers mean begins at a number."
+        : meanings.Any(meaning => !double.IsFinite(meaning.From)) ? "What numbers mean begins at a number."
         : null;
 
     internal static AnswerMeaning Meaning(IReadOnlyList<MeaningFrom> meanings, double number) =>
-        (meanings.LastOrDefault(one => number >= one.From - 1e-9) ?? meanings[0]).Means;
+        (meanings.LastOrDefault(meaning => number >= meaning.From - 1e-9) ?? meanings[0]).Means;
 
     /// <summary>The same numbers with the same meanings.</summary>
     public bool Equals(NumberAnswer? other) =>

@@ -52,12 +52,12 @@ public sealed record SetUpOrder(IReadOnlyList<SetUpGroup> First, IReadOnlyList<S
         }
 
         return new(
-            [.. first.Select(members => new SetUpGroup([.. members.Select(one => controls[one])]))],
+            [.. first.Select(members => new SetUpGroup([.. members.Select(member => controls[member])]))],
             [
                 .. Enumerable
                     .Range(0, controls.Count)
-                    .Where(one => by[one] is not null)
-                    .OrderBy(one => at[one])
+                    .Where(control => by[control] is not null)
+                    .OrderBy(control => at[control])
                     .Select(one => new SecondLook(
                         controls[one],
                         [.. by[one].OrderBy(other => at[other]).Select(other => controls[other])]
@@ -170,7 +170,7 @@ public sealed record SetUpOrder(IReadOnlyList<SetUpGroup> First, IReadOnlyList<S
         }
 
         var free = new PriorityQueue<int, int>();
-        foreach (var (key, count) in waiting.Where(one => one.Value == 0))
+        foreach (var (key, count) in waiting.Where(entry => entry.Value == 0))
         {
             free.Enqueue(key, members[key][0]);
         }

@@ -54,8 +54,8 @@ public sealed record PlanModes
     /// <summary>The plan and mode asked for, each part replaced by the first where the class has none of that key.</summary>
     public PlanMode Nearest(string? plan, string? mode) =>
         new(
-            Plans.FirstOrDefault(one => one.Key.Name == plan)?.Key ?? Plans[0].Key,
-            Modes.FirstOrDefault(one => one.Key.Name == mode)?.Key ?? Modes[0].Key
+            Plans.FirstOrDefault(known => known.Key.Name == plan)?.Key ?? Plans[0].Key,
+            Modes.FirstOrDefault(known => known.Key.Name == mode)?.Key ?? Modes[0].Key
         );
 
     /// <summary>A plan and mode in words; only what there is a choice of is named, so one plan and mode alone has no name.</summary>
@@ -79,9 +79,9 @@ public sealed record PlanModes
         named switch
         {
             { Count: 0 or > Most } => $"A class has 1 to {Most} {what}s.",
-            _ when named.Any(one => one.Name.Trim().Length is 0 or > LongestName) => $"A {what}’s name has 1 to {LongestName} letters.",
-            _ when named.Select(one => one.Key).Distinct().Count() < named.Count
-                    || named.Select(one => one.Name.ToLowerInvariant()).Distinct().Count() < named.Count =>
+            _ when named.Any(item => item.Name.Trim().Length is 0 or > LongestName) => $"A {what}’s name has 1 to {LongestName} letters.",
+            _ when named.Select(item => item.Key).Distinct().Count() < named.Count
+                    || named.Select(item => item.Name.ToLowerInvariant()).Distinct().Count() < named.Count =>
                 $"Two {what}s carry the same name.",
             _ => null,
         };

@@ -9,7 +9,7 @@ public enum LimitWord
     /// <summary>For the experienced only.</summary>
     Experienced,
 
-    /// <summary>For nobody.</summary>
+    /// <summary>Not for anybody.</summary>
     No,
 }
 

@@ -41,5 +41,5 @@ public static class StationAdvice
 
     /// <summary>The mode beside a triggered one that a sailor is in else: another that is not the first, or the first.</summary>
     private static string UsualBeside(PlanModes planModes, ModeKey mode) =>
-        (planModes.Modes.Skip(1).FirstOrDefault(one => one.Key != mode) ?? planModes.Modes[0]).Name;
+        (planModes.Modes.Skip(1).FirstOrDefault(known => known.Key != mode) ?? planModes.Modes[0]).Name;
 }

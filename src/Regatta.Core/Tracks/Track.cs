@@ -241,8 +241,8 @@ public sealed record TrackSummary(
         }
 
         double Over(Func<(Move Move, double Angle), double> of) =>
-            inner.Sum(one => of(one) * one.Move.Speed * one.Move.Seconds) / inner.Sum(one => one.Move.Seconds);
-        var (along, across) = (Over(one => Math.Cos(one.Angle * Math.PI / 180)), Over(one => Math.Sin(one.Angle * Math.PI / 180)));
+            inner.Sum(piece => of(piece) * piece.Move.Speed * piece.Move.Seconds) / inner.Sum(piece => piece.Move.Seconds);
+        var (along, across) = (Over(piece => Math.Cos(piece.Angle * Math.PI / 180)), Over(piece => Math.Sin(piece.Angle * Math.PI / 180)));
         return new(
             inner[0].Move.From,
             inner[^1].Move.To,

@@ -17,10 +17,10 @@ internal static class BoatJson
                 : null,
             boat.Fittings.Count > 0
                 ? boat.Fittings.ToDictionary(
-                    one => one.Key.Name,
-                    one => new FittingDocument(
-                        one.Value.Kind == FittingKind.NotSaid ? null : EnumText.Of(one.Value.Kind),
-                        one.Value.OtherDatum ? true : null
+                    fitting => fitting.Key.Name,
+                    fitting => new FittingDocument(
+                        fitting.Value.Kind == FittingKind.NotSaid ? null : EnumText.Of(fitting.Value.Kind),
+                        fitting.Value.OtherDatum ? true : null
                     )
                 )
                 : null,

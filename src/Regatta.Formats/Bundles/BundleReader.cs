@@ -89,9 +89,10 @@ public static class BundleReader
         document switch
         {
             { Classes.Count: > Limits.BundleClasses } => $"It holds more than {Limits.BundleClasses} classes.",
-            _ when document.Classes.Sum(one => one.Logs?.Count ?? 0) > Limits.BundleLogs => $"It holds more than {Limits.BundleLogs} logs.",
-            _ when document.Classes.Any(one => one.Boats?.Count > Limits.Boats) => $"A class in it has more than {Limits.Boats} boats.",
-            _ when document.Classes.Any(one => one.Versions?.Count > Limits.Versions) =>
+            _ when document.Classes.Sum(held => held.Logs?.Count ?? 0) > Limits.BundleLogs =>
+                $"It holds more than {Limits.BundleLogs} logs.",
+            _ when document.Classes.Any(held => held.Boats?.Count > Limits.Boats) => $"A class in it has more than {Limits.Boats} boats.",
+            _ when document.Classes.Any(held => held.Versions?.Count > Limits.Versions) =>
                 $"A class in it has more than {Limits.Versions} versions.",
             _ => null,
         };
@@ -100,7 +101,7 @@ public static class BundleReader
     {
         var problems = new List<BundleProblem>();
         var classes = document.Classes.Select((one, at) => ReadClass(one, $"classes[{at}]", now, problems)).OfType<BundledClass>().ToList();
-        if (classes.Select(one => one.Class.Key).Distinct().Count() != classes.Count)
+        if (classes.Select(view => view.Class.Key).Distinct().Count() != classes.Count)
         {
             problems.Add(new("classes", "Two classes carry the same key."));
         }

@@ -117,7 +117,9 @@ internal static class BundleUpcast1To2
         definition["retiredQuestions"] = definition["retiredQuestions"] is { } unasked ? Each(unasked, Question) : null;
         definition["gears"] = Take(old, "gears") is { } gears ? Each(gears, gear => Filled(gear, ("loosened", false))) : null;
         definition["cautions"] = Take(old, "cautions") is JsonArray cautions
-            ? new JsonArray([.. cautions.Select(one => one is JsonValue text ? new JsonObject { ["text"] = Copy(text) } : Copy(one))])
+            ? new JsonArray([
+                .. cautions.Select(caution => caution is JsonValue text ? new JsonObject { ["text"] = Copy(text) } : Copy(caution)),
+            ])
             : null;
         definition["reefing"] = Take(old, "reefing") is JsonObject reefing
             ? Filled(reefing, ("heelWarns", true), ("signs", new JsonArray()), ("squall", ""), ("lasting", ""))

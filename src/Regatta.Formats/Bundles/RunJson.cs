@@ -27,8 +27,8 @@ internal static class RunJson
                 : null,
             Answers: run.Answers.Count > 0
                 ? run.Answers.ToDictionary(
-                    one => one.Key.Name,
-                    one => new AnswerDocument(one.Value.Said, EnumText.Of(one.Value.Means), one.Value.Number)
+                    answer => answer.Key.Name,
+                    answer => new AnswerDocument(answer.Value.Said, EnumText.Of(answer.Value.Means), answer.Value.Number)
                 )
                 : null
         );

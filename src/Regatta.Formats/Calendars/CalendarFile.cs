@@ -64,7 +64,7 @@ public static class CalendarFile
                 return Parsed<IReadOnlyList<Outing>>.Bad("This is no calendar file.");
             }
 
-            if (calendar.Events.Any(one => one.RecurrenceRule?.Frequency < FrequencyType.Daily))
+            if (calendar.Events.Any(entry => entry.RecurrenceRule?.Frequency < FrequencyType.Daily))
             {
                 return Parsed<IReadOnlyList<Outing>>.Bad(
                     "A day on the water that comes again every hour or oftener is none. Repeat it by days or weeks."

@@ -69,7 +69,7 @@ internal sealed class SheetFonts(PdfDocumentBuilder document)
     private static byte[] Read(string file)
     {
         var assembly = Assembly.GetExecutingAssembly();
-        var name = assembly.GetManifestResourceNames().Single(one => one.EndsWith(file, StringComparison.Ordinal));
+        var name = assembly.GetManifestResourceNames().Single(name => name.EndsWith(file, StringComparison.Ordinal));
         using var stream = assembly.GetManifestResourceStream(name)!;
         using var memory = new MemoryStream();
         stream.CopyTo(memory);

@@ -105,7 +105,7 @@ public static class LogTable
             return Bad("The first line names the columns; log, at, windFrom and windTo are among them.");
         }
 
-        var columns = rows[0].Select((name, at) => (name, at)).GroupBy(one => one.name).ToDictionary(one => one.Key, one => one.First().at);
+        var columns = rows[0].Select((name, at) => (name, at)).GroupBy(row => row.name).ToDictionary(row => row.Key, row => row.First().at);
         var read = new List<(int Line, Guid Key, LogDocument Log, RunDocument Run)>();
         foreach (var (row, at) in rows.Skip(1).Select((row, at) => (row, at)))
         {

@@ -93,7 +93,7 @@ internal sealed record SummedRunRow
     /// <summary>Writes all runs of a plan and mode at once.</summary>
     public static async Task CopyAsync(DbSession connection, KeyRow keys, EvidenceBasis basis, FreshPlanMode planMode)
     {
-        var fitted = planMode.Fitted.ToDictionary(one => (one.Session.Number, one.Session.Run));
+        var fitted = planMode.Fitted.ToDictionary(run => (run.Session.Number, run.Session.Run));
         await using var rows = await connection.BeginBinaryImportAsync(
             """
             copy kept_runs (club_id, class_id, basis, log_id, run, plan, mode, band, sailed_at, row_values, helm, weight, belief, heel,

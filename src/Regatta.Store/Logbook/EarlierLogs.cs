@@ -34,14 +34,14 @@ public sealed class EarlierLogs(Db database) : IReadEarlierLogs
                 (of, run) => (of.Earlier, run.Lifted(of.Schema)),
                 splitOn: "log_id"
             )
-            .ToLookup(one => one.Earlier, one => one.Run);
+            .ToLookup(row => row.Earlier, row => row.Run);
         var marks = rows.Read<long, MarkRow, (long Earlier, MarkRow Mark)>((earlier, mark) => (earlier, mark), splitOn: "log_id")
-            .ToLookup(one => one.Earlier, one => one.Mark);
+            .ToLookup(row => row.Earlier, row => row.Mark);
         return
         [
-            .. logs.Select(one => new EarlierLog(
-                one.Replaced.ReplacedAt,
-                one.Row.ToLog(runs[one.Replaced.Earlier], marks[one.Replaced.Earlier])
+            .. logs.Select(log => new EarlierLog(
+                log.Replaced.ReplacedAt,
+                log.Row.ToLog(runs[log.Replaced.Earlier], marks[log.Replaced.Earlier])
             )),
         ];
     }

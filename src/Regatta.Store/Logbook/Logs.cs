@@ -40,7 +40,7 @@ public sealed partial class Logs(Db database, TimeProvider clock) : IReadLogs
     /// <summary>Adds a log. The same key from the same sailor a second time changes nothing where it says the same; where it says something
     /// else it is a correction, and what was sent before is kept beside it.</summary>
     /// <param name="one">The class.</param>
-    /// <param name="sailor">Who sailed; null for nobody's.</param>
+    /// <param name="sailor">Who sailed; null without a sailor.</param>
     /// <param name="sailed">Which boat its marks were read on.</param>
     /// <param name="log">The log.</param>
     /// <param name="bases">What the kept sums rest on that it folds itself into; what rests on anything else stays behind.</param>

@@ -29,22 +29,22 @@ internal sealed record SentLog(Guid? Sailor, SailedMarks Sailed, SessionLog Log)
     /// <summary>The columns of a run.</summary>
     private static readonly SentColumn<(Run Run, int Number)>[] RunColumns =
     [
-        new("run", NpgsqlDbType.Integer, one => one.Number),
-        new("from_at", NpgsqlDbType.TimestampTz, one => one.Run.From?.UtcDateTime),
-        new("plan", NpgsqlDbType.Text, one => one.Run.PlanMode.Plan.Name),
-        new("mode", NpgsqlDbType.Text, one => one.Run.PlanMode.Mode.Name),
-        new("wind_from", NpgsqlDbType.Double, one => one.Run.Wind.From.MetresPerSecond),
-        new("wind_to", NpgsqlDbType.Double, one => one.Run.Wind.To.MetresPerSecond),
-        new("gust", NpgsqlDbType.Double, one => one.Run.Wind.Gust?.MetresPerSecond),
-        new("wind_factor", NpgsqlDbType.Double, one => one.Run.WindFactor),
-        new("helm_port", NpgsqlDbType.Double, one => one.Run.Check?.Helm.Port?.Degrees),
-        new("helm_starboard", NpgsqlDbType.Double, one => one.Run.Check?.Helm.Starboard?.Degrees),
-        new("heel", NpgsqlDbType.Double, one => one.Run.Check?.Heel?.Degrees),
-        new("gates_asked", NpgsqlDbType.Array | NpgsqlDbType.Text, one => RunRow.Write(one.Run.Check?.Gates.Asked ?? Gate.None)),
-        new("gates_held", NpgsqlDbType.Array | NpgsqlDbType.Text, one => RunRow.Write(one.Run.Check?.Gates.Held ?? Gate.None)),
-        new("helm_in_words", NpgsqlDbType.Boolean, one => one.Run.Check?.InWords ?? false),
-        new("felt", NpgsqlDbType.Text, one => EnumText.Of(one.Run.Felt)),
-        new("answers", NpgsqlDbType.Jsonb, one => RunRow.Write(one.Run.Answers)),
+        new("run", NpgsqlDbType.Integer, row => row.Number),
+        new("from_at", NpgsqlDbType.TimestampTz, row => row.Run.From?.UtcDateTime),
+        new("plan", NpgsqlDbType.Text, row => row.Run.PlanMode.Plan.Name),
+        new("mode", NpgsqlDbType.Text, row => row.Run.PlanMode.Mode.Name),
+        new("wind_from", NpgsqlDbType.Double, row => row.Run.Wind.From.MetresPerSecond),
+        new("wind_to", NpgsqlDbType.Double, row => row.Run.Wind.To.MetresPerSecond),
+        new("gust", NpgsqlDbType.Double, row => row.Run.Wind.Gust?.MetresPerSecond),
+        new("wind_factor", NpgsqlDbType.Double, row => row.Run.WindFactor),
+        new("helm_port", NpgsqlDbType.Double, row => row.Run.Check?.Helm.Port?.Degrees),
+        new("helm_starboard", NpgsqlDbType.Double, row => row.Run.Check?.Helm.Starboard?.Degrees),
+        new("heel", NpgsqlDbType.Double, row => row.Run.Check?.Heel?.Degrees),
+        new("gates_asked", NpgsqlDbType.Array | NpgsqlDbType.Text, row => RunRow.Write(row.Run.Check?.Gates.Asked ?? Gate.None)),
+        new("gates_held", NpgsqlDbType.Array | NpgsqlDbType.Text, row => RunRow.Write(row.Run.Check?.Gates.Held ?? Gate.None)),
+        new("helm_in_words", NpgsqlDbType.Boolean, row => row.Run.Check?.InWords ?? false),
+        new("felt", NpgsqlDbType.Text, row => EnumText.Of(row.Run.Felt)),
+        new("answers", NpgsqlDbType.Jsonb, row => RunRow.Write(row.Run.Answers)),
     ];
 
     /// <summary>The columns of a mark.</summary>

@@ -15,7 +15,7 @@ public enum AuditOutcome
 
 /// <summary>One act, to be kept.</summary>
 /// <param name="Club">The club it was done in; null outside of any.</param>
-/// <param name="Person">Who did it, or whose account it was about; null for nobody known.</param>
+/// <param name="Person">Who did it, or whose account it was about; null for a stranger.</param>
 /// <param name="Address">The network address it came from.</param>
 /// <param name="Request">The request's id, as the server's log has it.</param>
 /// <param name="Act">What was asked, in words.</param>

@@ -87,7 +87,7 @@ public sealed class Clubs(Db database, TimeProvider clock) : IReadClubs
     /// <summary>What a request for a club, and perhaps a class of it, needs to know first: in one query. Null when there is no such
     /// club.</summary>
     /// <param name="club">The club's key in the address.</param>
-    /// <param name="person">Who asks; null for nobody known.</param>
+    /// <param name="person">Who asks; null for a stranger.</param>
     /// <param name="classKey">The class's key in the address, or null.</param>
     public async Task<Admission?> AdmitAsync(string club, Guid? person, string? classKey)
     {

@@ -97,7 +97,7 @@ internal sealed class Auditing(RequestDelegate next, ILogger<Auditing> log)
         }
     }
 
-    /// <summary>Acts are kept, and what those who are known were refused. What strangers send where only members may, and whoever asks too
+    /// <summary>Acts are kept, and what those who are known were refused. What strangers send where only members may, and a client that asks too
     /// often for the limiter, could fill the trail.</summary>
     private static bool IsKept(HttpContext context, ActNote note, AuditOutcome outcome)
     {
@@ -196,7 +196,7 @@ public static class AuditWords
         ["Evidence/Exchange:Take"] = "Borrow offered sums",
         ["Evidence/Exchange:Weigh"] = "Change how much borrowed sums count",
         ["Planning/Coming"] = "Say that they come",
-        ["Planning/Coming:StayAway"] = "Say that they do not come",
+        ["Planning/Coming:StayAway"] = "Take back that they are coming",
         ["Planning/TrialDetails"] = "Keep a run of a trial",
         ["Planning/TrialDetails:End"] = "End a trial",
         ["Planning/TrialList"] = "Plan a trial",

@@ -58,10 +58,11 @@ internal sealed class CheckedForms : IAsyncPageFilter
 
     private static string? Missing(PageHandlerExecutingContext context) =>
         context
-            .HandlerMethod?.Parameters.Where(one =>
-                MustBeThere(one.ParameterInfo) && (!context.HandlerArguments.TryGetValue(one.Name, out var given) || given is null)
+            .HandlerMethod?.Parameters.Where(parameter =>
+                MustBeThere(parameter.ParameterInfo)
+                && (!context.HandlerArguments.TryGetValue(parameter.Name, out var given) || given is null)
             )
-            .Select(one => one.Name)
+            .Select(parameter => parameter.Name)
             .FirstOrDefault();
 
     private static bool MustBeThere(ParameterInfo parameter) =>

@@ -12,7 +12,7 @@ public sealed class ClubContext(ClassCache cache, ActNote note)
     /// <summary>Whether the address lies in a club.</summary>
     public bool HasClub => admission is not null;
 
-    /// <summary>What whoever acts tells the trail of it.</summary>
+    /// <summary>What the person acting tells the trail of it.</summary>
     public ActNote Note => note;
 
     /// <summary>The club.</summary>
@@ -26,7 +26,7 @@ public sealed class ClubContext(ClassCache cache, ActNote note)
     /// <summary>Whether the address names a class the club has.</summary>
     public bool HasClass => admission?.Class is not null;
 
-    /// <summary>Whether whoever asks belongs to the club.</summary>
+    /// <summary>Whether the person asking belongs to the club.</summary>
     public bool IsMember => admission?.Roles is not null;
 
     /// <summary>Whether they coordinate the club's fleet.</summary>

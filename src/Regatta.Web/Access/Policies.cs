@@ -26,7 +26,7 @@ public static class SignedIn
 {
     public static Guid Id(this ClaimsPrincipal user) => Guid.Parse(user.FindFirstValue(ClaimTypes.NameIdentifier)!);
 
-    /// <summary>The number of this sign-in; null for nobody, or a cookie from before sign-ins had numbers.</summary>
+    /// <summary>The number of this sign-in; null without a sign-in, or for a cookie from before sign-ins had numbers.</summary>
     public static Guid? Session(this ClaimsPrincipal user) =>
         Guid.TryParse(user.FindFirstValue(AccountClaims.Session), out var session) ? session : null;
 

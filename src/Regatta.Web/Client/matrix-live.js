@@ -12,12 +12,15 @@ export function hearOfChanges() {
     source?.addEventListener("open", () => document.body.classList.remove("line-lost"));
   };
   let [newest, waiting] = [0, false];
+  const asked = new Set();
+  document.addEventListener("htmx:beforeSend", (event) => { asked.add(event.detail.xhr); });
+  document.addEventListener("htmx:afterRequest", (event) => { asked.delete(event.detail.xhr); });
   const hear = async (event) => {
     newest = Number(event.data);
     if (newest <= Number(matrix().dataset.stamp) || waiting) return;
-    // The answer to an edit of one's own may still be on its way.
+    // The answer to an edit of one's own may still be on its way: what it says is not written over by a second look.
     waiting = true;
-    await new Promise((later) => { setTimeout(later, 250); });
+    do await new Promise((later) => { setTimeout(later, 250); }); while (asked.size > 0);
     waiting = false;
     if (newest <= Number(matrix().dataset.stamp)) return;
     const before = new Map(cellsOf(matrix()).map((cell) => [cell.dataset.cell, cell.dataset.revision]));

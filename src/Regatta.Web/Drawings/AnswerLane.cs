@@ -26,9 +26,11 @@ public sealed record AnswerLane(Question Question, IReadOnlyList<AnswerMark> Mar
                 .Class.KnownQuestions.Select(question => question.Key)
                 .Concat(view.Matrix.Controls.Select(control => ClassQuestions.KeyOfTarget(control.Key)))
                 .Where(shown.Contains)
-                .Select(key => (Question: view.Class.FindQuestion(key), Given: answered[key].Select(one => (one.Run, one.Answer)).ToList()))
-                .Where(one => one.Question is not null)
-                .Select(one => LaneOf(one.Question!, one.Given, ruler)),
+                .Select(key =>
+                    (Question: view.Class.FindQuestion(key), Given: answered[key].Select(given => (given.Run, given.Answer)).ToList())
+                )
+                .Where(question => question.Question is not null)
+                .Select(question => LaneOf(question.Question!, question.Given, ruler)),
         ];
     }
 
@@ -45,7 +47,7 @@ public sealed record AnswerLane(Question Question, IReadOnlyList<AnswerMark> Mar
                 + string.Join(
                     ", ",
                     given
-                        .GroupBy(one => one.Answer.Said)
+                        .GroupBy(given => given.Answer.Said)
                         .OrderByDescending(group => group.Count())
                         .Take(WordAnswer.Most)
                         .Select(group => $"{group.Key} {group.Count()} times")

@@ -42,8 +42,8 @@ public sealed record BalanceDrawing(
     {
         var still = BoatBalance.Of(boat, sails, BoatPose.AsDrawn) ?? balance;
         var corners = still.Sails.Concat(still.Below).SelectMany(part => part.Shape.Outline).ToList();
-        var (least, most) = (corners.Min(one => one.X.Metres), corners.Max(one => one.X.Metres));
-        var (low, high) = (corners.Min(one => one.Z.Metres), corners.Max(one => one.Z.Metres));
+        var (least, most) = (corners.Min(corner => corner.X.Metres), corners.Max(corner => corner.X.Metres));
+        var (low, high) = (corners.Min(corner => corner.Z.Metres), corners.Max(corner => corner.Z.Metres));
         // Room for a raked mast and a board that swings.
         var scale = Math.Min((Width - (2 * Edge)) / ((most - least) * 1.12), 400 / (high - low));
         var (left, water) = (Edge + ((most - least) * 0.06 * scale), Edge + (high * scale));

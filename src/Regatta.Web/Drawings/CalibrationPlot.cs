@@ -39,7 +39,7 @@ public sealed record CalibrationPlot(
         }
 
         var scale = survey.Control.Scale;
-        var pairs = survey.Pairs.Select(one => one.Pair).ToList();
+        var pairs = survey.Pairs.Select(pair => pair.Pair).ToList();
         double[] readings = [scale.ReadingAt(scale.Min), scale.ReadingAt(scale.Max), .. pairs.Select(pair => pair.Reading)];
         double[] lengths =
         [
@@ -56,13 +56,13 @@ public sealed record CalibrationPlot(
         double Residual(double metres) => Zero - Math.Clamp(MostResidual * metres / step, -MostResidual * 1.2, MostResidual * 1.2);
         return new(
             [
-                .. survey.Pairs.Select(one => new PlottedPair(
-                    X(one.Pair.Reading),
-                    Y(one.Pair.Length.Metres),
-                    Residual(one.Residual.Metres),
-                    one.Breaks,
-                    $"{scale.ShowReading(one.Pair.Reading)}: "
-                        + $"{survey.ShowLength(one.Pair.Length)}{(one.Breaks ? ", contradicts the others" : "")}"
+                .. survey.Pairs.Select(pair => new PlottedPair(
+                    X(pair.Pair.Reading),
+                    Y(pair.Pair.Length.Metres),
+                    Residual(pair.Residual.Metres),
+                    pair.Breaks,
+                    $"{scale.ShowReading(pair.Pair.Reading)}: "
+                        + $"{survey.ShowLength(pair.Pair.Length)}{(pair.Breaks ? ", contradicts the others" : "")}"
                 )),
             ],
             survey.Calibration is { } calibration

@@ -30,7 +30,7 @@ public sealed record CouplingDrawing(double Height, IReadOnlyList<SetUpLane> Lan
             .First.SelectMany(group => group.Controls.Select(control => (control, Together: group.Controls.Count > 1)))
             .Select((one, at) => new SetUpLane(one.control, 24 + (at * Row), one.Together))
             .ToList();
-        var place = lanes.Select((lane, at) => (lane.Control.Key, at)).ToDictionary(one => one.Key, one => one.at);
+        var place = lanes.Select((lane, at) => (lane.Control.Key, at)).ToDictionary(lane => lane.Key, lane => lane.at);
         var arcs =
             from lane in lanes
             from coupling in lane.Control.Disturbs

@@ -93,7 +93,7 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
     /// <summary>The lanes of a plan and mode, over all bands or with one of them seen large.</summary>
     /// <param name="view">The plan and mode.</param>
     /// <param name="zoom">The band seen large; null for all of them.</param>
-    /// <param name="unit">The unit winds are told in to whoever has the page read aloud.</param>
+    /// <param name="unit">The unit winds are told in by a screen reader.</param>
     public static LaneDrawing Of(PlanModeView view, WindBand? zoom, SpeedUnit unit)
     {
         var ruler = new WindRuler(Left, Width - 14, view.Matrix.Bands) { Zoom = zoom };

@@ -2,7 +2,7 @@ using static Regatta.Web.Drawings.Svg;
 
 namespace Regatta.Web.Drawings;
 
-/// <summary>What is left over of some runs, as dots along a tape of degrees with their mean.</summary>
+/// <summary>The residuals of some runs, as dots along a tape of degrees with their mean.</summary>
 /// <param name="Name">Whose they are.</param>
 /// <param name="Dots">Where they lie, in drawing units.</param>
 /// <param name="Mean">Where their mean lies.</param>
@@ -17,10 +17,10 @@ public sealed record ResidualStrip(string Name, IReadOnlyList<double> Dots, doub
     /// <summary>Of the runs of one boat, or one band.</summary>
     public static ResidualStrip Of(string name, IReadOnlyList<Residual> residuals)
     {
-        var mean = residuals.Average(one => one.Degrees);
+        var mean = residuals.Average(residual => residual.Degrees);
         return new(
             name,
-            [.. residuals.Select(one => At(one.Degrees))],
+            [.. residuals.Select(residual => At(residual.Degrees))],
             At(mean),
             $"{name}: {residuals.Count} runs, on average {NumberText.Signed(mean, 1)}° of what is expected"
         );

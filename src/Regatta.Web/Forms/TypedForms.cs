@@ -12,9 +12,9 @@ public static class TypedForms
 
     /// <summary>Fields with what they would say now beside what was typed.</summary>
     public static IEnumerable<Field> Beside(this IEnumerable<Field> fields, IReadOnlyDictionary<string, string> now) =>
-        fields.Select(one => now.TryGetValue(one.Name, out var says) ? one.Beside(says) : one);
+        fields.Select(field => now.TryGetValue(field.Name, out var says) ? field.Beside(says) : field);
 
     /// <summary>Fields with what was typed and what was wrong.</summary>
     public static IEnumerable<Field> Filled(this IEnumerable<Field> fields, IReadOnlyDictionary<string, string> typed, FormReader form) =>
-        fields.Select(one => one.Filled(typed, form.Problems));
+        fields.Select(field => field.Filled(typed, form.Problems));
 }

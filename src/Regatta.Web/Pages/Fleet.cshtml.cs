@@ -9,7 +9,7 @@ public sealed class FleetModel(ClubContext here, IReadClasses classes, ClassCach
     /// <summary>Each class that can be read at a glance.</summary>
     public IReadOnlyDictionary<string, ClassCover> Covers { get; private set; } = new Dictionary<string, ClassCover>();
 
-    /// <summary>How many proposals of the logs wait to be decided.</summary>
+    /// <summary>How many proposals there are to decide.</summary>
     public int Waiting { get; private set; }
 
     public async Task OnGetAsync()

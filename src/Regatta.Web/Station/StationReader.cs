@@ -211,7 +211,7 @@ public sealed class StationReader(
 
         lock (padlock)
         {
-            // What was lost off the front while this was being kept was kept after all; it is told as lost, which errs on the honest side.
+            // What was lost off the front while this was being kept was kept after all; it is told as lost, so the count is never too low.
             for (var kept = 0; kept < samples.Length && waiting.TryPeek(out var first) && first.At <= samples[^1].At; kept++)
             {
                 waiting.Dequeue();

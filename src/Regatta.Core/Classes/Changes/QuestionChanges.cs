@@ -6,22 +6,22 @@ public sealed record PutQuestion(Question Question) : ClassChange
 {
     /// <inheritdoc/>
     public override string What(ClassState before) =>
-        before.Definition.Questions.Any(one => one.Key == Question.Key)
+        before.Definition.Questions.Any(question => question.Key == Question.Key)
             ? $"question “{Question.Asks}” edited"
             : $"question “{Question.Asks}” added";
 
     private protected override Parsed<ClassState> Apply(ClassState before, ClassUse use)
     {
         var definition = before.Definition;
-        var asked = definition.Questions.Any(one => one.Key == Question.Key);
+        var asked = definition.Questions.Any(question => question.Key == Question.Key);
         return Good(
             before.With(
                 definition with
                 {
                     Questions = asked
-                        ? [.. definition.Questions.Select(one => one.Key == Question.Key ? Question : one)]
+                        ? [.. definition.Questions.Select(question => question.Key == Question.Key ? Question : question)]
                         : [.. definition.Questions, Question],
-                    RetiredQuestions = [.. definition.RetiredQuestions.Where(one => one.Key != Question.Key)],
+                    RetiredQuestions = [.. definition.RetiredQuestions.Where(question => question.Key != Question.Key)],
                 }
             )
         );
@@ -34,16 +34,16 @@ public sealed record RetireQuestion(QuestionKey Key) : ClassChange
 {
     /// <inheritdoc/>
     public override string What(ClassState before) =>
-        $"question “{before.Definition.Questions.FirstOrDefault(one => one.Key == Key)?.Asks}” retired";
+        $"question “{before.Definition.Questions.FirstOrDefault(question => question.Key == Key)?.Asks}” retired";
 
     private protected override Parsed<ClassState> Apply(ClassState before, ClassUse use) =>
-        before.Definition.Questions.FirstOrDefault(one => one.Key == Key) is not { } question
+        before.Definition.Questions.FirstOrDefault(question => question.Key == Key) is not { } question
             ? Bad("That question is not asked any more.")
             : Good(
                 before.With(
                     before.Definition with
                     {
-                        Questions = [.. before.Definition.Questions.Where(one => one.Key != Key)],
+                        Questions = [.. before.Definition.Questions.Where(question => question.Key != Key)],
                         RetiredQuestions = [.. before.Definition.RetiredQuestions, question],
                     }
                 )
@@ -57,12 +57,12 @@ public sealed record MoveQuestion(QuestionKey Key, bool Earlier) : ClassChange
 {
     /// <inheritdoc/>
     public override string What(ClassState before) =>
-        $"question “{before.Definition.Questions.FirstOrDefault(one => one.Key == Key)?.Asks}” asked {(Earlier ? "earlier" : "later")}";
+        $"question “{before.Definition.Questions.FirstOrDefault(question => question.Key == Key)?.Asks}” asked {(Earlier ? "earlier" : "later")}";
 
     private protected override Parsed<ClassState> Apply(ClassState before, ClassUse use)
     {
         var questions = before.Definition.Questions.ToList();
-        var at = questions.FindIndex(one => one.Key == Key);
+        var at = questions.FindIndex(question => question.Key == Key);
         var to = Earlier ? at - 1 : at + 1;
         if (at < 0 || to < 0 || to >= questions.Count)
         {

@@ -16,7 +16,7 @@ public static class DeviceWords
     /// <summary>The kind of device, as well as it can be told.</summary>
     public static string Of(string device) =>
         Systems
-            .Where(one => device.Contains(one.Mark, StringComparison.Ordinal))
-            .Select(one => "A " + one.Word)
+            .Where(system => device.Contains(system.Mark, StringComparison.Ordinal))
+            .Select(system => "A " + system.Word)
             .FirstOrDefault("Some device");
 }

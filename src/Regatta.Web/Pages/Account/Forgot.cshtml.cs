@@ -33,7 +33,7 @@ public sealed class ForgotModel(IReadPeople people, PasswordLetters letters, Sig
         Done = true;
         if (await guessing.MayAsync("forgot " + read.Value))
         {
-            foreach (var person in (await people.FindByEmailAsync(read.Value)).Where(one => !one.IsDemo).Take(MostAccounts))
+            foreach (var person in (await people.FindByEmailAsync(read.Value)).Where(known => !known.IsDemo).Take(MostAccounts))
             {
                 letters.SendLater(person.Id, Request, club: null);
             }

@@ -20,7 +20,7 @@ public sealed class ResetModel(UserManager<Person> accounts, OwnAccount account,
 
     public async Task<IActionResult> OnGetAsync()
     {
-        // Whoever has no letter reads no name.
+        // Without the message nobody reads the name.
         var person = await accounts.FindByIdAsync(Who);
         Name = person is not null && await HoldsAsync(person) ? person.SignInName : "";
         return Page();

@@ -47,15 +47,19 @@ public sealed class CureForm(ClassDefinition definition, IReadOnlyDictionary<str
             fill(new($"why-{at}", cure is null ? "Another: why does it help?" : $"{at + 1}. Why does it help?", cure?.Why ?? "")),
             [
                 fill(
-                    new($"sign-{at}", "Cures", cure is null ? Nothing : signs.FirstOrDefault(one => one.Sign == cure.Sign).Words ?? Nothing)
+                    new(
+                        $"sign-{at}",
+                        "Cures",
+                        cure is null ? Nothing : signs.FirstOrDefault(sign => sign.Sign == cure.Sign).Words ?? Nothing
+                    )
                     {
-                        Choices = [Nothing, .. signs.Select(one => one.Words)],
+                        Choices = [Nothing, .. signs.Select(sign => sign.Words)],
                     }
                 ),
                 fill(
-                    new($"kind-{at}", "Costs", Kinds.First(one => one.Kind == (cure?.Kind ?? CureKind.Free)).Word)
+                    new($"kind-{at}", "Costs", Kinds.First(kind => kind.Kind == (cure?.Kind ?? CureKind.Free)).Word)
                     {
-                        Choices = [.. Kinds.Select(one => one.Word)],
+                        Choices = [.. Kinds.Select(kind => kind.Word)],
                     }
                 ),
                 fill(new($"act-{at}", "Do this", cure?.Act ?? "")),
@@ -80,15 +84,15 @@ public sealed class CureForm(ClassDefinition definition, IReadOnlyDictionary<str
             return null;
         }
 
-        var sign = signs.FirstOrDefault(one => one.Words == Text($"sign-{at}"));
+        var sign = signs.FirstOrDefault(offered => offered.Words == Text($"sign-{at}"));
         if (sign.Words is null)
         {
             Reader.Refuse($"sign-{at}", "Choose what it cures.");
         }
 
-        var control = definition.Marked.FirstOrDefault(one => one.Name == Text($"control-{at}"));
+        var control = definition.Marked.FirstOrDefault(known => known.Name == Text($"control-{at}"));
         var steps = control is null ? 0 : (int)Math.Round(Reader.Take($"steps-{at}", NumberText.Read(Text($"steps-{at}"))).Number);
-        var cure = new Cure(sign.Sign, Kinds.FirstOrDefault(one => one.Word == Text($"kind-{at}")).Kind, why)
+        var cure = new Cure(sign.Sign, Kinds.FirstOrDefault(offered => offered.Word == Text($"kind-{at}")).Kind, why)
         {
             Act = control is null ? Text($"act-{at}") : "",
             Control = control?.Key,

@@ -50,9 +50,9 @@ public sealed class DrawingForm(ClassDefinition definition, IReadOnlyDictionary<
             yield return fill(Outline("board", "Board, keel or skegs; empty for none", now?.Board));
             yield return fill(Outline("rudder", "Rudder; empty for none", now?.Rudder));
             yield return fill(
-                new("moves", "The board", Boards.First(one => one.Kind == (now?.BoardMoves ?? BoardKind.Fixed)).Word)
+                new("moves", "The board", Boards.First(board => board.Kind == (now?.BoardMoves ?? BoardKind.Fixed)).Word)
                 {
-                    Choices = [.. Boards.Select(one => one.Word)],
+                    Choices = [.. Boards.Select(board => board.Word)],
                 }
             );
             yield return fill(
@@ -122,7 +122,7 @@ public sealed class DrawingForm(ClassDefinition definition, IReadOnlyDictionary<
         var hull = Reader.Need("hull", Text("hull"), "Draw the hull.", ReadShape("hull", now?.Hull));
         var board = Optional("board", ReadShape("board", now?.Board));
         var rudder = Optional("rudder", ReadShape("rudder", now?.Rudder));
-        var moves = Boards.FirstOrDefault(one => one.Word == Text("moves")).Kind;
+        var moves = Boards.FirstOrDefault(board => board.Word == Text("moves")).Kind;
         var pin =
             moves == BoardKind.Pivoting
                 ? Reader.Need("pin", Text("pin"), "Where does it swing?", Kept(now?.BoardPin, Shown, SideShape.ReadPoint))
@@ -153,7 +153,7 @@ public sealed class DrawingForm(ClassDefinition definition, IReadOnlyDictionary<
         return new SetDrawing(drawing);
     }
 
-    /// <summary>What was not touched stays to the hair.</summary>
+    /// <summary>What was not touched keeps its exact value.</summary>
     private static Func<string, Parsed<T>> Kept<T>(T? before, Func<T, string> shown, Func<string, Parsed<T>> read)
         where T : struct => text => before is { } was && text == shown(was) ? Parsed<T>.Good(was) : read(text);
 
@@ -187,7 +187,7 @@ public sealed class DrawingForm(ClassDefinition definition, IReadOnlyDictionary<
     private static Parsed<LateenSpars> ReadLateen(string text)
     {
         var read = text.Split([' ', ';'], StringSplitOptions.RemoveEmptyEntries).Select(ReadNumber).ToList();
-        if (read.Count != 6 || read.Exists(one => !one.Ok))
+        if (read.Count != 6 || read.Exists(number => !number.Ok))
         {
             return Parsed<LateenSpars>.Bad("Six numbers, such as 62 4.2 3 2.6 3.2 0.4.");
         }

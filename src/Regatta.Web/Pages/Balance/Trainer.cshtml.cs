@@ -31,7 +31,7 @@ public sealed class TrainerModel(ClubContext here) : PageModel
         }
 
         Exercises = Exercise.Of(Class, boat);
-        Now = Exercises.FirstOrDefault(one => one.Number == exercise) ?? Exercises.FirstOrDefault();
+        Now = Exercises.FirstOrDefault(known => known.Number == exercise) ?? Exercises.FirstOrDefault();
         if (Now is null)
         {
             return;

@@ -38,10 +38,10 @@ public sealed class WrongModel(ClubContext here, CardRequests cards, UnitPrefere
 
     /// <summary>The other lists there are for this class.</summary>
     public IEnumerable<CureSchool> Others =>
-        Enum.GetValues<CureSchool>().Where(one => one != School && (one != CureSchool.Usual || Class.Cures.Count > 0));
+        Enum.GetValues<CureSchool>().Where(school => school != School && (school != CureSchool.Usual || Class.Cures.Count > 0));
 
     /// <summary>The address with a sign said, or not said any more.</summary>
-    public string With(Sign sign) => Address(Chosen.Contains(sign) ? Chosen.Where(one => one != sign) : Chosen.Append(sign), School);
+    public string With(Sign sign) => Address(Chosen.Contains(sign) ? Chosen.Where(chosen => chosen != sign) : Chosen.Append(sign), School);
 
     /// <summary>The address with another school's list.</summary>
     public string With(CureSchool school) => Address(Chosen, school);
@@ -49,7 +49,7 @@ public sealed class WrongModel(ClubContext here, CardRequests cards, UnitPrefere
     private string Address(IEnumerable<Sign> signs, CureSchool school) =>
         (Card?.Elsewhere("wrong", units.Wind) ?? $"{here.ClassPath}/wrong?")
         + (school == CureSchool.OfClass ? "" : $"&school={EnumText.Of(school)}")
-        + string.Concat(signs.Select(one => $"&sign={EnumText.Of(one)}"));
+        + string.Concat(signs.Select(sign => $"&sign={EnumText.Of(sign)}"));
 
     /// <summary>The control as it is read on the reader's boat.</summary>
     public Control Read(Control control) => Card?.Choice.Readings.AsRead(control) ?? control;
@@ -82,7 +82,7 @@ public sealed class WrongModel(ClubContext here, CardRequests cards, UnitPrefere
             .. sign.Select(EnumText.Read<Sign>)
                 .Where(read => read.Ok)
                 .Select(read => read.Value)
-                .Where(one => Offered.Any(offered => offered.Sign == one))
+                .Where(sign => Offered.Any(offered => offered.Sign == sign))
                 .Distinct(),
         ];
         School = EnumText.Read<CureSchool>(school ?? "") is { Ok: true, Value: var asked } ? asked : CureSchool.OfClass;

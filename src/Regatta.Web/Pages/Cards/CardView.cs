@@ -81,7 +81,7 @@ public sealed record CardView(CardReading Reading, bool PlanChosen, string Path,
                 .SelectMany(line => Remarks(line).Select(said => (said, Name: GearOf(line)?.Gear.Name ?? line.Control.Name)))
                 .GroupBy(remark => remark.said)
                 .Where(same => same.Count() > 1)
-                .Select(same => (same.Key, (IReadOnlyList<string>)[.. same.Select(one => one.Name)])),
+                .Select(same => (same.Key, (IReadOnlyList<string>)[.. same.Select(line => line.Name)])),
         ];
 
     /// <summary>The class's runs, to tell whether a new sail was looked at since.</summary>
@@ -129,8 +129,8 @@ public sealed record CardView(CardReading Reading, bool PlanChosen, string Path,
     /// alone.</summary>
     public (Gear Gear, IReadOnlyList<CardLine> Lines)? GearOf(CardLine line) =>
         Class.GearOf(line.Control.Key) is { } gear
-        && Reading.Lines.Where(one => gear.Binds(one.Control.Key) && one.Cell is not null).ToList() is { Count: > 1 } lines
-            ? (gear, [.. gear.Members.SelectMany(member => lines.Where(one => one.Control.Key == member.Control))])
+        && Reading.Lines.Where(line => gear.Binds(line.Control.Key) && line.Cell is not null).ToList() is { Count: > 1 } lines
+            ? (gear, [.. gear.Members.SelectMany(member => lines.Where(line => line.Control.Key == member.Control))])
             : null;
 
     /// <summary>Whether a line is told by the gear of a line before it.</summary>
@@ -203,7 +203,7 @@ public sealed record CardView(CardReading Reading, bool PlanChosen, string Path,
                 .Lines.SelectMany(member => RemarksOf(member).Select(remark => (member.Control.Name, Said: remark)))
                 .GroupBy(remark => remark.Said)
                 .Select(same =>
-                    same.Count() == gear.Lines.Count ? same.Key : $"{string.Join(", ", same.Select(one => one.Name))}: {same.Key}"
+                    same.Count() == gear.Lines.Count ? same.Key : $"{string.Join(", ", same.Select(line => line.Name))}: {same.Key}"
                 )
             : RemarksOf(line);
 
@@ -214,7 +214,7 @@ public sealed record CardView(CardReading Reading, bool PlanChosen, string Path,
             yield break;
         }
 
-        var control = Version.Set.Controls.First(one => one.Key == line.Control.Key);
+        var control = Version.Set.Controls.First(control => control.Key == line.Control.Key);
         if (ReadingRemarks.Of(Choice.Readings, control, mark) is { } reading)
         {
             yield return reading;

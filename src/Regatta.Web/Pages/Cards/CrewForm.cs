@@ -51,13 +51,13 @@ public sealed class CrewForm(
                 InputMode = "numeric",
                 Hint = "Of those who hike.",
             };
-            yield return Of("hiking", "Hiking", Hikings.First(one => one.Value == profile.Hiking).Word) with
+            yield return Of("hiking", "Hiking", Hikings.First(hiking => hiking.Value == profile.Hiking).Word) with
             {
-                Choices = [.. Hikings.Select(one => one.Word)],
+                Choices = [.. Hikings.Select(hiking => hiking.Word)],
             };
-            yield return Of("skill", "Skill", Skills.First(one => one.Value == profile.Skill).Word) with
+            yield return Of("skill", "Skill", Skills.First(skill => skill.Value == profile.Skill).Word) with
             {
-                Choices = [.. Skills.Select(one => one.Word)],
+                Choices = [.. Skills.Select(skill => skill.Word)],
             };
             yield return Of("limit", $"No kite or gennaker above, {wind.Symbol()}", LimitShown(profile)) with
             {
@@ -92,8 +92,8 @@ public sealed class CrewForm(
                 Text("height"),
                 FormReader.Kept(HeightShown(profile), profile.Height ?? default, CrewProfile.ReadHeight)
             ),
-            Hiking = Hikings.FirstOrDefault(one => one.Word == Text("hiking")).Value,
-            Skill = Skills.FirstOrDefault(one => one.Word == Text("skill")).Value,
+            Hiking = Hikings.FirstOrDefault(offered => offered.Word == Text("hiking")).Value,
+            Skill = Skills.FirstOrDefault(offered => offered.Word == Text("skill")).Value,
             Junior = Junior,
             Limit = Reader.May(
                 "limit",

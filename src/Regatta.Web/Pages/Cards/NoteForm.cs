@@ -28,7 +28,7 @@ public sealed class NoteForm(CardReading card, IReadOnlyDictionary<string, strin
     {
         var named = typed.GetValueOrDefault("differs", AsTheCardSays);
         var stands = typed.GetValueOrDefault("stands", "");
-        var control = Controls.FirstOrDefault(one => one.IsCalled(named));
+        var control = Controls.FirstOrDefault(control => control.IsCalled(named));
         if (control is null)
         {
             if (stands.Trim().Length > 0)

@@ -44,7 +44,7 @@ public sealed class PullPointModel(ClubContext here, CardReaderOf readers) : Pag
             return NotFound();
         }
 
-        typed = Request.Query.ToDictionary(one => one.Key, one => one.Value.ToString());
+        typed = Request.Query.ToDictionary(pair => pair.Key, pair => pair.Value.ToString());
         if (!typed.ContainsKey("boom"))
         {
             return Page();

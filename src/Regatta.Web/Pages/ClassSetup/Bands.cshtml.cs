@@ -22,7 +22,7 @@ public sealed class BandsModel(ClubContext here, DefinitionEditor editor, UnitPr
     public (WindBand Lower, WindBand Upper)? Asked { get; private set; }
 
     public IEnumerable<BandRow> Rows =>
-        Class.Bands.All.Select(band => new BandRow(band, [.. FieldsOf(band).Select(one => editor.Fill(one, typed, Form))]));
+        Class.Bands.All.Select(band => new BandRow(band, [.. FieldsOf(band).Select(each => editor.Fill(each, typed, Form))]));
 
     public Task OnGetAsync() => LoadAsync();
 

@@ -73,7 +73,7 @@ public sealed class BoatDetailsModel(ClubContext here, IReadBoats boats, Measure
     private async Task<bool> LoadAsync(long boat)
     {
         view = await here.ClassAsync();
-        if ((await boats.AllAsync(view.Ref)).FirstOrDefault(one => one.Number == boat) is not { } known)
+        if ((await boats.AllAsync(view.Ref)).FirstOrDefault(listed => listed.Number == boat) is not { } known)
         {
             return false;
         }

@@ -79,10 +79,10 @@ public sealed class BoatListModel(ClubContext here, IReadBoats boats, MeasureBoa
     {
         await LoadAsync();
         var survey =
-            Surveys.FirstOrDefault(one => one.Control.Key.Name == control)
+            Surveys.FirstOrDefault(survey => survey.Control.Key.Name == control)
             ?? Surveys
-                .OrderByDescending(one => one.Boats.Count(boat => boat.StandsApart))
-                .ThenByDescending(one => one.Boats.Count(boat => boat.Survey.Calibration is not null))
+                .OrderByDescending(survey => survey.Boats.Count(boat => boat.StandsApart))
+                .ThenByDescending(survey => survey.Boats.Count(boat => boat.Survey.Calibration is not null))
                 .FirstOrDefault();
         var asked = view.Set.Bands.Find(new(band ?? 0)) ?? view.Set.Bands.At(Class.Helm.ReferenceWind);
         Same = survey is null ? null : new(survey, asked, view.Set.First[asked, survey.Control]?.Mark);

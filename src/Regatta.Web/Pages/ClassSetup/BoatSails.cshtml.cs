@@ -76,7 +76,7 @@ public sealed class BoatSailsModel(ClubContext here, IReadBoats boats, MeasureBo
         var carried = Boat.Sails[sail];
         var planMode = new PlanMode(carried.Plan ?? Class.PlanModes.Plans[0].Key, Class.PlanModes.Modes[0].Key);
         var writes = carried
-            .Printed.Where(one => one.Specified is not null && Class.Find(one.Control)?.BelongsTo(planMode) == true)
+            .Printed.Where(number => number.Specified is not null && Class.Find(number.Control)?.BelongsTo(planMode) == true)
             .Select(one =>
                 (
                     Place: new CellPlace(planMode, new(powered.Id, one.Control)),
@@ -102,7 +102,7 @@ public sealed class BoatSailsModel(ClubContext here, IReadBoats boats, MeasureBo
     private async Task<bool> LoadAsync(long boat)
     {
         View = await here.ClassAsync();
-        if ((await boats.AllAsync(View.Ref)).FirstOrDefault(one => one.Number == boat) is not { } known)
+        if ((await boats.AllAsync(View.Ref)).FirstOrDefault(listed => listed.Number == boat) is not { } known)
         {
             return false;
         }

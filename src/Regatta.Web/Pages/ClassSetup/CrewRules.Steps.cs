@@ -31,9 +31,9 @@ public sealed partial class CrewRulesModel
                 var name = $"step-{at}";
                 return (
                     editor.Fill(
-                        new(name + "-crew", "Who", step is null ? "" : Traits.First(one => one.Trait == step.Trait).Word)
+                        new(name + "-crew", "Who", step is null ? "" : Traits.First(trait => trait.Trait == step.Trait).Word)
                         {
-                            Choices = ["", .. Traits.Select(one => one.Word)],
+                            Choices = ["", .. Traits.Select(trait => trait.Word)],
                         },
                         typed,
                         Form
@@ -61,7 +61,7 @@ public sealed partial class CrewRulesModel
         [
             crew.Mass is { } mass ? $"{NumberText.Plain(mass.In(unit), 0)} {unit.Symbol()}" : null,
             crew.Height is { } height ? $"{NumberText.Plain(height.Millimetres / 10, 0)} cm" : null,
-            .. crew.Traits.Select(trait => Traits.First(one => one.Trait == trait).Word),
+            .. crew.Traits.Select(trait => Traits.First(offered => offered.Trait == trait).Word),
             crew.OnWire is { } wire ? $"{wire} on the trapeze" : null,
         ];
         return string.Join(", ", parts.OfType<string>());
@@ -73,8 +73,8 @@ public sealed partial class CrewRulesModel
         foreach (var (crew, control, count) in StepRows)
         {
             string Text(Field field) => typed.GetValueOrDefault(field.Name, "").Trim();
-            var trait = Traits.Where(one => one.Word == Text(crew)).Select(one => (CrewTrait?)one.Trait).FirstOrDefault();
-            var subject = Class.Marked.FirstOrDefault(one => one.Name == Text(control));
+            var trait = Traits.Where(trait => trait.Word == Text(crew)).Select(trait => (CrewTrait?)trait.Trait).FirstOrDefault();
+            var subject = Class.Marked.FirstOrDefault(known => known.Name == Text(control));
             if (trait is null && subject is null && Text(count).Length == 0)
             {
                 continue;

@@ -96,7 +96,7 @@ public sealed class GearsModel(ClubContext here, DefinitionEditor editor) : Page
                                 : Parsed<int>.Good((int)read.Number)
                         )
             );
-            members.Add(new(Class.Marked.FirstOrDefault(one => one.Name == Text(control))?.Key ?? new(Slug.Of(Text(control))), number));
+            members.Add(new(Class.Marked.FirstOrDefault(known => known.Name == Text(control))?.Key ?? new(Slug.Of(Text(control))), number));
         }
 
         return new(Text(fields.Name), members, Text(fields.Loosened) == Loose);

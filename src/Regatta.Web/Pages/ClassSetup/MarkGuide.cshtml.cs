@@ -46,7 +46,7 @@ public sealed class MarkGuideModel(ClubContext here, IReadBoats boats, MeasureBo
         Class = (await here.ClassAsync()).Class;
         if (
             Class.Find(new(control)) is not { Scale.HasMarks: true } known
-            || (await boats.AllAsync(here.Class.Class)).FirstOrDefault(one => one.Number == boat) is not { } found
+            || (await boats.AllAsync(here.Class.Class)).FirstOrDefault(listed => listed.Number == boat) is not { } found
         )
         {
             return false;

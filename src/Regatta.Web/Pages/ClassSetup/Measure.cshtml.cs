@@ -155,14 +155,14 @@ public sealed class MeasureModel(ClubContext here, IReadBoats boats, MeasureBoat
     private async Task<bool> LoadAsync(long boat, string control)
     {
         view = await here.ClassAsync();
-        if ((await boats.AllAsync(view.Ref)).FirstOrDefault(one => one.Number == boat) is not { } known)
+        if ((await boats.AllAsync(view.Ref)).FirstOrDefault(listed => listed.Number == boat) is not { } known)
         {
             return false;
         }
 
         Boat = known;
         Run = [.. Class.Marked.Where(ControlSurvey.CanBeTaped)];
-        Place = Run.ToList().FindIndex(one => one.Key.Name == control);
+        Place = Run.ToList().FindIndex(known => known.Key.Name == control);
         if (Place < 0)
         {
             return false;

@@ -75,7 +75,7 @@ public sealed class QuestionEditorModel(ClubContext here, DefinitionEditor edito
     private async Task<bool> LoadAsync(string question)
     {
         Class = (await here.ClassAsync()).Class;
-        Before = Class.KnownQuestions.FirstOrDefault(one => one.Key.Name == question);
+        Before = Class.KnownQuestions.FirstOrDefault(known => known.Key.Name == question);
         return Before is not null || question == NewQuestion;
     }
 }

@@ -49,7 +49,7 @@ public sealed class QuestionForm(
     public IEnumerable<Field> Asking =>
         Filled(
             new("asks", "The question", "") { Hint = "As a sailor is asked, such as: Is the slot even?" },
-            new("when", "Asked", Whens[1].Word) { Choices = [.. Whens.Select(one => one.Word)] }
+            new("when", "Asked", Whens[1].Word) { Choices = [.. Whens.Select(when => when.Word)] }
         );
 
     /// <summary>The fields of the kind of answer chosen.</summary>
@@ -63,7 +63,7 @@ public sealed class QuestionForm(
                         new Field[]
                         {
                             new($"word-{at}", $"Answer {at}", ""),
-                            new($"means-{at}", "means", Meanings[0].Word) { Choices = [.. Meanings.Select(one => one.Word)] },
+                            new($"means-{at}", "means", Meanings[0].Word) { Choices = [.. Meanings.Select(meaning => meaning.Word)] },
                         }
                     ),
                     new("ordered", "They go from least to most", "no") { Choices = ["no", "yes"] },
@@ -104,7 +104,7 @@ public sealed class QuestionForm(
             new Field[]
             {
                 new($"from-{at}", at == 1 ? "From" : "and from", "") { Hint = at == 1 ? "What numbers mean, from the lowest up." : "" },
-                new($"means-{at}", "it means", Meanings[0].Word) { Choices = [.. Meanings.Select(one => one.Word)] },
+                new($"means-{at}", "it means", Meanings[0].Word) { Choices = [.. Meanings.Select(meaning => meaning.Word)] },
             }
         );
 
@@ -114,7 +114,7 @@ public sealed class QuestionForm(
         var fields = new Dictionary<string, string>
         {
             ["asks"] = question.Asks,
-            ["when"] = Whens.First(one => one.Value == question.When).Word,
+            ["when"] = Whens.First(when => when.Value == question.When).Word,
             ["control"] = question.Control is { } key
                 ? definition.Known.FirstOrDefault(control => control.Key == key)?.Name ?? NoControl
                 : NoControl,
@@ -171,8 +171,8 @@ public sealed class QuestionForm(
     {
         var asks = Reader.Need("asks", Text("asks"), "What is a sailor asked?", Sentence);
         var form = ReadForm();
-        var band = definition.Bands.All.FirstOrDefault(one => one.Name == Text("fromBand"));
-        var control = definition.Controls.FirstOrDefault(one => one.Name == Text("control"));
+        var band = definition.Bands.All.FirstOrDefault(band => band.Name == Text("fromBand"));
+        var control = definition.Controls.FirstOrDefault(known => known.Name == Text("control"));
         var teaches = Text("teaches").Trim();
         if (teaches.Length > Control.LongestText)
         {
@@ -187,7 +187,7 @@ public sealed class QuestionForm(
         return Reader.Ok
             ? new(before?.Key ?? FreeKey(asks!), asks!, form!)
             {
-                When = Whens.FirstOrDefault(one => one.Word == Text("when")).Value,
+                When = Whens.FirstOrDefault(offered => offered.Word == Text("when")).Value,
                 Plans = [.. definition.PlanModes.Plans.Where(plan => Text("plan-" + plan.Key).Length > 0).Select(plan => plan.Key)],
                 Modes = [.. definition.PlanModes.Modes.Where(mode => Text("mode-" + mode.Key).Length > 0).Select(mode => mode.Key)],
                 FromBand = band?.Id,
@@ -228,9 +228,9 @@ public sealed class QuestionForm(
             ? Parsed<string>.Good(text.Trim())
             : Parsed<string>.Bad($"Keep it under {Control.LongestText} letters.");
 
-    private AnswerMeaning Means(int at) => Meanings.FirstOrDefault(one => one.Word == Text($"means-{at}")).Value;
+    private AnswerMeaning Means(int at) => Meanings.FirstOrDefault(meaning => meaning.Word == Text($"means-{at}")).Value;
 
-    private static string Word(AnswerMeaning means) => Meanings.First(one => one.Value == means).Word;
+    private static string Word(AnswerMeaning means) => Meanings.First(meaning => meaning.Value == means).Word;
 
     private string Text(string field) => typed.GetValueOrDefault(field, "");
 
@@ -238,7 +238,7 @@ public sealed class QuestionForm(
     {
         var key = string.Join('-', Slug.Of(asks).Split('-').Take(5));
         var taken = definition.KnownQuestions.Select(question => question.Key.Name).Append(QuestionEditorModel.NewQuestion).ToHashSet();
-        return new(Enumerable.Range(1, taken.Count + 1).Select(at => at == 1 ? key : $"{key}-{at}").First(one => !taken.Contains(one)));
+        return new(Enumerable.Range(1, taken.Count + 1).Select(at => at == 1 ? key : $"{key}-{at}").First(free => !taken.Contains(free)));
     }
 
     private IEnumerable<Field> Filled(params IEnumerable<Field> fields) => fields.Filled(typed, Reader).Beside(now);

@@ -21,7 +21,7 @@ public sealed class QuestionListModel(ClubContext here, DefinitionEditor editor)
             "earlier" => new MoveQuestion(key, Earlier: true),
             "later" => new MoveQuestion(key, Earlier: false),
             "retire" => new RetireQuestion(key),
-            "ask" when Class.RetiredQuestions.FirstOrDefault(one => one.Key == key) is { } retired => new PutQuestion(retired),
+            "ask" when Class.RetiredQuestions.FirstOrDefault(question => question.Key == key) is { } retired => new PutQuestion(retired),
             _ => null,
         };
         return await editor.SaveAsync(change) ? RedirectToPage() : Page();
@@ -37,7 +37,7 @@ public sealed class QuestionListModel(ClubContext here, DefinitionEditor editor)
             _ => "after the session",
         };
         var band = question.FromBand is { } from ? Class.Bands.Find(from) : null;
-        var control = Class.Known.FirstOrDefault(one => one.Key == question.Control);
+        var control = Class.Known.FirstOrDefault(known => known.Key == question.Control);
         string?[] parts =
         [
             when,

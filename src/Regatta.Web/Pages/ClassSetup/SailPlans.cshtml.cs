@@ -35,10 +35,10 @@ public sealed class SailPlansModel(ClubContext here, DefinitionEditor editor, Un
                                 new(
                                     $"on-{mode.Key}",
                                     "It begins by",
-                                    mode.Trigger is { } known ? Winds.First(one => one.Value == known.On).Word : NoTrigger
+                                    mode.Trigger is { } known ? Winds.First(wind => wind.Value == known.On).Word : NoTrigger
                                 )
                                 {
-                                    Choices = [NoTrigger, .. Winds.Select(one => one.Word)],
+                                    Choices = [NoTrigger, .. Winds.Select(wind => wind.Word)],
                                 },
                                 typed,
                                 Form
@@ -110,7 +110,7 @@ public sealed class SailPlansModel(ClubContext here, DefinitionEditor editor, Un
             return mode;
         }
 
-        if (Winds.FirstOrDefault(one => one.Word == said) is not { Word: not null } wind)
+        if (Winds.FirstOrDefault(wind => wind.Word == said) is not { Word: not null } wind)
         {
             return mode with { Trigger = null };
         }
@@ -168,7 +168,7 @@ public sealed class SailPlansModel(ClubContext here, DefinitionEditor editor, Un
             }
         }
 
-        return [.. named.OrderBy(one => one.Place).Select(one => one.One)];
+        return [.. named.OrderBy(row => row.Place).Select(row => row.One)];
     }
 
     private static string FreeKey(string name, IReadOnlyList<string> taken)

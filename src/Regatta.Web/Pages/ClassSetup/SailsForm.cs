@@ -64,7 +64,7 @@ public sealed class SailsForm(ClassDefinition definition, Boat boat, IReadOnlyDi
                 Of(name, sail is null ? "Another sail" : "Sail", sail?.Name ?? ""),
                 Of($"{name}-plan", "Carried in", sail?.Plan is { } plan ? definition.PlanModes.Find(plan)?.Name ?? AnyPlan : AnyPlan) with
                 {
-                    Choices = [AnyPlan, .. definition.PlanModes.Plans.Select(one => one.Name)],
+                    Choices = [AnyPlan, .. definition.PlanModes.Plans.Select(plan => plan.Name)],
                 },
                 Of($"{name}-area", "m²", Area(sail)) with
                 {
@@ -91,7 +91,7 @@ public sealed class SailsForm(ClassDefinition definition, Boat boat, IReadOnlyDi
         [
             Of(name, "Printed on it for", control?.Name ?? "") with
             {
-                Choices = ["", .. definition.Marked.Select(one => one.Name)],
+                Choices = ["", .. definition.Marked.Select(control => control.Name)],
             },
             Of($"{name}-spec", "Specified, powered", Shown(printed?.Specified)),
             Of($"{name}-max", "Its end", Shown(printed?.Maximum)) with
@@ -103,7 +103,7 @@ public sealed class SailsForm(ClassDefinition definition, Boat boat, IReadOnlyDi
 
     private PrintedNumber? ReadPrinted(IReadOnlyList<Field> fields)
     {
-        if (definition.Marked.FirstOrDefault(one => one.Name == Text(fields[0])) is not { } control)
+        if (definition.Marked.FirstOrDefault(known => known.Name == Text(fields[0])) is not { } control)
         {
             if (Text(fields[1]).Length + Text(fields[2]).Length > 0)
             {

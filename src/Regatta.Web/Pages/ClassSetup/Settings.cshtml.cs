@@ -50,7 +50,7 @@ public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, Uni
                         Hint = "A line each.",
                     },
                 ]
-        ).Select(one => editor.Fill(one, typed, Form));
+        ).Select(each => editor.Fill(each, typed, Form));
 
     public async Task OnGetAsync() => Class = (await here.ClassAsync()).Class;
 
@@ -88,7 +88,7 @@ public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, Uni
             typed.GetValueOrDefault("heelAim"),
             FormReader.Kept(Class.Balance.Heel is { } aim ? Plain(aim.Degrees) : "", Class.Balance.Heel ?? default, BalanceCheck.ReadHeel)
         );
-        var kind = Kinds.FirstOrDefault(one => one.Word == typed.GetValueOrDefault("balance")).Value;
+        var kind = Kinds.FirstOrDefault(kind => kind.Word == typed.GetValueOrDefault("balance")).Value;
         var change = Form.Ok
             ? new SetSettings(
                 typed.GetValueOrDefault("name", "").Trim(),

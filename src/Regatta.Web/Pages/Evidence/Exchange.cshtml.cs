@@ -118,7 +118,7 @@ public sealed class ExchangeModel(ClubContext here, ExchangeSums exchange, IRead
     {
         await LoadAsync();
         var counts = Form.Need($"take-{offer}", weight, "How much shall it count?", ReadWeight);
-        if (Offers.FirstOrDefault(one => one.Id == offer) is not { } found)
+        if (Offers.FirstOrDefault(known => known.Id == offer) is not { } found)
         {
             Form.Refuse("offers", "That is not offered any more.");
         }

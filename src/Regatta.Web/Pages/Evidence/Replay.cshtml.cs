@@ -64,8 +64,11 @@ public sealed class ReplayModel(ClubContext here, ClassCache cache, IReadVersion
             basis.ModelOf(PlanMode.PlanMode, ReferenceCard.Middle(runs), [.. runs.Select(run => run.Boat).OfType<long>().Distinct()]),
             [.. runs.Take(After)]
         );
-        List<PublishedVersion> known = [.. (await versions.AllAsync(view.Ref)).Where(one => IsOfToday(one, PlanMode.PlanMode)).Reverse()];
-        Version = known.FindLast(one => one.At <= (Until ?? DateTimeOffset.MinValue)) ?? known.FirstOrDefault();
+        List<PublishedVersion> known =
+        [
+            .. (await versions.AllAsync(view.Ref)).Where(version => IsOfToday(version, PlanMode.PlanMode)).Reverse(),
+        ];
+        Version = known.FindLast(version => version.At <= (Until ?? DateTimeOffset.MinValue)) ?? known.FirstOrDefault();
         first = known.FirstOrDefault()?.Set.AsSailed(PlanMode.PlanMode);
         marks = (Version?.Set ?? view.Set).AsSailed(PlanMode.PlanMode);
         var proposer = new Proposer(Class, marks, fit, Until ?? view.Today);

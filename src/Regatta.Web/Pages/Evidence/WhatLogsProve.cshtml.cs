@@ -13,7 +13,7 @@ public sealed class WhatLogsProveModel(ClubContext here, IReadBoats boats, Evide
 
     public FitReview Review { get; private set; } = null!;
 
-    /// <summary>What is left over, boat by boat.</summary>
+    /// <summary>The residuals by boat.</summary>
     public IReadOnlyList<ResidualStrip> OfBoats { get; private set; } = [];
 
     /// <summary>The same, band by band.</summary>
@@ -71,16 +71,16 @@ public sealed class WhatLogsProveModel(ClubContext here, IReadBoats boats, Evide
         OfBoats =
         [
             .. Review
-                .Residuals.Where(one => one.Run.Boat is not null)
-                .GroupBy(one => one.Run.Boat!.Value)
+                .Residuals.Where(residual => residual.Run.Boat is not null)
+                .GroupBy(residual => residual.Run.Boat!.Value)
                 .Select(own => ResidualStrip.Of(NameOf(own.Key), [.. own])),
         ];
         OfBands =
         [
             .. Class
-                .Bands.All.Select(band => (band, Own: Review.Residuals.Where(one => one.Band.Id == band.Id).ToList()))
-                .Where(one => one.Own.Count > 0)
-                .Select(one => ResidualStrip.Of(one.band.Name, one.Own)),
+                .Bands.All.Select(band => (band, Own: Review.Residuals.Where(residual => residual.Band.Id == band.Id).ToList()))
+                .Where(band => band.Own.Count > 0)
+                .Select(band => ResidualStrip.Of(band.band.Name, band.Own)),
         ];
         Fast =
         [
@@ -114,7 +114,7 @@ public sealed class WhatLogsProveModel(ClubContext here, IReadBoats boats, Evide
         Right =
         [
             .. from question in Class.Questions
-            let control = Class.Subject(question.Key) is { } subject ? Class.Marked.FirstOrDefault(one => one.Key == subject) : null
+            let control = Class.Subject(question.Key) is { } subject ? Class.Marked.FirstOrDefault(known => known.Key == subject) : null
             where control is not null
             from band in Class.Bands.All
             let right = MarkByFeel.Of(control, question.Key, PlanMode.Evidence.Runs.In(band.Id))

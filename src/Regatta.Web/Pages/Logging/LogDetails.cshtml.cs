@@ -73,8 +73,8 @@ public sealed class LogDetailsModel(
                 [
                     .. read
                         .KnownQuestions.Concat(Class.RetiredQuestions)
-                        .Where(one => Class.Questions.All(now => now.Key != one.Key))
-                        .DistinctBy(one => one.Key),
+                        .Where(question => Class.Questions.All(now => now.Key != question.Key))
+                        .DistinctBy(question => question.Key),
                 ],
             };
         var words = new LogWords(asked, known, units, clock);
@@ -150,7 +150,7 @@ public sealed class LogDetailsModel(
         {
             from ??= (await wind.BlocksAsync(here.Club.Ref, WindSummary.BlockOf(known[0].At), known[^1].At))
                 .Select(block => block.Direction)
-                .FirstOrDefault(one => one is not null);
+                .FirstOrDefault(place => place is not null);
             if (from is not { } blew)
             {
                 TrackForm.Refuse("direction", "The station knows no direction for that time. Write where the wind came from.");

@@ -145,7 +145,7 @@ public sealed class LogPrefill(SpeedUnit wind, MassUnit mass, BoatChoice choice)
         foreach (var (field, tack) in new[] { ("helmPort", check.Helm.Port), ("helmStarboard", check.Helm.Starboard) })
         {
             // A helm that is no word's is told in degrees, whatever a file said of it.
-            var word = check.InWords ? card.Version.Class.Balance.Words.FirstOrDefault(one => one.Helm == tack) : null;
+            var word = check.InWords ? card.Version.Class.Balance.Words.FirstOrDefault(word => word.Helm == tack) : null;
             fields[prefix + field + (word is null ? "" : "Word")] = word?.Text ?? (tack is { } helm ? NumberText.Exact(helm.Degrees) : "");
         }
     }

@@ -12,8 +12,8 @@ public sealed class LogWords(ClassDefinition boatClass, IReadOnlyList<Control> c
         Told(
             ("Boat", boat),
             ("Sailed for", boatClass.Purposes.FirstOrDefault(purpose => purpose.Key == log.Purpose)?.Name),
-            ("Water", LogForm.Waters.FirstOrDefault(one => one.Value == log.Water).Label),
-            ("Place", LogForm.Places.FirstOrDefault(one => one.Value == log.Place).Label),
+            ("Water", LogForm.Waters.FirstOrDefault(water => water.Value == log.Water).Label),
+            ("Place", LogForm.Places.FirstOrDefault(place => place.Value == log.Place).Label),
             (
                 "Crew",
                 log.CrewMass is { } mass ? $"{NumberText.Plain(mass.In(units.Mass), 1)} {units.Mass.Symbol()}, seen by you alone" : null
@@ -34,7 +34,7 @@ public sealed class LogWords(ClassDefinition boatClass, IReadOnlyList<Control> c
             let question = boatClass.FindQuestion(answer.Key)
             let retired = question is null || boatClass.RetiredQuestions.Contains(question) ? " (no longer asked)" : ""
             select ((question?.Asks ?? answer.Key.Name) + retired, answer.Value.Said),
-            ("Felt", LogForm.Feelings.FirstOrDefault(one => one.Value == run.Felt).Label),
+            ("Felt", LogForm.Feelings.FirstOrDefault(feeling => feeling.Value == run.Felt).Label),
         ]);
 
     /// <summary>All a log says, what stands in its head too.</summary>

@@ -102,7 +102,7 @@ public sealed class LogbookModel(
 
     private async Task LoadAsync()
     {
-        var asked = Request.Query.ToDictionary(one => one.Key, one => one.Value.ToString());
+        var asked = Request.Query.ToDictionary(pair => pair.Key, pair => pair.Value.ToString());
         Classes = (await cache.AllAsync(here.Club.Ref)).Classes;
         Class = Classes.FirstOrDefault(view => view.Class.Key == asked.GetValueOrDefault("class"));
         Everybodys = Class is not null && asked.GetValueOrDefault("whose") == "class";
@@ -126,27 +126,27 @@ public sealed class LogbookModel(
         var all = runs.ToList();
         All = all.Count;
         Ranked = asked.GetValueOrDefault("sort") == "fast" && Class is not null && filter.Wind is not null;
-        Found = Ranked ? await RankAsync(all, filter) : [.. Holding(all, filter).OrderByDescending(one => one.Run.SailedAt).Take(Most)];
+        Found = Ranked ? await RankAsync(all, filter) : [.. Holding(all, filter).OrderByDescending(found => found.Run.SailedAt).Take(Most)];
         Removed = await logs.RemovedAsync(here.Club.Ref, User.Id());
     }
 
     private ClassDefinition? ClassOf(string key) => Classes.FirstOrDefault(view => view.Class.Key == key)?.Class;
 
     private IEnumerable<FoundRun> Holding(IEnumerable<FoundRun> runs, RunFilter filter) =>
-        runs.Where(one => filter.Holds(one.Run, Class is null ? null : one.Class));
+        runs.Where(run => filter.Holds(run.Run, Class is null ? null : run.Class));
 
     /// <summary>Wind and crew rank here, so that they filter no more.</summary>
     private async Task<IReadOnlyList<FoundRun>> RankAsync(IReadOnlyList<FoundRun> all, RunFilter filter)
     {
         var wind = filter.Wind!.Value;
         var crew = (await crews.OwnAsync(Class!.Ref, User.Id()))?.Profile;
-        var wanted = Holding(all, filter with { Wind = null }).ToDictionary(one => (one.Run.Number, one.Run.Run));
+        var wanted = Holding(all, filter with { Wind = null }).ToDictionary(found => (found.Run.Number, found.Run.Run));
         return
         [
             .. FastRuns
-                .Rank(wanted.Values.Select(one => one.Run), wind, Class.Class.Crew.Factor(wind, crew, Class.Class.Bands), clock.Now)
+                .Rank(wanted.Values.Select(found => found.Run), wind, Class.Class.Crew.Factor(wind, crew, Class.Class.Bands), clock.Now)
                 .Take(Most)
-                .Select(one => wanted[(one.Run.Number, one.Run.Run)]),
+                .Select(found => wanted[(found.Run.Number, found.Run.Run)]),
         ];
     }
 }

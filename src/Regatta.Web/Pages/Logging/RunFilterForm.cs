@@ -20,7 +20,7 @@ public sealed class RunFilterForm(IReadOnlyDictionary<string, string> typed, Cla
 
     private readonly FormReader reader = new();
 
-    public bool IsSet => typed.Any(one => one.Key is not ("class" or "whose" or "sort" or "unit") && one.Value is not ("" or Any));
+    public bool IsSet => typed.Any(pair => pair.Key is not ("class" or "whose" or "sort" or "unit") && pair.Value is not ("" or Any));
 
     public FormReader Reader => reader;
 
@@ -57,13 +57,13 @@ public sealed class RunFilterForm(IReadOnlyDictionary<string, string> typed, Cla
                 yield return Choice("purpose", "Sailed for", definition.Purposes.Select(purpose => purpose.Name));
             }
 
-            yield return Choice("water", "Water", LogForm.Waters.Select(one => one.Label));
-            yield return Choice("place", "Place", LogForm.Places.Select(one => one.Label));
-            yield return Choice("felt", "Felt at least", LogForm.Feelings.Select(one => one.Label));
+            yield return Choice("water", "Water", LogForm.Waters.Select(water => water.Label));
+            yield return Choice("place", "Place", LogForm.Places.Select(place => place.Label));
+            yield return Choice("felt", "Felt at least", LogForm.Feelings.Select(feeling => feeling.Label));
             if (definition is not null && definition.Questions.Count > 0)
             {
                 yield return Choice("question", "Answered", definition.Questions.Select(question => question.Asks));
-                yield return Choice("means", "The answer was", Meanings.Select(one => one.Word));
+                yield return Choice("means", "The answer was", Meanings.Select(meaning => meaning.Word));
             }
 
             yield return Of("from", "From day") with
@@ -81,7 +81,10 @@ public sealed class RunFilterForm(IReadOnlyDictionary<string, string> typed, Cla
     public RunFilter Read()
     {
         var within = reader.May("within", Text("within"), Speeds);
-        var means = Meanings.Where(one => one.Word == Text("means")).Select(one => (AnswerMeaning?)one.Value).FirstOrDefault();
+        var means = Meanings
+            .Where(meaning => meaning.Word == Text("means"))
+            .Select(meaning => (AnswerMeaning?)meaning.Value)
+            .FirstOrDefault();
         return new()
         {
             Band = definition?.Bands.All.FirstOrDefault(band => band.Name == Text("band"))?.Id,
@@ -90,9 +93,9 @@ public sealed class RunFilterForm(IReadOnlyDictionary<string, string> typed, Cla
             Plan = definition?.PlanModes.Plans.FirstOrDefault(plan => plan.Name == Text("plan"))?.Key,
             Mode = definition?.PlanModes.Modes.FirstOrDefault(mode => mode.Name == Text("mode"))?.Key,
             Purpose = definition?.Purposes.FirstOrDefault(purpose => purpose.Name == Text("purpose"))?.Key,
-            Water = LogForm.Waters.FirstOrDefault(one => one.Label == Text("water")).Value,
-            Place = LogForm.Places.FirstOrDefault(one => one.Label == Text("place")).Value,
-            Felt = LogForm.Feelings.FirstOrDefault(one => one.Label == Text("felt")).Value,
+            Water = LogForm.Waters.FirstOrDefault(offered => offered.Label == Text("water")).Value,
+            Place = LogForm.Places.FirstOrDefault(offered => offered.Label == Text("place")).Value,
+            Felt = LogForm.Feelings.FirstOrDefault(feeling => feeling.Label == Text("felt")).Value,
             Question = definition?.Questions.FirstOrDefault(question => question.Asks == Text("question"))?.Key,
             Means = means,
             From = reader.May("from", Text("from"), Day),

@@ -43,8 +43,8 @@ public sealed class SetAgainPageModel(ClubContext here, CardReaderOf readers, IR
         }
 
         var last = (await logs.OfBoatAsync(view.Ref, boat.Number, Limits.RunsOfBoat))
-            .Where(one => one.Marks.Count > 0 && (one.Number, one.Run) != (found.Number, found.Run))
-            .MaxBy(one => (one.SailedAt, one.Run));
+            .Where(run => run.Marks.Count > 0 && (run.Number, run.Run) != (found.Number, found.Run))
+            .MaxBy(run => (run.SailedAt, run.Run));
         Stands = last is null ? "" : $"as {boat.Name} was last logged, {last.SailedAt:d MMM yyyy}";
         return last?.Marks;
     }

@@ -18,7 +18,7 @@ public sealed record TillerField(BalanceCheck Balance, string Name, string Tack,
     /// <summary>What the number is.</summary>
     public string NumberLabel => Balance.Kind == BalanceKind.Sailboard ? "Pull" : "Degrees";
 
-    /// <summary>What the slider tells whoever has it read aloud.</summary>
+    /// <summary>What a screen reader says of the slider.</summary>
     public string Label =>
         Balance.Kind == BalanceKind.Sailboard
             ? $"Pull on {Tack.ToLowerInvariant()}, plus is the back hand"
@@ -30,7 +30,7 @@ public static class GateWords
 {
     /// <summary>As the class's check asks it; a gate of another kind of check by its name.</summary>
     public static string Of(BalanceCheck balance, Gate gate) =>
-        balance.Gates(upwind: true).Where(one => one.Gate == gate).Select(one => one.Words).FirstOrDefault()
-        ?? BalanceCheck.Usual.Gates(upwind: true).Where(one => one.Gate == gate).Select(one => one.Words).FirstOrDefault()
+        balance.Gates(upwind: true).Where(known => known.Gate == gate).Select(gate => gate.Words).FirstOrDefault()
+        ?? BalanceCheck.Usual.Gates(upwind: true).Where(known => known.Gate == gate).Select(gate => gate.Words).FirstOrDefault()
         ?? gate.ToString();
 }

@@ -34,15 +34,15 @@ public sealed record AttendanceForm(
         new(
             "with",
             "What do you sail?",
-            Choices.FirstOrDefault(one => Own is { } own && (one.ClassKey, one.Boat) == (own.ClassKey, own.Boat)).Label ?? ""
+            Choices.FirstOrDefault(choice => Own is { } own && (choice.ClassKey, choice.Boat) == (own.ClassKey, own.Boat)).Label ?? ""
         )
         {
-            Choices = [.. Choices.Select(one => one.Label)],
+            Choices = [.. Choices.Select(choice => choice.Label)],
             Problem = Problem,
             Hint = "Members of the club see your name on this day.",
         };
 
     /// <summary>What an answer means; null for none of them.</summary>
     public (string ClassKey, long? Boat)? Read(string? answer) =>
-        Choices.Where(one => one.Label == answer).Select(one => ((string, long?)?)(one.ClassKey, one.Boat)).FirstOrDefault();
+        Choices.Where(choice => choice.Label == answer).Select(choice => ((string, long?)?)(choice.ClassKey, choice.Boat)).FirstOrDefault();
 }

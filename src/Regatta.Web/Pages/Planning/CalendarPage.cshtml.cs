@@ -34,7 +34,7 @@ public sealed class CalendarPageModel(
             (Field[])
                 [
                     new("title", "What is it called?", ""),
-                    new("kind", "What is it for?", "training") { Choices = [.. OutingKinds.Words.Select(one => one.Word)] },
+                    new("kind", "What is it for?", "training") { Choices = [.. OutingKinds.Words.Select(word => word.Word)] },
                     new("venue", "Where?", ""),
                     new("from", "From", "") { Type = "datetime-local" },
                     new("to", "To", "") { Type = "datetime-local" },

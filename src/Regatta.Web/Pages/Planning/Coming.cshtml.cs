@@ -50,7 +50,7 @@ public sealed class AttendanceModel(ClubContext here, IReadOutings outings, IRea
             day,
             await outings.BoatsAsync(here.Club.Ref, day),
             key => fleet.FirstOrDefault(line => line.Key == key)?.Name ?? key,
-            (await comers.AllAsync(here.Club.Ref, number)).FirstOrDefault(one => one.Person == here.Actor.Person),
+            (await comers.AllAsync(here.Club.Ref, number)).FirstOrDefault(comer => comer.Person == here.Actor.Person),
             null
         );
         return true;

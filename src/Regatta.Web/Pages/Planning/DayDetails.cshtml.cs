@@ -36,7 +36,7 @@ public sealed class DayDetailsModel(
     public IReadOnlyList<Attendee> Attendees { get; private set; } = [];
 
     /// <summary>Whether one comes oneself.</summary>
-    public AttendanceForm Ask => new(Day, all, NameOf, Attendees.FirstOrDefault(one => one.Person == here.Actor.Person), null);
+    public AttendanceForm Ask => new(Day, all, NameOf, Attendees.FirstOrDefault(attendee => attendee.Person == here.Actor.Person), null);
 
     /// <summary>What would teach most in each class in the wind that is forecast; of a day to come.</summary>
     public IReadOnlyList<(ClassDefinition Class, WindBand Band, TestChoice Choice)> ToTest { get; private set; } = [];

@@ -43,7 +43,7 @@ public sealed class TrialDetailsModel(
     public (int Number, int Boat)? Next { get; private set; }
 
     public string BoatName(int boat) =>
-        Trial.Boats.Count > boat ? all.FirstOrDefault(one => one.Number == Trial.Boats[boat])?.Name ?? "a boat that is gone" : "";
+        Trial.Boats.Count > boat ? all.FirstOrDefault(known => known.Number == Trial.Boats[boat])?.Name ?? "a boat that is gone" : "";
 
     public string Show(Setting setting) => Control?.Scale.Show(Trial.MarkOf(setting)) ?? setting.ToString();
 
@@ -159,7 +159,7 @@ public sealed class TrialDetailsModel(
 
         Planned = found;
         all = await boats.AllAsync(View.Ref);
-        List<TrialRun> runs = [.. found.Runs.Select(one => one.Run)];
+        List<TrialRun> runs = [.. found.Runs.Select(run => run.Run)];
         var differences = PairedDifference.Differences(Trial.Design, runs);
         Result = differences.Count > 0 ? PairedDifference.Of(differences) : null;
         Gained = PairedDifference.Gains(runs) is { Count: > 0 } gains ? PairedDifference.Of(gains) : null;

@@ -24,12 +24,12 @@ public sealed record TrialMeans(
     public IReadOnlyList<Boat> BoatsByComing =>
         [
             .. Boats
-                .OrderBy(boat => Attendees.All(one => one.Boat != boat.Number))
+                .OrderBy(boat => Attendees.All(attendee => attendee.Boat != boat.Number))
                 .ThenBy(boat => boat.Name, StringComparer.CurrentCultureIgnoreCase),
         ];
 
     /// <summary>How many of them come.</summary>
-    public int BoatsComing => Boats.Count(boat => Attendees.Any(one => one.Boat == boat.Number));
+    public int BoatsComing => Boats.Count(boat => Attendees.Any(attendee => attendee.Boat == boat.Number));
 }
 
 /// <summary>The form that plans a trial.</summary>
@@ -87,7 +87,7 @@ public sealed class TrialForm(TrialMeans means, IReadOnlyDictionary<string, stri
     /// <summary>The trial, the day it is for and how it is to go; null where something was not understood.</summary>
     public (Trial Trial, long? Outing, TrialPlan Plan)? Read()
     {
-        var control = means.Class.Marked.FirstOrDefault(one => one.Name == Said("control"));
+        var control = means.Class.Marked.FirstOrDefault(known => known.Name == Said("control"));
         if (control is null || means.CardOf(control) is not { } card)
         {
             form.Refuse("control", "Choose a control that has a mark in this band.");
@@ -130,9 +130,11 @@ public sealed class TrialForm(TrialMeans means, IReadOnlyDictionary<string, stri
     private Attendee? Usual(TrialRole role) =>
         role switch
         {
-            TrialRole.SteersFirst => means.Attendees.FirstOrDefault(one => one.Boat is not null && one.Boat == BoatAt(0)?.Number),
-            TrialRole.SteersSecond when TwoBoats => means.Attendees.FirstOrDefault(one =>
-                one.Boat is not null && one.Boat == BoatAt(1)?.Number
+            TrialRole.SteersFirst => means.Attendees.FirstOrDefault(attendee =>
+                attendee.Boat is not null && attendee.Boat == BoatAt(0)?.Number
+            ),
+            TrialRole.SteersSecond when TwoBoats => means.Attendees.FirstOrDefault(attendee =>
+                attendee.Boat is not null && attendee.Boat == BoatAt(1)?.Number
             ),
             _ => null,
         };
@@ -162,7 +164,7 @@ public sealed class TrialForm(TrialMeans means, IReadOnlyDictionary<string, stri
     {
         var hands = (
             from role in TrialRoles.Of(design)
-            let one = means.Attendees.FirstOrDefault(one => LabelOf(one) == Said(EnumText.Of(role)))
+            let one = means.Attendees.FirstOrDefault(attendee => LabelOf(attendee) == Said(EnumText.Of(role)))
             where one is not null
             select new TrialHand(role, one.Person, one.Name)
         ).ToList();

@@ -67,10 +67,10 @@ public sealed class TrialListModel(
         Days =
         [
             .. (await outings.EndingAfterAsync(here.Club.Ref, clock.Now))
-                .Where(one => one.Outing.Kind != OutingKind.Marking && one.Outing.Classes.Contains(Class.Key))
+                .Where(day => day.Outing.Kind != OutingKind.Marking && day.Outing.Classes.Contains(Class.Key))
                 .Take(4),
         ];
-        var chosen = on is null ? Days.FirstOrDefault() : Days.FirstOrDefault(one => one.Number == on);
+        var chosen = on is null ? Days.FirstOrDefault() : Days.FirstOrDefault(day => day.Number == on);
         var bands = PlanMode.Matrix.Bands;
         var matrix = View.Set.AsSailed(PlanMode.PlanMode);
         var sailed =
@@ -84,7 +84,7 @@ public sealed class TrialListModel(
             NextTest.Of(PlanMode.Evidence, matrix, sailed),
             await boats.AllAsync(View.Ref),
             chosen,
-            chosen is null ? [] : [.. (await comers.AllAsync(here.Club.Ref, chosen.Number)).Where(one => one.ClassKey == Class.Key)]
+            chosen is null ? [] : [.. (await comers.AllAsync(here.Club.Ref, chosen.Number)).Where(comer => comer.ClassKey == Class.Key)]
         );
         Form = new(Means, typed, clock);
     }

@@ -61,7 +61,7 @@ public sealed class CompareModel(ClubContext here, IReadVersions versions, UnitP
         Changes = MatrixDiff.Between(before, after);
         // Without being asked it opens where something changed.
         var changed =
-            plan is null && mode is null ? Changes.Select(change => change.PlanMode).FirstOrDefault(one => one is not null) : null;
+            plan is null && mode is null ? Changes.Select(change => change.PlanMode).FirstOrDefault(change => change is not null) : null;
         var planMode = changed ?? After.PlanModes.Nearest(plan, mode);
         PlanMode = new(ClassView, after, planMode, Before.PlanModes.Has(planMode) ? Before[planMode] : null);
         ZoomedBand = zoom is { } number ? After.Bands.Find(new(number)) : null;

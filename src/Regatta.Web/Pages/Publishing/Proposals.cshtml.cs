@@ -36,7 +36,7 @@ public sealed class ProposalsModel(
             )
             .ToList()
         where told.Count > 0
-        select (least, least + 10, told.Count(one => one.CameTrue == true), told.Count);
+        select (least, least + 10, told.Count(proposal => proposal.CameTrue == true), told.Count);
 
     public async Task OnGetAsync()
     {
@@ -50,6 +50,6 @@ public sealed class ProposalsModel(
             followed.AddRange(ProposalQueue.Follow(view, await decisions.AllAsync(view.Ref)));
         }
 
-        Followed = [.. followed.OrderByDescending(one => one.Decision.At)];
+        Followed = [.. followed.OrderByDescending(proposal => proposal.Decision.At)];
     }
 }

@@ -41,7 +41,7 @@ public sealed class VersionsModel(ClubContext here, IReadVersions versions, Publ
     public async Task<IActionResult> OnPostRestoreAsync(int version)
     {
         await LoadAsync();
-        if (History.FirstOrDefault(one => one.Version.Number == version).Version is not { } older)
+        if (History.FirstOrDefault(entry => entry.Version.Number == version).Version is not { } older)
         {
             return NotFound();
         }

@@ -100,7 +100,7 @@ public sealed class CautionForm(
                     $"control-{at}",
                     "With",
                     definition.Find(caution.Control ?? default)?.Name ?? Any,
-                    [Any, .. definition.Controls.Select(one => one.Name)]
+                    [Any, .. definition.Controls.Select(control => control.Name)]
                 )
             );
             fields.Add(
@@ -108,7 +108,7 @@ public sealed class CautionForm(
                     $"plan-{at}",
                     "Sails",
                     caution.Plan is { } plan ? definition.PlanModes.Find(plan)?.Name ?? Any : Any,
-                    [Any, .. definition.PlanModes.Plans.Select(one => one.Name)]
+                    [Any, .. definition.PlanModes.Plans.Select(plan => plan.Name)]
                 )
             );
             fields.Add(
@@ -116,27 +116,42 @@ public sealed class CautionForm(
                     $"mode-{at}",
                     "Mode",
                     caution.Mode is { } mode ? definition.PlanModes.Find(mode)?.Name ?? Any : Any,
-                    [Any, .. definition.PlanModes.Modes.Select(one => one.Name)]
+                    [Any, .. definition.PlanModes.Modes.Select(mode => mode.Name)]
                 )
             );
         }
 
         fields.Add(fill(new Field($"from-{at}", $"From, {wind.Symbol()}", Wind(caution)) { InputMode = "decimal" }));
         fields.Add(
-            Choice($"water-{at}", "Water", Waters.First(one => one.Value == caution.Water).Word, [.. Waters.Select(one => one.Word)])
+            Choice(
+                $"water-{at}",
+                "Water",
+                Waters.First(water => water.Value == caution.Water).Word,
+                [.. Waters.Select(water => water.Word)]
+            )
         );
         fields.Add(
-            Choice($"place-{at}", "Place", Places.First(one => one.Value == caution.Place).Word, [.. Places.Select(one => one.Word)])
+            Choice(
+                $"place-{at}",
+                "Place",
+                Places.First(place => place.Value == caution.Place).Word,
+                [.. Places.Select(place => place.Word)]
+            )
         );
         fields.Add(
-            Choice($"weight-{at}", "Weight", Weights.First(one => one.Value == caution.Grave).Word, [.. Weights.Select(one => one.Word)])
+            Choice(
+                $"weight-{at}",
+                "Weight",
+                Weights.First(weight => weight.Value == caution.Grave).Word,
+                [.. Weights.Select(weight => weight.Word)]
+            )
         );
         fields.Add(
             Choice(
                 $"decides-{at}",
                 "Who decides",
-                Deciders.First(one => one.Value == caution.Decides).Word,
-                [.. Deciders.Select(one => one.Word)]
+                Deciders.First(decider => decider.Value == caution.Decides).Word,
+                [.. Deciders.Select(decider => decider.Word)]
             )
         );
         return fields;
@@ -153,18 +168,18 @@ public sealed class CautionForm(
         var was = at < Now.Count ? Now[at] : new("");
         return new(text)
         {
-            Control = definition?.Controls.FirstOrDefault(one => one.Name == Text($"control-{at}"))?.Key,
-            Plan = definition?.PlanModes.Plans.FirstOrDefault(one => one.Name == Text($"plan-{at}"))?.Key,
-            Mode = definition?.PlanModes.Modes.FirstOrDefault(one => one.Name == Text($"mode-{at}"))?.Key,
+            Control = definition?.Controls.FirstOrDefault(known => known.Name == Text($"control-{at}"))?.Key,
+            Plan = definition?.PlanModes.Plans.FirstOrDefault(known => known.Name == Text($"plan-{at}"))?.Key,
+            Mode = definition?.PlanModes.Modes.FirstOrDefault(known => known.Name == Text($"mode-{at}"))?.Key,
             WindFrom = Reader.May(
                 $"from-{at}",
                 Text($"from-{at}"),
                 FormReader.Kept(Wind(was), was.WindFrom ?? default, said => WindRange.ReadSpeed(said, wind))
             ),
-            Water = Waters.FirstOrDefault(one => one.Word == Text($"water-{at}")).Value,
-            Place = Places.FirstOrDefault(one => one.Word == Text($"place-{at}")).Value,
-            Grave = Weights.FirstOrDefault(one => one.Word == Text($"weight-{at}")).Value,
-            Decides = Deciders.FirstOrDefault(one => one.Word == Text($"decides-{at}")).Value,
+            Water = Waters.FirstOrDefault(offered => offered.Word == Text($"water-{at}")).Value,
+            Place = Places.FirstOrDefault(offered => offered.Word == Text($"place-{at}")).Value,
+            Grave = Weights.FirstOrDefault(offered => offered.Word == Text($"weight-{at}")).Value,
+            Decides = Deciders.FirstOrDefault(decider => decider.Word == Text($"decides-{at}")).Value,
         };
     }
 

@@ -59,7 +59,7 @@ public sealed class ChangeModel(ClubContext here, CardRequests cards, UnitPrefer
         // The same crew meets the other band: the wind at which they read its middle.
         var wind = card.Wind.Times(band.Middle.MetresPerSecond / Math.Max(0.1, card.Reading.Effective.MetresPerSecond));
         var purpose = to.ToPurpose is { } asked
-            ? card.Class.Purposes.FirstOrDefault(one => one.Key.Name == asked)?.Key
+            ? card.Class.Purposes.FirstOrDefault(purpose => purpose.Key.Name == asked)?.Key
             : card.Reader.Purpose;
         To = CardReading.Of(
             card.Version,

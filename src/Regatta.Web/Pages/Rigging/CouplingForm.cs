@@ -31,8 +31,8 @@ public sealed class CouplingForm(ClassDefinition definition, IReadOnlyDictionary
         var read = Enumerable.Range(0, Limits.Couplings).Select(ReadRow).OfType<(ControlKey From, Coupling Coupling)>().ToList();
         return Reader.Ok
             ? new SetCouplings(
-                read.GroupBy(one => one.From)
-                    .ToDictionary(group => group.Key, IReadOnlyList<Coupling> (group) => [.. group.Select(one => one.Coupling)])
+                read.GroupBy(row => row.From)
+                    .ToDictionary(group => group.Key, IReadOnlyList<Coupling> (group) => [.. group.Select(row => row.Coupling)])
             )
             : null;
     }

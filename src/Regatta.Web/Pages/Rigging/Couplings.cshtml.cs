@@ -28,7 +28,7 @@ public sealed class CouplingsModel(ClubContext here, CardReaderOf readers, IRead
         Class = view.Class;
         Drawing = CouplingDrawing.Of(Class.Controls);
         Order = SetUpOrder.Of(Class.Controls);
-        Asked = Class.Controls.FirstOrDefault(one => one.Key.Name == control);
+        Asked = Class.Controls.FirstOrDefault(known => known.Key.Name == control);
         Disturbed = Asked is { } asked ? SetUpOrder.Disturbed(Class.Controls, [asked.Key]) : [];
         if (Class.Rake is { } rig && Class.Find(rig.Holes) is { } holes)
         {

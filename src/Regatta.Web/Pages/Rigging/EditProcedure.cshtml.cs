@@ -54,7 +54,7 @@ public sealed class EditProcedureModel(ClubContext here, DefinitionEditor editor
             .Range(0, Limits.Procedures)
             .Select(at => new ProcedureStep(Text($"does-{at}"), Text($"who-{at}"), Text($"gate-{at}")))
             .ToList();
-        foreach (var (step, at) in steps.Select((step, at) => (step, at)).Where(one => one.step.Does.Length == 0))
+        foreach (var (step, at) in steps.Select((step, at) => (step, at)).Where(step => step.step.Does.Length == 0))
         {
             if (step.Who.Length + step.Gate.Length > 0 && name.Length > 0)
             {
@@ -63,8 +63,8 @@ public sealed class EditProcedureModel(ClubContext here, DefinitionEditor editor
         }
 
         var written = new Procedure(Before?.Key ?? FreeKey(name), name, Text("when"), [.. steps.Where(step => step.Does.Length > 0)]);
-        var others = Class.Procedures.Where(one => one.Key != Before?.Key).ToList();
-        var at0 = Before is null ? others.Count : Class.Procedures.ToList().FindIndex(one => one.Key == Before.Key);
+        var others = Class.Procedures.Where(procedure => procedure.Key != Before?.Key).ToList();
+        var at0 = Before is null ? others.Count : Class.Procedures.ToList().FindIndex(procedure => procedure.Key == Before.Key);
         if (name.Length > 0)
         {
             others.Insert(at0, written);
@@ -85,13 +85,13 @@ public sealed class EditProcedureModel(ClubContext here, DefinitionEditor editor
         return Enumerable
             .Range(1, Limits.Procedures + 1)
             .Select(at => at == 1 ? key : $"{key}-{at}")
-            .First(candidate => Class.Procedures.All(one => one.Key != candidate));
+            .First(candidate => Class.Procedures.All(procedure => procedure.Key != candidate));
     }
 
     private async Task<bool> LoadAsync(string procedure)
     {
         Class = (await here.ClassAsync()).Class;
-        Before = Class.Procedures.FirstOrDefault(one => one.Key == procedure);
+        Before = Class.Procedures.FirstOrDefault(known => known.Key == procedure);
         return Before is not null || procedure == Another;
     }
 

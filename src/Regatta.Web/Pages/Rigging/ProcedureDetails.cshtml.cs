@@ -80,13 +80,13 @@ public sealed class ProcedureDetailsModel(ClubContext here, RigBoat rig) : PageM
     {
         var view = await here.ClassAsync();
         Class = view.Published;
-        if (Class.Procedures.FirstOrDefault(one => one.Key == name) is not { } found)
+        if (Class.Procedures.FirstOrDefault(procedure => procedure.Key == name) is not { } found)
         {
             return false;
         }
 
         Procedure = found;
-        Best = (await rig.BestAsync(view.Ref)).FirstOrDefault(one => one.Procedure == name);
+        Best = (await rig.BestAsync(view.Ref)).FirstOrDefault(run => run.Procedure == name);
         return true;
     }
 }

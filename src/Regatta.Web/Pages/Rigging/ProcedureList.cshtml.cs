@@ -16,8 +16,8 @@ public sealed class ProcedureListModel(ClubContext here, RigBoat rig) : PageMode
     {
         var view = await here.ClassAsync();
         Class = view.Published;
-        InDraft = here.MayEdit ? [.. view.Class.Procedures.Where(one => !Class.Procedures.Contains(one))] : [];
-        var best = (await rig.BestAsync(view.Ref)).ToDictionary(one => one.Procedure);
+        InDraft = here.MayEdit ? [.. view.Class.Procedures.Where(procedure => !Class.Procedures.Contains(procedure))] : [];
+        var best = (await rig.BestAsync(view.Ref)).ToDictionary(run => run.Procedure);
         Procedures = [.. Class.Procedures.Select(procedure => (procedure, best.GetValueOrDefault(procedure.Key)))];
     }
 }

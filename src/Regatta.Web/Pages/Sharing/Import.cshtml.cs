@@ -31,7 +31,7 @@ public sealed class ImportModel(ClubContext here, ImportClasses import, TimeProv
         }
 
         Problems = reading.Problems;
-        here.Note.Tell(string.Join(", ", reading.Bundle?.Classes.Select(one => one.Class.Key) ?? []));
+        here.Note.Tell(string.Join(", ", reading.Bundle?.Classes.Select(held => held.Class.Key) ?? []));
         if (Problems.Count > 0)
         {
             Response.StatusCode = StatusCodes.Status422UnprocessableEntity;

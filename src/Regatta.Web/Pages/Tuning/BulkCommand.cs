@@ -46,12 +46,14 @@ public sealed record BulkCommand(string Deed, IReadOnlyList<CellAddress> Over, F
         }
 
         var chosen = over.Split(',', StringSplitOptions.RemoveEmptyEntries)
-            .Select(one => one.Split(':', 2))
+            .Select(pair => pair.Split(':', 2))
             .Where(parts => parts.Length == 2 && CellNames.Read(parts[0]) is not null && int.TryParse(parts[1], out _))
             .Select(parts => (Address: CellNames.Read(parts[0])!.Value, Revision: int.Parse(parts[1], CultureInfo.InvariantCulture)))
-            .Where(one => planMode.Matrix.Bands.Find(one.Address.Band) is not null && planMode.Class.Find(one.Address.Control) is not null)
-            .DistinctBy(one => one.Address)
-            .ToDictionary(one => one.Address, one => one.Revision);
+            .Where(named =>
+                planMode.Matrix.Bands.Find(named.Address.Band) is not null && planMode.Class.Find(named.Address.Control) is not null
+            )
+            .DistinctBy(named => named.Address)
+            .ToDictionary(named => named.Address, named => named.Revision);
         return chosen.Count == 0
             ? null
             : new(act, [.. chosen.Keys], address => chosen.TryGetValue(address, out var revision) ? revision : planMode.Revision(address));
@@ -70,7 +72,7 @@ public sealed record BulkCommand(string Deed, IReadOnlyList<CellAddress> Over, F
                 return ([.. controls.SelectMany(control => Building.FillAcross(matrix, control, bands))], []);
             case "fill-down":
                 var filled = bands.Select(band => Building.FillDown(matrix, band, controls)).ToList();
-                return ([.. filled.SelectMany(one => one.Edits)], [.. filled.SelectMany(one => one.Left).Distinct()]);
+                return ([.. filled.SelectMany(cell => cell.Edits)], [.. filled.SelectMany(cell => cell.Left).Distinct()]);
             case "less" or "more":
                 return (Building.Shift(matrix, Over, Deed == "less" ? -1 : 1), []);
             case "confirm":

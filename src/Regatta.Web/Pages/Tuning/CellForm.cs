@@ -36,7 +36,7 @@ public sealed record CellForm(
             NoProblems
         );
 
-    /// <summary>Reads the form into a cell. A mark that was not touched stays to the hair, even where a new step has passed it
+    /// <summary>Reads the form into a cell. A mark that was not touched keeps its exact value, even where a new step has passed it
     /// by.</summary>
     public (Cell? Cell, CellForm Form) Read(Control control, Cell? before)
     {

@@ -122,7 +122,7 @@ public sealed class MatrixModel(
     public async Task<IActionResult> OnPostMendAsync(string finding, string mend)
     {
         await OpenAsync();
-        return PlanMode.Findings.FirstOrDefault(one => one.Name == finding && one.Mend == mend) is { } found
+        return PlanMode.Findings.FirstOrDefault(known => known.Name == finding && known.Mend == mend) is { } found
             ? await WriteAllAsync(found.Edits, $"mended: {found.Mend}", [], null)
             : await AnswerAsync("That has changed meanwhile. Look at it again.");
     }
