@@ -1,11 +1,13 @@
-// Faults against a history checker: sailors send logs and captains write cells while the app, its database and the line between them are
-// killed, stopped and cut; in the end every log that was acknowledged is there once and whole, and every cell as its writers were told.
+// Faults against a history checker: sailors send logs, captains write cells and end trials while the app, its database and the line between
+// them are killed, stopped and cut; in the end every log that was acknowledged is there once and whole, every cell as its writers were told,
+// and every trial has ended with all its runs logged once, or goes on with none.
 //   ./bench faults [minutes] [seconds between faults]
 import { execFileSync, spawn } from "node:child_process";
 import { randomUUID } from "node:crypto";
 import { openSync, readFileSync, readdirSync, rmSync } from "node:fs";
 import { setTimeout as pause } from "node:timers/promises";
 import { sql } from "./database.mjs";
+import { fieldsOf } from "./growth.mjs";
 import { Visitor } from "./visitor.mjs";
 
 const minutes = Number(process.argv[2] ?? 10);
@@ -150,9 +152,50 @@ async function tune(cell, at) {
   }
 }
 
+const TRIALS = "/wenlow/classes/quillet/trials";
+const ended = [];
+async function race(name) {
+  const visitor = new Visitor(base);
+  let known = false;
+  // Asks until it is answered as it should be; whoever was signed out by a fault signs in again.
+  const until302 = async (path, form, changes) => {
+    while (running()) {
+      try {
+        if (!known) await visitor.demo(name);
+        known = true;
+        const page = await visitor.ask(path, { signal: AbortSignal.timeout(20_000) });
+        const html = await page.text();
+        known = page.status !== 302;
+        if (page.status === 200 && !new RegExp(`<form[^>]*${form}`).test(html)) return undefined;
+        if (page.status === 200) {
+          const body = fieldsOf(html, form);
+          for (const [field, value] of Object.entries(changes)) body.set(field, value);
+          const action = new RegExp(`<form[^>]*${form}[^>]*>`).exec(html)[0];
+          const to = /action="([^"]*)"/.exec(action)[1].replaceAll("&amp;", "&");
+          const answer = await visitor.ask(to, { method: "POST", body, signal: AbortSignal.timeout(20_000) });
+          await answer.arrayBuffer();
+          const location = answer.headers.get("location") ?? "";
+          if (answer.status === 302 && location.includes(TRIALS)) return location;
+          if (answer.status === 500 || answer.status === 422) failures.push(`a trial was answered ${answer.status}`);
+        }
+      } catch { /* The app is away. */ }
+      await pause(300);
+    }
+    return undefined;
+  };
+  while (running()) {
+    const trial = await until302(`${TRIALS}?band=4&on=0`, `action="${TRIALS}`, { design: "one boat, back and forth", note: randomUUID() });
+    for (let run = 0; run < 4 && trial; run += 1) await until302(trial, `action="${trial}"`, { port: "3", starboard: "4", wind: "13" });
+    if (trial && running()) {
+      await until302(trial, `action="${trial}[?]handler=End"`, {});
+      if (running()) ended.push(Number(trial.slice(trial.lastIndexOf("/") + 1)));
+    }
+  }
+}
+
 startWeb();
 await answering();
-const work = [...["priya", "tamsin", "odalys"].map(sail), ...["1.halyard-point", "2.halyard-point", "3.halyard-point"].map(tune)];
+const work = [race("tamsin"), ...["priya", "tamsin", "odalys"].map(sail), ...["1.halyard-point", "2.halyard-point", "3.halyard-point"].map(tune)];
 const counts = {};
 await pause(2000);
 for (let round = 0; running(); round += 1) {
@@ -182,10 +225,15 @@ for (const cell of new Set(written.map((one) => one.cell))) {
     else at = found + 1;
   }
 }
+const trials = sql(`select t.id, t.ended_at is not null, (select count(*) from trial_runs r where (r.club_id, r.trial_id) = (t.club_id, t.id)),
+    (select count(*) from trial_runs r join runs l on (l.club_id, l.from_at) = (r.club_id, r.sailed_at) where (r.club_id, r.trial_id) = (t.club_id, t.id))
+  from trials t where t.note ~ '^[0-9a-f]{8}-[0-9a-f]{4}-'`).split("\n").filter(Boolean).map((line) => line.split("|"));
+const halfTrials = trials.filter(([, over, kept, logged]) => Number(logged) !== (over === "t" ? Number(kept) : 0)).length;
+const openTrials = trials.filter(([id, over]) => over !== "t" && ended.includes(Number(id))).length;
 web.kill("SIGTERM");
 
 for (const [name, count] of Object.entries(counts)) console.log(`${String(count).padStart(4)} × ${name}`);
 for (const [what, many] of Object.entries(grouped(failures, (one) => one))) console.log(`${String(many.length).padStart(4)} × ${what}`);
 const all = Object.values(counts).reduce((sum, one) => sum + one, 0);
-console.log(`faults: ${all} faults, ${acknowledged.length} acknowledged logs, ${lost} lost, ${doubled} doubled, ${half} half; ${written.length} cell writes, ${cellsLost} lost`);
-process.exit(lost + doubled + half + cellsLost + (acknowledged.length === 0 || written.length === 0 ? 1 : 0) === 0 ? 0 : 1);
+console.log(`faults: ${all} faults, ${acknowledged.length} acknowledged logs, ${lost} lost, ${doubled} doubled, ${half} half; ${written.length} cell writes, ${cellsLost} lost; ${ended.length} trials ended, ${openTrials} still open, ${halfTrials} half`);
+process.exit(lost + doubled + half + cellsLost + openTrials + halfTrials + (acknowledged.length === 0 || written.length === 0 ? 1 : 0) === 0 ? 0 : 1);

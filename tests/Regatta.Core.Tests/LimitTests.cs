@@ -18,7 +18,7 @@ public sealed class LimitTests
     [Fact]
     public void Every_limit_stands_in_the_table_of_the_operations_page()
     {
-        var page = File.ReadAllLines(Path.Combine(Root(), "docs", "operations.md"));
+        var page = File.ReadAllLines(Path.Combine(Repository.Root, "docs", "operations.md"));
         var limits = typeof(Limits).GetFields(BindingFlags.Public | BindingFlags.Static);
         Assert.True(limits.Length > 25);
         Assert.Equal(
@@ -199,16 +199,5 @@ public sealed class LimitTests
         var parent = parts[..^1]
             .Aggregate(bundle, (node, part) => (int.TryParse(part, CultureInfo.InvariantCulture, out var at) ? node[at] : node[part])!);
         return (parent, parts[^1]);
-    }
-
-    private static string Root()
-    {
-        var folder = new DirectoryInfo(AppContext.BaseDirectory);
-        while (!File.Exists(Path.Combine(folder!.FullName, "Regatta.slnx")))
-        {
-            folder = folder.Parent;
-        }
-
-        return folder.FullName;
     }
 }

@@ -47,13 +47,7 @@ public sealed class BackupTests(ClubHost host)
 
     private static async Task<string> RunAsync(string command, string file, string connection, int expected)
     {
-        var folder = new DirectoryInfo(AppContext.BaseDirectory);
-        while (!File.Exists(Path.Combine(folder!.FullName, "Regatta.slnx")))
-        {
-            folder = folder.Parent;
-        }
-
-        var start = new ProcessStartInfo(Path.Combine(folder.FullName, command), [file])
+        var start = new ProcessStartInfo(Path.Combine(Repository.Root, command), [file])
         {
             RedirectStandardOutput = true,
             RedirectStandardError = true,

@@ -17,7 +17,9 @@ public sealed class ClubTests(ClubHost host)
         await using var empty = await host.AnotherAsync("Never");
         var visitor = empty.Visit();
         Assert.Equal("/found", (await visitor.GetAsync("/sign-in")).Location!.ToString());
-        Assert.Contains("one-time code", (await visitor.GetAsync("/found")).TextOf("main"));
+        var first = await visitor.GetAsync("/found");
+        Assert.Contains("one-time code", first.TextOf("main"));
+        Assert.Contains($"Version {AppVersion.Shown}", first.TextOf("footer"));
         Assert.Equal(403, (int)(await visitor.GetAsync("/found?code=guessed")).Status);
         var page = await visitor.GetAsync(await empty.FoundingAddressAsync());
         var refused = await visitor.SendAsync(

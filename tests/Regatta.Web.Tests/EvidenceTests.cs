@@ -20,7 +20,7 @@ public sealed class EvidenceTests(ClubHost host)
         Assert.All(drawn, one => Assert.Matches("[0-9]+ supported", one.GetAttribute("aria-label")!));
         Assert.All(fleet.Html.QuerySelectorAll(".next-step a"), one => Assert.True(one.TextContent.Length > 10, one.TextContent));
         Assert.Contains("Decide: fresh, gooseneck.", fleet.TextOf(".fleet"));
-        Assert.Matches("[0-9]+ proposals of the logs wait", fleet.TextOf("main")!);
+        Assert.Matches("[0-9]+ proposals to decide", fleet.TextOf("main")!);
     }
 
     [Fact]

@@ -10,7 +10,7 @@ test("the fleet at a glance leads to the queue, the queue to the cell that is de
   await signIn(page, "odalys", "/wenlow");
   await expect(page.locator(".cover svg").first()).toBeVisible();
   await expectAccessible(page);
-  await page.getByRole("link", { name: /proposals? of the logs/ }).first().click();
+  await page.getByRole("link", { name: /proposals? to decide/ }).first().click();
   await expect(page.getByRole("heading", { name: "What do the logs propose?" })).toBeVisible();
   await expectAccessible(page);
   const first = page.locator(".queue li").first();

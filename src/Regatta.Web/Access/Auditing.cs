@@ -97,8 +97,8 @@ internal sealed class Auditing(RequestDelegate next, ILogger<Auditing> log)
         }
     }
 
-    /// <summary>Acts are kept, and what those who are known were refused. What strangers send where only members may, and a client that asks too
-    /// often for the limiter, could fill the trail.</summary>
+    /// <summary>Acts are kept, and what those who are known were refused. What strangers send where only members may, and a client that
+    /// asks too often for the limiter, could fill the trail.</summary>
     private static bool IsKept(HttpContext context, ActNote note, AuditOutcome outcome)
     {
         var isForAnybody = context.GetEndpoint()?.Metadata.GetMetadata<IAllowAnonymous>() is not null;

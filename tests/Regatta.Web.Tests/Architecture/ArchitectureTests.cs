@@ -158,17 +158,17 @@ public sealed class ArchitectureTests
         Assert.Equal([], patterns.Where(one => !one.Options.HasFlag(RegexOptions.NonBacktracking)).Select(one => one.Name));
     }
 
+    [Fact]
+    public void The_version_is_the_newest_head_of_the_changelog() =>
+        Assert.Equal(
+            File.ReadLines(Path.Combine(Repository.Root, "CHANGELOG.md")).First(line => line.StartsWith("## ", StringComparison.Ordinal)),
+            $"## {AppVersion.Shown}"
+        );
+
     private static IEnumerable<string> SourceFiles(string folder, string pattern)
     {
-        var root = new DirectoryInfo(AppContext.BaseDirectory);
-        while (root is not null && !File.Exists(Path.Combine(root.FullName, "Regatta.slnx")))
-        {
-            root = root.Parent;
-        }
-
-        Assert.NotNull(root);
         return Directory
-            .EnumerateFiles(Path.Combine(root.FullName, folder), pattern, SearchOption.AllDirectories)
+            .EnumerateFiles(Path.Combine(Repository.Root, folder), pattern, SearchOption.AllDirectories)
             .Where(file => !file.Contains("/obj/", StringComparison.Ordinal) && !file.Contains("/bin/", StringComparison.Ordinal));
     }
 

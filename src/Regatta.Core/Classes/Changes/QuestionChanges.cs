@@ -56,8 +56,11 @@ public sealed record RetireQuestion(QuestionKey Key) : ClassChange
 public sealed record MoveQuestion(QuestionKey Key, bool Earlier) : ClassChange
 {
     /// <inheritdoc/>
-    public override string What(ClassState before) =>
-        $"question “{before.Definition.Questions.FirstOrDefault(question => question.Key == Key)?.Asks}” asked {(Earlier ? "earlier" : "later")}";
+    public override string What(ClassState before)
+    {
+        var moved = before.Definition.Questions.FirstOrDefault(question => question.Key == Key);
+        return $"question “{moved?.Asks}” asked {(Earlier ? "earlier" : "later")}";
+    }
 
     private protected override Parsed<ClassState> Apply(ClassState before, ClassUse use)
     {
