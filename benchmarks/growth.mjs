@@ -34,7 +34,7 @@ export async function bringIn(visitor, key, logs) {
 /** The fields of a form of a page as a browser would send them untouched. */
 export function fieldsOf(html, form) {
   const own = new RegExp(`<form[^>]*${form}[\\s\\S]*?</form>`).exec(html)[0];
-  const plain = (text) => text.replaceAll("&#x2B;", "+").replaceAll("&amp;", "&").replaceAll("&quot;", "\"").replaceAll("&#x27;", "'");
+  const plain = (text) => text.replace(/&#x([0-9a-f]+);/gi, (_, code) => String.fromCodePoint(parseInt(code, 16))).replaceAll("&quot;", "\"").replaceAll("&lt;", "<").replaceAll("&gt;", ">").replaceAll("&amp;", "&");
   const inputs = [...own.matchAll(/<input[^>]*>/g)]
     .filter(([input]) => !/type="(?:checkbox|radio|file)"/.test(input))
     .map(([input]) => [/name="([^"]*)"/.exec(input)?.[1], plain(/value="([^"]*)"/.exec(input)?.[1] ?? "")]);
@@ -55,5 +55,8 @@ export async function send(visitor, path, page, form, changes) {
   for (const [name, value] of Object.entries(changes)) body.set(name, value);
   const answer = await visitor.ask(path, { method: "POST", body });
   const text = await answer.text();
-  if (answer.status >= 400) throw new Error(`${path} answered ${answer.status}: ${text.slice(0, 400)}`);
+  if (answer.status >= 400) {
+    const told = [...text.matchAll(/<[^>]*(?:-problem|problems?)"[^>]*>([^<]*)/g)].map(([, says]) => says.trim()).filter(Boolean);
+    throw new Error(`${path} answered ${answer.status}: ${told.join(" ") || text.slice(0, 400)}`);
+  }
 }
