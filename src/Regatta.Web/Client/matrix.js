@@ -20,7 +20,7 @@ export function startMatrix(htmx) {
     inMatrix = Boolean(document.activeElement?.closest?.("#matrix [data-cell], #matrix input.writing"));
     edge = /** @type {HTMLElement | undefined} */ (document.activeElement?.closest?.("#matrix [data-edge]"))?.dataset.edge ?? null;
   });
-  // At once after the swap and not when it has settled: a key that is pressed in between would go nowhere.
+  // On the swap and not when it has settled, so that it does not hang on how long the settling is set to last (0 now).
   afterSwap((event) => {
     settle();
     if (inMatrix && document.activeElement === document.body) focusCurrent();
