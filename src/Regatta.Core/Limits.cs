@@ -40,7 +40,7 @@ public static class Limits
     /// <summary>The files of sums a class borrows at once.</summary>
     public const int Borrowed = 8;
 
-    /// <summary>The runs of a season that is played once more.</summary>
+    /// <summary>The runs of a season that is replayed.</summary>
     public const int Replayed = 1000;
 
     /// <summary>The measured pairs of one control of a boat.</summary>

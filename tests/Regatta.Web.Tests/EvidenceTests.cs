@@ -1,3 +1,5 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
 using Dapper;
 using Microsoft.Extensions.DependencyInjection;
 using Npgsql;
@@ -20,7 +22,16 @@ public sealed class EvidenceTests(ClubHost host)
         Assert.All(drawn, one => Assert.Matches("[0-9]+ supported", one.GetAttribute("aria-label")!));
         Assert.All(fleet.Html.QuerySelectorAll(".next-step a"), one => Assert.True(one.TextContent.Length > 10, one.TextContent));
         Assert.Contains("Decide: fresh, gooseneck.", fleet.TextOf(".fleet"));
-        Assert.Matches("[0-9]+ proposals to decide", fleet.TextOf("main")!);
+        // What the head counts is what the classes below it have.
+        var asked = fleet
+            .Html.QuerySelectorAll(".next-step a")
+            .Select(one => Regex.Match(one.TextContent, "^(?:(?<many>[0-9]+) proposals to decide|(?<one>Decide: ))"))
+            .Sum(said =>
+                said.Groups["one"].Success ? 1
+                : said.Success ? int.Parse(said.Groups["many"].Value, CultureInfo.InvariantCulture)
+                : 0
+            );
+        Assert.Equal($"{asked} proposals to decide", fleet.Html.QuerySelector("main a[href$='/proposals']")!.TextContent);
     }
 
     [Fact]

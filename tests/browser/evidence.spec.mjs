@@ -20,7 +20,7 @@ test("the fleet at a glance leads to the queue, the queue to the cell that is de
   expect(asked).toContain(await page.locator(".class-head h1").textContent());
 });
 
-test("what the logs prove is read by keyboard, and the season is played once more", async ({ page }) => {
+test("what the logs prove is read by keyboard, and the season is replayed", async ({ page }) => {
   await signIn(page, "priya", "/wenlow/classes/tandry/evidence");
   await expect(page.getByRole("heading", { name: "What do the logs prove?" })).toBeVisible();
   await expectAccessible(page);

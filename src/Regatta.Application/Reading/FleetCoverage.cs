@@ -62,7 +62,7 @@ public sealed record ClassCover(IReadOnlyList<BandCover> Bands, int Runs, string
             return (
                 proposals.Count == 1
                     ? $"Decide: {proposals[0].Band.Name}, {proposals[0].Control.Name.ToLowerInvariant()}."
-                    : $"Decide: {proposals.Count} proposals of the logs.",
+                    : $"{proposals.Count} proposals to decide.",
                 ""
             );
         }
