@@ -50,8 +50,9 @@ public sealed class ClassSetupTests(ClubHost host)
     [InlineData("length", new[] { "unit:in, as tenths", "min:0", "max:12", "step:0.1" }, "steps of 0.1 in")]
     public async Task A_control_of_every_kind_is_added_and_opens_again_as_it_was(string kind, string[] fields, string hint)
     {
-        var captain = await host.VisitAsAsync("tamsin");
-        var page = await captain.GetAsync("/wenlow/classes/quillet/controls/new");
+        // Here a class is changed that every test shares: one whose editors no other test is.
+        var captain = await host.VisitAsAsync("odalys");
+        var page = await captain.GetAsync("/wenlow/classes/pettle-65/controls/new");
         var name = $"Trial {kind}";
         (string, string)[] scale =
         [
@@ -59,19 +60,19 @@ public sealed class ClassSetupTests(ClubHost host)
         ];
         var shown = await captain
             .Fragment()
-            .SendAsync(page, "#control-form", "/wenlow/classes/quillet/controls/new?handler=Kind", ("kind", kind));
+            .SendAsync(page, "#control-form", "/wenlow/classes/pettle-65/controls/new?handler=Kind", ("kind", kind));
         Assert.All(scale, field => Assert.NotNull(shown.Html.QuerySelector($"[name={field.Item1}]")));
         (string, string)[] rest = [("name", name), ("kind", kind), ("datum", "band"), ("readingPoint", "eye"), ("moreDoes", "Flatter.")];
-        var sent = await captain.SendAsync(page, "#control-form", "/wenlow/classes/quillet/controls/new", [.. rest, .. scale]);
+        var sent = await captain.SendAsync(page, "#control-form", "/wenlow/classes/pettle-65/controls/new", [.. rest, .. scale]);
         Assert.Equal(302, (int)sent.Status);
 
         var key = sent.Location!.ToString().Split('#')[1];
-        var item = (await captain.GetAsync("/wenlow/classes/quillet/controls")).Html.QuerySelector($"#{key}")!;
+        var item = (await captain.GetAsync("/wenlow/classes/pettle-65/controls")).Html.QuerySelector($"#{key}")!;
         Assert.Contains(hint, item.TextContent);
-        var again = await captain.GetAsync($"/wenlow/classes/quillet/controls/{key}");
-        Assert.Equal(302, (int)(await captain.SendAsync(again, "#control-form", $"/wenlow/classes/quillet/controls/{key}")).Status);
-        Assert.Contains(hint, (await captain.GetAsync("/wenlow/classes/quillet/controls")).Html.QuerySelector($"#{key}")!.TextContent);
-        await RetireAsync(captain, "quillet", key);
+        var again = await captain.GetAsync($"/wenlow/classes/pettle-65/controls/{key}");
+        Assert.Equal(302, (int)(await captain.SendAsync(again, "#control-form", $"/wenlow/classes/pettle-65/controls/{key}")).Status);
+        Assert.Contains(hint, (await captain.GetAsync("/wenlow/classes/pettle-65/controls")).Html.QuerySelector($"#{key}")!.TextContent);
+        await RetireAsync(captain, "pettle-65", key);
     }
 
     [Theory]
