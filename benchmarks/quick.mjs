@@ -9,7 +9,8 @@ const aims = [
   { name: "balance", most: 50, unit: "ms" },
   { name: "order", most: 10, unit: "ms" },
   { name: "reefs", most: 1e-9 },
-  { name: "diagnosis", least: 90 },
+  { name: "diagnosis", least: 0.9 },
+  { name: "carry", most: 0 },
   { name: "import", most: 12 },
 ];
 const names = process.argv.slice(2);

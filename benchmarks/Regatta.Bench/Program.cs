@@ -13,6 +13,12 @@ if (args[0] == "diagnosis")
     return;
 }
 
+if (args[0] == "carry")
+{
+    CarryLooks.Run();
+    return;
+}
+
 if (args[0] == "trials")
 {
     TestsToCome.Run();

@@ -44,7 +44,7 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
     public CrewReading? Crew { get; init; }
 
     /// <summary>Marks for other purposes than the class's first: of a control, for which, where, and what to beware of.</summary>
-    public (string Control, string Purpose, string Mark, string Caution)[] Purposed { get; init; } = [];
+    public (string Control, string Purpose, string Mark, string Caution, double? Until)[] Purposed { get; init; } = [];
 
     /// <summary>Where others measure a control from, and how many mm more they read.</summary>
     public Dictionary<string, (string Words, double Shift)> OtherDatums { get; init; } = [];
@@ -90,6 +90,7 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
                 [.. (Plans?.Select(plan => new SailPlan(new(plan.Key), plan.Name)) ?? kit.PlanModes.Plans).Select(Rigging.Of)],
                 [.. kit.PlanModes.Modes.Select(Rigging.Of)]
             ),
+            SailLimits = Rigging.Of(kit.SailLimits),
             Controls = [.. kit.Controls.Select(OwnScale).Select(WithPurposes)],
         };
         return BundleWriter.ToDocument(
@@ -221,7 +222,8 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
                     .. marks.Select(purposed => new PurposeMark(
                         new(purposed.Purpose),
                         new(Rounded(control.Scale.Read(purposed.Mark).Value.Position)),
-                        purposed.Caution
+                        purposed.Caution,
+                        purposed.Until is { } until ? Speed.FromKnots(until) : null
                     )),
                 ],
             }

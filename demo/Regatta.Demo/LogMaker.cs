@@ -123,7 +123,19 @@ internal sealed class LogMaker(DemoClass one, IReadOnlyList<string> sailors, Ran
         var wind = WindRange
             .Of(Speed.FromKnots(low), Speed.FromKnots(high), random.Next(3) == 0 ? null : Speed.FromKnots(Math.Round((mean * 1.2) + 2)))
             .Value;
-        var card = CardReading.Of(version, wind.Mean, null, mode, new CardReader(crew, Readings.OfTheClass));
+        // Sailors carry what has marks, whatever the limits say: that is what a captain finds in logs.
+        var band = version.Set.Bands.At(definition.Crew.Effective(wind.Mean, crew, version.Set.Bands));
+        var sailed = version.Set.PlanModes.Nearest(null, mode).Mode;
+        var plan = version.Set.PlanModes.Plans.FirstOrDefault(known =>
+            version.Set[new PlanMode(known.Key, sailed)].Cells.Keys.Any(cell => cell.Band == band.Id)
+        );
+        var card = CardReading.Of(
+            version,
+            new(wind.Mean),
+            (plan ?? version.Set.PlanModes.Plans[0]).Key.Name,
+            mode,
+            new CardReader(crew, Readings.OfTheClass)
+        );
         var said = card.Lines.Where(line => line.Cell?.Mark is not null).ToDictionary(line => line.Control, line => line.Cell!.Mark!.Value);
         var marks = said.ToDictionary(line => line.Key.Key, line => Sailed(line.Key, line.Value));
         var heel = Math.Round((definition.Balance.Heel?.Degrees ?? 0) + Math.Max(0, 3 + (3 * Normal())));

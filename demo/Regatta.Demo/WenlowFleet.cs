@@ -42,9 +42,10 @@ internal static partial class WenlowFleet
                     "halyard-point",
                     "recreation",
                     "72",
-                    "The recreational halyard point is not for strong wind: it can break the mast step. Lower her and tie it back first."
+                    "The recreational halyard point is not for strong wind: it can break the mast step. Lower her and tie it back first.",
+                    14
                 ),
-                ("halyard-point", "learning", "66", ""),
+                ("halyard-point", "learning", "66", "", null),
             ],
             Troubles = [new("pointing", "would not point", 5, 9), new("luffing", "low first", 16, 26)],
             Rows =

@@ -148,8 +148,8 @@ internal static partial class WenlowFleet
             UsualCrew = 78,
             Purposed =
             [
-                ("footstraps", "learning", "inner", ""),
-                ("footstraps", "jumping", "mid", "Feet must come free of the straps in a fall."),
+                ("footstraps", "learning", "inner", "", null),
+                ("footstraps", "jumping", "mid", "Feet must come free of the straps in a fall.", null),
             ],
             Troubles = [new("draft", "wandered back", 20, 34), new("forearms", "tired", 16, 34)],
             Plans = [("large", "7.2 m²"), ("middle", "5.8 m²"), ("small", "4.7 m²")],

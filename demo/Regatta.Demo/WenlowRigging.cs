@@ -10,8 +10,12 @@ internal sealed record DemoRigging
         (double? Limit, double Arm, double? Area, (string Sail, double[] Corners)[] Outlines, (string, string)[] Marks)
     > Plans { get; init; } = [];
 
-    /// <summary>By the modes' keys: which wind, in and back, in knots.</summary>
-    public Dictionary<string, (string On, double In, double Back)> Triggers { get; init; } = [];
+    /// <summary>By the modes' keys: which wind, in and back, and the mean it ends at, in knots.</summary>
+    public Dictionary<string, (string On, double In, double Back, double? Ends)> Triggers { get; init; } = [];
+
+    /// <summary>Sails with limits of their own: from and to which true angle, to which wind for all and for the experienced, and how fast
+    /// she goes then, in degrees and knots. Empty for the kit's.</summary>
+    public (string Sail, double From, double To, double Open, double Most, double BoatSpeed)[] Limits { get; init; } = [];
 
     /// <summary>The rig's lengths; null where nobody measured them.</summary>
     public RakeGeometry? Rake { get; init; }
@@ -28,11 +32,27 @@ internal sealed record DemoRigging
                 Marks = [.. own.Marks.Select(mark => new PlanMark(mark.Item1, mark.Item2))],
             };
 
+    public IReadOnlyList<SailLimit> Of(IReadOnlyList<SailLimit> ofTheKit) =>
+        Limits.Length == 0
+            ? ofTheKit
+            :
+            [
+                .. Limits.Select(limit => new SailLimit(
+                    limit.Sail,
+                    Angle.FromDegrees(limit.From),
+                    Angle.FromDegrees(limit.To),
+                    Speed.FromKnots(limit.Open),
+                    Speed.FromKnots(limit.Most),
+                    Speed.FromKnots(limit.BoatSpeed)
+                )),
+            ];
+
     public SailingMode Of(SailingMode mode) =>
         Triggers.TryGetValue(mode.Key.Name, out var own)
             ? mode with
             {
                 Trigger = new(EnumText.Read<TriggerWind>(own.On).Value, Speed.FromKnots(own.In), Speed.FromKnots(own.Back)),
+                Ends = own.Ends is { } ends ? Speed.FromKnots(ends) : null,
             }
             : mode;
 }
@@ -63,7 +83,8 @@ internal static class WenlowRigging
             },
             ["skelvin"] = new()
             {
-                Triggers = new() { ["planing"] = ("mean", 10, 8), ["soak"] = ("lull", 4, 3) },
+                Triggers = new() { ["planing"] = ("mean", 10, 8, 22), ["soak"] = ("lull", 4, 3, 10) },
+                Limits = [("kite", 95, 130, 9, 9, 8), ("kite", 130, 155, 14, 18, 11), ("kite", 155, 180, 17, 21, 12)],
             },
             ["tandry"] = new()
             {
@@ -141,7 +162,7 @@ internal static class WenlowRigging
                         [("Car", "100 cm"), ("Main halyard", "second reef’s mark")]
                     ),
                 },
-                Triggers = new() { ["gennaker"] = ("mean", 6, 5) },
+                Triggers = new() { ["gennaker"] = ("mean", 6, 5, null) },
             },
             ["gessamy"] = new()
             {

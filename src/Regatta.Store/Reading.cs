@@ -82,6 +82,8 @@ public interface IReadCrews
     Task<IReadOnlyList<OpenCrew>> OpenAsync(ClassRef one);
 
     Task<OwnCrew?> OwnAsync(ClassRef one, Guid person);
+
+    Task<IReadOnlyDictionary<string, CrewProfile>> OfPersonAsync(ClubId club, Guid person);
 }
 
 /// <summary>What is read of <see cref="Decisions"/>.</summary>

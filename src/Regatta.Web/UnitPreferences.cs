@@ -29,6 +29,12 @@ public sealed class UnitPreferences(IHttpContextAccessor http, ClubContext here)
     public string Number(Speed wind) =>
         NumberText.Plain(wind.In(Wind), Wind == SpeedUnit.Knot || Wind == SpeedUnit.KilometrePerHour ? 0 : 1);
 
+    /// <summary>A limit in the reader's unit, rounded down.</summary>
+    public string Limit(Speed limit) => CarryText.Show(limit, Wind);
+
+    /// <summary>Says what may be carried, in the reader's unit.</summary>
+    public CarryText Carry => new(Wind);
+
     /// <summary>A number for an input field: more exact, and with a plain minus sign.</summary>
     public string Field(Speed? wind) => wind is { } known ? NumberText.Plain(known.In(Wind), 1) : "";
 

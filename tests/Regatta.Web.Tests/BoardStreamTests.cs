@@ -39,7 +39,7 @@ public sealed class BoardStreamTests(ClubHost host)
         await waiting;
         Assert.Equal(3, station.State.Lost);
         Assert.False(station.NextAsync.IsCompleted);
-        Assert.Null(station.MeanAt(Length.FromMetres(3)));
+        Assert.Null(station.At(Length.FromMetres(3)));
     }
 
     [Theory]

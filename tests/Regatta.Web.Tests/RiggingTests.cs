@@ -128,7 +128,7 @@ public sealed class RiggingTests(ClubHost host)
 
         static string Same(Answer page) =>
             page.Html.QuerySelectorAll(".change-list nav a[href]").First().GetAttribute("href")! is var link
-                ? link[..link.IndexOf("&toBand", StringComparison.Ordinal)] + "&toBand=3&toPlan=large"
+                ? link[..link.IndexOf("&toBand", StringComparison.Ordinal)] + "&toBand=3&toPlan=middle"
                 : "";
     }
 

@@ -5,7 +5,13 @@ namespace Regatta.Application.Reading;
 
 /// <summary>One class in this wind: the sails it carries where it has a choice, its card, and what a band up or down would
 /// change.</summary>
-public sealed record TodayLine(ClassDefinition Class, Speed Wind, SailsNow Sails, Card Card, WindBand? GustBand)
+/// <param name="Class">The class as published.</param>
+/// <param name="Set">Its matrices.</param>
+/// <param name="Carry">What may be carried.</param>
+/// <param name="NextSails">What is carried a band up and down.</param>
+/// <param name="Card">Its marks.</param>
+/// <param name="GustBand">The band the gusts reach, where it is another.</param>
+public sealed record TodayLine(ClassDefinition Class, MatrixSet Set, Carry Carry, NextSails NextSails, Card Card, WindBand? GustBand)
 {
     /// <summary>More changes than this are a card, not a line.</summary>
     private const int MostMoves = 4;
@@ -13,15 +19,13 @@ public sealed record TodayLine(ClassDefinition Class, Speed Wind, SailsNow Sails
     /// <summary>The height the class's wind is meant at, in words.</summary>
     public string AtHeight => $"at {NumberText.Plain(Class.WindHeight.Metres, 1)} m";
 
-    public string IfStronger => Joined(Sails.IfStronger, Moves(line => line.IfStronger));
+    public Speed Wind => Carry.Wind.Mean;
 
-    public string IfLighter => Joined(Sails.IfLighter, Moves(line => line.IfLighter));
+    /// <summary>What changes a band up, where the sails stay.</summary>
+    public string MovesIfStronger => Moves(line => line.IfStronger);
 
-    /// <summary>When what the class carries becomes too much, by its usual crew; null where that is far, or not known.</summary>
-    public ReefAdvice? Reef { get; private init; }
-
-    /// <summary>What the last minutes and the last hour say of her; none for an asked wind.</summary>
-    public IReadOnlyList<string> Advice { get; init; } = [];
+    /// <summary>What changes a band down, where the sails stay.</summary>
+    public string MovesIfLighter => Moves(line => line.IfLighter);
 
     /// <summary>The caution that belongs to strong wind where the wind is at the class's end, else none.</summary>
     public string? Caution =>
@@ -35,27 +39,30 @@ public sealed record TodayLine(ClassDefinition Class, Speed Wind, SailsNow Sails
     /// <param name="mean">The mean wind at the station.</param>
     /// <param name="gust">The gusts; null where they are not known.</param>
     /// <param name="measuredAt">The station's height.</param>
-    public static TodayLine Of(ClassDefinition definition, MatrixSet set, Speed mean, Speed? gust, Length measuredAt)
+    /// <param name="club">What the club says for all its classes.</param>
+    public static TodayLine Of(ClassDefinition definition, MatrixSet set, Speed mean, Speed? gust, Length measuredAt, ClubSafety club)
     {
         Speed Here(Speed wind) => WindProfile.At(wind, measuredAt, definition.WindHeight);
-        var planMode = set.LayerIn(set.Bands.At(Here(mean)), null, null);
-        var card = Card.For(set[planMode], Here(mean));
-        var reached = gust is { } strongest ? set.Bands.At(Here(strongest)) : card.Band;
-        var here = Here(mean);
-        return new(definition, here, SailsNow.Of(set, card.Band, planMode.Mode), card, reached == card.Band ? null : reached)
-        {
-            Reef = ReefAdvice.Of(
-                ReefPoints.Of(definition, CrewProfile.Unknown),
-                planMode.Plan,
-                card.Band,
-                here,
-                gust is { } blows ? Here(blows) : null
-            ),
-        };
+        return Of(
+            definition,
+            set,
+            new(Here(mean), gust is { } blows ? Here(blows) : null),
+            new(CrewProfile.Unknown, club.LimitAt(definition.WindHeight))
+        );
     }
 
-    /// <summary>Other sails come with marks of their own, so those of these sails are not told then.</summary>
-    private static string Joined(string sails, string moves) => sails.Length > 0 ? $"carry {sails}" : moves;
+    /// <summary>The line as a crew reads it: their limits, their band.</summary>
+    public TodayLine For(CrewProfile crew) => Of(Class, Set, Carry.Wind, Carry.Crew with { Crew = crew });
+
+    private static TodayLine Of(ClassDefinition definition, MatrixSet set, WindConditions wind, CarryingCrew crew)
+    {
+        var carry = Carry.Of(definition, set, wind, crew);
+        Speed Read(Speed blows) => definition.Crew.Effective(blows, crew.Crew, set.Bands);
+        var matrix = definition.Crew.AsSet(set[new PlanMode(carry.Read.Key, set.PlanModes.Modes[0].Key)], crew.Crew);
+        var card = Card.For(matrix, Read(wind.Mean));
+        var reached = wind.Gust is { } strongest ? set.Bands.At(Read(strongest)) : card.Band;
+        return new(definition, set, carry, NextSails.Of(definition, set, carry), card, reached == card.Band ? null : reached);
+    }
 
     private string Moves(Func<CardLine, Cell?> next)
     {
@@ -74,6 +81,7 @@ public sealed record TodayLine(ClassDefinition Class, Speed Wind, SailsNow Sails
 /// <param name="Wind">The wind now; null when there is none to call so.</param>
 /// <param name="Newest">The newest second heard.</param>
 /// <param name="Past">Its ten minutes before, oldest first.</param>
+/// <param name="Minutes">The last minutes at the station's height; none for an asked wind.</param>
 /// <param name="Lines">The published classes in the wind.</param>
 /// <param name="Unreadable">The classes that cannot be shown.</param>
 /// <param name="OnTheWater">The days on the water that begin within half a day, or are not over.</param>
@@ -82,11 +90,19 @@ public sealed record TodayBoard(
     WindSummary? Wind,
     WindSample? Newest,
     IReadOnlyList<WindSummary> Past,
+    IReadOnlyList<WindMinute> Minutes,
     IReadOnlyList<TodayLine> Lines,
     IReadOnlyList<UnreadableClass> Unreadable,
     IReadOnlyList<PlannedOuting> OnTheWater,
     long Lost
-);
+)
+{
+    /// <summary>What the last minutes and the last hour say of a class; none for an asked wind.</summary>
+    public IReadOnlyList<string> AdviceOf(TodayLine line, CarryText text) =>
+        Minutes.Count > 0 && Wind is { } heard
+            ? StationAdvice.Of(line.Class, line.Carry, text, Minutes, Past.Select(block => (block.To, block.Mean)), (heard.To, heard.Mean))
+            : [];
+}
 
 /// <summary>Makes boards, each once for a club, a wind and a state of station and fleet.</summary>
 public sealed class TodayBoards(
@@ -96,6 +112,7 @@ public sealed class TodayBoards(
     StationStates stations,
     IReadWindLog log,
     IReadOutings outings,
+    IReadSafetyRules rules,
     TimeProvider clock
 )
 {
@@ -115,11 +132,12 @@ public sealed class TodayBoards(
                 $"{listed.Stamp.Class.Number}.{listed.Stamp.MatrixRevision}.{listed.Stamp.Epoch}"
             )
         );
-        var key = $"today/{club.Number}/{asked?.MetresPerSecond}/{station.Told}/{station.Fresh is not null}/{fleet}";
-        return await kept.GetOrSetAsync<TodayBoard>(key, async (_, _) => await MakeAsync(club, station, asked), Options);
+        var safety = await rules.FindAsync(club);
+        var key = $"today/{club.Number}/{safety.Revision}/{asked?.MetresPerSecond}/{station.Told}/{station.Fresh is not null}/{fleet}";
+        return await kept.GetOrSetAsync<TodayBoard>(key, async (_, _) => await MakeAsync(club, safety.Safety, station, asked), Options);
     }
 
-    private async Task<TodayBoard> MakeAsync(ClubId club, ClubStation station, Speed? asked)
+    private async Task<TodayBoard> MakeAsync(ClubId club, ClubSafety safety, ClubStation station, Speed? asked)
     {
         var now = clock.GetUtcNow();
         var (state, wind) = (station.State, station.Fresh);
@@ -128,7 +146,7 @@ public sealed class TodayBoards(
         var fleet = await classes.AllAsync(club);
         // An asked wind has no gusts of its own; they are as much stronger as they are now, or not known.
         var gust = asked is null ? wind?.Gust : null;
-        var minutes =
+        IReadOnlyList<WindMinute> minutes =
             asked is null && wind is { } fresh
                 ? WindMinute.Of(await log.SamplesAsync(club, fresh.To - WindSummary.Stretch, fresh.To.AddSeconds(1)))
                 : [];
@@ -138,25 +156,10 @@ public sealed class TodayBoards(
                 .. fleet
                     .Classes.Select(view => view.Newest)
                     .OfType<PublishedVersion>()
-                    .Select(version => TodayLine.Of(version.Class, version.Set, mean, gust, station.Height))
-                    .Select(line =>
-                        asked is null && wind is { } heard
-                            ? line with
-                            {
-                                Advice = StationAdvice.Of(
-                                    line.Class.PlanModes,
-                                    line.Class.Bands,
-                                    line.Wind,
-                                    minutes,
-                                    blocks.Select(block => (block.To, block.Mean)),
-                                    (heard.To, heard.Mean)
-                                ),
-                            }
-                            : line
-                    ),
+                    .Select(version => TodayLine.Of(version.Class, version.Set, mean, gust, station.Height, safety)),
             ]
             : [];
         var onTheWater = (await outings.EndingAfterAsync(club, now)).Where(day => day.Outing.From < now + HalfADay).ToList();
-        return new(wind, state.Newest, blocks, lines, fleet.Unreadable, onTheWater, state.Lost);
+        return new(wind, state.Newest, blocks, minutes, lines, fleet.Unreadable, onTheWater, state.Lost);
     }
 }

@@ -26,8 +26,9 @@ public sealed class ClubStation(TimeProvider clock)
     /// <summary>Done when the next state is told.</summary>
     public Task NextAsync => next.Task;
 
-    /// <summary>The mean wind now at another height; null when there is none to call so.</summary>
-    public Speed? MeanAt(Length height) => Fresh is { } fresh ? WindProfile.At(fresh.Mean, Height, height) : null;
+    /// <summary>Mean and gust now at another height; null when there is no wind to call so.</summary>
+    public WindConditions? At(Length height) =>
+        Fresh is { } fresh ? new(WindProfile.At(fresh.Mean, Height, height), WindProfile.At(fresh.Gust, Height, height)) : null;
 
     /// <summary>Says that there is a station, and where it measures.</summary>
     public void Place(Length height) => (Exists, Height) = (true, height);

@@ -11,6 +11,9 @@ public sealed record CardReader(CrewProfile Crew, Readings Readings)
     /// <summary>What the reader always sets otherwise, in positions more; kept privately beside the card.</summary>
     public IReadOnlyDictionary<ControlKey, double> Own { get; init; } = new Dictionary<ControlKey, double>();
 
+    /// <summary>The club's limit of gennaker and kite, at the class's height; null for none.</summary>
+    public Speed? ClubLimit { get; init; }
+
     /// <summary>What she is sailed for; null for the class's first purpose.</summary>
     public PurposeKey? Purpose { get; init; }
 }

@@ -3,29 +3,41 @@ namespace Regatta.Core.Cards;
 /// <summary>What one sailor's card says in a wind: the published version as their crew reads it, on their boat, with what they carry. The
 /// card on the screen and the log that is filled in from it are both this.</summary>
 /// <param name="Version">What is published.</param>
-/// <param name="Wind">The wind.</param>
+/// <param name="Carry">What may be carried in the wind, and what is.</param>
 /// <param name="Effective">The wind their crew reads the card at; band and sails follow from it.</param>
 /// <param name="PlanMode">With which sails, sailed how.</param>
 /// <param name="Card">What it says.</param>
-public sealed record CardReading(PublishedVersion Version, Speed Wind, Speed Effective, PlanMode PlanMode, Card Card)
+public sealed record CardReading(PublishedVersion Version, Carry Carry, Speed Effective, PlanMode PlanMode, Card Card)
 {
+    /// <summary>The mean wind, at the class's height.</summary>
+    public Speed Wind => Carry.Wind.Mean;
+
     /// <summary>Reads a card.</summary>
     /// <param name="version">What is published.</param>
     /// <param name="wind">The wind, at the class's height.</param>
-    /// <param name="plan">The key of the sails asked for; null for what the class carries then.</param>
+    /// <param name="plan">The key of the sails asked for; null for what is recommended then.</param>
     /// <param name="mode">The key of the mode asked for; null for the class's first.</param>
     /// <param name="reader">Who reads it, for what.</param>
-    public static CardReading Of(PublishedVersion version, Speed wind, string? plan, string? mode, CardReader reader)
+    public static CardReading Of(PublishedVersion version, WindConditions wind, string? plan, string? mode, CardReader reader)
     {
         var definition = version.Class;
-        var effective = definition.Crew.Effective(wind, reader.Crew, version.Set.Bands);
-        var planMode = version.Set.LayerIn(version.Set.Bands.At(effective), plan, mode);
+        var effective = definition.Crew.Effective(wind.Mean, reader.Crew, version.Set.Bands);
+        var asked = version.Set.PlanModes.Nearest(plan, mode);
+        var carry = Carry.Of(
+            definition,
+            version.Set,
+            wind,
+            new(reader.Crew, reader.ClubLimit),
+            asked.Plan.Name == plan ? asked.Plan : null
+        );
+        var planMode = asked with { Plan = carry.Read.Key };
         var sailed = version.Set.AsSailed(planMode);
         var matrix = definition.Crew.AsSet(sailed, reader.Crew);
-        var purposed = ForPurpose(matrix, reader.Purpose);
+        var purposed = ForPurpose(matrix, reader.Purpose, wind.Mean, version.Set.Bands.At(effective));
         var card = Card.For(reader.Readings.AsRead(purposed), effective, control => reader.Readings.Boat?.WhenOf(control) ?? control.When);
-        return new(version, wind, effective, planMode, card.With(reader.Own))
+        return new(version, carry, effective, planMode, card.With(reader.Own))
         {
+            NextSails = NextSails.Of(definition, version.Set, carry),
             Purpose = definition.Purposes.FirstOrDefault(purpose => purpose.Key == reader.Purpose),
             Questions = definition.Asked(matrix, planMode, card.Band),
         };
@@ -33,6 +45,9 @@ public sealed record CardReading(PublishedVersion Version, Speed Wind, Speed Eff
 
     /// <summary>What she is sailed for, where it is another than the class's first purpose.</summary>
     public Purpose? Purpose { get; private init; }
+
+    /// <summary>What is carried a band down and a band up.</summary>
+    public NextSails NextSails { get; private init; } = new(null, null);
 
     /// <summary>What is looked at and answered here.</summary>
     public IReadOnlyList<Question> Questions { get; private init; } = [];
@@ -44,8 +59,19 @@ public sealed record CardReading(PublishedVersion Version, Speed Wind, Speed Eff
         where mark.Purpose == Purpose?.Key && mark.Caution.Length > 0
         select mark.Caution;
 
-    /// <summary>The matrix with the marks of a purpose where a control has one; a control without a cell gets it too.</summary>
-    private static Matrix ForPurpose(Matrix matrix, PurposeKey? purpose) =>
+    /// <summary>The controls whose mark of the purpose is not for this wind, with the wind it ends at: the card has the first purpose's
+    /// mark instead.</summary>
+    public IEnumerable<(Control Control, Speed Until)> RefusedMarks =>
+        from line in Lines
+        from mark in line.Control.ByPurpose
+        where mark.Purpose == Purpose?.Key && mark.Until is not null
+        let until = mark.Until.GetValueOrDefault()
+        where Wind.Reaches(until)
+        select (line.Control, until);
+
+    /// <summary>The matrix with the marks of a purpose where a control has one for the wind; a control without a cell gets it too. Below
+    /// and above the wind's own band a mark that ends is judged by the band's lower edge.</summary>
+    private static Matrix ForPurpose(Matrix matrix, PurposeKey? purpose, Speed wind, WindBand here) =>
         purpose is null
             ? matrix
             : matrix.With(
@@ -53,6 +79,7 @@ public sealed record CardReading(PublishedVersion Version, Speed Wind, Speed Eff
                 let own = control.ByPurpose.FirstOrDefault(mark => mark.Purpose == purpose)
                 where own is not null
                 from band in matrix.Bands.All
+                where own.Until is not { } until || !(band.Id == here.Id ? wind : band.From).Reaches(until)
                 let address = new CellAddress(band.Id, control.Key)
                 select new CellEdit(
                     address,

@@ -24,7 +24,7 @@ public sealed record CrewTable(IReadOnlyList<Mass?> Heads, IReadOnlyList<CrewTab
                     .Select(mass =>
                         CardReading.Of(
                             version,
-                            wind,
+                            new(wind),
                             planMode.Plan.Name,
                             planMode.Mode.Name,
                             CardReader.OfTheClass with

@@ -63,6 +63,17 @@ public sealed record ClassDefinition(
     /// <summary>Up to which wind, at which angles, sails beside the plans stand: gennaker, kite.</summary>
     public IReadOnlyList<SailLimit> SailLimits { get; init; } = [];
 
+    /// <summary>The sail with limits of its own that stands in a mode: the one the mode names, or that is called as the mode; null for
+    /// none.</summary>
+    public string? SailOf(SailingMode mode) =>
+        mode.Sail ?? SailLimits.FirstOrDefault(limit => limit.Sail.Equals(mode.Name, StringComparison.OrdinalIgnoreCase))?.Sail;
+
+    /// <summary>The limits of the sail that stands in a mode; empty where none does, or nobody said any.</summary>
+    public IReadOnlyList<SailLimit> LimitsOf(SailingMode mode) =>
+        SailOf(mode) is { } sail
+            ? [.. SailLimits.Where(limit => limit.Sail.Equals(sail, StringComparison.OrdinalIgnoreCase)).OrderBy(limit => limit.From)]
+            : [];
+
     /// <summary>How things are done aboard that must be done in order.</summary>
     public IReadOnlyList<Procedure> Procedures { get; init; } = [];
 

@@ -48,6 +48,31 @@ public static class SailRules
             }
         }
 
+        var sailed = definition.PlanModes.Modes.Select(definition.SailOf).OfType<string>().ToHashSet(StringComparer.OrdinalIgnoreCase);
+        foreach (var sail in definition.SailLimits.Select(limit => limit.Sail).Distinct().Where(sail => !sailed.Contains(sail)))
+        {
+            yield return $"{sail} has limits, and no mode says that it is sailed with it.";
+        }
+
+        foreach (var mode in definition.PlanModes.Modes.Where(mode => mode.Sail is not null && definition.LimitsOf(mode).Count == 0))
+        {
+            yield return $"{mode.Name} is sailed with the {mode.Sail}, "
+                + "and nobody has said up to where that stands: no mode advice names it.";
+        }
+
+        foreach (var control in definition.Controls)
+        {
+            foreach (
+                var mark in control.ByPurpose.Where(mark =>
+                    mark.Until is null && mark.Caution.Contains("wind", StringComparison.OrdinalIgnoreCase)
+                )
+            )
+            {
+                yield return $"{control.Name}: the mark for {mark.Purpose} has a caution about wind and no wind it ends at: "
+                    + "it stands on cards of every wind.";
+            }
+        }
+
         foreach (var procedure in definition.Procedures.Where(procedure => procedure.LacksGate))
         {
             yield return $"{procedure.Name} has no gate: nobody else is asked anything before it goes on.";
@@ -63,6 +88,7 @@ public static class SailRules
             definition.Reefing.Squall,
             definition.Reefing.Lasting,
             .. definition.SailLimits.Select(limit => limit.Sail),
+            .. definition.PlanModes.Modes.Select(mode => mode.Sail ?? ""),
             .. definition.Procedures.SelectMany(procedure =>
                 procedure.Steps.SelectMany(step => new[] { step.Does, step.Who, step.Gate }).Append(procedure.Name).Append(procedure.When)
             ),

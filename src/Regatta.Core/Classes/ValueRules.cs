@@ -15,7 +15,7 @@ internal static class ValueRules
             WindBands.Of(definition.Bands.All).Problem,
             PlanModes.Of(definition.PlanModes.Plans, definition.PlanModes.Modes).Problem,
             .. definition.PlanModes.Plans.Select(plan => plan.Problem),
-            .. definition.PlanModes.Modes.Select(mode => mode.Trigger?.Problem is { } why ? $"{mode.Name}: {why}" : null),
+            .. definition.PlanModes.Modes.Select(mode => mode.Problem is { } why ? $"{mode.Name}: {why}" : null),
             definition.Reefing.Problem,
             .. definition.SailLimits.Select(limit => limit.Problem),
             definition.Rake?.Problem,

@@ -14,8 +14,10 @@ public readonly record struct PurposeKey(string Name)
 /// <param name="Name">What sailors call it.</param>
 public sealed record Purpose(PurposeKey Key, string Name);
 
-/// <summary>The mark a control has for a purpose, in every wind.</summary>
+/// <summary>The mark a control has for a purpose.</summary>
 /// <param name="Purpose">The purpose.</param>
 /// <param name="Mark">The mark.</param>
 /// <param name="Caution">What to beware of with it; may be empty.</param>
-public sealed record PurposeMark(PurposeKey Purpose, Mark Mark, string Caution);
+/// <param name="Until">The mean wind from which on it is refused and the first purpose's mark is set instead, at the class's height; null
+/// for in every wind.</param>
+public sealed record PurposeMark(PurposeKey Purpose, Mark Mark, string Caution, Speed? Until = null);

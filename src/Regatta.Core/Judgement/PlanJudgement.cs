@@ -1,11 +1,44 @@
 namespace Regatta.Core.Judgement;
 
 /// <summary>What does not fit between two sail plans: where controls are changed together, they go together from one plan to the next
-/// smaller one too, as the headsail's car goes with the length that is rolled away.</summary>
+/// smaller one too, as the headsail's car goes with the length that is rolled away; and a plan has no marks where its limit says it is too
+/// much.</summary>
 public static class PlanJudgement
 {
-    /// <summary>The findings of a plan and mode against the next larger plan that has marks, in the same mode.</summary>
-    public static IEnumerable<Finding> Of(MatrixSet set, PlanMode planMode)
+    /// <summary>The findings of a plan and mode, against its limit and against the next larger plan that has marks in the same
+    /// mode.</summary>
+    public static IEnumerable<Finding> Of(ClassState state, PlanMode planMode) =>
+        BeyondItsLimit(state.Definition, state.Set[planMode], planMode).Concat(Between(state.Set, planMode));
+
+    private static IEnumerable<Finding> BeyondItsLimit(ClassDefinition definition, Matrix matrix, PlanMode planMode)
+    {
+        if (
+            ReefPoints.Of(definition, CrewProfile.Unknown).FirstOrDefault(point => point.Plan.Key == planMode.Plan)
+            is not { Mean: { } limit } point
+        )
+        {
+            yield break;
+        }
+
+        var beyond = matrix
+            .Bands.All.Where(band => band.From.Reaches(limit) && matrix.Cells.Keys.Any(address => address.Band == band.Id))
+            .ToList();
+        if (beyond.Count > 0)
+        {
+            yield return new(
+                FindingKind.Limit,
+                matrix.Controls.First(control => matrix[beyond[0], control] is not null),
+                beyond,
+                $"{point.Plan.Name} has marks in {string.Join(", ", beyond.Select(band => band.Name))}. "
+                    + $"{new CarryText(SpeedUnit.Knot).UpTo(point)} That limit is {point.Why}: a card shows a smaller plan there. "
+                    + "Give a smaller plan marks, or measure the limit again.",
+                "",
+                []
+            );
+        }
+    }
+
+    private static IEnumerable<Finding> Between(MatrixSet set, PlanMode planMode)
     {
         var at = set.PlanModes.Plans.ToList().FindIndex(plan => plan.Key == planMode.Plan);
         if (at <= 0)

@@ -15,6 +15,9 @@ public enum FindingKind
     /// <summary>Two controls that are changed together were not.</summary>
     Coupling,
 
+    /// <summary>A plan has marks where its own limit says it is too much.</summary>
+    Limit,
+
     /// <summary>A tolerance is finer than anybody can read.</summary>
     Tolerance,
 

@@ -83,16 +83,4 @@ public sealed record MatrixSet
     /// <summary>How many cells say something, and how many there are.</summary>
     public (int Filled, int All) Fill =>
         (matrices.Values.Sum(matrix => matrix.Fill.Filled), matrices.Values.Sum(matrix => matrix.Fill.All));
-
-    /// <summary>The plan and mode asked for; without a plan the class has, with the sails that are carried in a band.</summary>
-    public PlanMode LayerIn(WindBand band, string? plan, string? mode)
-    {
-        var asked = PlanModes.Nearest(plan, mode);
-        return asked.Plan.Name == plan ? asked : asked with { Plan = PlanIn(band, asked.Mode).Key };
-    }
-
-    /// <summary>The largest plan that has marks in a band, in a mode: what to carry there. The first plan where none has any.</summary>
-    public SailPlan PlanIn(WindBand band, ModeKey mode) =>
-        PlanModes.Plans.FirstOrDefault(plan => matrices[new(plan.Key, mode)].Cells.Keys.Any(address => address.Band == band.Id))
-        ?? PlanModes.Plans[0];
 }

@@ -52,7 +52,7 @@ public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPag
             paper,
             $"{title}: card",
             [
-                .. layout.Pages(title, told, Words(version.Class, lines, bands, unit)),
+                .. layout.Pages(title, told, Words(version.Class, plan, lines, bands, unit)),
                 .. layout.Backs(title, told, CardBack.Lines(version, plan, bands, ofTheClub)),
             ]
         );
@@ -76,6 +76,7 @@ public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPag
     /// <summary>What stands below the marks, a paragraph each.</summary>
     private static IReadOnlyList<(string Head, string Text)> Words(
         ClassDefinition boatClass,
+        SailPlan plan,
         IReadOnlyList<CardSheetLine> lines,
         IReadOnlyList<WindBand> bands,
         SpeedUnit unit
@@ -89,14 +90,25 @@ public sealed record CardSheet(Paper Paper, string Title, IReadOnlyList<SheetPag
             ),
             (
                 "Limits",
-                bands.Count == 0
-                    ? "No marks with these sails."
-                    : $"No marks with these sails above {NumberText.Plain(bands[^1].To.In(unit), 1)} "
-                        + $"{unit.Symbol()}{(bands[0].From.Knots > 0 ? $" or below {NumberText.Plain(bands[0].From.In(unit), 1)}" : "")}. "
-                        + "Stop at the class’s, the club’s and your own limit. Class rules decide what may be changed while racing."
+                $"{new CarryText(unit).UpTo(ReefPoints.Of(boatClass, CrewProfile.Unknown).First(point => point.Plan.Key == plan.Key))} "
+                    + $"{Marked(bands, unit)} Stop at the class’s, the club’s and your own limit. "
+                    + "Class rules decide what may be changed while racing."
             ),
             ("Mind", CardBack.Mind(boatClass)),
         ];
+
+    /// <summary>The winds there are marks for.</summary>
+    private static string Marked(IReadOnlyList<WindBand> bands, SpeedUnit unit)
+    {
+        if (bands.Count == 0)
+        {
+            return "No marks with these sails.";
+        }
+
+        var (least, most) = (bands[0].From, bands[^1].To);
+        var below = least.Knots > 0 ? $" or below {NumberText.Plain(least.In(unit), 1)}" : "";
+        return $"No marks with these sails above {NumberText.Plain(most.In(unit), 1)} {unit.Symbol()}{below}.";
+    }
 
     /// <summary>What each control that changes is set to in the stronger of two bands, in the modes that are sailed there.</summary>
     private static string Moves(IReadOnlyList<CardSheetLine> lines, int at) =>

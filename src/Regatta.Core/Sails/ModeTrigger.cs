@@ -20,6 +20,9 @@ public enum TriggerWind
 /// <param name="Back">Go back below this; not above the other.</param>
 public sealed record ModeTrigger(TriggerWind On, Speed In, Speed Back)
 {
+    /// <summary>The wind it looks at, out of conditions: gusts and lulls that nobody measured are taken as the mean.</summary>
+    public Speed Of(WindConditions wind) => On == TriggerWind.Gust ? wind.Gust ?? wind.Mean : wind.Mean;
+
     /// <summary>What makes it no trigger, in a sentence; null where it is one.</summary>
     public string? Problem =>
         !(In.MetresPerSecond > 0 && In.Knots <= 60) ? "A mode is gone over to between 0 and 60 kn."

@@ -88,6 +88,23 @@ public sealed record SailingMode(ModeKey Key, string Name)
 
     /// <summary>When to go over to it, and back; null where the class does not say.</summary>
     public ModeTrigger? Trigger { get; init; }
+
+    /// <summary>The mean wind at which it ends, whatever its trigger says; null where the class does not say.</summary>
+    public Speed? Ends { get; init; }
+
+    /// <summary>The sail with limits of its own that stands in it; null for the one that is called as the mode is, if there is
+    /// one.</summary>
+    public string? Sail { get; init; }
+
+    /// <summary>What makes it no mode, in a sentence; null where it is one.</summary>
+    public string? Problem =>
+        Trigger?.Problem
+        ?? (
+            Ends is { } ends && (ends.Knots > 60 || !(ends > (Trigger?.In ?? default)))
+                ? "A mode ends above the wind it begins at, and below 60 kn."
+            : Sail?.Trim().Length is 0 or > PlanModes.LongestName ? $"A sail’s name has 1 to {PlanModes.LongestName} letters."
+            : null
+        );
 }
 
 /// <summary>One of a class's matrices: the marks of a sail plan in a mode.</summary>

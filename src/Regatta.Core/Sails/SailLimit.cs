@@ -67,8 +67,8 @@ public static class LimitChart
         limits
             .Where(limit => limit.Covers(angle))
             .Select(limit =>
-                wind > beside.Lowest(limit.Most) ? LimitWord.No
-                : wind <= beside.Lowest(limit.Open) ? LimitWord.Open
+                wind.Exceeds(beside.Lowest(limit.Most)) ? LimitWord.No
+                : !wind.Exceeds(beside.Lowest(limit.Open)) ? LimitWord.Open
                 : beside.Newcomer < 1 ? LimitWord.No
                 : LimitWord.Experienced
             )

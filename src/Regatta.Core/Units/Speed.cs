@@ -36,6 +36,16 @@ public readonly record struct Speed : IComparable<Speed>
     /// <summary>So many times as fast; a factor of zero or more.</summary>
     public Speed Times(double factor) => new(MetresPerSecond * factor);
 
+    /// <summary>Two winds nearer than a thousandth of a knot are one where a limit is judged: 10 kn written as 5.144444 m/s is
+    /// 10 kn.</summary>
+    private const double Same = 0.001 * 1852 / 3600;
+
+    /// <summary>Whether it is as much as a limit, or more.</summary>
+    public bool Reaches(Speed limit) => MetresPerSecond > limit.MetresPerSecond - Same;
+
+    /// <summary>Whether it is more than a limit.</summary>
+    public bool Exceeds(Speed limit) => MetresPerSecond > limit.MetresPerSecond + Same;
+
     /// <summary>The speed half-way between two.</summary>
     public static Speed Between(Speed a, Speed b) => new((a.MetresPerSecond + b.MetresPerSecond) / 2);
 

@@ -37,6 +37,23 @@ public sealed class Crews(Db database) : IReadCrews
             : null;
     }
 
+    /// <summary>Somebody's own crews in a club, by the keys of the classes they said who they are in.</summary>
+    public async Task<IReadOnlyDictionary<string, CrewProfile>> OfPersonAsync(ClubId club, Guid person)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        var rows = await connection.QueryAsync<string, OwnRow, (string Class, OwnRow Row)>(
+            $"""
+            select class.key, {Columns}, captain_may_see from crew_profiles profile
+              join classes class on class.club_id = profile.club_id and class.id = profile.class_id
+              where profile.club_id = @club and profile.person_id = @person
+            """,
+            (key, row) => (key, row),
+            new { club = club.Number, person },
+            splitOn: "kilograms"
+        );
+        return rows.ToDictionary(row => row.Class, row => row.Row.ToProfile(row.Row.Kilograms));
+    }
+
     /// <summary>Keeps somebody's own crew in a class; one that says nothing forgets it.</summary>
     public async Task SaveAsync(ClassRef one, Guid person, CrewProfile crew, bool captainMaySee)
     {

@@ -37,7 +37,11 @@ public sealed record LimitDisc(IReadOnlyList<DiscZone> Zones, IReadOnlyList<(dou
             var (open, hard) = (beside.Lowest(limit.Open), beside.Lowest(limit.Most));
             var angles = $"{limit.From.Degrees:0}–{limit.To.Degrees:0}°";
             zones.Add(
-                new(Sector(limit.From, limit.To, 0, Radius(open)), LimitWord.Open, $"{angles}: for everybody up to {Shown(open, unit)}")
+                new(
+                    Sector(limit.From, limit.To, 0, Radius(open)),
+                    LimitWord.Open,
+                    $"{angles}: for everybody up to {CarryText.Show(open, unit)}"
+                )
             );
             if (beside.Newcomer >= 1 && hard > open)
             {
@@ -45,7 +49,7 @@ public sealed record LimitDisc(IReadOnlyList<DiscZone> Zones, IReadOnlyList<(dou
                     new(
                         Sector(limit.From, limit.To, Radius(open), Radius(hard)),
                         LimitWord.Experienced,
-                        $"{angles}: for the experienced up to {Shown(hard, unit)}"
+                        $"{angles}: for the experienced up to {CarryText.Show(hard, unit)}"
                     )
                 );
             }
@@ -69,8 +73,6 @@ public sealed record LimitDisc(IReadOnlyList<DiscZone> Zones, IReadOnlyList<(dou
         var (sin, cos) = Math.SinCos(angle.Degrees * Math.PI / 180);
         return (BoatX + (radius * sin), BoatY - (radius * cos));
     }
-
-    private static string Shown(Speed wind, SpeedUnit unit) => $"{NumberText.Plain(wind.In(unit), 0)} {unit.Symbol()}";
 
     private static string Sector(Angle from, Angle to, double inner, double outer)
     {

@@ -99,7 +99,7 @@ public sealed class BindingTests
         Assert.Empty(definition.Problems());
         var version = new PublishedVersion(1, Today, "", "", State(Matrix(60, 80, 100)).With(definition));
         CardReading At(double knots, PurposeKey? purpose) =>
-            CardReading.Of(version, Speed.FromKnots(knots), null, null, CardReader.OfTheClass with { Purpose = purpose });
+            CardReading.Of(version, new(Speed.FromKnots(knots)), null, null, CardReader.OfTheClass with { Purpose = purpose });
         Assert.Equal(80, At(10, null).MarkOf(Slide.Key)!.Value.Position);
         Assert.All(new double[] { 5, 10, 18 }, knots => Assert.Equal(150, At(knots, fun.Key).MarkOf(Slide.Key)!.Value.Position));
         Assert.Equal(["Not in strong wind."], At(10, fun.Key).PurposeCautions);
@@ -134,7 +134,7 @@ public sealed class BindingTests
         var reef = new SailPlan(new("reef-1"), "reef 1");
         var planModes = PlanModes.Of([SailPlan.Full, reef], [SailingMode.Upwind]).Value;
         var definition = Class with { Controls = [roll, Pivot], PlanModes = planModes };
-        MatrixSet Set(double rolled, double car) =>
+        ClassState Set(double rolled, double car) =>
             new ClassState(
                 definition,
                 new Dictionary<CellPlace, Cell>
@@ -144,7 +144,7 @@ public sealed class BindingTests
                     [new(new(reef.Key, SailingMode.Upwind.Key), new(Bands.All[2].Id, roll.Key))] = At(rolled),
                     [new(new(reef.Key, SailingMode.Upwind.Key), new(Bands.All[2].Id, Pivot.Key))] = At(car),
                 }
-            ).Set;
+            );
         var reefed = new PlanMode(reef.Key, SailingMode.Upwind.Key);
         Assert.Empty(PlanJudgement.Of(Set(40, 60), reefed));
         var finding = Assert.Single(PlanJudgement.Of(Set(40, 20), reefed));

@@ -124,7 +124,7 @@ public sealed class CrewCaseTests
     {
         var reading = CardReading.Of(
             Version,
-            Speed.From(mph, SpeedUnit.MilePerHour),
+            new(Speed.From(mph, SpeedUnit.MilePerHour)),
             null,
             null,
             CardReader.OfTheClass with

@@ -20,22 +20,6 @@ public sealed class MatrixSetTests
     }
 
     [Fact]
-    public void What_is_carried_in_a_wind_is_the_largest_plan_with_marks_there()
-    {
-        var set = Set(
-            (PlanMode.Usual, 1, 60),
-            (PlanMode.Usual, 2, 70),
-            (new(Reef.Key, SailingMode.Upwind.Key), 2, 70),
-            (new(Reef.Key, SailingMode.Upwind.Key), 3, 80)
-        );
-        Assert.Equal(["full sail", "full sail", "reef 1"], Bands.All.Select(band => set.PlanIn(band, SailingMode.Upwind.Key).Name));
-        Assert.Equal("full sail", set.PlanIn(Bands.All[2], Reach.Key).Name);
-        Assert.Equal(Reef.Key, set.LayerIn(Bands.All[2], "storm sail", null).Plan);
-        Assert.Equal(new PlanMode(SailPlan.Full.Key, Reach.Key), set.LayerIn(Bands.All[2], "full", "reach"));
-        Assert.Equal(new SailsNow("full sail", "", "reef 1"), SailsNow.Of(set, Bands.All[1], SailingMode.Upwind.Key));
-    }
-
-    [Fact]
     public void What_a_mode_does_not_say_is_as_in_the_first_mode_with_the_same_sails()
     {
         var reach = new PlanMode(SailPlan.Full.Key, Reach.Key);

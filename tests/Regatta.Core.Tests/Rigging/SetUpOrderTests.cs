@@ -160,7 +160,7 @@ public sealed class SetUpOrderTests
             var grave = definition.Controls.Select(control => new Caution($"Mind {control.Name}.") { Control = control.Key }).ToList();
             var reading = CardReading.Of(
                 new(1, default, "", "", Demo.State(definition)),
-                definition.Helm.ReferenceWind,
+                new(definition.Helm.ReferenceWind),
                 null,
                 null,
                 CardReader.OfTheClass

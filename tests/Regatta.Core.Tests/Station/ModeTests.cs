@@ -11,17 +11,26 @@ public sealed class ModeTests
     private static WindMinute Minute(double knots) =>
         new(Speed.FromKnots(knots), Speed.FromKnots(knots * 1.2), Speed.FromKnots(knots * 0.8));
 
+    private static readonly SailingMode PlaningMode = new(new("planing"), "planing") { Trigger = Planing };
+
     [Fact]
     public void Between_the_two_winds_she_stays_as_she_is()
     {
-        ModeAdvice Of(params double[] knots) => ModeAdvice.From(Planing, [.. knots.Select(Minute)])!;
-        Assert.Equal((false, 0), (Of(9, 9, 9).Now, Of(9, 9, 9).Minutes));
-        Assert.Equal((true, 3), (Of(9, 10, 9, 9).Now, Of(9, 10, 9, 9).Minutes));
-        Assert.Equal((false, 2), (Of(9, 10, 9, 7, 9).Now, Of(9, 10, 9, 7, 9).Minutes));
-        Assert.Equal("Planing possible in 2 of the last 5 minutes: soak, and be ready.", Of(9, 10, 9, 7, 9).Say("planing", "soak"));
-        Assert.Null(ModeAdvice.From(Planing, []));
+        (bool Now, int Count) Of(params double[] knots) => ModeAdvice.Follow(PlaningMode, [.. knots.Select(Minute)]);
+        Assert.Equal((false, 0), Of(9, 9, 9));
+        Assert.Equal((true, 3), Of(9, 10, 9, 9));
+        Assert.Equal((false, 2), Of(9, 10, 9, 7, 9));
         Assert.NotNull((Planing with { Back = Speed.FromKnots(11) }).Problem);
         Assert.Null(Planing.Problem);
+    }
+
+    [Fact]
+    public void A_mode_ends_upwards_at_once_and_its_end_lies_above_its_beginning()
+    {
+        var ends = PlaningMode with { Ends = Speed.FromKnots(15) };
+        Assert.Equal((false, 1), ModeAdvice.Follow(ends, [Minute(14.9), Minute(15)]));
+        Assert.Null(ends.Problem);
+        Assert.NotNull((PlaningMode with { Ends = Speed.FromKnots(10) }).Problem);
     }
 
     [Fact]
@@ -35,7 +44,7 @@ public sealed class ModeTests
                         var (now, changes) = (false, 0);
                         foreach (var wind in winds)
                         {
-                            var next = ModeAdvice.Holds(trigger, now, Minute(wind));
+                            var next = ModeAdvice.Holds(PlaningMode with { Trigger = trigger }, now, Minute(wind));
                             changes += next == now ? 0 : 1;
                             now = next;
                         }
@@ -51,8 +60,8 @@ public sealed class ModeTests
     public void A_trigger_looks_at_its_own_wind()
     {
         var gusty = new WindMinute(Speed.FromKnots(9), Speed.FromKnots(11), Speed.FromKnots(6));
-        Assert.True(ModeAdvice.Holds(Planing with { On = TriggerWind.Gust }, false, gusty));
-        Assert.False(ModeAdvice.Holds(Planing with { On = TriggerWind.Lull }, false, gusty));
+        Assert.True(ModeAdvice.Holds(PlaningMode with { Trigger = Planing with { On = TriggerWind.Gust } }, false, gusty));
+        Assert.False(ModeAdvice.Holds(PlaningMode with { Trigger = Planing with { On = TriggerWind.Lull } }, false, gusty));
     }
 
     [Fact]

@@ -165,6 +165,35 @@ public sealed class ArchitectureTests
             $"## {AppVersion.Shown}"
         );
 
+    /// <summary>Limits have one truth: whoever advises asks <see cref="Carry"/>, and its sentences are <see cref="CarryText"/>'s. The
+    /// page of reefs shows the limits themselves, and a finding names one.</summary>
+    [Fact]
+    public void Nothing_but_one_function_judges_limits_and_says_what_may_be_carried()
+    {
+        string[] showTheLimits = ["ReefsModel", "LimitDisc", "CardSheet", "PlanJudgement"];
+        string[] judges = [typeof(ReefPoints).FullName!, typeof(LimitChart).FullName!];
+        var others = new[] { typeof(Carry).Assembly, typeof(Actor).Assembly, typeof(Program).Assembly }
+            .SelectMany(assembly => Types.InAssembly(assembly).That().HaveDependencyOnAny(judges).GetTypes())
+            .Where(type => !judges.Contains(type.FullName) && type.Namespace != typeof(Carry).Namespace)
+            .Select(type => type.FullName!.Split('+')[0].Split('.')[^1])
+            .Distinct()
+            .Except(showTheLimits)
+            .ToList();
+        Assert.Equal([], others.Where(name => !name.StartsWith("Pages_", StringComparison.Ordinal)));
+
+        var sentences = new Regex(
+            "(stay ashore|[Rr]eef before \\{|[\".:] ?[Cc]arry [{@]|[Tt]oo much (now|from|for))",
+            RegexOptions.NonBacktracking
+        );
+        var saidElsewhere =
+            from file in SourceFiles("src", "*.cs").Concat(SourceFiles("src", "*.cshtml"))
+            where Path.GetFileName(file) != "CarryText.cs"
+            from line in File.ReadLines(file)
+            where !line.TrimStart().StartsWith("//", StringComparison.Ordinal) && sentences.IsMatch(line)
+            select $"{Path.GetFileName(file)}: {line.Trim()}";
+        Assert.Equal([], saidElsewhere);
+    }
+
     private static IEnumerable<string> SourceFiles(string folder, string pattern)
     {
         return Directory

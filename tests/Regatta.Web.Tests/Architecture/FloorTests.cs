@@ -10,7 +10,7 @@ public sealed class FloorTests
         ["Units", "Wind", "Marks", "Shapes", "People"],
         ["Controls", "Matrices", "Crew", "Checks", "Questions", "Sails", "Rigging", "Balance", "Diagnosis", "Boats", "Safety"],
         ["Classes"],
-        ["Evidence", "Logbook", "Cards", "Judgement", "Measuring", "Advice"],
+        ["Evidence", "Logbook", "Carrying", "Cards", "Judgement", "Measuring", "Advice"],
         ["Print", "Station", "Outings", "Tracks"],
     ];
 

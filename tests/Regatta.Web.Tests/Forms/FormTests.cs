@@ -249,7 +249,7 @@ public sealed class FormTests
     );
 
     private static IReadOnlyList<CardReading> Cards(int runs) =>
-        [.. Enumerable.Repeat(CardReading.Of(Version, Speed.FromKnots(9), null, null, CardReader.OfTheClass), runs)];
+        [.. Enumerable.Repeat(CardReading.Of(Version, new(Speed.FromKnots(9)), null, null, CardReader.OfTheClass), runs)];
 
     private static SessionLog? Read(Dictionary<string, string> typed) => new LogForm(typed).Read(Context, Cards(new LogForm(typed).Runs));
 

@@ -33,7 +33,8 @@ internal static class MemberKinds
     public static IEnumerable<SailPlan> Carried(IReadOnlyList<SailPlan> plans) =>
         plans.Where(plan => plan != new SailPlan(plan.Key, plan.Name));
 
-    public static IEnumerable<SailingMode> Triggered(IReadOnlyList<SailingMode> modes) => modes.Where(mode => mode.Trigger is not null);
+    public static IEnumerable<SailingMode> Triggered(IReadOnlyList<SailingMode> modes) =>
+        modes.Where(mode => mode != new SailingMode(mode.Key, mode.Name));
 
     /// <summary>Another school, with the steps and columns that stand beside either.</summary>
     public static CrewReading Keep(CrewReading school, CrewReading before) =>

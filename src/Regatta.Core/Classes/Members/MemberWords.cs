@@ -18,7 +18,9 @@ internal static class MemberWords
 
     public static string Belongs(IEnumerable<string> names) => string.Join(", ", names) is { Length: > 0 } all ? all : "all";
 
-    public static string Describe(Control control, PurposeMark mark) => $"{mark.Purpose} {control.Scale.Show(mark.Mark)}";
+    public static string Describe(Control control, PurposeMark mark) =>
+        $"{mark.Purpose} {control.Scale.Show(mark.Mark)}"
+        + (mark.Until is { } until ? $" below {NumberText.Plain(until.Knots, 1)} kn" : "");
 
     public static string Describe(OtherDatum? other) =>
         other is null ? "none" : $"{other.Words}, {NumberText.Signed(other.Shift.Millimetres, 1)} mm";
@@ -44,10 +46,15 @@ internal static class MemberWords
         );
 
     public static string Describe(SailingMode mode) =>
-        mode.Trigger is { } trigger
-            ? $"{mode.Name} at {EnumText.Of(trigger.On)} {NumberText.Plain(trigger.In.Knots, 1)}, "
-                + $"back below {NumberText.Plain(trigger.Back.Knots, 1)} kn"
-            : mode.Name;
+        mode.Name
+        + (
+            mode.Trigger is { } trigger
+                ? $" at {EnumText.Of(trigger.On)} {NumberText.Plain(trigger.In.Knots, 1)}, "
+                    + $"back below {NumberText.Plain(trigger.Back.Knots, 1)} kn"
+                : ""
+        )
+        + (mode.Ends is { } ends ? $", ends at {NumberText.Plain(ends.Knots, 1)} kn" : "")
+        + (mode.Sail is { } sail ? $", under the {sail}" : "");
 
     public static string Describe(SailLimit limit) =>
         $"{limit.Sail} {NumberText.Plain(limit.From.Degrees, 0)}–{NumberText.Plain(limit.To.Degrees, 0)}° to "

@@ -9,13 +9,8 @@ namespace Regatta.Web.Pages.Cards;
 /// <param name="Club">What the club says for all its classes.</param>
 public sealed record MemberClass(ClassView View, ReaderChoice Who, CardView? Card, ClubSafety Club)
 {
-    /// <summary>What holds beside the class's own limits, at the class's height.</summary>
-    public LimitsBeside Beside =>
-        new(
-            Card is { } card ? Club.LimitAt(card.Class.WindHeight) : null,
-            Who.Reader.Crew.Limit,
-            Who.Reader.Crew.IsNewcomer && Card is { } read ? read.Class.Reefing.Newcomer : 1
-        );
+    /// <summary>Who carries, with what holds for them beside the class's own limits.</summary>
+    public CarryingCrew Crew => new(Who.Reader.Crew, Club.LimitAt(View.Published.WindHeight));
 }
 
 /// <summary>Makes the card a member reads, for every page that shows something of it.</summary>
@@ -51,8 +46,11 @@ public sealed class CardRequests(
             $"{here.ClassPath}/card",
             here.ClassPath,
             who.Choice,
-            who.Reader,
-            station.MeanAt(newest.Class.WindHeight)
+            who.Reader with
+            {
+                ClubLimit = club.LimitAt(newest.Class.WindHeight),
+            },
+            station.At(newest.Class.WindHeight)
         ) with
         {
             // Only where a sail of the reader's boat may be new.
@@ -70,15 +68,15 @@ public sealed class CardRequests(
     public async Task<IReadOnlyList<string>> AdviceAsync(CardView card)
     {
         var station = stations.Of(here.Club.Ref);
-        if (station.Fresh is not { } fresh || station.MeanAt(card.Class.WindHeight) is not { } now)
+        if (station.Fresh is not { } fresh)
         {
             return [];
         }
 
         return StationAdvice.Of(
-            card.PlanModes,
-            card.Version.Set.Bands,
-            now,
+            card.Class,
+            card.Carry,
+            units.Carry,
             WindMinute.Of(await log.SamplesAsync(here.Club.Ref, fresh.To - WindSummary.Stretch, fresh.To.AddSeconds(1))),
             (await log.BlocksAsync(here.Club.Ref, fresh.To - TrendStretch, fresh.To)).Select(block => (block.To, block.Mean)),
             (fresh.To, fresh.Mean)

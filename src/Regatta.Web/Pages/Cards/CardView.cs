@@ -53,8 +53,8 @@ public sealed record CardView(CardReading Reading, bool PlanChosen, string Path,
             .OrderByDescending(caution => caution.Grave)
             .ThenByDescending(caution => caution.Closeness);
 
-    /// <summary>When what is carried becomes too much, while the band still goes on; null where that is not known or far.</summary>
-    public ReefAdvice? Reef => ReefAdvice.Of(ReefPoints.Of(Class, Reader.Crew), PlanMode.Plan, Card.Band, Wind, null);
+    /// <summary>What may be carried, and what is.</summary>
+    public Carry Carry => Reading.Carry;
 
     /// <summary>What a neighbour says without the words it has in common with the line: "6" beside "strip 7", "3" beside "5 cm".</summary>
     public static string Brief(Cell other, CardLine line)
@@ -153,13 +153,13 @@ public sealed record CardView(CardReading Reading, bool PlanChosen, string Path,
         string classPath,
         BoatChoice choice,
         CardReader reader,
-        Speed? now
+        WindConditions? now
     )
     {
         var wind =
             ask.Wind is not null && WindRange.ReadSpeed(ask.Wind, unit) is { Ok: true } read
-                ? read.Value
-                : now ?? version.Class.Helm.ReferenceWind;
+                ? new(read.Value)
+                : now ?? new WindConditions(version.Class.Helm.ReferenceWind);
         var chosen = version.Set.PlanModes.Plans.Any(plan => plan.Key.Name == ask.Plan);
         return new(CardReading.Of(version, wind, ask.Plan, ask.Mode, reader), chosen, path, choice, reader) { ClassPath = classPath };
     }
@@ -185,9 +185,6 @@ public sealed record CardView(CardReading Reading, bool PlanChosen, string Path,
         + (Choice.Boats.Count > 0 ? "&boat=" + Choice.InAddress : "")
         + $"{(plan is { } carried ? "&plan=" + carried : "")}{(PlanModes.Modes.Count > 1 ? "&mode=" + mode : "")}"
         + (purpose is { } known ? "&purpose=" + known.Key : "");
-
-    /// <summary>What the class carries one band down and one band up, where that is something else.</summary>
-    public SailsNow Sails => SailsNow.Of(Version.Set, Card.Band, PlanMode.Mode);
 
     /// <summary>The name of the mode a line is taken from where this one says nothing of its own; null where it does.</summary>
     public string? AsIn(CardLine line) =>

@@ -107,7 +107,7 @@ public sealed class MemberCardModel(
     }
 
     private WindRange? NowAt(CardView card) =>
-        stations.Of(here.Club.Ref).MeanAt(card.Class.WindHeight) is { } mean ? WindRange.Of(mean, mean, null).Value : null;
+        stations.Of(here.Club.Ref).At(card.Class.WindHeight) is { } now ? WindRange.Of(now.Mean, now.Mean, now.Gust).Value : null;
 
     private PageResult Refused()
     {

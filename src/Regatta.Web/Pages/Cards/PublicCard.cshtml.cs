@@ -23,19 +23,30 @@ public sealed class PublicCardModel(
         Withdrawn = shared?.Withdrawn == true;
         if (shared is { Withdrawn: false } && (await cache.FindAsync(shared.Class))?.Newest is { } newest)
         {
-            var now = stations.Of(shared.Class.Club).MeanAt(newest.Class.WindHeight);
+            var now = stations.Of(shared.Class.Club).At(newest.Class.WindHeight);
             var club = await clubs.FindAsync(shared.Class.Club);
+            var safety = (await rules.FindAsync(shared.Class.Club)).Safety;
             var classPath = $"/{club!.Key}/classes/{newest.Class.Key}";
-            Card = CardView.Of(newest, ask, units.Wind, $"/c/{token}", classPath, new([], Readings.OfTheClass), ReaderFor(ask), now) with
+            Card = CardView.Of(
+                newest,
+                ask,
+                units.Wind,
+                $"/c/{token}",
+                classPath,
+                new([], Readings.OfTheClass),
+                ReaderFor(ask, safety.LimitAt(newest.Class.WindHeight)),
+                now
+            ) with
             {
-                Cautions = [.. newest.Class.Cautions, .. (await rules.FindAsync(shared.Class.Club)).Safety.Cautions],
+                Cautions = [.. newest.Class.Cautions, .. safety.Cautions],
             };
             return Page();
         }
 
-        static CardReader ReaderFor(CardQuery ask) =>
+        static CardReader ReaderFor(CardQuery ask, Speed? clubLimit) =>
             CardReader.OfTheClass with
             {
+                ClubLimit = clubLimit,
                 Purpose = string.IsNullOrEmpty(ask.Purpose) ? null : new PurposeKey(ask.Purpose),
             };
 

@@ -10,7 +10,11 @@ public sealed partial class ControlForm
             .SelectMany(purpose =>
                 new Field[]
                 {
-                    new(PurposeField(purpose), $"Mark for {purpose.Name}", "") { Hint = "In every wind. Empty: as the cells say." },
+                    new(PurposeField(purpose), $"Mark for {purpose.Name}", "") { Hint = "Empty: as the cells say." },
+                    new(PurposeField(purpose) + "-until", "and not from this wind on", "")
+                    {
+                        Hint = "Such as 12 kn. Empty: in every wind. From there on the cells’ mark stands on the card.",
+                    },
                     new(PurposeField(purpose) + "-caution", "Caution with it", ""),
                 }
             )
@@ -46,7 +50,12 @@ public sealed partial class ControlForm
                 { } mark
             )
             {
-                marks.Add(new(purpose.Key, mark, typed.GetValueOrDefault(field + "-caution", "").Trim()));
+                var until = Reader.May(
+                    field + "-until",
+                    typed.GetValueOrDefault(field + "-until"),
+                    FormReader.Kept(Until(was), was?.Until ?? default, text => WindRange.ReadSpeed(text, SpeedUnit.Knot))
+                );
+                marks.Add(new(purpose.Key, mark, typed.GetValueOrDefault(field + "-caution", "").Trim(), until));
             }
         }
 
@@ -80,6 +89,8 @@ public sealed partial class ControlForm
 
     private static string Shift(Control control) =>
         control.OtherDatum is { } other ? $"{NumberText.Exact(other.Shift.Millimetres)} mm" : "";
+
+    private static string Until(PurposeMark? mark) => mark?.Until is { } until ? $"{NumberText.Plain(until.Knots, 1)} kn" : "";
 
     private static string PurposeField(Purpose purpose) => $"purpose-{purpose.Key}";
 }

@@ -99,6 +99,7 @@ public sealed partial class ControlForm(
         foreach (var mark in control.ByPurpose)
         {
             fields[$"purpose-{mark.Purpose}"] = control.Scale.Show(mark.Mark);
+            fields[$"purpose-{mark.Purpose}-until"] = Until(mark);
             fields[$"purpose-{mark.Purpose}-caution"] = mark.Caution;
         }
 

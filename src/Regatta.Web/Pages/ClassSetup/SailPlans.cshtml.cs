@@ -22,7 +22,7 @@ public sealed class SailPlansModel(ClubContext here, DefinitionEditor editor, Un
     public IEnumerable<(Field Name, Field Place)> Plans =>
         FieldsOf("plan", [.. Class.PlanModes.Plans.Select(plan => (plan.Key.Name, plan.Name))]);
 
-    /// <summary>For each mode beside the first, which wind begins it and which ends it.</summary>
+    /// <summary>For each mode beside the first, which wind begins it and which ends it, and the sail that stands in it.</summary>
     public IEnumerable<(SailingMode Mode, IReadOnlyList<Field> Trigger)> Triggers =>
         Class
             .PlanModes.Modes.Skip(1)
@@ -59,11 +59,35 @@ public sealed class SailPlansModel(ClubContext here, DefinitionEditor editor, Un
                                 typed,
                                 Form
                             ),
+                            editor.Fill(
+                                new($"ends-{mode.Key}", $"over at, {units.Wind.Symbol()}", units.Field(mode.Ends))
+                                {
+                                    InputMode = "decimal",
+                                },
+                                typed,
+                                Form
+                            ),
+                            editor.Fill(
+                                new($"sail-{mode.Key}", "under the sail", Class.SailOf(mode) ?? NoSail) { Choices = Sails },
+                                typed,
+                                Form
+                            ),
                         ]
                 )
             );
 
     private const string NoTrigger = "nobody said";
+    private const string NoSail = "none with limits";
+
+    /// <summary>The sails a mode may be sailed with: those with limits, and those modes name.</summary>
+    private List<string> Sails =>
+        [
+            NoSail,
+            .. Class
+                .SailLimits.Select(limit => limit.Sail)
+                .Concat(Class.PlanModes.Modes.Select(mode => mode.Sail).OfType<string>())
+                .Distinct(StringComparer.OrdinalIgnoreCase),
+        ];
 
     private static readonly (string Word, TriggerWind Value)[] Winds =
     [
@@ -110,9 +134,20 @@ public sealed class SailPlansModel(ClubContext here, DefinitionEditor editor, Un
             return mode;
         }
 
+        var ends = Form.May(
+            $"ends-{mode.Key}",
+            typed.GetValueOrDefault($"ends-{mode.Key}"),
+            FormReader.Kept(units.Field(mode.Ends), mode.Ends ?? default, text => WindRange.ReadSpeed(text, units.Wind))
+        );
+        var sail = typed.GetValueOrDefault($"sail-{mode.Key}");
+        mode = mode with
+        {
+            Ends = ends,
+            Sail = sail == Class.SailOf(mode) ? mode.Sail : Sails.Skip(1).FirstOrDefault(known => known == sail),
+        };
         if (Winds.FirstOrDefault(wind => wind.Word == said) is not { Word: not null } wind)
         {
-            return mode with { Trigger = null };
+            return Checked(mode with { Trigger = null });
         }
 
         Speed Blows(string part, Speed? before, string missing) =>
@@ -132,10 +167,17 @@ public sealed class SailPlansModel(ClubContext here, DefinitionEditor editor, Un
             Form.Refuse($"back-{mode.Key}", problem);
         }
 
-        return mode with
+        return Checked(mode with { Trigger = trigger });
+    }
+
+    private SailingMode Checked(SailingMode mode)
+    {
+        if (Form.Ok && mode.Problem is { } problem)
         {
-            Trigger = trigger,
-        };
+            Form.Refuse($"ends-{mode.Key}", problem);
+        }
+
+        return mode;
     }
 
     private IEnumerable<(Field Name, Field Place)> FieldsOf(string kind, IReadOnlyList<(string Key, string Name)> known) =>

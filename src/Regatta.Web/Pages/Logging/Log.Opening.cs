@@ -27,7 +27,9 @@ public sealed partial class LogModel
             var reader = Who.Reader with { Crew = Who.Reader.Crew with { Mass = own.Log.CrewMass } };
             cards =
             [
-                .. own.Log.Runs.Select(run => CardReading.Of(known, run.Wind.Mean, run.PlanMode.Plan.Name, run.PlanMode.Mode.Name, reader)),
+                .. own.Log.Runs.Select(run =>
+                    CardReading.Of(known, new(run.Wind.Mean, run.Wind.Gust), run.PlanMode.Plan.Name, run.PlanMode.Mode.Name, reader)
+                ),
             ];
             Form = new(new LogPrefill(units.Wind, units.Mass, Choice).Again(own.Log, cards, clock));
         }
@@ -38,7 +40,7 @@ public sealed partial class LogModel
     private CardReading CardOf(RunFields run) =>
         CardReading.Of(
             Version!,
-            Asked(run[RunFields.CardWind]) ?? Asked(run["windFrom"]) ?? Class.Helm.ReferenceWind,
+            new(Asked(run[RunFields.CardWind]) ?? Asked(run["windFrom"]) ?? Class.Helm.ReferenceWind),
             run["plan"],
             run["mode"],
             Who.Reader

@@ -20,7 +20,15 @@ public sealed class LogRuns(ClubContext here, SailedWinds winds, LogSession sess
         CardReader reader
     ) =>
         new(
-            CardReading.Of(version, wind ?? sailed?.Mean ?? version.Class.Helm.ReferenceWind, plan, mode, reader),
+            CardReading.Of(
+                version,
+                wind is { } asked ? new(asked)
+                    : sailed is not null ? new(sailed.Mean, sailed.Gust)
+                    : new(version.Class.Helm.ReferenceWind),
+                plan,
+                mode,
+                reader
+            ),
             sailed,
             "",
             new Dictionary<ControlKey, Mark>()
@@ -75,10 +83,6 @@ public sealed record RunView(
 )
 {
     public string Prefix => Fields.Prefix;
-
-    /// <summary>When what was carried becomes too much for the class's usual crew; null where that is far, or not known.</summary>
-    public ReefAdvice? Reef =>
-        ReefAdvice.Of(ReefPoints.Of(Class, CrewProfile.Unknown), Card.PlanMode.Plan, Card.Card.Band, Card.Wind, null);
 
     public Forms.Field Field(string name, string label) => new(Prefix + name, label, Fields[name]) { Problem = Fields.Problem(name) };
 }

@@ -59,7 +59,13 @@ public sealed class SetAgainPageModel(ClubContext here, CardReaderOf readers, IR
         }
 
         Stands = "as your card says in that wind";
-        var card = CardReading.Of(newest, found.Wind.Mean, found.PlanMode.Plan.Name, found.PlanMode.Mode.Name, who.Reader);
+        var card = CardReading.Of(
+            newest,
+            new(found.Wind.Mean, found.Wind.Gust),
+            found.PlanMode.Plan.Name,
+            found.PlanMode.Mode.Name,
+            who.Reader
+        );
         return card.Lines.Where(line => line.Cell?.Mark is not null).ToDictionary(line => line.Control.Key, line => line.Cell!.Mark!.Value);
     }
 }

@@ -63,7 +63,7 @@ public sealed class ChangeModel(ClubContext here, CardRequests cards, UnitPrefer
             : card.Reader.Purpose;
         To = CardReading.Of(
             card.Version,
-            band.Id == card.Card.Band.Id ? card.Wind : wind,
+            band.Id == card.Card.Band.Id ? card.Carry.Wind : new(wind),
             to.ToPlan is { Length: > 0 } plan ? plan
                 : card.PlanChosen ? card.PlanMode.Plan.Name
                 : null,

@@ -67,7 +67,9 @@ public sealed class CouplingsModel(ClubContext here, CardReaderOf readers, IRead
         var logged = (await logs.OfBoatAsync(view.Ref, boat.Number, Limits.RunsOfBoat)).Where(run => run.Marks.ContainsKey(rig.Holes));
         if (
             logged.MaxBy(run => (run.SailedAt, run.Run)) is not { } last
-            || CardReading.Of(newest, last.Wind.Mean, last.PlanMode.Plan.Name, last.PlanMode.Mode.Name, who.Reader).MarkOf(rig.Holes)
+            || CardReading
+                .Of(newest, new(last.Wind.Mean, last.Wind.Gust), last.PlanMode.Plan.Name, last.PlanMode.Mode.Name, who.Reader)
+                .MarkOf(rig.Holes)
                 is not { } card
         )
         {

@@ -20,10 +20,10 @@ public sealed class ReefsModel(ClubContext here, CardRequests cards, StationStat
 
     public SailDrawing? Drawing { get; private set; }
 
-    public LimitsBeside Beside => member.Beside;
+    public LimitsBeside Beside => member.Crew.Beside(Class.Reefing);
 
-    /// <summary>The wind now at the class's height; null where the station is silent.</summary>
-    public Speed? Now { get; private set; }
+    /// <summary>What may be carried now; null where the station is silent, or nothing is published.</summary>
+    public Carry? Now { get; private set; }
 
     /// <summary>The cautions that belong to sails and wind here.</summary>
     public IReadOnlyList<Caution> Cautions { get; private set; } = [];
@@ -40,12 +40,9 @@ public sealed class ReefsModel(ClubContext here, CardRequests cards, StationStat
     /// <summary>Whose limits are shown, in a sentence.</summary>
     public string Whose { get; private set; } = "";
 
-    /// <summary>What the limits say of a sail in the wind now, at the middle of an angle; null where the station is silent.</summary>
-    public string? WordNow(IReadOnlyList<SailLimit> limits, SailLimit at) =>
-        Now is not { } wind ? null
-        : LimitChart.Word(limits, wind, at.Middle, Beside) is var word && word == LimitWord.Open ? "open"
-        : word == LimitWord.Experienced ? "for the experienced"
-        : "no";
+    /// <summary>What a limit of a sail says in the wind now; null where the station is silent, or no mode has the sail.</summary>
+    public string? WordNow(SailLimit at) =>
+        Now?.Modes.FirstOrDefault(mode => mode.Zones.Any(zone => zone.Limit == at)) is { } judged ? CarryText.Word(judged, at) : null;
 
     public async Task OnGetAsync([FromQuery] CardQuery ask, string? boat)
     {
@@ -55,7 +52,10 @@ public sealed class ReefsModel(ClubContext here, CardRequests cards, StationStat
         Points = ReefPoints.Of(Class, crew);
         Careful = ReefPoints.Of(Class, crew with { Skill = Core.Crew.Skill.Learner });
         Drawing = SailDrawing.Of(Class.PlanModes.Plans);
-        Now = stations.Of(here.Club.Ref).MeanAt(Class.WindHeight);
+        Now =
+            member.View.Newest is { } newest && stations.Of(here.Club.Ref).At(Class.WindHeight) is { } wind
+                ? Carry.Of(newest.Class, newest.Set, wind, member.Crew)
+                : null;
         Cautions = member.Card?.CautionsHere.ToList() ?? [.. Class.Cautions];
         Discs =
         [
@@ -72,9 +72,6 @@ public sealed class ReefsModel(ClubContext here, CardRequests cards, StationStat
         Carried = member.View.Evidence.Listed.Where(run => run.Marks.Count > 0).ToLookup(run => run.PlanMode.Plan, run => run.Wind.Mean);
         var most = Points.Select(point => point.Gust ?? default).Append(Class.Bands.To).Max();
         Axis = new(8, 352, most);
-        Whose =
-            crew.IsEmpty ? "for the crew the class is tuned with"
-            : crew.IsNewcomer ? "for you, as a newcomer or junior"
-            : "for your crew";
+        Whose = member.Crew.Whose;
     }
 }

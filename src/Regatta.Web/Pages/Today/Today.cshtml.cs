@@ -5,10 +5,22 @@ namespace Regatta.Web.Pages.Today;
 
 /// <summary>The fleet in this wind: for members, on a desk, a phone or the clubhouse screen.</summary>
 [Authorize(Policies.Member)]
-public sealed class TodayModel(ClubContext here, TodayBoards boards, StationStates stations, ClubClock clock, UnitPreferences units)
-    : PageModel
+public sealed class TodayModel(
+    ClubContext here,
+    TodayBoards boards,
+    IReadCrews crews,
+    StationStates stations,
+    ClubClock clock,
+    UnitPreferences units
+) : PageModel
 {
     public TodayBoard Board { get; private set; } = null!;
+
+    /// <summary>The board's lines, each for the reader's own crew where they said who sails with them.</summary>
+    public IReadOnlyList<TodayLine> Lines { get; private set; } = [];
+
+    /// <summary>What the last minutes and the last hour say of a line's class; none for an asked wind.</summary>
+    public IReadOnlyList<string> AdviceOf(TodayLine line) => Board.AdviceOf(line, units.Carry);
 
     /// <summary>The wind asked about with the slider; null for the wind now.</summary>
     public Speed? Asked { get; private set; }
@@ -30,5 +42,7 @@ public sealed class TodayModel(ClubContext here, TodayBoards boards, StationStat
         Big = screen == "big";
         Asked = wind is not null && WindRange.ReadSpeed(wind, units.Wind) is { Ok: true } read ? read.Value : null;
         Board = await boards.FindAsync(here.Club.Ref, Asked);
+        var own = await crews.OfPersonAsync(here.Club.Ref, here.Actor.Person);
+        Lines = [.. Board.Lines.Select(line => own.TryGetValue(line.Class.Key, out var crew) ? line.For(crew) : line)];
     }
 }

@@ -1,4 +1,4 @@
-namespace Regatta.Core.Advice;
+namespace Regatta.Core.Carrying;
 
 /// <summary>Up to where a sail plan is carried.</summary>
 /// <param name="Plan">The plan.</param>
