@@ -36,8 +36,10 @@ internal static class Diagnoses
                 .Of(
                     definition,
                     [off > 0 ? Sign.TurnsUp : Sign.BearsAway],
-                    key => marks.TryGetValue(key, out var mark) ? Moved(definition.Find(key)!, mark, wrong) : null,
-                    new StepEffects(null, null).Of
+                    new(
+                        key => marks.TryGetValue(key, out var mark) ? Moved(definition.Find(key)!, mark, wrong) : null,
+                        new StepEffects(null, null).Of
+                    )
                 )
                 .Cures;
             helped += list.Take(2).Any(cure => Lessens(cure, boat, wrong, off)) ? 1 : 0;
@@ -91,15 +93,21 @@ internal static class Diagnoses
     {
         var heel = wrong.Where(one => one.Control is null && one.Sail is null).Sum(one => one.By);
         var main = wrong.Where(one => one.Sail == 0).Sum(one => one.By);
-        Shift? made =
-            cure is { Control: { } control, From: { } from, To: { } to }
-                ? new(control.Name, control, null, (to.Position - from.Position) / control.Scale.Step)
-            : cure.Cure.Act.StartsWith("Hike", StringComparison.Ordinal) ? Shift.OfHeel(-heel)
+        List<Shift> moved =
+        [
+            .. from move in cure.Moves
+            where move.To is not null
+            let steps = (move.To!.Value.Position - move.From!.Value.Position) / move.Control.Scale.Step
+            select new Shift(move.Control.Name, move.Control, null, steps),
+        ];
+        Shift? done =
+            cure.Cure.Act.StartsWith("Hike", StringComparison.Ordinal) ? Shift.OfHeel(-heel)
             : cure.Cure.Act.StartsWith("Ease the main", StringComparison.Ordinal) ? new("main", null, 0, -0.2)
             : cure.Cure.Act.StartsWith("Sit in", StringComparison.Ordinal) ? Shift.OfHeel(Math.Max(0, 5 - heel))
             : cure.Cure.Act.StartsWith("Trim the main", StringComparison.Ordinal) ? new("main", null, 0, -main)
             : null;
-        return made is not null && boat.TurnedBy([.. wrong, made]) is { } after && Math.Abs(after) < Math.Abs(off) - 0.01;
+        List<Shift> made = done is null ? moved : [done];
+        return made.Count > 0 && boat.TurnedBy([.. wrong, .. made]) is { } after && Math.Abs(after) < Math.Abs(off) - 0.01;
     }
 
     private static BoatDrawing Varied(BoatDrawing drawing, Random random) =>

@@ -108,6 +108,7 @@ public sealed class SchemaTests(StoreFixture store)
     [InlineData(4)]
     [InlineData(5)]
     [InlineData(6)]
+    [InlineData(7)]
     public async Task A_document_of_each_schema_loads_as_it_did(int schema)
     {
         var definition = StoredClass.Read("quillet", schema, await GoldenAsync($"definition-{schema}.json"));

@@ -26,16 +26,16 @@ public static class CarrySweep
 
     /// <summary>The classes, each as a version that is published.</summary>
     public static IReadOnlyList<PublishedVersion> Classes { get; } =
-        [
-            .. new[] { "wenlow", "tessick" }
-                .SelectMany(club =>
-                    BundleReader
-                        .Read(File.ReadAllBytes(Path.Combine(Repository.Root, "demo", $"{club}.json")), DateTimeOffset.MaxValue.AddDays(-1))
-                        .Bundle!.Classes
-                )
-                .Concat(StarterKits.All)
-                .Select(one => new PublishedVersion(1, default, "", "", one.Draft)),
-        ];
+    [
+        .. new[] { "wenlow", "tessick" }
+            .SelectMany(club =>
+                BundleReader
+                    .Read(File.ReadAllBytes(Path.Combine(Repository.Root, "demo", $"{club}.json")), DateTimeOffset.MaxValue.AddDays(-1))
+                    .Bundle!.Classes
+            )
+            .Concat(StarterKits.All)
+            .Select(one => new PublishedVersion(1, default, "", "", one.Draft)),
+    ];
 
     /// <summary>How many looks were taken, and what was wrong with any.</summary>
     public static (long Looks, IReadOnlyList<string> Wrong) Run(PublishedVersion version, double stepKnots)

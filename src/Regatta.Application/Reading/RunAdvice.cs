@@ -22,7 +22,15 @@ public sealed record RunAdvice(AfterRun? Compared, RankedCure? Next, IReadOnlyLi
             signs.Count == 0
                 ? null
                 : CureList
-                    .Of(definition, signs, MarkOf, new StepEffects(fit, HelmSteps.Of(definition, planMode.Plan, MarkOf)).Of)
+                    .Of(
+                        definition,
+                        signs,
+                        new(MarkOf, new StepEffects(fit, HelmSteps.Of(definition, planMode.Plan, MarkOf)).Of)
+                        {
+                            PlanMode = planMode,
+                            Held = run.Check is { } looked ? looked.Gates.Asked & looked.Gates.Held : Gate.None,
+                        }
+                    )
                     .Cures.FirstOrDefault(),
             signs
         );

@@ -62,7 +62,7 @@ public sealed class HelmSteps
         drawing.Rudder is { Area: > 0 } rudder
         && Balance(Pose) is { } balance
         && balance.Resistance.X.Metres - rudder.Centroid.X.Metres is > 0.05 and var behind
-            ? HelmArm.RudderPerMetre(balance.Area, rudder.Area, Length.FromMetres(behind))
+            ? HelmArm.RudderPerMetre(balance.Area, rudder.Area, Length.FromMetres(behind), drawing.WindAboard, drawing.BoatSpeed)
             : null;
 
     /// <summary>How many degrees more of weather helm a pose and a heel give than how she stands, upright; null where the drawing cannot
@@ -177,12 +177,7 @@ public sealed class HelmSteps
         [
             .. steps
                 .Where(step => step.Degrees is { } degrees && Math.Abs(degrees) >= LeastShown)
-                .Select(step => new HelmStep(
-                    step.Name,
-                    step.Control,
-                    step.Degrees!.Value,
-                    Math.Abs(step.Degrees.Value) * HelmArm.RelativeDeviation
-                ))
+                .Select(step => new HelmStep(step.Name, step.Control, step.Degrees!.Value, HelmArm.Deviation(step.Degrees.Value, 1)))
                 .OrderByDescending(step => Math.Abs(step.Degrees)),
         ];
     }

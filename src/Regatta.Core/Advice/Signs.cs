@@ -6,8 +6,6 @@ public static class Signs
     /// <summary>Answers that are signs: the question's key, what the answer meant, and the sign.</summary>
     private static readonly (string Question, AnswerMeaning Means, Sign Sign)[] FromAnswers =
     [
-        ("pointing", AnswerMeaning.TooMuch, Sign.WillNotPoint),
-        ("pointing", AnswerMeaning.TooLittle, Sign.PointsButSlow),
         ("leech-top", AnswerMeaning.TooLittle, Sign.WillNotPoint),
         ("leech-top", AnswerMeaning.TooMuch, Sign.PointsButSlow),
         ("twitchy", AnswerMeaning.TooLittle, Sign.Twitchy),
@@ -34,12 +32,13 @@ public static class Signs
     public static IReadOnlyList<(Sign Sign, string Words)> All(ClassDefinition definition)
     {
         var board = definition.Balance.Kind == BalanceKind.Sailboard;
+        var hiked = definition.Balance is { Hiked: true, Kind: BalanceKind.Tiller or BalanceKind.TwoRudders };
         var headsail = HasHeadsail(definition);
         return
         [
             (Sign.TurnsUp, board ? "The back hand pulls" : "She turns up: weather helm"),
             (Sign.BearsAway, board ? "The front hand pulls" : "She bears away, or no feel: lee helm"),
-            (Sign.Overpowered, board ? "Too much power" : "Too much power, though hiked flat"),
+            (Sign.Overpowered, hiked ? "Too much power, though hiked flat" : "Too much power"),
             (Sign.Underpowered, "Too little power, or the wind dies"),
             .. board
                 ? []
@@ -56,7 +55,11 @@ public static class Signs
                 },
             .. headsail ? [(Sign.HeadsailBacks, "The headsail’s luff backs, top first")] : Array.Empty<(Sign, string)>(),
             .. definition.Balance.Kind == BalanceKind.TwoRudders
-                ? [(Sign.SheetTooShort, "The sheet is too short: blocks meet too soon")]
+                ?
+                [
+                    (Sign.SheetTooShort, "The sheet is too short: the blocks stay apart"),
+                    (Sign.BlocksMeetTooSoon, "The blocks meet too soon"),
+                ]
                 : Array.Empty<(Sign, string)>(),
         ];
     }
@@ -71,6 +74,7 @@ public static class Signs
         return
         [
             .. FromHelm()
+                .Concat(answers.TryGetValue(Pointing, out var pointing) ? OfPointing(definition, pointing) : [])
                 .Concat(
                     from one in FromAnswers
                     where answers.TryGetValue(new(one.Question), out var answer) && answer.Means == one.Means
@@ -80,6 +84,31 @@ public static class Signs
         ];
 
         IEnumerable<Sign> FromHelm() => Math.Abs(off) <= definition.Helm.Tolerance.Degrees ? [] : [off > 0 ? Sign.TurnsUp : Sign.BearsAway];
+    }
+
+    private static readonly QuestionKey Pointing = new("pointing");
+
+    /// <summary>The sign of an answer on pointing: by the kits' own words, else by what the mark that is asked about does.</summary>
+    private static IEnumerable<Sign> OfPointing(ClassDefinition definition, Answer answer)
+    {
+        var asked = answer.Means switch
+        {
+            AnswerMeaning.TooLittle => 1,
+            AnswerMeaning.TooMuch => -1,
+            _ => 0,
+        };
+        var control = definition.Subject(Pointing) is { } key ? definition.Find(key) : null;
+        var closes = new[] { MarkEffect.TwistLess, MarkEffect.BoomIn, MarkEffect.SailAft }
+            .Select(effect => control?.Way(effect) ?? 0)
+            .FirstOrDefault(way => way != 0);
+        return (answer.Said, asked * closes) switch
+        {
+            ("would not point", _) => [Sign.WillNotPoint],
+            ("points but slow", _) => [Sign.PointsButSlow],
+            (_, > 0) => [Sign.WillNotPoint],
+            (_, < 0) => [Sign.PointsButSlow],
+            _ => [],
+        };
     }
 
     /// <summary>Whether she has a headsail: a control of hers is called so.</summary>

@@ -38,10 +38,11 @@ public sealed class StepEffects(HelmFit? fit, HelmSteps? drawing)
         return new(effect.Mean, effect.Deviation, EffectSource.Logs);
     }
 
-    /// <summary>As the drawing says; null where it does not move anything that is drawn.</summary>
+    /// <summary>As the drawing says; null where it does not move anything that is drawn, and of a lateen's gooseneck, which does far more
+    /// in practice than its geometry says.</summary>
     public StepEffect? OfDrawing(Control control, double positions) =>
-        drawing?.Worth(control, positions) is { } degrees
-            ? new(degrees, Math.Abs(degrees) * HelmArm.RelativeDeviation, EffectSource.Drawing)
+        !control.SlidesBoom && drawing?.Worth(control, positions) is { } degrees
+            ? new(degrees, HelmArm.Deviation(degrees, positions / control.Scale.Step), EffectSource.Drawing)
             : null;
 
     private static StepEffect? Declared(Control control, double positions) =>

@@ -69,6 +69,12 @@ public sealed record BoatDrawing(Length Waterline, SidePoint MastFoot, SideShape
     /// <summary>A lateen's spars; null for another rig.</summary>
     public LateenSpars? Lateen { get; init; }
 
+    /// <summary>The wind aboard, close-hauled in her usual wind; null for a dinghy's.</summary>
+    public Speed? WindAboard { get; init; }
+
+    /// <summary>How fast she goes then; null for a dinghy's.</summary>
+    public Speed? BoatSpeed { get; init; }
+
     /// <summary>What her controls move.</summary>
     public IReadOnlyList<DrawnEffect> Effects { get; init; } = [];
 
@@ -82,6 +88,8 @@ public sealed record BoatDrawing(Length Waterline, SidePoint MastFoot, SideShape
         : Board is null && BoardMoves != BoardKind.Fixed ? "A board that moves needs its outline."
         : Effects.Any(effect => !(Math.Abs(effect.PerUnit) is > 0 and <= 90 && Math.Abs(effect.Zero) <= 100_000))
             ? "What a control moves is a number that is not zero, up to 90 for each unit."
+        : WindAboard is { Knots: not (> 0 and <= 60) } || BoatSpeed is { Knots: not (> 0.2 and <= 40) }
+            ? "Upwind the wind aboard is up to 60 kn, and she goes 0.2 to 40 kn."
         : Lateen?.Problem;
 
     /// <summary>What looks wrong without being so, a sentence each.</summary>
@@ -110,6 +118,7 @@ public sealed record BoatDrawing(Length Waterline, SidePoint MastFoot, SideShape
         other is not null
         && (Waterline, MastFoot, Hull, Board, Rudder, BoardMoves, BoardPin, Lateen)
             == (other.Waterline, other.MastFoot, other.Hull, other.Board, other.Rudder, other.BoardMoves, other.BoardPin, other.Lateen)
+        && (WindAboard, BoatSpeed) == (other.WindAboard, other.BoatSpeed)
         && Effects.SequenceEqual(other.Effects);
 
     /// <inheritdoc/>

@@ -21,6 +21,9 @@ public enum BalanceKind
 /// <param name="Heel">The heel the class aims at, + to leeward; null for flat.</param>
 public sealed record BalanceCheck(BalanceKind Kind, Angle? Heel)
 {
+    /// <summary>Whether bodies hold her up: she is hiked. Not a keelboat or a trimaran, which ease, feather or reef.</summary>
+    public bool Hiked { get; init; } = true;
+
     /// <summary>A tiller, sailed flat: what a class does that has not said.</summary>
     public static BalanceCheck Usual { get; } = new(BalanceKind.Tiller, null);
 
@@ -57,7 +60,7 @@ public sealed record BalanceCheck(BalanceKind Kind, Angle? Heel)
                 (Gate.RudderCentred, Kind == BalanceKind.TwoRudders ? "Both rudders straight, and they agree" : "Rudder sat straight"),
                 (Gate.CloseHauled, "Close-hauled"),
                 (Gate.SteadyFullSpeed, "Steady breeze, full speed"),
-                (Gate.Flat, Heel is null ? "Hiked flat" : AtHeel),
+                (Gate.Flat, AtHerHeel),
                 (Gate.Trimmed, "Trimmed, telltales streaming"),
             ],
         };
@@ -72,6 +75,7 @@ public sealed record BalanceCheck(BalanceKind Kind, Angle? Heel)
             Gate.CloseHauled => "Bring her close-hauled first: on a reach every boat turns up.",
             Gate.SteadyFullSpeed => "Wait for steady breeze and full speed, 10 to 20 m: while she gathers way the helm tells nothing.",
             Gate.Flat when Kind == BalanceKind.Radio => "Depower first: sheets out a click or two. Beyond 30° she only slides sideways.",
+            Gate.Flat when !Hiked => "Ease or reef until she sails at her heel: heel alone turns her up.",
             Gate.Flat => "Hike, or ease, until she sails at her heel. Beyond 30° depower first: heel alone turns her up.",
             Gate.Trimmed => "Trim first, telltales streaming: an eased main or headsail turns her by itself.",
             Gate.HandsOff => "Hands off the stick first: what you hold, you do not see.",
@@ -120,7 +124,7 @@ public sealed record BalanceCheck(BalanceKind Kind, Angle? Heel)
                     ? "Sight both rudders: straight, and do they agree?"
                     : "Sight the rudder: does it sit straight?",
                 "Close-hauled, steady breeze, full speed, 10 to 20 m into the run.",
-                $"{(Heel is null ? "Hiked flat" : AtHeel)} and trimmed, telltales streaming.",
+                $"{AtHerHeel} and trimmed, telltales streaming.",
                 "Ease your grip: does she head up, go straight or bear away? Read the tiller against the tape.",
                 "The same on the other tack.",
             ],
@@ -145,6 +149,11 @@ public sealed record BalanceCheck(BalanceKind Kind, Angle? Heel)
                     ? Parsed<Angle>.Bad($"A class aims at a heel of −{MostHeel.Degrees} to {MostHeel.Degrees} degrees, + to leeward.")
                     : Parsed<Angle>.Good(Angle.FromDegrees(read.Number))
             );
+
+    private string AtHerHeel =>
+        Heel is not null ? AtHeel
+        : Hiked ? "Hiked flat"
+        : "Flat";
 
     private string AtHeel => $"At {NumberText.Plain(Heel!.Value.Degrees, 0)}° of heel";
 }

@@ -84,6 +84,16 @@ public sealed record Control(
     /// <summary>The longest name of who sets it, in characters.</summary>
     public const int LongestName = 40;
 
+    /// <summary>What a higher mark does to the boat: every direction and reason follows from it. Empty where nobody declared it: then
+    /// nothing is advised by it but what its helm says.</summary>
+    public IReadOnlyList<MarkEffect> MoreMeans { get; init; } = [];
+
+    /// <summary>Which way of its mark has an effect: +1, −1, or 0 where that is not declared.</summary>
+    public int Way(MarkEffect wanted) => MarkEffects.Way(MoreMeans, wanted);
+
+    /// <summary>Whether it slides a boom through its gooseneck: one change moves the sail forward and lower, or aft and higher.</summary>
+    public bool SlidesBoom => Way(MarkEffect.SailForward) != 0 && Way(MarkEffect.SailForward) == Way(MarkEffect.SailDown);
+
     /// <summary>What changing it disturbs.</summary>
     public IReadOnlyList<Coupling> Disturbs { get; init; } = [];
 
@@ -143,6 +153,7 @@ public sealed record Control(
                 other.HelmPerUnit
             )
         && Synonyms.SequenceEqual(other.Synonyms)
+        && MoreMeans.SequenceEqual(other.MoreMeans)
         && Disturbs.SequenceEqual(other.Disturbs)
         && Plans.SequenceEqual(other.Plans)
         && Modes.SequenceEqual(other.Modes)

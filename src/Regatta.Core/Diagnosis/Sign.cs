@@ -30,8 +30,11 @@ public enum Sign
     /// <summary>She is stuck head to wind.</summary>
     StuckHeadToWind,
 
-    /// <summary>The sheet is too short: the blocks meet too soon.</summary>
+    /// <summary>The sheet is too short: she cannot be sheeted block-to-block, the blocks stay apart.</summary>
     SheetTooShort,
+
+    /// <summary>The blocks meet too soon: the sheet cannot be pulled hard.</summary>
+    BlocksMeetTooSoon,
 
     /// <summary>The headsail's luff backs, high up first.</summary>
     HeadsailBacks,

@@ -15,7 +15,7 @@ public sealed record BundleDocument(
 )
 {
     public const string FormatName = "regatta-bundle";
-    public const int CurrentVersion = 2;
+    public const int CurrentVersion = 3;
 
     internal static readonly JsonSerializerOptions Options = new()
     {

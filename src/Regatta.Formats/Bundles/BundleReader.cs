@@ -28,9 +28,9 @@ public static class BundleReader
             return head switch
             {
                 null or { Format: not BundleDocument.FormatName } => Refused("format", $"This is no {BundleDocument.FormatName}."),
-                { Version: not (1 or BundleDocument.CurrentVersion) } => Refused(
+                { Version: not (>= 1 and <= BundleDocument.CurrentVersion) } => Refused(
                     "version",
-                    $"Version {head.Version} is not known here; versions 1 and {BundleDocument.CurrentVersion} are."
+                    $"Version {head.Version} is not known here; versions 1 to {BundleDocument.CurrentVersion} are."
                 ),
                 _ when Unfit(text) is { } unfit => Refused("the file", unfit),
                 _ => Open(text, head.Version) is var document && TooMany(document) is { } many
@@ -48,8 +48,15 @@ public static class BundleReader
     }
 
     private static BundleDocument Open(ReadOnlySpan<byte> text, int version) =>
-        (version == 1 ? BundleUpcast1To2.Lift(text) : JsonSerializer.Deserialize<BundleDocument>(text, BundleDocument.Options))
-        ?? throw new JsonException();
+        (
+            version == BundleDocument.CurrentVersion
+                ? JsonSerializer.Deserialize<BundleDocument>(text, BundleDocument.Options)
+                : BundleUpcast2To3
+                    .Lift(
+                        version == 1 ? BundleUpcast1To2.Lift(text) : JsonSerializer.Deserialize<JsonObject>(text, BundleDocument.Options)!
+                    )
+                    .Deserialize<BundleDocument>(BundleDocument.Options)
+        ) ?? throw new JsonException();
 
     private static ReadOnlySpan<byte> SkipByteOrderMark(ReadOnlySpan<byte> json) =>
         json.StartsWith((byte[])[0xEF, 0xBB, 0xBF]) ? json[3..] : json;

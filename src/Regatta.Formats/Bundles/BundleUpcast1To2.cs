@@ -22,12 +22,12 @@ internal static class BundleUpcast1To2
     ];
 
     /// <exception cref="JsonException">It is no bundle of version 1.</exception>
-    public static BundleDocument? Lift(ReadOnlySpan<byte> text)
+    public static JsonObject Lift(ReadOnlySpan<byte> text)
     {
         var root = JsonSerializer.Deserialize<JsonObject>(text, BundleDocument.Options)!;
         try
         {
-            root["version"] = BundleDocument.CurrentVersion;
+            root["version"] = 2;
             root["classes"] = Each(root["classes"], Class);
         }
         catch (Exception wrong) when (wrong is InvalidOperationException or FormatException or KeyNotFoundException or ArgumentException)
@@ -35,7 +35,7 @@ internal static class BundleUpcast1To2
             throw new JsonException("A class of version 1 is not as such a class is.", wrong);
         }
 
-        return root.Deserialize<BundleDocument>(BundleDocument.Options);
+        return root;
     }
 
     private static JsonObject Class(JsonObject old)

@@ -9,7 +9,7 @@ namespace Regatta.Store.Storage;
 internal static class StoredClass
 {
     /// <summary>The schema that is written.</summary>
-    public const int Schema = 6;
+    public const int Schema = 7;
 
     /// <summary>A definition as it is kept. Its key stands in a column of its own.</summary>
     /// <exception cref="UnreadableClassException">What was written would not be read again as it is; it must not be kept.</exception>

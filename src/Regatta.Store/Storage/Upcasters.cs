@@ -13,6 +13,7 @@ internal static class Upcasters
         Upcast3To4.Definition,
         Upcast4To5.Definition,
         Upcast5To6.Definition,
+        DeclaredWays.Definition,
     ];
 
     public static JsonObject Definition(int schema, JsonObject document) =>
@@ -24,7 +25,8 @@ internal static class Upcasters
     public static JsonObject Parts(int schema, JsonObject parts) =>
         schema switch
         {
-            5 => Upcast5To6.Parts(parts),
+            5 => DeclaredWays.Parts(Upcast5To6.Parts(parts)),
+            6 => DeclaredWays.Parts(parts),
             StoredClass.Schema => parts,
             _ => throw new ArgumentOutOfRangeException(nameof(schema)),
         };
@@ -34,7 +36,7 @@ internal static class Upcasters
         {
             1 => Upcast5To6.Cells(Upcast1To2.Cells(definition, cells)),
             <= 5 => Upcast5To6.Cells(cells),
-            StoredClass.Schema => cells,
+            <= StoredClass.Schema => cells,
             _ => throw new ArgumentOutOfRangeException(nameof(schema)),
         };
 }

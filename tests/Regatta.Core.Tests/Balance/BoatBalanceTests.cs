@@ -74,6 +74,25 @@ public sealed class BoatBalanceTests
     public void Degrees_of_rudder_for_each_metre_of_arm(double area, double perMetre) =>
         Assert.Equal(perMetre, HelmArm.RudderPerMetre(area, 0.15, Length.FromMetres(1.9)), 3);
 
+    // Models M5: κ goes with the ratio of wind and boat speed squared.
+    [Fact]
+    public void A_radio_yacht_in_her_own_wind_at_her_own_speed_has_her_own_degrees_a_metre()
+    {
+        double At(double wind, double speed) =>
+            HelmArm.RudderPerMetre(8, 0.15, Length.FromMetres(1.9), Speed.FromMetresPerSecond(wind), Speed.FromMetresPerSecond(speed));
+        Assert.Equal(At(8, 2.3), HelmArm.RudderPerMetre(8, 0.15, Length.FromMetres(1.9)), 9);
+        Assert.Equal(4 * At(4, 0.8), At(8, 0.8), 9);
+        Assert.Equal(At(4, 0.8) / 4, At(4, 1.6), 9);
+    }
+
+    // Models M5: ± 40 % of nearly nothing is no doubt at all.
+    [Theory]
+    [InlineData(0, 1, 0.2)]
+    [InlineData(1, 1, 0.4472136)]
+    [InlineData(-2, 2, 0.8944272)]
+    public void A_drawn_effect_is_doubted_by_its_size_and_by_each_step(double degrees, double steps, double deviation) =>
+        Assert.Equal(deviation, HelmArm.Deviation(degrees, steps), 6);
+
     [Theory]
     [InlineData(2.6, 0.30, 21.852, -1.0091, 2.3997)]
     [InlineData(2.6, 0.40, 19.670, -0.9779, 2.3618)]

@@ -72,11 +72,17 @@ public sealed class DiagnosisTests
     [Fact]
     public void Too_much_power_goes_toward_the_next_bands_mark_and_too_little_toward_the_lighter_ones()
     {
-        Assert.Equal(1, Step(Of(Sloop, Sign.Overpowered).Cures, "cunningham"));
-        Assert.Equal(-1, Step(Of(Sloop, Sign.Overpowered).Cures, "outhaul"));
-        Assert.Equal(-1, Step(Of(Board, Sign.Underpowered).Cures, "outhaul"));
-        Assert.Equal(-1, Step(Of(Board, Sign.Underpowered).Cures, "downhaul"));
+        var here = Marked(Sloop, 3);
+        var at = new CureCircumstances(Marked(Sloop, 3), Nothing) { Stronger = Marked(Sloop, 5), Lighter = Marked(Sloop, 2) };
+        Assert.Equal(2, Step(CureList.Of(Sloop, [Sign.Overpowered], at).Cures, "vang"));
+        Assert.Equal(-1, Step(CureList.Of(Sloop, [Sign.Underpowered], at).Cures, "vang"));
+        // A mark that stays the same, or that nobody wrote down, is no cure: no card leads there.
+        Assert.All(CureList.Of(Sloop, [Sign.Overpowered], at with { Stronger = here }).Cures, cure => Assert.Null(cure.Control));
+        Assert.All(Of(Sloop, Sign.Overpowered).Cures, cure => Assert.Null(cure.Control));
     }
+
+    private static Func<ControlKey, Mark?> Marked(ClassDefinition definition, int steps) =>
+        key => definition.Find(key) is { Scale.HasMarks: true } control ? control.Scale.StepBy(control.Scale.Min, steps) : null;
 
     [Theory]
     [InlineData("sloop-dinghy")]
@@ -102,8 +108,9 @@ public sealed class DiagnosisTests
         Assert.Equal(CureKind.Rig, list[^1].Cure.Kind);
         Assert.Equal(1, Step(list, "rake"));
         Assert.All(Of(Catamaran, Sign.StallsInTacks).Cures, one => Assert.NotEqual(CureKind.Rig, one.Cure.Kind));
+        // Blocks that stay apart: the mast stands further forward than it was. Blocks that meet too soon: too far aft.
         Assert.Equal(-1, Step(Of(Catamaran, Sign.SheetTooShort).Cures, "rake"));
-        Assert.Contains("Back the headsail", Of(Catamaran, Sign.StuckHeadToWind).Cures[0].Cure.Act);
+        Assert.Equal(1, Step(Of(Catamaran, Sign.BlocksMeetTooSoon).Cures, "rake"));
     }
 
     [Fact]
@@ -128,7 +135,7 @@ public sealed class DiagnosisTests
     public void A_mark_at_its_end_goes_no_further_and_is_told_and_two_signs_that_pull_apart_are_told_too()
     {
         var control = Sloop.Find(new("mast-foot"))!;
-        var end = CureList.Of(Sloop, [Sign.TurnsUp], key => key == control.Key ? control.Scale.Max : null, Nothing);
+        var end = CureList.Of(Sloop, [Sign.TurnsUp], new(key => key == control.Key ? control.Scale.Max : null, Nothing));
         Assert.Contains(control, end.AtTheirEnd);
         Assert.DoesNotContain("mast-foot", Names(end.Cures));
         var apart = Of(Sloop, Sign.PointsButSlow, Sign.WillNotPoint);
@@ -143,8 +150,10 @@ public sealed class DiagnosisTests
             .Of(
                 Sloop,
                 [Sign.TurnsUp],
-                _ => null,
-                (control, positions) => control.Key.Name == "centreboard" ? new(0.5 * positions, 0.4, EffectSource.Logs) : null
+                new(
+                    _ => null,
+                    (control, positions) => control.Key.Name == "centreboard" ? new(0.5 * positions, 0.4, EffectSource.Logs) : null
+                )
             )
             .Cures;
         Assert.Equal(("centreboard", true), (list[^1].Control!.Key.Name, list[^1].Doubted));
@@ -175,6 +184,58 @@ public sealed class DiagnosisTests
         Assert.Contains(says, new Cure(Sign.TurnsUp, CureKind.Free, why) { Steps = steps }.Problem);
 
     [Fact]
+    public void A_gear_moves_whole_and_its_two_controls_are_one_cure()
+    {
+        var list = Of(Radio, Sign.TurnsUp).Cures;
+        var gear = Assert.Single(list, cure => cure.Moves.Any(move => move.Control.Key.Name == "headsail-pivot"));
+        Assert.Equal([("mast-foot", 1), ("headsail-pivot", 1)], gear.Moves.Select(move => (move.Control.Key.Name, move.Steps)));
+    }
+
+    [Fact]
+    public void What_held_while_she_was_looked_at_rules_an_act_out()
+    {
+        CureList Held(Gate held) => CureList.Of(Sloop, [Sign.TurnsUp], new(_ => null, Nothing) { Held = held });
+        Assert.Contains(Held(Gate.Trimmed).Cures, cure => cure.Cure.Act == "Hike her flat");
+        Assert.DoesNotContain(Held(Gate.Flat).Cures, cure => cure.Cure.Act == "Hike her flat");
+    }
+
+    [Theory]
+    [InlineData("keelboat")]
+    [InlineData("trimaran-with-reefs")]
+    [InlineData("radio-yacht")]
+    public void Boats_that_no_body_holds_up_are_not_told_to_hike(string kit) =>
+        Assert.All(
+            UsualCures.Of(Kit(kit)).Select(cure => cure.Act + cure.Why).Concat(Signs.All(Kit(kit)).Select(sign => sign.Words)),
+            said => Assert.DoesNotContain("hike", said, StringComparison.OrdinalIgnoreCase)
+        );
+
+    // Common practice, no source: going astern the bow follows the tiller.
+    [Theory]
+    [InlineData(
+        "sloop-dinghy",
+        "Back the headsail on the side away from where she shall turn, with the tiller on the side she shall turn to"
+    )]
+    [InlineData("una-rig", "Push the boom out on the side she shall turn to, with the tiller to the same side")]
+    [InlineData("radio-yacht", "Sheets out, wait until she drifts astern, and steer with the rudder reversed")]
+    public void Stuck_head_to_wind_each_kind_of_boat_gets_off_in_its_own_way(string kit, string act) =>
+        Assert.Equal(act, Assert.Single(Of(Kit(kit), Sign.StuckHeadToWind).Cures).Cure.Act);
+
+    [Fact]
+    public void Without_a_declared_way_there_is_no_cure()
+    {
+        var silent = Sloop with { Controls = [.. Sloop.Controls.Select(control => control with { MoreMeans = [], HelmPerUnit = null })] };
+        Assert.All(UsualCures.Of(silent), cure => Assert.Null(cure.Control));
+    }
+
+    [Fact]
+    public void The_reason_is_of_the_way_that_is_taken()
+    {
+        Assert.Equal("The sail moves forward and the sail stands lower: less weather helm.", Why(Sign.TurnsUp));
+        Assert.Equal("The sail moves aft and the sail stands higher: more weather helm.", Why(Sign.BearsAway));
+        string Why(Sign sign) => Of(Lateen, sign).Cures.Single(cure => cure.Control?.Key.Name == "gooseneck").Cure.Why;
+    }
+
+    [Fact]
     public void A_log_shows_signs_by_its_helm_and_by_its_answers()
     {
         Dictionary<QuestionKey, Answer> answers = new()
@@ -187,12 +248,19 @@ public sealed class DiagnosisTests
             [Sign.TurnsUp, Sign.WillNotPoint, Sign.StallsInTacks],
             Signs.Of(Sloop, Sloop.Helm.Target.Degrees + Sloop.Helm.Tolerance.Degrees + 0.5, answers)
         );
+        // Said in a captain's own words: too little of a mark whose more closes the leech, too much of one whose more moves the sail forward.
+        Assert.Equal([Sign.WillNotPoint], Own(Sloop, AnswerMeaning.TooLittle));
+        Assert.Equal([Sign.PointsButSlow], Own(Sloop, AnswerMeaning.TooMuch));
+        Assert.Equal([Sign.WillNotPoint], Own(Lateen, AnswerMeaning.TooMuch));
         Assert.Equal([Sign.BearsAway], Signs.Of(Sloop, Sloop.Helm.Target.Degrees - 5, new Dictionary<QuestionKey, Answer>()));
         Assert.Empty(Signs.Of(Sloop, null, new Dictionary<QuestionKey, Answer>()));
         Assert.Empty(Signs.Of(Sloop, Sloop.Helm.Target.Degrees, new Dictionary<QuestionKey, Answer>()));
     }
 
-    private static CureList Of(ClassDefinition definition, params Sign[] signs) => CureList.Of(definition, signs, _ => null, Nothing);
+    private static IReadOnlyList<Sign> Own(ClassDefinition definition, AnswerMeaning means) =>
+        Signs.Of(definition, null, new Dictionary<QuestionKey, Answer> { [new("pointing")] = new("in my own words", null, means) });
+
+    private static CureList Of(ClassDefinition definition, params Sign[] signs) => CureList.Of(definition, signs, new(_ => null, Nothing));
 
     private static StepEffect? Nothing(Control control, double positions) => null;
 

@@ -99,6 +99,24 @@ public sealed class BundleTests
         Assert.Equal(25.4, quillet.Scale.Min.Position - mere.Scale.Min.Position, 6);
     }
 
+    /// <summary>Files that left other clubs while bundles were of version 2: what was made from a kit declares what the kit does, and a
+    /// plate whose datum is its first hole has that hole there.</summary>
+    [Fact]
+    public void A_bundle_of_version_2_learns_what_more_of_a_mark_does()
+    {
+        var reading = BundleReader.Read(Unpacked("Data/bundle-2.json.gz"), Now);
+        Assert.Empty(reading.Problems);
+        var (lateen, radio) = (reading.Bundle!.Classes[0].Class, reading.Bundle.Classes[1].Class);
+        Assert.Equal([MarkEffect.SailForward, MarkEffect.SailDown], lateen.Find(new("gooseneck"))!.MoreMeans);
+        Assert.Equal([MarkEffect.TwistLess], radio.Find(new("vang"))!.MoreMeans);
+        var slot = Assert.IsType<WordAnswer>(radio.Questions.Single(question => question.Key.Name == "slot").Form);
+        Assert.Equal(("narrow", AnswerMeaning.TooLittle), (slot.Offered[0].Text, slot.Offered[0].Means));
+        Assert.Null(lateen.Questions.Single(question => question.Key.Name == "luffing").Control);
+        var plate = radio.Find(new("mast-foot"))!.Scale;
+        Assert.Equal(0, plate.LengthAt(plate.AtReading(1))!.Value.Millimetres, 9);
+        Assert.Equal(radio.Controls, reading.Bundle.Classes[1].Versions[^1].Class.Controls);
+    }
+
     /// <summary>Files that left other clubs while bundles were of version 1: the eleven demo classes of that time.</summary>
     [Fact]
     public void A_bundle_of_version_1_reads_as_it_did()

@@ -25,6 +25,7 @@ public static class ControlMembers
         Value("datum", nameof(Control.Datum), of => of.Datum, datum => datum),
         Value("reading point", nameof(Control.ReadingPoint), of => of.ReadingPoint, point => point),
         Value("what more of it does", nameof(Control.MoreDoes), of => of.MoreDoes, text => text),
+        List("what more of it means", nameof(Control.MoreMeans), of => of.MoreMeans, means => MarkEffects.Says(means, 1)),
         Value("when it is changed", nameof(Control.When), of => of.When, EnumText.Of),
         Value("as wind builds", nameof(Control.AsWindBuilds), of => of.AsWindBuilds, EnumText.Of),
         Value("helm per unit", nameof(Control.HelmPerUnit), of => of.HelmPerUnit, MemberWords.Degrees),

@@ -59,6 +59,20 @@ public sealed class DrawingForm(ClassDefinition definition, IReadOnlyDictionary<
                 new("pin", "Its pin, m", now is { BoardMoves: BoardKind.Pivoting } ? Shown(now.BoardPin) : "") { Hint = "where it swings" }
             );
             yield return fill(
+                new("windAboard", "Upwind in her usual wind, the wind aboard, kn", Shown(now?.WindAboard))
+                {
+                    InputMode = "decimal",
+                    Hint = "Empty for a dinghy’s, 15.6 kn. It says how much an arm turns her.",
+                }
+            );
+            yield return fill(
+                new("boatSpeed", "and how fast she goes then, kn", Shown(now?.BoatSpeed))
+                {
+                    InputMode = "decimal",
+                    Hint = "Empty for a dinghy’s, 4.5 kn.",
+                }
+            );
+            yield return fill(
                 new("lateen", "A lateen’s spars; empty for another rig", now?.Lateen is { } spars ? Shown(spars) : "")
                 {
                     Hint =
@@ -142,16 +156,23 @@ public sealed class DrawingForm(ClassDefinition definition, IReadOnlyDictionary<
             BoardMoves = moves,
             BoardPin = pin,
             Lateen = lateen,
+            WindAboard = ReadSpeed("windAboard", now?.WindAboard),
+            BoatSpeed = ReadSpeed("boatSpeed", now?.BoatSpeed),
             Effects = effects,
         };
-        if (drawing.Problem is { } problem)
+        if (Reader.Ok && drawing.Problem is { } problem)
         {
             Reader.Refuse("hull", problem);
             return null;
         }
 
-        return new SetDrawing(drawing);
+        return Reader.Ok ? new SetDrawing(drawing) : null;
     }
+
+    private static string Shown(Speed? speed) => speed is { } known ? NumberText.Plain(known.Knots, 1) : "";
+
+    private Speed? ReadSpeed(string field, Speed? before) =>
+        Reader.May(field, Text(field), Kept(before, speed => Shown(speed), text => WindRange.ReadSpeed(text, SpeedUnit.Knot)));
 
     /// <summary>What was not touched keeps its exact value.</summary>
     private static Func<string, Parsed<T>> Kept<T>(T? before, Func<T, string> shown, Func<string, Parsed<T>> read)

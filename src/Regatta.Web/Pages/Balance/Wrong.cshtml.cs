@@ -56,7 +56,14 @@ public sealed class WrongModel(ClubContext here, CardRequests cards, UnitPrefere
 
     /// <summary>What to mind with a cure.</summary>
     public IReadOnlyList<Caution> CautionsOf(RankedCure cure) =>
-        cure.Control is { } control && Card is { } card ? Cautions.Of(control.Key, card.Cautions, new(null, card.PlanMode, card.Wind)) : [];
+        Card is { } card
+            ?
+            [
+                .. cure
+                    .Moves.SelectMany(move => Cautions.Of(move.Control.Key, card.Cautions, new(null, card.PlanMode, card.Wind)))
+                    .Distinct(),
+            ]
+            : [];
 
     /// <summary>How much a cure turns the helm, in words; null where nothing is known.</summary>
     public string? Expected(RankedCure cure) =>
@@ -97,9 +104,10 @@ public sealed class WrongModel(ClubContext here, CardRequests cards, UnitPrefere
         List = CureList.Of(
             School == CureSchool.Usual ? Class with { Cures = [] } : Class,
             Chosen,
-            key => reading?.MarkOf(key),
-            Effects.Of,
-            rigFirst: School == CureSchool.RigFirst
+            (reading is null ? new(_ => null, Effects.Of) : CureCircumstances.Of(reading, Effects.Of)) with
+            {
+                RigFirst = School == CureSchool.RigFirst,
+            }
         );
     }
 }

@@ -30,6 +30,11 @@ public sealed partial class ControlForm(
         ("up, then down again", AsWindBuilds.UpThenDown),
     ];
 
+    /// <summary>So many effects of one control can be said.</summary>
+    private const int MostMeans = 3;
+
+    private const string NothingMeant = "nobody has said";
+
     /// <summary>A direction as it is offered.</summary>
     public static string Word(AsWindBuilds builds) => Directions.First(direction => direction.Builds == builds).Word;
 
@@ -53,11 +58,18 @@ public sealed partial class ControlForm(
 
     public IEnumerable<Field> Working =>
         (
-            (Field[])
+            (IEnumerable<Field>)
                 [
                     new("datum", "From: the datum", "") { Hint = "Such as the front end cap of the boom." },
                     new("readingPoint", "To: the reading point", "") { Hint = "Such as the front edge of the ring." },
                     new("moreDoes", "What does more of it do?", ""),
+                    .. Enumerable
+                        .Range(0, MostMeans)
+                        .Select(at => new Field($"means-{at}", at == 0 ? "On the boat, more of it means" : "and also", NothingMeant)
+                        {
+                            Choices = [NothingMeant, .. Enum.GetValues<MarkEffect>().Select(MarkEffects.Words)],
+                            Hint = at == 0 ? "Every advice on this control goes by it: say which way, or nothing is advised." : "",
+                        }),
                     new("who", "Who sets it? Empty for whoever is at hand", ""),
                     new("when", "Changed", Whens[0].Word) { Choices = [.. Whens.Select(when => when.Word)] },
                     new("builds", "As wind builds it goes", Directions[0].Word)
@@ -103,7 +115,35 @@ public sealed partial class ControlForm(
             fields[$"purpose-{mark.Purpose}-caution"] = mark.Caution;
         }
 
+        foreach (var (effect, at) in control.MoreMeans.Take(MostMeans).Select((effect, at) => (effect, at)))
+        {
+            fields[$"means-{at}"] = MarkEffects.Words(effect);
+        }
+
         return fields;
+    }
+
+    /// <summary>What more of the mark means, as picked; what is said twice, or with its opposite, is refused.</summary>
+    private List<MarkEffect> ReadMeans()
+    {
+        var means = new List<MarkEffect>();
+        for (var at = 0; at < MostMeans; at++)
+        {
+            var word = typed.GetValueOrDefault($"means-{at}", "");
+            if (Enum.GetValues<MarkEffect>().Where(effect => MarkEffects.Words(effect) == word).ToList() is not [var effect])
+            {
+                continue;
+            }
+
+            if (MarkEffects.Way(means, effect) != 0)
+            {
+                Reader.Refuse($"means-{at}", "That, or its opposite, is said already.");
+            }
+
+            means.Add(effect);
+        }
+
+        return [.. means, .. before?.MoreMeans.Skip(MostMeans) ?? []];
     }
 
     /// <summary>Reads the form; null when something is wrong, with a sentence beside it.</summary>
@@ -130,7 +170,7 @@ public sealed partial class ControlForm(
                         )
             )
         );
-        var (byPurpose, otherDatum) = (ReadPurposes(scale), ReadOtherDatum());
+        var (byPurpose, otherDatum, means) = (ReadPurposes(scale), ReadOtherDatum(), ReadMeans());
         return Reader.Ok
             ? new(
                 before?.Key ?? KeyOf(name!),
@@ -152,6 +192,7 @@ public sealed partial class ControlForm(
                 helm
             )
             {
+                MoreMeans = means,
                 Disturbs = before?.Disturbs ?? [],
                 Plans = [.. definition.PlanModes.Plans.Where(plan => Ticked("plan-" + plan.Key)).Select(plan => plan.Key)],
                 Modes = [.. definition.PlanModes.Modes.Where(mode => Ticked("mode-" + mode.Key)).Select(mode => mode.Key)],

@@ -23,78 +23,7 @@ public sealed class SailPlansModel(ClubContext here, DefinitionEditor editor, Un
         FieldsOf("plan", [.. Class.PlanModes.Plans.Select(plan => (plan.Key.Name, plan.Name))]);
 
     /// <summary>For each mode beside the first, which wind begins it and which ends it, and the sail that stands in it.</summary>
-    public IEnumerable<(SailingMode Mode, IReadOnlyList<Field> Trigger)> Triggers =>
-        Class
-            .PlanModes.Modes.Skip(1)
-            .Select(mode =>
-                (
-                    mode,
-                    (IReadOnlyList<Field>)
-                        [
-                            editor.Fill(
-                                new(
-                                    $"on-{mode.Key}",
-                                    "It begins by",
-                                    mode.Trigger is { } known ? Winds.First(wind => wind.Value == known.On).Word : NoTrigger
-                                )
-                                {
-                                    Choices = [NoTrigger, .. Winds.Select(wind => wind.Word)],
-                                },
-                                typed,
-                                Form
-                            ),
-                            editor.Fill(
-                                new($"in-{mode.Key}", $"at, {units.Wind.Symbol()}", units.Field(mode.Trigger?.In))
-                                {
-                                    InputMode = "decimal",
-                                },
-                                typed,
-                                Form
-                            ),
-                            editor.Fill(
-                                new($"back-{mode.Key}", $"and ends below, {units.Wind.Symbol()}", units.Field(mode.Trigger?.Back))
-                                {
-                                    InputMode = "decimal",
-                                },
-                                typed,
-                                Form
-                            ),
-                            editor.Fill(
-                                new($"ends-{mode.Key}", $"over at, {units.Wind.Symbol()}", units.Field(mode.Ends))
-                                {
-                                    InputMode = "decimal",
-                                },
-                                typed,
-                                Form
-                            ),
-                            editor.Fill(
-                                new($"sail-{mode.Key}", "under the sail", Class.SailOf(mode) ?? NoSail) { Choices = Sails },
-                                typed,
-                                Form
-                            ),
-                        ]
-                )
-            );
-
-    private const string NoTrigger = "nobody said";
-    private const string NoSail = "none with limits";
-
-    /// <summary>The sails a mode may be sailed with: those with limits, and those modes name.</summary>
-    private List<string> Sails =>
-        [
-            NoSail,
-            .. Class
-                .SailLimits.Select(limit => limit.Sail)
-                .Concat(Class.PlanModes.Modes.Select(mode => mode.Sail).OfType<string>())
-                .Distinct(StringComparer.OrdinalIgnoreCase),
-        ];
-
-    private static readonly (string Word, TriggerWind Value)[] Winds =
-    [
-        ("the mean", TriggerWind.Mean),
-        ("the gusts", TriggerWind.Gust),
-        ("the lulls", TriggerWind.Lull),
-    ];
+    public IEnumerable<(SailingMode Mode, IReadOnlyList<Field> Fields)> Bounds => new ModeBounds(Class, units, Form, typed).Fields(editor);
 
     public IEnumerable<(Field Name, Field Place)> Modes =>
         FieldsOf("mode", [.. Class.PlanModes.Modes.Select(mode => (mode.Key.Name, mode.Name))]);
@@ -116,7 +45,7 @@ public sealed class SailPlansModel(ClubContext here, DefinitionEditor editor, Un
             [.. planModes.Modes.Select(mode => mode.Key.Name)],
             (one, name) => (planModes.Find(new ModeKey(one)) ?? new(new(one), name)) with { Name = name }
         );
-        modes = [.. modes.Select(Triggered)];
+        modes = [.. modes.Select(new ModeBounds(Class, units, Form, typed).Read)];
         var joined = PlanModes.Of(plans, modes);
         if (Form.Ok && !joined.Ok)
         {
@@ -124,60 +53,6 @@ public sealed class SailPlansModel(ClubContext here, DefinitionEditor editor, Un
         }
 
         return await editor.SaveAsync(Form.Ok ? new SetPlanModes(joined.Value) : null) ? Redirect(here.ClassPath) : Page();
-    }
-
-    /// <summary>A mode with the trigger its fields say; one that is just made has none yet.</summary>
-    private SailingMode Triggered(SailingMode mode)
-    {
-        if (!typed.TryGetValue($"on-{mode.Key}", out var said))
-        {
-            return mode;
-        }
-
-        var ends = Form.May(
-            $"ends-{mode.Key}",
-            typed.GetValueOrDefault($"ends-{mode.Key}"),
-            FormReader.Kept(units.Field(mode.Ends), mode.Ends ?? default, text => WindRange.ReadSpeed(text, units.Wind))
-        );
-        var sail = typed.GetValueOrDefault($"sail-{mode.Key}");
-        mode = mode with
-        {
-            Ends = ends,
-            Sail = sail == Class.SailOf(mode) ? mode.Sail : Sails.Skip(1).FirstOrDefault(known => known == sail),
-        };
-        if (Winds.FirstOrDefault(wind => wind.Word == said) is not { Word: not null } wind)
-        {
-            return Checked(mode with { Trigger = null });
-        }
-
-        Speed Blows(string part, Speed? before, string missing) =>
-            Form.Need(
-                $"{part}-{mode.Key}",
-                typed.GetValueOrDefault($"{part}-{mode.Key}"),
-                missing,
-                FormReader.Kept(units.Field(before), before ?? default, text => WindRange.ReadSpeed(text, units.Wind))
-            );
-        var trigger = new ModeTrigger(
-            wind.Value,
-            Blows("in", mode.Trigger?.In, "At which wind does it begin?"),
-            Blows("back", mode.Trigger?.Back, "Below which wind does it end?")
-        );
-        if (Form.Ok && trigger.Problem is { } problem)
-        {
-            Form.Refuse($"back-{mode.Key}", problem);
-        }
-
-        return Checked(mode with { Trigger = trigger });
-    }
-
-    private SailingMode Checked(SailingMode mode)
-    {
-        if (Form.Ok && mode.Problem is { } problem)
-        {
-            Form.Refuse($"ends-{mode.Key}", problem);
-        }
-
-        return mode;
     }
 
     private IEnumerable<(Field Name, Field Place)> FieldsOf(string kind, IReadOnlyList<(string Key, string Name)> known) =>

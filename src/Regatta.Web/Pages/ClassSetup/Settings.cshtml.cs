@@ -34,6 +34,10 @@ public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, Uni
                     {
                         Choices = [.. Kinds.Select(kind => kind.Word)],
                     },
+                    new("hiked", "She is held up", Class.Balance.Hiked ? HeldByBodies : HeldByHerself)
+                    {
+                        Choices = [HeldByBodies, HeldByHerself],
+                    },
                     new("heelAim", "Checked at a heel of, degrees to leeward", Class.Balance.Heel is { } heel ? Plain(heel.Degrees) : "")
                     {
                         Hint = "Empty for flat.",
@@ -95,12 +99,15 @@ public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, Uni
                 typed.GetValueOrDefault("about", "").Trim(),
                 new(target, Angle.FromDegrees(tolerance), reference, perHeel),
                 Lines("checks"),
-                new(kind, heel),
+                new(kind, heel) { Hiked = typed.GetValueOrDefault("hiked") != HeldByHerself },
                 Purposes()
             )
             : null;
         return await editor.SaveAsync(change) ? RedirectToPage() : Page();
     }
+
+    private const string HeldByBodies = "by bodies: she is hiked";
+    private const string HeldByHerself = "by herself: keel, floats";
 
     private static readonly IReadOnlyList<(string Word, BalanceKind Value)> Kinds =
     [
