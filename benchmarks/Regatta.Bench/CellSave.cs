@@ -35,7 +35,7 @@ internal static class CellSave
         {
             var cell = Cell.Of(new Mark(400 + (12.7 * (round % 20))), 12.7, "", "", CellSource.Entered).Value;
             var save = Stopwatch.StartNew();
-            if (await cells.SaveAsync(stamp.Class, stamp.Structure, [new(place, cell, round)], Cells.OneCell, editor) != SaveOutcome.Saved)
+            if (await cells.SaveAsync(stamp.Class, stamp.Structure, [new(place, cell, round)], "one cell", editor) != SaveOutcome.Saved)
             {
                 throw new InvalidOperationException("A save with nobody else about was refused.");
             }

@@ -93,7 +93,7 @@ public sealed class EditTests(StoreFixture store)
         await store.Edits.UndoAsync(draft.Stamp.Class, store.Ben.Id);
         var told = await store.Cells.HistoryAsync(draft.Stamp.Class, Row[0], 10);
         Assert.Equal(
-            [("", "Ben", (double?)60), ("cleared", "Ben", null), (Cells.OneCell, "Ann", 60)],
+            [("", "Ben", (double?)60), ("cleared", "Ben", null), ("one cell", "Ann", 60)],
             told.Select(one => (one.Edit, one.By, one.After?.Mark?.Position))
         );
         Assert.All(told, one => Assert.Equal(StoreFixture.Now, one.At));

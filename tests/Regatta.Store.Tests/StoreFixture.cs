@@ -124,7 +124,7 @@ public sealed class StoreFixture : IAsyncLifetime
 
     /// <summary>Writes one cell as somebody who saw the draft.</summary>
     public Task<SaveOutcome> SaveAsync(ClassDraft draft, CellPlace place, Cell? cell, int seen, Guid who) =>
-        SaveAsync(draft, [new(place, cell, seen)], Cells.OneCell, who);
+        SaveAsync(draft, [new(place, cell, seen)], "one cell", who);
 
     /// <summary>Changes the definition as somebody who saw the draft; it must go through.</summary>
     public async Task<ClassDraft> ChangeAsync(ClassDraft draft, ClassChange change, Person who)

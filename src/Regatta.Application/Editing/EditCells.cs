@@ -51,6 +51,11 @@ public sealed class EditCells(Cells cells, ClassCache cache, TimeProvider clock)
         return SaveOutcome.Conflict;
     }
 
+    private static string Named(ClassView seen, CellPlace place, Cell? cell) =>
+        seen.Class.Find(place.Address.Control) is { } control && seen.Class.Bands.Find(place.Address.Band) is { } band
+            ? CellText.Change(control, band, seen.Set[place], cell)
+            : "a cell";
+
     private static bool IsKept(ClassState state, CellWrite write) =>
         (state.Kept.GetValueOrDefault(write.Place), write.Cell) switch
         {
@@ -66,7 +71,7 @@ public sealed class EditCells(Cells cells, ClassCache cache, TimeProvider clock)
         var (gear, band) = (seen.Class.GearOf(place.Address.Control), seen.Class.Bands.Find(place.Address.Band));
         var followers = gear is null || band is null ? [] : gear.Follow(seen.Set[place.PlanMode], band, place.Address.Control, cell);
         return followers.Count == 0
-            ? RunAsync(actor, seen, [new(place, cell, seenRevision)], Cells.OneCell)
+            ? RunAsync(actor, seen, [new(place, cell, seenRevision)], Named(seen, place, cell))
             : RunAsync(
                 actor,
                 seen,

@@ -12,6 +12,9 @@ public sealed class HelmSums
     private HelmSums(double[] precision, double[] products, double squares, double counted, int rows) =>
         (this.precision, this.products, Squares, Counted, Rows) = (precision, products, squares, counted, rows);
 
+    /// <summary>No runs of any class add up to more: a million runs of a thousand steps squared.</summary>
+    public const double MostSum = 1e12;
+
     /// <summary>How many columns.</summary>
     public int Width => products.Length;
 
@@ -54,9 +57,14 @@ public sealed class HelmSums
             return Parsed<HelmSums>.Bad($"{precision.Count} numbers are no square of {width} columns.");
         }
 
-        if (!precision.Concat(products).Append(squares).Append(counted).All(double.IsFinite) || squares < 0 || counted < 0 || rows < 0)
+        if (
+            !precision.Concat(products).Append(squares).Append(counted).All(sum => Math.Abs(sum) <= MostSum)
+            || squares < 0
+            || counted < 0
+            || rows < 0
+        )
         {
-            return Parsed<HelmSums>.Bad("Sums are finite numbers, and squares, weights and counts not below zero.");
+            return Parsed<HelmSums>.Bad("Sums are numbers that runs can add up to, and squares, weights and counts not below zero.");
         }
 
         // No run weighs more than one: whoever says so wants to outweigh everybody.

@@ -30,6 +30,18 @@ public static partial class CellText
             _ => "",
         };
 
+    /// <summary>What an edit of one cell is called: "Outhaul, light: 14.5 cm → 14 cm".</summary>
+    /// <param name="control">The cell's control.</param>
+    /// <param name="band">The cell's band.</param>
+    /// <param name="before">What it said; null for nothing.</param>
+    /// <param name="after">What it says; null for nothing.</param>
+    public static string Change(Control control, WindBand band, Cell? before, Cell? after)
+    {
+        return $"{control.Name}, {band.Name}: {Said(before)} → {Said(after)}";
+
+        string Said(Cell? cell) => PlainText.Shown(cell?.Show(control.Scale) ?? "nothing");
+    }
+
     /// <summary>The mark part of a cell as it is typed: a word without what it comes to.</summary>
     public static string Typed(Cell? cell, Scale scale) => cell is null ? "" : cell.Word?.Show() ?? Write(cell, scale);
 

@@ -18,6 +18,9 @@ public static partial class NumberText
         ['⅞'] = "7/8",
     };
 
+    /// <summary>The largest number anybody writes.</summary>
+    public const double Most = 1e9;
+
     /// <summary>Splits a text into its number and the rest (a unit, perhaps empty).</summary>
     /// <returns>The number and the trimmed rest, or a sentence: not a number, or a fraction no rule is marked in.</returns>
     public static Parsed<(double Number, string Tail)> Read(string text)
@@ -57,6 +60,11 @@ public static partial class NumberText
             }
 
             number += (double)top / bottom;
+        }
+
+        if (number > Most)
+        {
+            return Parsed<(double Number, string Tail)>.Bad("No number here is as large as that.");
         }
 
         return Parsed<(double Number, string Tail)>.Good(

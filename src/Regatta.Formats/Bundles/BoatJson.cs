@@ -68,8 +68,8 @@ internal static class BoatJson
                             sails.Count > Limits.Sails
                             || sails.Any(sail =>
                                 sail.Name.Trim().Length is 0 or > Boat.LongestName
-                                || sail.Area is <= 0 or > BoatSail.MostArea
-                                || (sail.Printed ?? []).Any(one => controls.All(known => known.Key.Name != one.Control))
+                                || sail.Area is not (null or (> 0 and <= BoatSail.MostArea))
+                                || (sail.Printed ?? []).Any(one => !IsPrinted(one, controls))
                             )
                         ) => $"A boat has at most {Limits.Sails} sails, each with a name, a size that can be, and controls of the class.",
                 _ => measured.Select(one => Wrong(one.Key, one.Value, controls)).FirstOrDefault(wrong => wrong is not null),
@@ -120,6 +120,10 @@ internal static class BoatJson
 
         return Parsed<IReadOnlyList<BundledBoat>>.Good(boats);
     }
+
+    private static bool IsPrinted(PrintedDocument printed, IReadOnlyList<Control> controls) =>
+        controls.FirstOrDefault(known => known.Key.Name == printed.Control) is { } control
+        && new[] { printed.Specified, printed.Maximum }.OfType<double>().All(position => RunNumbers.IsMark(control, position));
 
     private static string? Wrong(string control, IReadOnlyList<IReadOnlyList<double>> pairs, IReadOnlyList<Control> controls) =>
         pairs switch

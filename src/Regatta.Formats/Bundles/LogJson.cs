@@ -19,7 +19,7 @@ internal static class LogJson
     public static Parsed<SessionLog> FromDocument(LogDocument document, ClassDefinition boatClass, DateTimeOffset now)
     {
         var runs = RunsOf(document);
-        if (document.CrewMass is <= 0 or > 1500)
+        if (document.CrewMass is not (null or (> 0 and <= 1500)))
         {
             return Parsed<SessionLog>.Bad("Its crew mass lies outside what anybody sails in.");
         }

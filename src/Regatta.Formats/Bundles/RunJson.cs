@@ -36,9 +36,9 @@ internal static class RunJson
     public static Parsed<Run> FromDocument(RunDocument document, ClassDefinition boatClass)
     {
         if (
-            !(document.WindFrom >= 0)
-            || !(document.WindTo <= WindRange.Ceiling.MetresPerSecond)
-            || document.Gust is < 0 or > 60
+            !(document.WindFrom >= 0 && document.WindFrom <= WindRange.Ceiling.MetresPerSecond)
+            || !(document.WindTo >= 0 && document.WindTo <= WindRange.Ceiling.MetresPerSecond)
+            || document.Gust is not (null or (>= 0 and <= 60))
             || document.WindFactor is not (null or (>= Run.LeastWindFactor and <= Run.MostWindFactor))
         )
         {
@@ -54,9 +54,11 @@ internal static class RunJson
             return Parsed<Run>.Bad($"It was sailed with “{planMode.Plan}” in “{planMode.Mode}”, and the class has no such plan or mode.");
         }
 
-        var stranger = document.Marks.Keys.FirstOrDefault(key => boatClass.Known.All(control => control.Key.Name != key));
-        return stranger is not null
-            ? Parsed<Run>.Bad($"It has a mark for “{stranger}”, and the class has no such control.")
+        var cards = (document.Asked ?? new Dictionary<string, AskedDocument>())
+            .Where(asked => asked.Value.Card is not null)
+            .Select(asked => KeyValuePair.Create(asked.Key, asked.Value.Card!.Value));
+        return RunNumbers.Problem(boatClass, document.Marks.Concat(cards)) is { } astray
+            ? Parsed<Run>.Bad(astray)
             : ReadWind(document)
                 .Then(wind =>
                     ReadCheck(document)
@@ -116,12 +118,13 @@ internal static class RunJson
                 !Slug.IsKey(question)
                 || one.Said.Length is 0 or > Answer.Longest
                 || EnumText.Read<AnswerMeaning>(one.Means) is not { Ok: true, Value: var means }
+                || one.Number is { } number && !(Math.Abs(number) <= RunNumbers.MostAnswer)
                 || answers.Count >= Limits.Questions * 2
             )
             {
                 return Parsed<Dictionary<QuestionKey, Answer>>.Bad(
                     $"Its answer to “{PlainText.Shown(question)}” has 1 to {Answer.Longest} letters, "
-                        + "and means fine, tooLittle, tooMuch or stop."
+                        + "its number is one that can be, and it means fine, tooLittle, tooMuch or stop."
                 );
             }
 
@@ -150,7 +153,7 @@ internal static class RunJson
         if (
             new[] { document.HelmPort, document.HelmStarboard }.Any(helm =>
                 helm is { } degrees && !(Math.Abs(degrees) <= HelmReading.Most.Degrees)
-            ) || document.Heel is < -90 or > 90
+            ) || document.Heel is not (null or (>= -90 and <= 90))
         )
         {
             return Parsed<HelmCheck?>.Bad($"Helm is {HelmReading.Most.Degrees}° at the most, heel 90°.");

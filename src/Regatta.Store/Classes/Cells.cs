@@ -26,9 +26,6 @@ public sealed record CellEvent(Cell? Before, Cell? After, string Edit, string By
 /// <summary>Writes draft cells; every edit is kept, so that it can be undone, redone and told.</summary>
 public sealed class Cells(Db database, TimeProvider clock) : IReadCells
 {
-    /// <summary>What a person does to one cell.</summary>
-    public const string OneCell = "one cell";
-
     /// <summary>What <c>refuse_clash</c> raises.</summary>
     private const string Clash = "RG409";
 

@@ -27,6 +27,9 @@ public abstract class EditingPageModel(ClubContext here, EditCells editCells, IR
     /// <summary>What the last edit did, for the status line.</summary>
     public string? Status { get; protected set; }
 
+    /// <summary>Whether the status says that something was not done.</summary>
+    public bool IsRefused => Response.StatusCode >= StatusCodes.Status400BadRequest;
+
     /// <summary>The edge that was moved just now, and where it was, to put it back; null otherwise.</summary>
     public (int Band, Speed Was)? MovedEdge { get; protected set; }
 

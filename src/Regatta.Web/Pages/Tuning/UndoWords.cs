@@ -9,7 +9,6 @@ internal static class UndoWords
             null => nothing,
             { Done: 0, Why: { } why } => $"{why} Once more goes further back.",
             { Done: 0 } => "Somebody else has changed that since, so it stays. Once more goes further back.",
-            { What: Cells.OneCell } => done,
             { Done: var some, All: var all, What: var what } => $"{done}: {what}"
                 + (some < all ? $", but for {all - some} that somebody else has changed since" : ""),
         };
