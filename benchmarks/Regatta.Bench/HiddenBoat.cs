@@ -24,6 +24,13 @@ internal sealed record World(string Name)
     /// <summary>The share of sailors who move the mark because she pulls.</summary>
     public double Reacting { get; init; }
 
+    /// <summary>How many degrees more of weather helm she carries each season; her truth is of today. Her logs are of two seasons
+    /// then.</summary>
+    public double Drift { get; init; }
+
+    /// <summary>By how much sailors note the wind too high.</summary>
+    public double WindHigh { get; init; }
+
     /// <summary>Whether the control works the other way than its class believes.</summary>
     public bool WrongDirection { get; init; }
 
@@ -137,7 +144,9 @@ internal sealed class HiddenBoat
 
     /// <summary>What sailors log with the card as it is.</summary>
     public IEnumerable<SessionEvidence> Season(int logs, DateTimeOffset from) =>
-        Enumerable.Range(0, logs).Select(at => Log(from.AddHours(at)));
+        Enumerable
+            .Range(0, logs)
+            .Select(at => Log(world.Drift == 0 ? from.AddHours(at) : Worlds.Today.AddDays(-730.0 * (logs - at) / logs)));
 
     /// <summary>What a step does grows with the wind, which no column knows.</summary>
     private double Helm(double knots, double steps, double heel) =>
@@ -160,13 +169,13 @@ internal sealed class HiddenBoat
         var (steps, by, pull) = Choose(card);
         var boat = random.Next(boats.Length);
         var heel = Math.Max(0, 3 + (3 * Normal()));
-        var helm = Helm(effective, steps, heel) + boats[boat] + pull;
+        var helm = Helm(effective, steps, heel) + boats[boat] + pull + (world.Drift * ((at - Worlds.Today) / EvidenceRules.Season));
         if (random.NextDouble() < world.Wild)
         {
             helm = -15 + (35 * random.NextDouble());
         }
 
-        var seen = Math.Max(1, (wind * windBias) + (WindNoise * Normal()));
+        var seen = Math.Max(1, (wind * windBias * (1 + world.WindHigh)) + (WindNoise * Normal()));
         return new(
             1,
             at,

@@ -16,8 +16,11 @@ public sealed class EvidenceLoaderTests(StoreFixture store)
             await AddAsync(draft, at);
         }
 
-        var few = new EvidenceLoader(new(store.Database), new(store.Database, TimeProvider.System), store.Logs);
-        var many = new EvidenceLoader(new(store.Database), new(store.Database, TimeProvider.System), store.Logs) { WaitedFor = 3 };
+        var few = new EvidenceLoader(new(store.Database), new(store.Database, TimeProvider.System), store.Logs, TimeProvider.System);
+        var many = new EvidenceLoader(new(store.Database), new(store.Database, TimeProvider.System), store.Logs, TimeProvider.System)
+        {
+            WaitedFor = 3,
+        };
         var stop = TestContext.Current.CancellationToken;
         await using var behind = many.BehindAsync(stop).GetAsyncEnumerator(stop);
 

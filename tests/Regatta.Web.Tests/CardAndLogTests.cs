@@ -176,7 +176,7 @@ public sealed class CardAndLogTests(ClubHost host)
         Assert.Contains("has changed meanwhile", told.Text);
         Assert.Equal("20 in", told.TextOf(".big"));
         await captain.SendAsync(page, ".proposal form", cell + "&handler=Decide", ("decision", "Accepted"));
-        Assert.Equal("20 1/2 in", (await captain.GetAsync(cell)).TextOf(".big"));
+        Assert.Equal("21 in", (await captain.GetAsync(cell)).TextOf(".big"));
     }
 
     [Fact]

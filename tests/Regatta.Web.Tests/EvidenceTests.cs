@@ -46,7 +46,7 @@ public sealed class EvidenceTests(ClubHost host)
         Assert.Contains("boats log the class", own.TextContent);
         Assert.Contains("then look at cunningham", own.TextContent);
         var cell = await coordinator.GetAsync(own.QuerySelector("h2 a")!.GetAttribute("href")!);
-        Assert.Contains("The logs propose 20 1/2 in", cell.TextOf(".proposal"));
+        Assert.Contains("The logs propose 21 in", cell.TextOf(".proposal"));
         var form = Quillet + cell.Html.QuerySelector("form[action*='handler=Decide']")!.GetAttribute("action")!;
         var early = await coordinator.SendAsync(
             cell,
@@ -62,7 +62,7 @@ public sealed class EvidenceTests(ClubHost host)
         Assert.True((int)decided.Status < 400);
         var after = await coordinator.GetAsync("/wenlow/proposals");
         Assert.Matches(
-            "Gooseneck 20 in → 20 1/2 in, .*(too early to tell|ame true)",
+            "Gooseneck 20 in → 21 in, .*(too early to tell|ame true)",
             Words(after.TextOf("section[aria-labelledby=became]") ?? "none")
         );
         Assert.DoesNotContain("Quillet, fresh", after.TextOf(".queue"));

@@ -209,14 +209,14 @@ test("the matrix shows the log, proposes with its reason, and what is accepted b
   await page.locator(".why summary").click();
   await expect(page.locator(".why table")).toBeVisible();
   await expectAccessible(page);
-  await page.getByRole("button", { name: "Accept 20 1/2 in" }).click();
+  await page.getByRole("button", { name: "Accept 21 in" }).click();
   await expect(page.locator("#save-status")).toContainText("Accepted into the draft");
   await expect(page.locator("#drawer")).toContainText("as the logs proposed");
   await page.getByRole("link", { name: "Versions" }).click();
   await page.getByLabel("Why?").fill("The logs carried too much helm at 20.");
   await page.getByLabel("It is meant so; publish it").check();
   await page.getByRole("button", { name: "Publish as version 3" }).click();
-  await expect(page.locator(".versions > li").first()).toContainText("20 in ± 1/2 in → 20 1/2 in ± 1/2 in");
+  await expect(page.locator(".versions > li").first()).toContainText("20 in ± 1/2 in → 21 in ± 1/2 in");
 });
 
 test("a withdrawn link says so", async ({ page, browser, baseURL }) => {

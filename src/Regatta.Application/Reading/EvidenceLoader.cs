@@ -6,7 +6,7 @@ using Regatta.Formats.Bundles;
 namespace Regatta.Application.Reading;
 
 /// <summary>What the logs of a class say, out of the kept sums; worked out anew where they are behind.</summary>
-public sealed class EvidenceLoader(EvidenceSumsStore kept, BorrowedSumsStore borrowed, Logs logs)
+public sealed class EvidenceLoader(EvidenceSumsStore kept, BorrowedSumsStore borrowed, Logs logs, TimeProvider clock)
 {
     /// <summary>So many runs are read anew while somebody waits for the page (ours); more of them, behind their back.</summary>
     public int WaitedFor { get; init; } = 2000;
@@ -32,8 +32,9 @@ public sealed class EvidenceLoader(EvidenceSumsStore kept, BorrowedSumsStore bor
         IReadOnlyList<ClassState> published
     )
     {
-        var own = new EvidenceBasis(draft, published);
-        var theirs = newest is null ? own : new EvidenceBasis(newest, published);
+        var today = clock.GetUtcNow();
+        var own = new EvidenceBasis(draft, published) { Today = today };
+        var theirs = newest is null ? own : new EvidenceBasis(newest, published) { Today = today };
         string[] wanted = [own.Key, theirs.Key];
         var given = await borrowed.AllAsync(stamp.Class);
         var first = Borrowing(await OfAsync(stamp, own, wanted), given);

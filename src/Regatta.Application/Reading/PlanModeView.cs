@@ -29,7 +29,9 @@ public sealed class PlanModeView
                     [.. Proposer.In(band).Where(proposal => matrix[band, proposal.Control] is not null && IsNews(proposal))]
         );
         Proposals = inBands.Values.SelectMany(all => all).ToDictionary(p => new CellAddress(p.Band.Id, p.Control.Key));
-        findings = new(() => [.. MatrixJudgement.Of(matrix, Evidence.Runs), .. PlanJudgement.Of(shown, planMode)]);
+        findings = new(() =>
+            [.. MatrixJudgement.Of(matrix, shown.Set.AsSailed(planMode), Evidence.Runs), .. PlanJudgement.Of(shown, planMode)]
+        );
     }
 
     /// <summary>Another for every view that is made: what was rendered of one may be kept under it.</summary>

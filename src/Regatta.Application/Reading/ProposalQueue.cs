@@ -68,12 +68,19 @@ public static class ProposalQueue
 
             var planMode = view.On(decision.Place.PlanMode);
             var band = planMode.Matrix.Bands.Find(decision.Place.Address.Band)!;
-            var since = planMode.Evidence.Runs.In(band.Id).Count(run => run.IsValid && run.SailedAt > decision.At);
-            yield return new(view, decision, since, since < EvidenceRules.Enough ? null : IsNearer(planMode, band, decision));
+            var since = planMode.Evidence.Runs.In(band.Id).Where(run => run.IsValid && run.SailedAt > decision.At).ToList();
+            yield return new(
+                view,
+                decision,
+                since.Count,
+                since.Count < EvidenceRules.Enough ? null : IsNearer(planMode, band, decision, since)
+            );
         }
     }
 
-    private static bool? IsNearer(PlanModeView planMode, WindBand band, Decision decision)
+    /// <summary>Whether the runs since alone, with the belief from before any log, say that the helm lies nearer the aim than it was
+    /// expected when the decision was taken: asking all runs again says yes to most of what made it worse. Source: models M7.</summary>
+    private static bool? IsNearer(PlanModeView planMode, WindBand band, Decision decision, IReadOnlyList<SessionEvidence> since)
     {
         if (planMode.Class.Find(decision.Place.Address.Control) is not { HelmPerUnit: not null } control)
         {
@@ -81,20 +88,21 @@ public static class ProposalQueue
         }
 
         var aim = planMode.Class.Helm.Target.Degrees;
-        double Off(Core.Marks.Mark mark) =>
-            Math.Abs(
-                planMode.Evidence.Posterior.Value(
-                    planMode.Evidence.Model.Row(band, one => one.Key == control.Key ? mark : planMode.Matrix[band, one]?.Mark)
-                ) - aim
-            );
-        return Off(decision.To) < Off(decision.From);
+        var model = planMode.Evidence.Model;
+        IReadOnlyList<double> At(Core.Marks.Mark mark) =>
+            model.Row(band, one => one.Key == control.Key ? mark : planMode.Matrix[band, one]?.Mark);
+        var before = decision.Expected?.Now ?? planMode.Evidence.Posterior.Value(At(decision.From));
+        var now = HelmFit.Of(model, since).Posterior.PredictCell(At(decision.To));
+        return now.Within(aim, Math.Abs(before - aim)) >= 0.5;
     }
 
     private static double Blows(ClassView view, PlanModeView planMode, WindBand band, IReadOnlyList<WindSummary> blocks, Length measuredAt)
     {
         if (blocks.Count < EnoughBlocks)
         {
-            return (planMode.Evidence.Runs.CountIn(band.Id).Count + 1.0) / (planMode.Evidence.Runs.Count + planMode.Matrix.Bands.All.Count);
+            // How often a wind blows does not depend on the sails: all runs of the class are counted.
+            var runs = view.Set.PlanModes.All.Select(sailed => view.On(sailed).Evidence.Runs).ToList();
+            return (runs.Sum(all => all.CountIn(band.Id).Count) + 1.0) / (runs.Sum(all => all.Count) + planMode.Matrix.Bands.All.Count);
         }
 
         return (double)blocks.Count(block => band.Contains(WindProfile.At(block.Mean, measuredAt, view.Class.WindHeight))) / blocks.Count;

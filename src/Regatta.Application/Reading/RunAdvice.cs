@@ -7,17 +7,28 @@ namespace Regatta.Application.Reading;
 public sealed record RunAdvice(AfterRun? Compared, RankedCure? Next, IReadOnlyList<Sign> Signs)
 {
     /// <summary>What a run of a class tells its sailor.</summary>
-    public static RunAdvice Of(ClassView view, Run run)
+    /// <param name="view">The class.</param>
+    /// <param name="log">The log.</param>
+    /// <param name="run">One of its runs.</param>
+    /// <param name="boat">The boat it was sailed in; null for none named.</param>
+    public static RunAdvice Of(ClassView view, SessionLog log, Run run, long? boat)
     {
         var definition = view.Published;
         var planMode = definition.PlanModes.Has(run.PlanMode) ? run.PlanMode : definition.PlanModes.First;
         var fit = view.Evidence.Of(planMode, definition);
-        var band = definition.Bands.At(run.Wind.Mean.Times(run.WindFactor));
         var helm = run.Check is { Helm.Mean: var read } check && CheckValidity.Weigh(check).Weight > 0 ? read.Degrees : (double?)null;
+        var evidence = new SessionEvidence(0, run.From ?? log.SailedAt, run.Wind, run.Marks, run.Check, run.Felt)
+        {
+            Answers = run.Answers,
+            Boat = boat,
+            Asked = run.Asked,
+            WindFactor = run.WindFactor,
+            PlanMode = planMode,
+        };
         var signs = Core.Advice.Signs.Of(definition, helm, run.Answers);
         return new(
-            helm is { } degrees
-                ? AfterRun.Of(definition, degrees, fit.Posterior.PredictCell(fit.Model.Row(band, control => MarkOf(control.Key))))
+            helm is { } degrees && fit.Model.Run(evidence, NotedHeel.Of([]).Unnoted) is { } own
+                ? AfterRun.Of(definition, degrees, fit.Posterior.PredictRun([.. own.Row, .. Padding(fit, own)], own.Weight))
                 : null,
             signs.Count == 0
                 ? null
@@ -35,6 +46,8 @@ public sealed record RunAdvice(AfterRun? Compared, RankedCure? Next, IReadOnlyLi
             signs
         );
 
+        // A run has nothing in the columns of other clubs.
+        static IEnumerable<double> Padding(HelmFit fit, HelmRun own) => Enumerable.Repeat(0.0, fit.Model.Columns.Count - own.Row.Count);
         Core.Marks.Mark? MarkOf(ControlKey control) => run.Marks.TryGetValue(control, out var mark) ? mark : null;
     }
 }

@@ -14,8 +14,8 @@ public sealed class RigBoat(Db db, RigUps runs, NotedRuns notes, Drills drills, 
     public Task<bool> KeepAsync(Actor actor, ClassRef one, Guid run, long? boat, IReadOnlyDictionary<string, RigAnswer> answers) =>
         Retry.RunAsync(() => runs.KeepAsync(one, actor.Person, new(run, clock.GetUtcNow(), null, boat, answers)));
 
-    /// <summary>Ends a run; ended twice it is ended once. What was set otherwise than the card says is noted, so that the log opens with
-    /// it; notes and end are one transaction.</summary>
+    /// <summary>Ends a run; ended twice it is ended once. The card she was made ready by is noted with what was set otherwise, so that the
+    /// log opens with it; notes and end are one transaction.</summary>
     /// <param name="actor">Whose run.</param>
     /// <param name="one">The class.</param>
     /// <param name="run">The run's key.</param>
@@ -45,10 +45,16 @@ public sealed class RigBoat(Db db, RigUps runs, NotedRuns notes, Drills drills, 
                     return false;
                 }
 
+                // The log opens with the card she was made ready by, whatever blows when she is logged.
+                var note = new NotedRun(now, boat, card.PlanMode, card.Purpose?.Key, wind, null) { CardWind = card.Wind };
+                if (answers.Values.Any(answer => answer.State == RigState.Done) && otherwise.Count == 0)
+                {
+                    await notes.AddAsync(one, actor.Person, run, note);
+                }
+
                 foreach (var (control, mark) in otherwise)
                 {
-                    var note = new NotedRun(now, boat, card.PlanMode, card.Purpose?.Key, wind, (control, mark));
-                    await notes.AddAsync(one, actor.Person, KeyOf(run, control), note);
+                    await notes.AddAsync(one, actor.Person, KeyOf(run, control), note with { Differs = (control, mark) });
                 }
 
                 return true;

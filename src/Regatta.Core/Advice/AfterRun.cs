@@ -9,7 +9,8 @@ public sealed record AfterRun(double Helm, double Low, double High, string Means
 {
     private const double Level = 0.8;
 
-    /// <summary>Compares a helm with what the logs of the class expect; the class aims at its target within its tolerance.</summary>
+    /// <summary>Compares a helm with what the logs of the class expect of that very run; the class aims at its target within its
+    /// tolerance.</summary>
     public static AfterRun Of(ClassDefinition definition, double helm, HelmPrediction expected)
     {
         var (low, high) = expected.Interval(Level);

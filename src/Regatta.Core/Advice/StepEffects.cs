@@ -6,9 +6,6 @@ namespace Regatta.Core.Advice;
 /// <param name="drawing">What the drawing says; null where nobody drew her.</param>
 public sealed class StepEffects(HelmFit? fit, HelmSteps? drawing)
 {
-    /// <summary>Logs have spoken where they left at most this share of the doubt there was before them (ours).</summary>
-    private const double DoubtLeft = 0.8;
-
     private const double FourToOne = 1.2816;
 
     /// <summary>The effect of a change by some positions; null where nothing is known.</summary>
@@ -24,12 +21,7 @@ public sealed class StepEffects(HelmFit? fit, HelmSteps? drawing)
     /// <summary>As the logs say; null where they know no more than was believed before.</summary>
     public StepEffect? OfLogs(Control control, double positions)
     {
-        if (fit is null || fit.Model.ColumnOf(control) is not { } column)
-        {
-            return null;
-        }
-
-        if (fit.Posterior.Deviations[column] > DoubtLeft * fit.Model.Priors[column].Deviation)
+        if (fit is null || !fit.HasLearned(control))
         {
             return null;
         }

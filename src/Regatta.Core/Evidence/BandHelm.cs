@@ -42,7 +42,11 @@ public sealed record BandHelm(
     public bool IsBeingRead { get; init; }
 
     /// <summary>A season: a band nobody logged for longer is stale.</summary>
-    public static readonly TimeSpan Season = TimeSpan.FromDays(365);
+    public static readonly TimeSpan Season = EvidenceRules.Season;
+
+    /// <summary>How much her helm drifts in a season, in degrees, where the logs are sure that it does; null else. Then only runs of the
+    /// last season support a band.</summary>
+    public double? Drift { get; private init; }
 
     /// <summary>Probability that the helm lies within tolerance.</summary>
     public double WithinTolerance => Expected.Within(Aim.Target.Degrees, Aim.Tolerance.Degrees);
@@ -56,7 +60,15 @@ public sealed record BandHelm(
     /// <param name="aim">What the class aims at.</param>
     /// <param name="runs">The runs of its plan and mode.</param>
     /// <param name="today">The time to judge staleness by.</param>
-    public static BandHelm Judge(WindBand band, HelmPrediction expected, HelmAim aim, PlanModeRuns runs, DateTimeOffset today)
+    /// <param name="drift">Her drift in degrees a season, where the logs are sure of it.</param>
+    public static BandHelm Judge(
+        WindBand band,
+        HelmPrediction expected,
+        HelmAim aim,
+        PlanModeRuns runs,
+        DateTimeOffset today,
+        double? drift = null
+    )
     {
         var valid = runs.ValidIn(band.Id);
         var judged = new BandHelm(
@@ -70,9 +82,11 @@ public sealed record BandHelm(
         return judged with
         {
             IsBeingRead = runs.AreBeingRead,
+            Drift = drift,
             Verdict =
                 valid.Count < EvidenceRules.Enough ? HelmVerdict.TooFew
                 : today - valid.Newest > Season ? HelmVerdict.Stale
+                : drift is not null && judged.Listed.Count(run => today - run.SailedAt <= Season) < EvidenceRules.Enough ? HelmVerdict.Stale
                 : judged.WithinTolerance >= EvidenceRules.Supported ? HelmVerdict.Supported
                 : judged.WithinTolerance <= EvidenceRules.Contested ? HelmVerdict.Contested
                 : HelmVerdict.CannotTell,
@@ -85,6 +99,9 @@ public sealed record BandHelm(
         {
             HelmVerdict.TooFew when IsBeingRead => "The logs are being read anew; what they say comes in a moment.",
             HelmVerdict.TooFew => $"{Counted} here; {EvidenceRules.Enough} are needed before the logs can tell.",
+            HelmVerdict.Stale when Drift is { } drift =>
+                $"{Counted} here, but fewer than {EvidenceRules.Enough} of this season, and her helm drifts by "
+                    + $"{NumberText.Signed(drift, 1)}° a season.",
             HelmVerdict.Stale => $"{Counted} here, but none for a season.",
             HelmVerdict.Supported => $"{Carried}: {OfHundred} of 100 that it is {Aimed}.",
             HelmVerdict.Contested => $"{Carried}: only {OfHundred} of 100 that it is {Aimed}.",

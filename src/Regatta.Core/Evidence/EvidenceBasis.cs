@@ -11,12 +11,15 @@ namespace Regatta.Core.Evidence;
 public sealed class EvidenceBasis(ClassDefinition definition, IReadOnlyList<ClassState> published)
 {
     /// <summary>Raised when the same runs make other rows or facts than before.</summary>
-    private const int Rules = 1;
+    private const int Rules = 2;
 
     private readonly Lazy<string> key = new(() => Digest(definition, published));
 
     /// <summary>The class.</summary>
     public ClassDefinition Definition => definition;
+
+    /// <summary>The day cells are predicted for; null where rows are only made.</summary>
+    public DateTimeOffset? Today { get; init; }
 
     /// <summary>Names it: sums kept under another key are of other columns.</summary>
     public string Key => key.Value;
@@ -30,7 +33,7 @@ public sealed class EvidenceBasis(ClassDefinition definition, IReadOnlyList<Clas
     /// <param name="sailed">What a control that was never published is counted from.</param>
     /// <param name="boats">The boats, in the order of their columns.</param>
     public HelmModel ModelOf(PlanMode planMode, IReadOnlyDictionary<ControlKey, Mark> sailed, IReadOnlyList<long> boats) =>
-        new(definition, definition.Bands, new ReferenceCard(planMode, published, sailed), boats);
+        new(definition, definition.Bands, new ReferenceCard(planMode, published, sailed), boats, Today);
 
     /// <summary>The facts of a run.</summary>
     public IEnumerable<RunFact> FactsOf(SessionEvidence run) => RunFacts.Of(definition, run);

@@ -21,6 +21,15 @@ public static class EvidenceRules
     /// <summary>Standard deviation in degrees of a boat's own offset.</summary>
     public const double BoatDeviation = 0.7;
 
+    /// <summary>Standard deviation in degrees a season of the belief that her helm does not drift: sails age, rigs creep.</summary>
+    public const double DriftDeviation = 0.5;
+
+    /// <summary>A season, as drift counts it.</summary>
+    public static readonly TimeSpan Season = TimeSpan.FromDays(365);
+
+    /// <summary>A control was learned where its doubt, in scatters of a check, is below this share of what it was before logs.</summary>
+    public const double Learned = 0.9;
+
     /// <summary>Added to half the declared effect of a step, in degrees, to make its standard deviation.</summary>
     public const double EffectFloor = 0.0125;
 
@@ -73,8 +82,8 @@ public static class EvidenceRules
     /// <summary>Below this probability of better nothing is proposed.</summary>
     public const double LeastBetter = 0.8;
 
-    /// <summary>A change of helm smaller than this cannot be felt, so a further step is taken. Degrees.</summary>
-    public const double LeastFelt = 0.4;
+    /// <summary>A step is worth taking that moves the helm by this much, or into tolerance. Degrees.</summary>
+    public const double LeastWorth = 0.5;
 
     /// <summary>No more steps than this at once: one small change at a time.</summary>
     public const int MostSteps = 2;

@@ -195,6 +195,6 @@ public sealed class FitReview
     {
         var mean = degrees.Average();
         var scatter = Math.Sqrt(degrees.Sum(degree => (degree - mean) * (degree - mean)) / (degrees.Count - 1));
-        return Math.Abs(mean) > EvidenceRules.LeastFelt && Math.Abs(mean) > 2 * scatter / Math.Sqrt(degrees.Count);
+        return Math.Abs(mean) > EvidenceRules.LeastWorth && Math.Abs(mean) > 2 * scatter / Math.Sqrt(degrees.Count);
     }
 }

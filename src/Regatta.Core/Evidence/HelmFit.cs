@@ -20,6 +20,27 @@ public sealed record FittedSession(SessionEvidence Session, HelmRun Run, double 
 /// <param name="Wild">Those that lie so far off that they hardly count, for the captain to look at; the newest first.</param>
 public sealed record HelmFit(HelmModel Model, HelmPosterior Posterior, PlanModeRuns Runs, IReadOnlyList<SessionEvidence> Wild)
 {
+    /// <summary>How much her helm drifts in a season, in degrees; + to weather.</summary>
+    public HelmPrediction Drift
+    {
+        get
+        {
+            var row = new double[Model.Columns.Count];
+            row[Model.Drift] = 1;
+            return Posterior.Predict(row);
+        }
+    }
+
+    /// <summary>Whether the drift's interval leaves out none at all.</summary>
+    public bool Drifts => Drift.Interval(EvidenceRules.IntervalLevel) is (> 0, _) or (_, < 0);
+
+    /// <summary>Whether the logs have taught something of a control: its doubt, in scatters of a check, is well below what it was. Source:
+    /// models M7.</summary>
+    public bool HasLearned(Control control) =>
+        Model.ColumnOf(control) is { } column
+        && Posterior.Deviations[column] / Posterior.Scatter
+            < EvidenceRules.Learned * Model.Priors[column].Deviation / EvidenceRules.PriorScatter;
+
     /// <summary>The sums of the club's own runs.</summary>
     public HelmSums Sums { get; init; } = HelmSums.None(0);
 

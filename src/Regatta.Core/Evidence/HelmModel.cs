@@ -2,11 +2,16 @@ namespace Regatta.Core.Evidence;
 
 /// <summary>The columns of a class's helm regression and how a setting becomes a row of them: 1; the crew's wind from the middle of its
 /// bands in knots; heel in degrees beyond what the class aims at; each helm control's displacement from the card in its own units, as
-/// card, proposal or trial asked; the same as sailors chose themselves; the share in each band; each boat. Everything is counted from the
-/// card, so that without a log every cell expects the target exactly. Source: models M7.</summary>
+/// card, proposal or trial asked; the same as sailors chose themselves; the share in each band; the seasons since a day; each boat.
+/// Everything is counted from the card, so that without a log every cell expects the target exactly. Source: models M7.</summary>
 public sealed class HelmModel
 {
     private const int FirstControl = 3;
+
+    /// <summary>The day seasons are counted from: any day would do, for what is believed is believed of today.</summary>
+    private static readonly DateTimeOffset Epoch = new(2026, 1, 1, 0, 0, 0, TimeSpan.Zero);
+
+    private readonly double today;
 
     /// <summary>Which column is the heel's.</summary>
     public const int Heel = 2;
@@ -19,18 +24,24 @@ public sealed class HelmModel
     private readonly IReadOnlyList<string> lenders;
 
     /// <summary>The model of a class over its bands, from a card, for boats in the order of their columns.</summary>
-    public HelmModel(ClassDefinition boatClass, WindBands bands, ReferenceCard card, IEnumerable<long> boats)
-        : this(boatClass, bands, card, boats, []) { }
+    /// <param name="boatClass">The class.</param>
+    /// <param name="bands">Its bands.</param>
+    /// <param name="card">The card everything is counted from.</param>
+    /// <param name="boats">The boats.</param>
+    /// <param name="today">The day cells are predicted for; null where none is.</param>
+    public HelmModel(ClassDefinition boatClass, WindBands bands, ReferenceCard card, IEnumerable<long> boats, DateTimeOffset? today = null)
+        : this(boatClass, bands, card, boats, [], Seasons(today ?? Epoch)) { }
 
     private HelmModel(
         ClassDefinition boatClass,
         WindBands bands,
         ReferenceCard card,
         IEnumerable<long> boats,
-        IReadOnlyList<string> lenders
+        IReadOnlyList<string> lenders,
+        double today
     )
     {
-        this.lenders = lenders;
+        (this.lenders, this.today) = (lenders, today);
         (this.boatClass, this.bands, this.card, this.boats) = (boatClass, bands, card, [.. boats.Distinct()]);
         controls = [.. boatClass.HelmControls];
         Columns =
@@ -41,17 +52,19 @@ public sealed class HelmModel
             .. controls.Select(control => control.Name),
             .. controls.Select(control => $"{control.Name}, where sailors chose it"),
             .. bands.All.Select(band => band.Name),
+            "drift, a season",
             .. this.boats.Select(boat => $"boat {boat}"),
             .. lenders.SelectMany(lender => bands.All.Select(band => $"{band.Name} at {lender}").Prepend($"helm at {lender}")),
         ];
         Priors =
         [
-            new(boatClass.Helm.Target.Degrees, EvidenceRules.InterceptDeviation),
+            new(boatClass.Helm.Target.Degrees, EvidenceRules.InterceptDeviation) { With = (Drift, today) },
             new(0, EvidenceRules.WindDeviation),
             new(boatClass.Helm.PerHeelDegree, (Math.Abs(boatClass.Helm.PerHeelDegree) / 2) + EvidenceRules.EffectFloor),
             .. controls.Select(control => new CoefficientPrior(control.HelmPerUnit!.Value, Deviation(control))),
             .. controls.Select(control => new CoefficientPrior(0, Deviation(control))),
             .. bands.All.Select(_ => new CoefficientPrior(0, EvidenceRules.BandDeviation)),
+            new(0, EvidenceRules.DriftDeviation),
             .. this.boats.Select(_ => new CoefficientPrior(0, EvidenceRules.BoatDeviation)),
             .. lenders.SelectMany(_ =>
                 bands
@@ -62,7 +75,7 @@ public sealed class HelmModel
     }
 
     /// <summary>The same with the columns of other clubs behind its own: where their helm lies, as a whole and in each band.</summary>
-    public HelmModel Borrowing(IReadOnlyList<string> from) => new(boatClass, bands, card, boats, from);
+    public HelmModel Borrowing(IReadOnlyList<string> from) => new(boatClass, bands, card, boats, from, today);
 
     /// <summary>The clubs whose columns stand behind its own.</summary>
     public IReadOnlyList<string> Lenders => lenders;
@@ -78,8 +91,13 @@ public sealed class HelmModel
     /// <summary>The belief of each column before any log.</summary>
     public IReadOnlyList<CoefficientPrior> Priors { get; }
 
-    /// <summary>The row of a cell: sailed at the class's heel in the middle of a band at some marks, in no boat. A mark that is not known
-    /// counts as the card's.</summary>
+    /// <summary>Which column is the drift's.</summary>
+    public int Drift => FirstControl + (2 * controls.Count) + bands.All.Count;
+
+    private static double Seasons(DateTimeOffset at) => (at - Epoch) / EvidenceRules.Season;
+
+    /// <summary>The row of a cell today: sailed at the class's heel in the middle of a band at some marks, in no boat. A mark that is not
+    /// known counts as the card's.</summary>
     public IReadOnlyList<double> Row(WindBand band, Func<Control, Mark?> marks) =>
         [
             1,
@@ -90,6 +108,7 @@ public sealed class HelmModel
             ),
             .. controls.Select(_ => 0.0),
             .. bands.All.Select(known => known.Id == band.Id ? 1.0 : 0.0),
+            today,
             .. boats.Select(_ => 0.0),
             .. Others,
         ];
@@ -99,8 +118,7 @@ public sealed class HelmModel
         controls.FindIndex(known => known.Key == control.Key) is >= 0 and var at ? FirstControl + at : null;
 
     /// <summary>Each boat with its column.</summary>
-    public IEnumerable<(long Boat, int Column)> BoatColumns =>
-        boats.Select((boat, at) => (boat, FirstControl + (2 * controls.Count) + bands.All.Count + at));
+    public IEnumerable<(long Boat, int Column)> BoatColumns => boats.Select((boat, at) => (boat, Drift + 1 + at));
 
     /// <summary>The row that picks one control's effect out of the coefficients, scaled by a change in positions.</summary>
     /// <exception cref="ArgumentException">The control is none of the model's: it is never another column.</exception>
@@ -136,6 +154,7 @@ public sealed class HelmModel
             .. displacements.Select(displacement => displacement?.Asked ?? 0),
             .. displacements.Select(displacement => displacement?.Own ?? 0),
             .. shares,
+            Seasons(session.SailedAt),
             .. boats.Select(boat => boat == session.Boat ? 1.0 : 0.0),
         ];
         return new(row, check.Helm.Mean.Degrees, 1 / ((1 / weight) + (unknown / Squared(EvidenceRules.PriorScatter))));

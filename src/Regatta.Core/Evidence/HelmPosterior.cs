@@ -5,7 +5,12 @@ namespace Regatta.Core.Evidence;
 /// <summary>What is believed of one coefficient before any log.</summary>
 /// <param name="Mean">Degrees of rudder per unit of the column.</param>
 /// <param name="Deviation">Standard deviation of that belief; more than zero.</param>
-public readonly record struct CoefficientPrior(double Mean, double Deviation);
+public readonly record struct CoefficientPrior(double Mean, double Deviation)
+{
+    /// <summary>Another column, so many times of which belongs to what is believed: of helm and drift together, the helm of today. Null for
+    /// the coefficient alone.</summary>
+    public (int Column, double Times)? With { get; init; }
+}
 
 /// <summary>Conjugate Bayesian linear regression (normal–inverse-gamma) with weighted rows.
 /// Λ0 = diag(σ0²/sd²); Λn = Λ0 + XᵀWX; μn = Λn⁻¹(Λ0μ0 + XᵀWy); an = a0 + Σw/2; bn = b0 + ½(yᵀWy + μ0ᵀΛ0μ0 − μnᵀΛnμn), b0 = a0·σ0².
@@ -54,15 +59,27 @@ public sealed class HelmPosterior
     {
         var width = priors.Count;
         sums = sums.Width == width ? sums : sums.Widened(width);
-        var before = Vector<double>.Build.Dense(width, at => priors[at].Mean);
         var precision = Matrix<double>.Build.Dense(width, width);
+        var products = Vector<double>.Build.Dense(width);
+        var squares = sums.Squares;
         for (var at = 0; at < width; at++)
         {
-            precision[at, at] = EvidenceRules.PriorScatter * EvidenceRules.PriorScatter / (priors[at].Deviation * priors[at].Deviation);
+            var (belief, own) = (
+                priors[at],
+                EvidenceRules.PriorScatter * EvidenceRules.PriorScatter / (priors[at].Deviation * priors[at].Deviation)
+            );
+            precision[at, at] += own;
+            products[at] += own * belief.Mean;
+            squares += own * belief.Mean * belief.Mean;
+            if (belief.With is ({ } other, { } times))
+            {
+                precision[at, other] += own * times;
+                precision[other, at] += own * times;
+                precision[other, other] += own * times * times;
+                products[other] += own * times * belief.Mean;
+            }
         }
 
-        var products = precision * before;
-        var squares = (before * products) + sums.Squares;
         for (var row = 0; row < width; row++)
         {
             products[row] += sums.Products[row];
@@ -88,6 +105,17 @@ public sealed class HelmPosterior
 
     /// <summary>Expected value of a combination of the coefficients (a row of columns), in degrees.</summary>
     public HelmPrediction Predict(IReadOnlyList<double> row) => new(Value(row), Math.Sqrt(Covariance(row, row)), Freedom);
+
+    /// <summary>The helm to expect of a run of a weight: what is known of its row, the scatter of one check, and the model's own error.
+    /// Source: models M7, <em>The run's own interval</em>.</summary>
+    /// <param name="row">The run's own row.</param>
+    /// <param name="weight">Its weight; above zero.</param>
+    public HelmPrediction PredictRun(IReadOnlyList<double> row, double weight) =>
+        new(
+            Value(row),
+            Math.Sqrt(Covariance(row, row) + (Scale / Shape / weight) + (EvidenceRules.ModelError * EvidenceRules.ModelError)),
+            Freedom
+        );
 
     /// <summary>Expected helm of a cell, with the model's own error (M7, the floor) in it.</summary>
     public HelmPrediction PredictCell(IReadOnlyList<double> row) =>

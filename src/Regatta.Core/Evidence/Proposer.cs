@@ -25,7 +25,14 @@ public sealed class Proposer(ClassDefinition boatClass, Matrix matrix, HelmFit f
 
     private BandHelm? Judge(WindBand band) =>
         boatClass.HelmControls.Any(control => matrix[band, control]?.Mark is not null)
-            ? BandHelm.Judge(band, fit.Posterior.PredictCell(Row(band)), boatClass.Helm, fit.Runs, today) with
+            ? BandHelm.Judge(
+                band,
+                fit.Posterior.PredictCell(Row(band)),
+                boatClass.Helm,
+                fit.Runs,
+                today,
+                fit.Drifts ? fit.Drift.Mean : null
+            ) with
             {
                 Balance = boatClass.Balance,
             }
@@ -54,18 +61,19 @@ public sealed class Proposer(ClassDefinition boatClass, Matrix matrix, HelmFit f
         var list = Candidates(helm, control)
             .Where(candidate => candidate.BetterProbability >= EvidenceRules.LeastBetter && IsAllowed(candidate))
             .ToList();
-        return list.Find(IsEnough) ?? list.LastOrDefault();
+        return list.Find(IsEnough) ?? list.LastOrDefault(IsWorth);
     }
 
-    /// <summary>The proposals of a band, the one worth trying first in front: what can be changed afloat before what cannot, then the
-    /// surest.</summary>
+    /// <summary>The proposals of a band, one for each gear, the one worth trying first in front: what can be changed afloat before what
+    /// cannot, then the surest.</summary>
     public IReadOnlyList<Proposal> In(WindBand band) =>
         [
             .. boatClass
                 .HelmControls.Select(control => For(band, control))
                 .OfType<Proposal>()
                 .OrderByDescending(proposal => proposal.Control.When)
-                .ThenByDescending(proposal => proposal.BetterProbability),
+                .ThenByDescending(proposal => proposal.BetterProbability)
+                .DistinctBy(proposal => boatClass.GearOf(proposal.Control.Key) is { } gear ? (object)gear : proposal.Control.Key),
         ];
 
     /// <summary>The control whose change would cure a band's helm most surely; null where the helm is not off or none would.</summary>
@@ -119,10 +127,16 @@ public sealed class Proposer(ClassDefinition boatClass, Matrix matrix, HelmFit f
 
     private double Aim => boatClass.Helm.Target.Degrees;
 
-    /// <summary>A change that can be felt; where the helm is on the wrong side of neutral, one that brings it back. Common practice: lee
-    /// helm is cured in larger steps.</summary>
-    private bool IsEnough(Proposal proposal) =>
-        Math.Abs(proposal.After - proposal.Now.Mean) >= EvidenceRules.LeastFelt && proposal.After * Aim >= 0;
+    /// <summary>A change worth making: one that moves the helm enough, or into tolerance.</summary>
+    private bool IsWorth(Proposal proposal) => Moves(proposal) || (!IsAimed(proposal.Now.Mean) && IsAimed(proposal.After));
+
+    private static bool Moves(Proposal proposal) => Math.Abs(proposal.After - proposal.Now.Mean) >= EvidenceRules.LeastWorth;
+
+    private bool IsAimed(double helm) => Math.Abs(helm - Aim) <= boatClass.Helm.Tolerance.Degrees;
+
+    /// <summary>A change that moves the helm enough; where it is on the wrong side of neutral, one that brings it back. Common practice:
+    /// lee helm is cured in larger steps.</summary>
+    private bool IsEnough(Proposal proposal) => Moves(proposal) && proposal.After * Aim >= 0;
 
     private bool IsAllowed(Proposal proposal) =>
         KeepsSign(proposal.Now.Mean, proposal.After, boatClass.Helm) && Math.Abs(proposal.After - Aim) < Math.Abs(proposal.Now.Mean - Aim);
@@ -142,12 +156,14 @@ public sealed class Proposer(ClassDefinition boatClass, Matrix matrix, HelmFit f
         foreach (var steps in Enumerable.Range(1, most).SelectMany(size => (int[])[size, -size]))
         {
             var to = control.Scale.StepBy(mark, steps);
-            if (mark.DistanceTo(to) < (Math.Abs(steps) - 0.5) * control.Scale.Step)
+            if (
+                mark.DistanceTo(to) < (Math.Abs(steps) - 0.5) * control.Scale.Step
+                || ChangeOf(helm.Band, control, mark, to) is not { } change
+            )
             {
                 continue;
             }
 
-            var change = fit.Model.Change(control, to.Position - mark.Position);
             var (shift, better) = fit.Posterior.Outlook(row, change, Aim);
             yield return new(
                 helm.Band,
@@ -163,6 +179,28 @@ public sealed class Proposer(ClassDefinition boatClass, Matrix matrix, HelmFit f
                 Balance = boatClass.Balance,
             };
         }
+    }
+
+    /// <summary>What a change of a control adds to a row, with what its gear takes along; null where another of the gear cannot go so
+    /// far.</summary>
+    private IReadOnlyList<double>? ChangeOf(WindBand band, Control control, Mark from, Mark to)
+    {
+        var row = fit.Model.Change(control, to.Position - from.Position);
+        if (boatClass.GearOf(control.Key) is not { } gear)
+        {
+            return row;
+        }
+
+        foreach (var edit in gear.Follow(matrix, band, control.Key, matrix[band, control]!.At(to)))
+        {
+            var other = matrix.Controls.First(one => one.Key == edit.Address.Control);
+            if (fit.Model.ColumnOf(other) is not null && matrix[edit.Address]?.Mark is { } stands && edit.Cell?.Mark is { } goes)
+            {
+                row = [.. row.Zip(fit.Model.Change(other, goes.Position - stands.Position), (own, theirs) => own + theirs)];
+            }
+        }
+
+        return row;
     }
 
     private List<string> Cautions(WindBand band, Control control, Mark from, Mark to)

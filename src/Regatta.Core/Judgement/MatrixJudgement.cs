@@ -8,16 +8,25 @@ public sealed class MatrixJudgement
     public const int Enough = 3;
 
     private readonly Matrix matrix;
+    private readonly Matrix asSailed;
     private readonly PlanModeRuns sailed;
 
-    private MatrixJudgement(Matrix matrix, PlanModeRuns sailed) => (this.matrix, this.sailed) = (matrix, sailed);
+    private MatrixJudgement(Matrix matrix, Matrix asSailed, PlanModeRuns sailed) =>
+        (this.matrix, this.asSailed, this.sailed) = (matrix, asSailed, sailed);
 
     /// <summary>What does not fit, in set-up order and within a control by the kind's weight.</summary>
     /// <param name="matrix">The matrix.</param>
     /// <param name="sailed">What was logged in its plan and mode.</param>
-    public static IReadOnlyList<Finding> Of(Matrix matrix, PlanModeRuns sailed)
+    public static IReadOnlyList<Finding> Of(Matrix matrix, PlanModeRuns sailed) => Of(matrix, matrix, sailed);
+
+    /// <inheritdoc cref="Of(Matrix, PlanModeRuns)"/>
+    /// <param name="matrix">The matrix.</param>
+    /// <param name="asSailed">The same with what it takes from the first mode: where a mode says nothing it is as there, and lacks
+    /// nothing.</param>
+    /// <param name="sailed">What was logged in its plan and mode.</param>
+    public static IReadOnlyList<Finding> Of(Matrix matrix, Matrix asSailed, PlanModeRuns sailed)
     {
-        var look = new MatrixJudgement(matrix, sailed);
+        var look = new MatrixJudgement(matrix, asSailed, sailed);
         return [.. matrix.Controls.SelectMany(control => look.Over(control).OrderBy(finding => finding.Kind))];
     }
 
@@ -216,7 +225,7 @@ public sealed class MatrixJudgement
     /// offered.</summary>
     private IEnumerable<Finding> Unmarked(Control control)
     {
-        foreach (var band in matrix.Bands.All.Where(band => matrix[band, control] is null))
+        foreach (var band in matrix.Bands.All.Where(band => asSailed[band, control] is null))
         {
             var marks = sailed.At(band.Id, control.Key, _ => true).OrderBy(tally => tally.Fact.Position).ToList();
             var count = marks.Sum(tally => tally.Count);
@@ -242,7 +251,7 @@ public sealed class MatrixJudgement
     {
         var empty = matrix
             .Bands.All.Where(band =>
-                matrix[band, control] is null && !reported.Contains(band) && matrix.Cells.Keys.Any(address => address.Band == band.Id)
+                asSailed[band, control] is null && !reported.Contains(band) && matrix.Cells.Keys.Any(address => address.Band == band.Id)
             )
             .ToList();
         if (empty.Count == 0 || !Filled(control).Any())

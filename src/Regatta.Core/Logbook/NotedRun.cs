@@ -16,6 +16,9 @@ public sealed record NotedRun(
     (ControlKey Control, Mark Mark)? Differs
 )
 {
+    /// <summary>The wind the card was read at when this was set, at the class's height; null for the station's.</summary>
+    public Speed? CardWind { get; init; }
+
     /// <summary>Notes so old belong to no outing that is logged now.</summary>
     public static readonly TimeSpan Kept = TimeSpan.FromHours(36);
 

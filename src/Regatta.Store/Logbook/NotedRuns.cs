@@ -10,8 +10,9 @@ public sealed class NotedRuns(Db database)
         await connection.ExecuteAsync(
             """
             insert into noted_runs
-              (club_id, class_id, person_id, key, noted_at, boat_id, plan, mode, purpose, wind_from, wind_to, gust, control, mark)
-            values (@club, @classId, @person, @key, @at, @Boat, @plan, @mode, @purpose, @from, @to, @gust, @control, @mark)
+              (club_id, class_id, person_id, key, noted_at, boat_id, plan, mode, purpose, wind_from, wind_to, gust, control, mark,
+               card_wind)
+            values (@club, @classId, @person, @key, @at, @Boat, @plan, @mode, @purpose, @from, @to, @gust, @control, @mark, @cardWind)
             on conflict do nothing;
             delete from noted_runs where club_id = @club and person_id = @person and id not in (
               select id from noted_runs where club_id = @club and person_id = @person order by id desc limit @most);
@@ -32,6 +33,7 @@ public sealed class NotedRuns(Db database)
                 gust = note.Wind?.Gust?.MetresPerSecond,
                 control = note.Differs?.Control.Name,
                 mark = note.Differs?.Mark.Position,
+                cardWind = note.CardWind?.MetresPerSecond,
                 most = Limits.Notes,
             }
         );
@@ -46,7 +48,7 @@ public sealed class NotedRuns(Db database)
             .. (
                 await connection.QueryAsync<NoteRow>(
                     """
-                    select noted_at, boat_id, plan, mode, purpose, wind_from, wind_to, gust, control, mark from noted_runs
+                    select noted_at, boat_id, plan, mode, purpose, wind_from, wind_to, gust, control, mark, card_wind from noted_runs
                     where club_id = @club and class_id = @classId and person_id = @person and noted_at >= @since order by noted_at, id
                     """,
                     new
@@ -87,7 +89,8 @@ public sealed class NotedRuns(Db database)
         double? WindTo,
         double? Gust,
         string? Control,
-        double? Mark
+        double? Mark,
+        double? CardWind
     )
     {
         public NotedRun ToNote() =>
@@ -106,6 +109,9 @@ public sealed class NotedRuns(Db database)
                         .Value
                     : null,
                 Control is { } control ? (new ControlKey(control), new Mark(Mark!.Value)) : null
-            );
+            )
+            {
+                CardWind = CardWind is { } read ? Speed.FromMetresPerSecond(read) : null,
+            };
     }
 }

@@ -40,7 +40,74 @@ public sealed class HelmModelTests
         };
         var model = new HelmModel(lateen, bands, new(PlanMode.Usual, [state]), []);
         var run = model.Run(session, Unnoted)!;
-        Assert.Equal([1, 0.25, 0, 0.25, 0, 0.5, 0.5], run.Row.Select(value => Math.Round(value, 9)));
+        Assert.Equal([1, 0.25, 0, 0.25, 0, 0.5, 0.5], run.Row.Take(model.Drift).Select(value => Math.Round(value, 9)));
+    }
+
+    // models M7, 11: a column of time; a cell is predicted for today, and with no log every cell expects the target exactly, whatever the day.
+    [Fact]
+    public void Sails_age_and_a_cell_is_predicted_for_today()
+    {
+        HelmFit Fit(DateTimeOffset today, IReadOnlyList<SessionEvidence> runs) =>
+            HelmFit.Of(new HelmModel(Class, Bands, Published(100, 100, 100), [], today), runs);
+        double At(HelmFit fit) => fit.Posterior.PredictCell(fit.Model.Row(Bands.All[1], _ => null)).Mean;
+        Assert.All([Today, Today.AddYears(9)], day => Assert.Equal(Class.Helm.Target.Degrees, At(Fit(day, [])), 9));
+        Assert.Equal(
+            Fit(Today, []).Posterior.PredictCell(Fit(Today, []).Model.Row(Bands.All[1], _ => null)).Deviation,
+            Fit(Today.AddYears(9), []).Posterior.PredictCell(Fit(Today.AddYears(9), []).Model.Row(Bands.All[1], _ => null)).Deviation,
+            9
+        );
+
+        // A degree more each season, for three of them.
+        List<SessionEvidence> aging =
+        [
+            .. from season in Enumerable.Range(0, 4)
+            from run in Enumerable.Range(0, 12)
+            select Session(11, 100, 3 + season) with
+            {
+                SailedAt = Today.AddDays((365 * (season - 3)) - run),
+            },
+        ];
+        var fit = Fit(Today, aging);
+        Assert.True(fit.Drifts);
+        Assert.InRange(fit.Drift.Mean, 0.7, 1.1);
+        Assert.InRange(At(fit), 5.4, 6.2);
+        Assert.False(Fit(Today, [.. aging.Select(run => run with { SailedAt = Today })]).Drifts);
+        // What is believed does not depend on the day seasons are counted from: only rows of today are asked.
+        Assert.Equal(At(fit) + fit.Drift.Mean, At(Fit(Today.AddDays(365), aging)), 1);
+    }
+
+    // models M7, 14: learned is what left less than nine tenths of its doubt, in scatters of a check.
+    [Fact]
+    public void A_control_was_learned_where_logs_took_a_tenth_of_its_doubt()
+    {
+        HelmFit Fit(IReadOnlyList<SessionEvidence> runs) =>
+            HelmFit.Of(new HelmModel(Class, Bands, Published(100, 100, 100), [], Today), runs);
+        Assert.False(Fit([]).HasLearned(Slide));
+        // Runs all on one mark teach the helm there, and nothing of the control, however much they scatter.
+        Assert.False(Fit([.. Enumerable.Range(0, 40).Select(at => Session(11, 100, 3 + (at % 2)))]).HasLearned(Slide));
+        Assert.True(Fit([.. Sessions(11, 40, 160, 40, 160, 40, 160, 40, 160).Select(AsTried)]).HasLearned(Slide));
+        Assert.False(Fit([]).HasLearned(Luff));
+
+        static SessionEvidence AsTried(SessionEvidence run) =>
+            run with
+            {
+                Asked = new Dictionary<ControlKey, AskedMark> { [Slide.Key] = new(AskedBy.Trial, null) },
+            };
+    }
+
+    // models M7, 13: the run's own interval has the scatter of a check in it, the cell's has not.
+    [Fact]
+    public void The_interval_of_a_run_is_wider_than_that_of_its_cell_by_the_scatter_of_a_check()
+    {
+        var fit = HelmFit.Of(
+            new HelmModel(Class, Bands, Published(100, 100, 100), [], Today),
+            [.. Sessions(11, 100, 100, 100, 100, 100, 100)]
+        );
+        var row = fit.Model.Row(Bands.All[1], _ => null);
+        var (cell, run) = (fit.Posterior.PredictCell(row), fit.Posterior.PredictRun(row, 1));
+        Assert.Equal(cell.Mean, run.Mean, 9);
+        Assert.Equal((cell.Deviation * cell.Deviation) + (fit.Posterior.Scatter * fit.Posterior.Scatter), run.Deviation * run.Deviation, 9);
+        Assert.True(fit.Posterior.PredictRun(row, 0.5).Deviation > run.Deviation);
     }
 
     // models M7, 2: gooseneck −0.4 ± 0.2125 a half-inch step in any unit.

@@ -12,7 +12,9 @@ public sealed class SharedSumsTests
     [Fact]
     public void Borrowed_sums_equal_the_fit_over_all_runs_together()
     {
-        var (ours, theirs) = (Fit(Season(1, 20)), Fit(Season(2, 25)));
+        // What is given away has no day in it: theirs were sailed on the day drift is counted from.
+        List<SessionEvidence> given = [.. Season(2, 25).Select(run => run with { SailedAt = new(2026, 1, 1, 0, 0, 0, TimeSpan.Zero) })];
+        var (ours, theirs) = (Fit(Season(1, 20)), Fit(given));
         var shared = SharedSums.Of(PlanMode.Usual, theirs).Value;
         var pooled = ours.Borrowing([new("Other", shared, 1)]);
         var (own, width) = (ours.Model.Columns.Count, pooled.Model.Columns.Count);
@@ -34,14 +36,12 @@ public sealed class SharedSumsTests
                         row[(other ? own + 1 : shift) + band] = one.Run.Row[shift + band];
                     }
 
-                    return one.Counted with
-                    {
-                        Row = row,
-                    };
+                    row[fit.Model.Drift] = one.Run.Row[fit.Model.Drift];
+                    return one.Counted with { Row = row };
                 });
         var all = HelmPosterior.After(
             pooled.Model.Priors,
-            HelmSums.Of(width, [.. Rows(ours, Season(1, 20), false), .. Rows(theirs, Season(2, 25), true)])
+            HelmSums.Of(width, [.. Rows(ours, Season(1, 20), false), .. Rows(theirs, given, true)])
         );
         Assert.All(all.Mean.Zip(pooled.Posterior.Mean), pair => Assert.Equal(pair.First, pair.Second, 1e-9));
         Assert.All(all.Deviations.Zip(pooled.Posterior.Deviations), pair => Assert.Equal(pair.First, pair.Second, 1e-9));

@@ -163,8 +163,8 @@ public sealed class SumsTests
     {
         Assert.True(HelmSums.Sent([2, 1, 1, 3], [1, 2], 5, 2, 2).Ok);
         Assert.Contains("square", HelmSums.Sent([1, 2, 3], [1, 2], 5, 2, 2).Problem);
-        Assert.Contains("finite", HelmSums.Sent([2, double.NaN, 1, 3], [1, 2], 5, 2, 2).Problem);
-        Assert.Contains("finite", HelmSums.Sent([2, 1, 1, 3], [1, 2], -5, 2, 2).Problem);
+        Assert.Contains("add up to", HelmSums.Sent([2, double.NaN, 1, 3], [1, 2], 5, 2, 2).Problem);
+        Assert.Contains("add up to", HelmSums.Sent([2, 1, 1, 3], [1, 2], -5, 2, 2).Problem);
         Assert.Contains("weigh no more", HelmSums.Sent([2, 1, 1, 3], [1, 2], 5, 2.5, 2).Problem);
         Assert.Contains("do not fit", HelmSums.Sent([2, 1, 4, 3], [1, 2], 5, 2, 2).Problem);
         Assert.Contains("do not fit", HelmSums.Sent([2, 9, 9, 3], [1, 2], 5, 2, 2).Problem);

@@ -1,4 +1,5 @@
 using CsCheck;
+using Regatta.Core.Tests.Evidence;
 using static Regatta.Core.Tests.Evidence.TestBoat;
 
 namespace Regatta.Core.Tests.Matrices;
@@ -246,4 +247,25 @@ public sealed class JudgementTests
     private static IReadOnlyList<Finding> Of(Matrix matrix) => MatrixJudgement.Of(matrix, PlanModeRuns.None);
 
     private static double[] Even(double[] values) => [.. values.Select(_ => 1.0)];
+
+    [Fact]
+    public void A_mode_that_says_nothing_is_as_the_first_and_lacks_nothing()
+    {
+        // The draft of the radio kit has no cells; a class with one mode full and another saying one thing has gaps only in itself.
+        var reach = new SailingMode(new("reach"), "reach");
+        var planModes = PlanModes.Of([SailPlan.Full], [SailingMode.Upwind, reach]).Value;
+        var definition = TestBoat.Class with { PlanModes = planModes };
+        var upwind = definition.Bands.All.ToDictionary(
+            band => new CellPlace(PlanMode.Usual, new(band.Id, TestBoat.Slide.Key)),
+            _ => Cell.Of(new(100), 0, "", "", CellSource.Entered).Value
+        );
+        var own = new CellPlace(new(SailPlan.Full.Key, reach.Key), new(definition.Bands.All[0].Id, TestBoat.Slide.Key));
+        upwind[own] = Cell.Of(new(60), 0, "", "", CellSource.Entered).Value;
+        var set = new ClassState(definition, upwind).Set;
+        var runs = new PlanModeRuns(definition.Bands, [], []);
+        Assert.DoesNotContain(
+            MatrixJudgement.Of(set[own.PlanMode], set.AsSailed(own.PlanMode), runs),
+            finding => finding.Kind is FindingKind.Gap or FindingKind.Unmarked
+        );
+    }
 }

@@ -93,6 +93,9 @@ public sealed class MemberCardModel(
             here.Class.Class,
             note.Key,
             new(now, card.Choice.Boat?.Number, card.PlanMode, card.Reading.Purpose?.Key, wind ?? NowAt(card), differs)
+            {
+                CardWind = card.Wind,
+            }
         );
         Done = "Noted. It waits in your log.";
         return Redirect(Request.Path + Request.QueryString.Without("handler"));

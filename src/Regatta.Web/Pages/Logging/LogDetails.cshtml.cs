@@ -80,7 +80,7 @@ public sealed class LogDetailsModel(
         var words = new LogWords(asked, known, units, clock);
         Facts = words.Of(entry.Log, entry.BoatName);
         Runs = [.. entry.Log.Runs.Select(run => (run, words.Of(run), run.Check is { } check ? CheckValidity.Weigh(check) : null))];
-        (Advice, Read) = ([.. entry.Log.Runs.Select(run => RunAdvice.Of(view, run))], choice.Readings.AsRead);
+        (Advice, Read) = ([.. entry.Log.Runs.Select(run => RunAdvice.Of(view, entry.Log, run, entry.Boat))], choice.Readings.AsRead);
         MayCorrect = clock.Now - entry.Log.SailedAt <= SessionLog.CorrectedWithin;
         var said = words.Whole(entry.Log);
         foreach (var earlier in await earlierLogs.OfAsync(here.Club.Ref, User.Id(), number))

@@ -50,7 +50,7 @@ public sealed class LogRuns(ClubContext here, SailedWinds winds, LogSession sess
             var wind = await winds.BetweenAsync(run.Note.At, run.To, version.Class.WindHeight) ?? run.Note.Wind;
             var (plan, mode) = (run.Note.PlanMode.Plan.Name, run.Note.PlanMode.Mode.Name);
             runs.Add(
-                AsTheCardSays(version, null, plan, mode, wind, reader with { Purpose = run.Note.Purpose }) with
+                AsTheCardSays(version, run.Note.CardWind, plan, mode, wind, reader with { Purpose = run.Note.Purpose }) with
                 {
                     From = clock.Field(run.Note.At),
                     Differs = run.Differs,

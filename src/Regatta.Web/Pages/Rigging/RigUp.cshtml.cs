@@ -82,8 +82,7 @@ public sealed class RigUpModel(ClubContext here, CardRequests cards, RigBoat rig
         var now = clock.Now;
         var wind = await winds.BetweenAsync(now - Lately, now, card.Class.WindHeight);
         await rig.FinishAsync(here.Actor, here.Class.Class, Key, card.Reading, card.Choice.Boat?.Number, answers, otherwise, wind);
-        TempData[nameof(MemberCardModel.Done)] =
-            otherwise.Count > 0 ? "Ready. What you set otherwise waits in your log." : "Ready. She is set as your card says.";
+        TempData[nameof(MemberCardModel.Done)] = RigUpOutcome.Of(Steps, answers, otherwise.Count).Says;
         return Redirect($"{here.ClassPath}/card{Request.QueryString.Without("handler")}");
     }
 
