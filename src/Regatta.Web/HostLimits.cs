@@ -52,6 +52,21 @@ internal static class HostLimits
 
     public static void UseEdge(this WebApplication app, RegattaSettings settings)
     {
+        // Before anything that writes, counts or answers: nothing here takes another method.
+        app.Use(
+            (context, next) =>
+            {
+                var method = context.Request.Method;
+                if (HttpMethods.IsGet(method) || HttpMethods.IsHead(method) || HttpMethods.IsPost(method))
+                {
+                    return next(context);
+                }
+
+                context.Response.Headers.Allow = "GET, HEAD, POST";
+                context.Response.StatusCode = StatusCodes.Status405MethodNotAllowed;
+                return Task.CompletedTask;
+            }
+        );
         app.UseForwardedHeaders();
         app.UseHostFiltering();
         if (settings.IsSecure)

@@ -147,6 +147,7 @@ internal static class Services
             {
                 options.Filters.Add<PrivateDownloads>();
                 options.Filters.Add<CheckedForms>();
+                options.Filters.Add<RanHandler>();
             });
         services.AddRouting(options => options.LowercaseUrls = true);
     }

@@ -291,4 +291,23 @@ public sealed class ClubTests(ClubHost host)
         here.Enter((await host.Services.GetRequiredService<Clubs>().AdmitAsync("wenlow", null, null))!, new(), null);
         return new(TimeProvider.System, here);
     }
+
+    [Fact]
+    public async Task A_coordinator_changes_the_clubs_name_and_time_zone_and_its_address_stays()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var coordinator = await club.VisitAsAsync("odalys");
+        var page = await coordinator.GetAsync("/wenlow/club");
+        Assert.True(page.Html.QuerySelectorAll("select[name=zone] option").Length > 100);
+        var wrong = await coordinator.SendAsync(page, "main form", "/wenlow/club", ("clubName", ""), ("zone", "Mars/North"));
+        Assert.Equal(422, (int)wrong.Status);
+        Assert.Contains("not known here", wrong.TextOf("#zone-problem"));
+        var saved = await coordinator.SendAsync(page, "main form", "/wenlow/club", ("clubName", "Wenlow Old Reach"), ("zone", "Etc/GMT-3"));
+        Assert.Equal(302, (int)saved.Status);
+        Assert.Contains("Wenlow Old Reach", (await coordinator.GetAsync("/wenlow")).Text);
+        Assert.Equal(
+            "Etc/GMT-3",
+            (await coordinator.GetAsync("/wenlow/club")).Html.QuerySelector("select[name=zone] option[selected]")!.GetAttribute("value")
+        );
+    }
 }

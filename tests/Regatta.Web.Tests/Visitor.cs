@@ -38,6 +38,13 @@ public sealed class Visitor(HttpClient client)
             await client.GetAsync(address, HttpCompletionOption.ResponseHeadersRead, TestContext.Current.CancellationToken)
         ).Content.ReadAsStreamAsync(TestContext.Current.CancellationToken);
 
+    /// <summary>Asks by any method.</summary>
+    public async Task<int> AskAsync(string method, string address)
+    {
+        using var asked = new HttpRequestMessage(new(method), address);
+        return (int)(await client.SendAsync(asked)).StatusCode;
+    }
+
     /// <summary>The same visitor, whose next request is one a script on the page makes.</summary>
     public Visitor Fragment()
     {

@@ -201,3 +201,39 @@ test("a member is suspended, let in again and removed, and what they made stays 
   await desk.close();
   await pocket.close();
 });
+
+test("a button keeps its face under the keyboard's focus and under a press, in every theme", async ({ page, context }) => {
+  await signIn(page, "odalys", "/wenlow/classes/quillet/controls");
+  const face = (button) => button.evaluate((element) => {
+    const { backgroundColor, borderTopColor, borderTopWidth, color, outlineStyle, outlineWidth, outlineColor } = getComputedStyle(element);
+    return { backgroundColor, borderTopColor, borderTopWidth, color, outlineStyle, outlineWidth: parseFloat(outlineWidth), outlineColor };
+  });
+  const unseen = (paint) => paint === "transparent" || paint === "rgba(0, 0, 0, 0)";
+  for (const theme of ["paper", "sunlight", "dark"]) {
+    await context.addCookies([{ name: "theme", value: theme, url: page.url() }]);
+    for (const [path, kind] of [["/wenlow/classes/quillet/plans", ".btn-act"], ["/wenlow/classes/quillet/plans", ".btn-quiet"], ["/me", ".btn-danger"]]) {
+      await page.goto(path);
+      const button = page.locator(`main ${kind}`).first();
+      if ((await button.count()) === 0) continue;
+      await button.scrollIntoViewIfNeeded();
+      const rest = await face(button);
+      await page.keyboard.press("Tab");
+      await button.focus();
+      const focused = await face(button);
+      expect(focused.outlineStyle, `${theme} ${kind}`).toBe("solid");
+      expect(focused.outlineWidth, `${theme} ${kind}`).toBeGreaterThanOrEqual(2);
+      expect(focused.borderTopWidth, `${theme} ${kind}`).toBe(rest.borderTopWidth);
+      expect(unseen(focused.borderTopColor), `${theme} ${kind} border under focus`).toBe(false);
+      expect(focused.color, `${theme} ${kind}`).not.toBe(focused.backgroundColor);
+      if (!unseen(rest.backgroundColor)) expect(unseen(focused.backgroundColor), `${theme} ${kind} ground under focus`).toBe(false);
+      await button.hover();
+      await page.mouse.down();
+      const pressed = await face(button);
+      expect(unseen(pressed.borderTopColor), `${theme} ${kind} border under a press`).toBe(false);
+      if (!unseen(rest.backgroundColor)) expect(unseen(pressed.backgroundColor), `${theme} ${kind} ground under a press`).toBe(false);
+      // Let go elsewhere: nothing is sent.
+      await page.mouse.move(1, 1);
+      await page.mouse.up();
+    }
+  }
+});

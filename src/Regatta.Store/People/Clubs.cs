@@ -228,6 +228,21 @@ public sealed class Clubs(Db database, TimeProvider clock) : IReadClubs
         );
     }
 
+    /// <summary>Changes a club's name and time zone; its address stays.</summary>
+    public async Task ChangeAsync(ClubId club, string name, string timeZone)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync(
+            "update clubs set name = @name, time_zone = @timeZone where id = @Number",
+            new
+            {
+                club.Number,
+                name,
+                timeZone,
+            }
+        );
+    }
+
     /// <summary>Whether a demo club has nobody in it: its people come last, so a start died while it was loaded.</summary>
     public async Task<bool> HasHalfLoadedDemoAsync()
     {

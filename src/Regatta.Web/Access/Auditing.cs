@@ -215,6 +215,7 @@ public static class AuditWords
         ["Balance/EditDrawing"] = "Draw the boat",
         ["Balance/EditDrawing:Tape"] = "Draw the boat from the tape",
         ["Rigging/CautionList"] = "Change cautions",
+        ["Account/ClubDetails"] = "Change the club’s name and time zone",
         ["Rigging/ClubSafety"] = "Change the club’s limit and cautions",
         ["Rigging/EditCouplings"] = "Change what disturbs what",
         ["Rigging/EditProcedure"] = "Change a procedure",
@@ -278,8 +279,16 @@ public static class AuditWords
 
     private static string? NameOf(HttpContext context) =>
         context.GetEndpoint()?.Metadata.GetMetadata<PageActionDescriptor>() is { } page
-            ? Name(page.ViewEnginePath, context.Request.Query["handler"].ToString())
+            ? context.Items[Ran] is string handler
+                ? Name(page.ViewEnginePath, handler)
+                : Name(page.ViewEnginePath, context.Request.Query["handler"].ToString()) is var asked && Words.ContainsKey(asked)
+                    ? asked
+                    // A handler the page does not have is its usual one.
+                    : Name(page.ViewEnginePath, "")
             : null;
+
+    /// <summary>Where the filter leaves the name of the handler that ran.</summary>
+    internal static readonly object Ran = new();
 
     private static string Name(string page, string handler) =>
         page.TrimStart('/') + (handler.Length > 0 ? ":" + char.ToUpperInvariant(handler[0]) + handler[1..] : "");

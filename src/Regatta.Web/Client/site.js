@@ -17,6 +17,10 @@ const parts = [
 
 // An address that names a field goes on in it.
 if (location.hash.length > 1) document.getElementById(location.hash.slice(1))?.focus();
+// A new club's time zone begins as the browser's own, where the list has it.
+const zone = /** @type {HTMLSelectElement | null} */ (document.querySelector("form[data-new-club] select[name=zone]"));
+const own = Intl.DateTimeFormat().resolvedOptions().timeZone;
+if (zone?.value === "UTC" && [...zone.options].some((option) => option.value === own)) zone.value = own;
 // On a phone the tabs are one line that is scrolled: the page's own is in sight.
 document.querySelector(".class-tabs [aria-current]")?.scrollIntoView({ block: "nearest", inline: "center" });
 for (const [place, start] of parts) {

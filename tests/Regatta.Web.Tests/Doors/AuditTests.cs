@@ -100,4 +100,37 @@ public sealed class AuditTests(ClubHost host)
         );
         Assert.Equal(1, await club.Services.GetRequiredService<Regatta.Store.AuditTrail>().ForgetOldAsync());
     }
+
+    [Fact]
+    public async Task Nothing_but_looking_and_sending_is_answered_and_nothing_else_is_in_the_trail()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var captain = await club.VisitAsAsync("tamsin");
+        var before = await club.ScalarAsync<long>("select count(*) from audit");
+        foreach (var method in (string[])["OPTIONS", "TRACE", "PUT", "DELETE", "PATCH", "PROPFIND"])
+        {
+            foreach (var path in (string[])["/wenlow/classes/quillet/versions", "/sign-in", "/no-such", "/wenlow/today/stream"])
+            {
+                Assert.Equal((method, path, 405), (method, path, await captain.AskAsync(method, path)));
+            }
+        }
+
+        Assert.Equal(before, await club.ScalarAsync<long>("select count(*) from audit"));
+    }
+
+    [Fact]
+    public async Task An_act_is_called_by_the_handler_that_ran_not_by_what_the_address_says()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var stranger = club.Visit();
+        var form = await stranger.GetAsync("/sign-in");
+        await stranger.SendAsync(form, "main form", "/sign-in?handler=x", ("name", "odalys"), ("password", "a guess that is wrong"));
+        Assert.Equal(
+            ("Sign in", "refused"),
+            (
+                await club.ScalarAsync<string>("select act from audit order by id desc limit 1"),
+                await club.ScalarAsync<string>("select outcome from audit order by id desc limit 1")
+            )
+        );
+    }
 }

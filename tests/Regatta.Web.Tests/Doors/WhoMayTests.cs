@@ -297,12 +297,14 @@ public sealed class WhoMayTests(ClubHost host)
 
         Coordinator GET  Account/Audit - Csv
         Coordinator GET  Account/Letters -
+        Coordinator GET  Account/ClubDetails -
         Coordinator GET  Account/Member -
         Coordinator GET  Account/People -
         Coordinator GET  ClassSetup/DeleteClass -
         Coordinator GET  ClassSetup/NewClass -
         Coordinator GET  Rigging/ClubSafety -
         Coordinator GET  Sharing/Import -
+        Coordinator POST Account/ClubDetails -
         Coordinator POST Account/Member - HandOver Let Password Remove Suspend
         Coordinator POST Account/People - Factor InviteClub Withdraw
         Coordinator POST ClassSetup/DeleteClass -

@@ -47,7 +47,7 @@ public sealed class FoundModel(
         var typed = Request.Typed();
         var form = new FormReader();
         var club = form.Need("clubName", typed.GetValueOrDefault("clubName"), "A club needs a name.", PersonName.Read);
-        var zone = form.Need("zone", typed.GetValueOrDefault("zone"), "Write the time zone, such as UTC.", ReadZone);
+        var zone = form.Need(ZoneField.Name, typed.GetValueOrDefault(ZoneField.Name), "Pick the time zone.", ZoneField.Read);
         var person = own ?? await OpenAsync(typed, form);
         if (form.Ok)
         {
@@ -103,18 +103,9 @@ public sealed class FoundModel(
         return person;
     }
 
-    private static Parsed<string> ReadZone(string text) =>
-        TimeZoneInfo.TryFindSystemTimeZoneById(text.Trim(), out _)
-            ? Parsed<string>.Good(text.Trim())
-            : Parsed<string>.Bad("That time zone is not known here. Use its name from the time-zone database, or UTC.");
-
     private IReadOnlyList<Field> Describe(IReadOnlyDictionary<string, string> typed, IReadOnlyDictionary<string, string> problems)
     {
-        Field[] club =
-        [
-            new("clubName", "Name of the club", ""),
-            new("zone", "Its time zone", "UTC") { Hint = "Its name in the time-zone database, such as UTC." },
-        ];
+        Field[] club = [new("clubName", "Name of the club", ""), ZoneField.Of("UTC")];
         Field[] account =
         [
             new("name", "Your name", "") { Autocomplete = "name" },
