@@ -205,7 +205,7 @@ test("the matrix shows the log, proposes with its reason, and what is accepted b
   await signIn(page, "tamsin", "/wenlow/classes/quillet");
   await expect(page.locator("#drawer")).toContainText(/\d+ runs logged/);
   await page.locator("#drawer").getByRole("link", { name: /^fresh: Gooseneck/ }).click();
-  await expect(page.locator(".proposal")).toContainText(/In 12–16 kn at 20 in you carry \d(\.\d)?° of weather helm ± 0\.\d; \+1\/2 in should bring/);
+  await expect(page.locator(".proposal")).toContainText(/In 12–16 kn at 20 in you carry \d(\.\d)?° of weather helm ± 0\.\d; \+1 in should bring/);
   await page.locator(".why summary").click();
   await expect(page.locator(".why table")).toBeVisible();
   await expectAccessible(page);

@@ -12,11 +12,13 @@ namespace Regatta.Application.Exchange;
 public sealed record FittingOffer(long Id, string Club, SharedSums Sums, DateTimeOffset OfferedAt);
 
 /// <summary>Gives the sums of a class to another club, and borrows another’s: never a log, never a person.</summary>
-public sealed class ExchangeSums(BorrowedSumsStore borrowed, OfferedSumsStore offered)
+public sealed class ExchangeSums(BorrowedSumsStore borrowed, OfferedSumsStore offered, EvidenceSumsStore kept)
 {
     /// <summary>The sums of a plan and mode as a file.</summary>
-    public static Parsed<byte[]> Give(Club club, ClassView view, PlanMode planMode) =>
-        SharedSums.Of(planMode, view.On(planMode).Evidence).Then(sums => Parsed<byte[]>.Good(SumsFile.Write(club.Name, sums)));
+    public async Task<Parsed<byte[]>> GiveAsync(Club club, ClassView view, PlanMode planMode) =>
+        SharedSums
+            .Of(planMode, view.On(planMode).Evidence, await kept.FilledAsync(view.Ref, view.Evidence.Bases[0], planMode))
+            .Then(sums => Parsed<byte[]>.Good(SumsFile.Write(club.Name, sums)));
 
     /// <summary>Borrows what a file says, at a weight.</summary>
     /// <returns>Who gave it; or what is wrong with it.</returns>
@@ -62,7 +64,7 @@ public sealed class ExchangeSums(BorrowedSumsStore borrowed, OfferedSumsStore of
     /// <returns>Null; or why not.</returns>
     public async Task<string?> OfferAsync(Club club, ClassView view, PlanMode planMode)
     {
-        var file = Give(club, view, planMode);
+        var file = await GiveAsync(club, view, planMode);
         if (file.Ok)
         {
             await offered.OfferAsync(view.Ref, planMode, Encoding.UTF8.GetString(file.Value));

@@ -15,11 +15,14 @@ public sealed class RunFields(IReadOnlyDictionary<string, string> typed, FormRea
     /// <summary>The field that keeps which gates a log was asked, where it is not the class's own check.</summary>
     public const string Asking = "gatesAsked";
 
+    /// <summary>The field that keeps the gust a log opened with.</summary>
+    public const string GustHeard = "gustHeard";
+
     private const string MarkPrefix = "mark-";
     private const string CardPrefix = "card-";
 
     /// <summary>Fields that a further run takes over from the one before it.</summary>
-    private static readonly string[] Kept = [CardWind, "windFrom", "windTo", "gust", "plan", "mode"];
+    private static readonly string[] Kept = [CardWind, "windFrom", "windTo", "gust", GustHeard, "plan", "mode"];
 
     public string Prefix { get; } = PrefixOf(number);
 
@@ -102,7 +105,7 @@ public sealed class RunFields(IReadOnlyDictionary<string, string> typed, FormRea
         if (WindRange.HasTwoEnds(this["windFrom"]))
         {
             return Need("windFrom", "", text => WindRange.Read(text, unit)) is { } both
-                ? Take("gust", WindRange.Of(both.From, both.To, May("gust", text => WindRange.ReadSpeed(text, unit))))
+                ? Take("gust", WithGust(both.From, both.To, May("gust", text => WindRange.ReadSpeed(text, unit))))
                 : null;
         }
 
@@ -115,8 +118,13 @@ public sealed class RunFields(IReadOnlyDictionary<string, string> typed, FormRea
         var gust = May("gust", text => WindRange.ReadSpeed(text, unit));
         return Problem("windFrom") is not null || Problem("windTo") is not null || Problem("gust") is not null
             ? null
-            : Take(to < from ? "windTo" : "gust", WindRange.Of(from, to, gust));
+            : Take(to < from ? "windTo" : "gust", WithGust(from, to, gust));
     }
+
+    /// <summary>The gust a log opened with is of the wind it opened with, so beside a stronger wind it is left out; one that was typed is
+    /// not.</summary>
+    private Parsed<WindRange> WithGust(Speed from, Speed to, Speed? gust) =>
+        WindRange.Of(from, to, this["gust"] == this[GustHeard] && gust < Speed.Between(from, to) ? null : gust);
 
     private Dictionary<ControlKey, Mark> ReadMarks(LogFormContext context)
     {

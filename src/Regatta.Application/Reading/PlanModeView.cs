@@ -17,8 +17,9 @@ public sealed class PlanModeView
     {
         var matrix = shown.Set[planMode];
         (Whole, Class, PlanMode, Matrix, Ghost) = (whole, shown.Definition, planMode, matrix, ghost);
+        AsSailed = shown.Set.AsSailed(planMode);
         Evidence = whole.Evidence.Of(planMode, shown.Definition);
-        Proposer = new(shown.Definition, shown.Set.AsSailed(planMode), Evidence, whole.Today);
+        Proposer = new(shown.Definition, AsSailed, Evidence, whole.Today);
         Trust = Addresses()
             .ToDictionary(at => new CellAddress(at.Band.Id, at.Control.Key), at => CellTrust.Judge(Proposer, matrix, at.Band, at.Control));
         helm = matrix.Bands.All.ToDictionary(band => band.Id, Proposer.Helm);
@@ -29,9 +30,7 @@ public sealed class PlanModeView
                     [.. Proposer.In(band).Where(proposal => matrix[band, proposal.Control] is not null && IsNews(proposal))]
         );
         Proposals = inBands.Values.SelectMany(all => all).ToDictionary(p => new CellAddress(p.Band.Id, p.Control.Key));
-        findings = new(() =>
-            [.. MatrixJudgement.Of(matrix, shown.Set.AsSailed(planMode), Evidence.Runs), .. PlanJudgement.Of(shown, planMode)]
-        );
+        findings = new(() => [.. MatrixJudgement.Of(matrix, AsSailed, Evidence.Runs), .. PlanJudgement.Of(shown, planMode)]);
     }
 
     /// <summary>Another for every view that is made: what was rendered of one may be kept under it.</summary>
@@ -45,6 +44,9 @@ public sealed class PlanModeView
     public ClassDefinition Class { get; }
 
     public Matrix Matrix { get; }
+
+    /// <summary>The matrix with what its mode takes from the first where it says nothing.</summary>
+    public Matrix AsSailed { get; }
 
     public Matrix? Ghost { get; }
 

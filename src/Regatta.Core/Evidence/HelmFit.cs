@@ -69,7 +69,7 @@ public sealed record HelmFit(HelmModel Model, HelmPosterior Posterior, PlanModeR
         var (width, own) = (model.Columns.Count, Model.Columns.Count);
         var each = 1 + Model.Class.Bands.All.Count;
         var all = borrowed
-            .Select((one, at) => (one.Weight, Sums: one.Shared.In(width, own + (at * each))))
+            .Select((one, at) => (one.Weight, Sums: one.Shared.In(width, own + (at * each), Model.Class.Bands)))
             .Aggregate(Sums.Widened(width), (sums, one) => sums.And(one.Sums, one.Weight));
         return this with { Model = model, Posterior = HelmPosterior.After(model.Priors, all) };
     }

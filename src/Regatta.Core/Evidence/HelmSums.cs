@@ -153,6 +153,23 @@ public sealed class HelmSums
         return new(narrow, own, Squares, Counted, Rows);
     }
 
+    /// <summary>The sums in columns each of which is some of these together; one of none is of zeros.</summary>
+    /// <param name="columns">For each new column, which.</param>
+    public HelmSums Joined(IReadOnlyList<int[]> columns)
+    {
+        var (joined, own) = (new double[columns.Count * columns.Count], new double[columns.Count]);
+        for (var i = 0; i < columns.Count; i++)
+        {
+            own[i] = columns[i].Sum(column => products[column]);
+            for (var j = 0; j < columns.Count; j++)
+            {
+                joined[(i * columns.Count) + j] = columns[i].Sum(row => columns[j].Sum(column => precision[(row * Width) + column]));
+            }
+        }
+
+        return new(joined, own, Squares, Counted, Rows);
+    }
+
     /// <summary>What makes them no sums of any runs, in a sentence; null where they may be some. Sums of squares and products of runs,
     /// with their helm as one column more, have no direction of less than nothing.</summary>
     private string? Lopsided

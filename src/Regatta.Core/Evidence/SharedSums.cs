@@ -5,7 +5,7 @@ namespace Regatta.Core.Evidence;
 /// helm control as it was asked and as sailors chose it, and bands. What differs from boat to boat is in the scatter.</summary>
 /// <param name="PlanMode">The plan and mode.</param>
 /// <param name="Controls">The helm controls with how much of their scale a column's one is, and one step, in positions.</param>
-/// <param name="Bands">The edges of the bands, in metres a second.</param>
+/// <param name="Bands">The edges of the bands, in metres a second; neighbours of which one has too few runs are one.</param>
 /// <param name="Sums">The sums.</param>
 public sealed record SharedSums(
     PlanMode PlanMode,
@@ -23,24 +23,99 @@ public sealed record SharedSums(
     /// <summary>How many columns such sums have.</summary>
     public static int Width(int controls, int bands) => 3 + (2 * controls) + bands;
 
-    /// <summary>The sums of a plan and mode to give away.</summary>
+    /// <summary>Whether a plan and mode has runs enough to give anything of.</summary>
+    public static bool HasEnough(HelmFit fit) => fit.Sums.Rows >= Least;
+
+    /// <summary>The sums of a plan and mode to give away. A column that fewer than <see cref="Least"/> runs have something in is left out of
+    /// every sum, and a band of so few is one with its neighbour: else a single run could be solved for. Source: models M7,
+    /// <em>Exchange</em>.</summary>
+    /// <param name="planMode">The plan and mode.</param>
+    /// <param name="fit">What its logs say.</param>
+    /// <param name="filled">How many runs have something in each column.</param>
     /// <returns>Or why they are too few.</returns>
-    public static Parsed<SharedSums> Of(PlanMode planMode, HelmFit fit)
+    public static Parsed<SharedSums> Of(PlanMode planMode, HelmFit fit, IReadOnlyList<int> filled)
     {
-        var definition = fit.Model.Class;
-        var width = Width(definition.HelmControls.Count(), definition.Bands.All.Count);
-        return fit.Sums.Rows < Least
-            ? Parsed<SharedSums>.Bad(
+        if (!HasEnough(fit))
+        {
+            return Parsed<SharedSums>.Bad(
                 $"{fit.Sums.Rows} runs are too few to give away: from {Least} on no single one can be read out of them."
-            )
-            : Parsed<SharedSums>.Good(
-                new(
-                    planMode,
-                    [.. definition.HelmControls.Select(control => (control.Key, control.Scale.PositionsPerUnit, control.Scale.Step))],
-                    [.. definition.Bands.All.Select(band => (band.From.MetresPerSecond, band.To.MetresPerSecond))],
-                    fit.Sums.Of([.. Enumerable.Range(0, width)])
-                )
             );
+        }
+
+        var definition = fit.Model.Class;
+        var shared = 3 + (2 * definition.HelmControls.Count());
+        var bands = Together(fit, shared);
+        return Parsed<SharedSums>.Good(
+            new(
+                planMode,
+                [.. definition.HelmControls.Select(control => (control.Key, control.Scale.PositionsPerUnit, control.Scale.Step))],
+                [
+                    .. bands.Select(group =>
+                        (definition.Bands.All[group[0]].From.MetresPerSecond, definition.Bands.All[group[^1]].To.MetresPerSecond)
+                    ),
+                ],
+                fit.Sums.Joined([
+                    .. Enumerable.Range(0, shared).Select(column => filled.ElementAtOrDefault(column) >= Least ? (int[])[column] : []),
+                    .. bands.Select(group => group.Select(band => shared + band).ToArray()),
+                ])
+            )
+        );
+    }
+
+    /// <summary>The bands, those with too few runs together with their neighbours: what stands in their columns weighs so many runs at
+    /// least.</summary>
+    private static List<List<int>> Together(HelmFit fit, int shared)
+    {
+        var groups = new List<List<int>>();
+        var (open, weighs) = (new List<int>(), 0.0);
+        for (var band = 0; band < fit.Model.Class.Bands.All.Count; band++)
+        {
+            open.Add(band);
+            weighs += fit.Sums.Precision[shared + band];
+            if (weighs >= Least)
+            {
+                groups.Add(open);
+                (open, weighs) = ([], 0);
+            }
+        }
+
+        if (groups.Count == 0)
+        {
+            return [open];
+        }
+
+        groups[^1].AddRange(open);
+        return groups;
+    }
+
+    /// <summary>Where each of the bands begins among a class's, in its order; null where they are not the class's own or neighbours of them
+    /// together.</summary>
+    private IReadOnlyList<int>? Begin(WindBands bands)
+    {
+        var begins = new List<int>();
+        var next = 0;
+        foreach (var (from, to) in Bands)
+        {
+            var first = next;
+            if (first >= bands.All.Count || !Near(bands.All[first].From.MetresPerSecond, from))
+            {
+                return null;
+            }
+
+            while (next < bands.All.Count && !Near(bands.All[next].To.MetresPerSecond, to))
+            {
+                next++;
+            }
+
+            if (next++ >= bands.All.Count)
+            {
+                return null;
+            }
+
+            begins.Add(first);
+        }
+
+        return next == bands.All.Count ? begins : null;
     }
 
     /// <summary>Why they do not fit a class, in a sentence; null where they do.</summary>
@@ -61,13 +136,7 @@ public sealed record SharedSums(
                 .FirstOrDefault()
                 is { } other
                 ? $"{other} is on another scale there. Bring it to the same one first."
-            : Bands.Count != definition.Bands.All.Count
-            || definition
-                .Bands.All.Zip(Bands)
-                .Any(pair =>
-                    !Near(pair.First.From.MetresPerSecond, pair.Second.From) || !Near(pair.First.To.MetresPerSecond, pair.Second.To)
-                )
-                ? "Their bands are others than this class’s."
+            : Begin(definition.Bands) is null ? "Their bands are others than this class’s."
             : null;
     }
 
@@ -75,8 +144,11 @@ public sealed record SharedSums(
     /// lies, as a whole and in each band, is its own.</summary>
     /// <param name="width">The columns of that model.</param>
     /// <param name="from">Where the other club’s own begin.</param>
-    public HelmSums In(int width, int from)
+    /// <param name="bands">The bands of that model.</param>
+    /// <exception cref="InvalidOperationException">They are of other bands.</exception>
+    public HelmSums In(int width, int from, WindBands bands)
     {
+        var begins = Begin(bands) ?? throw new InvalidOperationException("These sums are of other bands.");
         var columns = Enumerable.Repeat(-1, width).ToArray();
         var shared = 3 + (2 * Controls.Count);
         for (var at = 1; at < shared; at++)
@@ -87,7 +159,7 @@ public sealed record SharedSums(
         columns[from] = 0;
         for (var band = 0; band < Bands.Count; band++)
         {
-            columns[from + 1 + band] = shared + band;
+            columns[from + 1 + begins[band]] = shared + band;
         }
 
         return Sums.Of(columns);

@@ -19,7 +19,7 @@ public static class PersonName
         {
             { Length: 0 } => Parsed<string>.Bad("Write a name."),
             { Length: > Longest } => Parsed<string>.Bad($"Keep it under {Longest} letters."),
-            _ when name.Any(char.IsControl) => Parsed<string>.Bad("A name is one line of letters."),
+            _ when name.Any(char.IsControl) || PlainText.HasControls(name) => Parsed<string>.Bad("A name is one line of letters."),
             _ => Parsed<string>.Good(name),
         };
     }

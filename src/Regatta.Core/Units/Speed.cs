@@ -112,7 +112,7 @@ public static class SpeedUnits
         };
 
     /// <summary>The unit as it is read aloud.</summary>
-    public static string RunFeedback(this SpeedUnit unit) =>
+    public static string Name(this SpeedUnit unit) =>
         unit switch
         {
             SpeedUnit.Knot => "knots",

@@ -72,6 +72,32 @@ public sealed partial class EvidenceSumsStore(Db database)
         );
     }
 
+    /// <summary>How many runs of a plan and mode have something in each column; none where nothing is kept.</summary>
+    /// <param name="one">The class.</param>
+    /// <param name="basis">What the columns rest on.</param>
+    /// <param name="planMode">The plan and mode.</param>
+    public async Task<IReadOnlyList<int>> FilledAsync(ClassRef one, EvidenceBasis basis, PlanMode planMode)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        var rows = await connection.QueryAsync<(int Column, int Runs)>(
+            """
+            select value.place::int, count(*)::int from kept_runs run, unnest(run.row_values) with ordinality value (number, place)
+            where run.club_id = @club and run.class_id = @id and run.basis = @basis and run.plan = @plan and run.mode = @mode
+              and run.weight > 0 and value.number <> 0 group by 1
+            """,
+            new
+            {
+                club = one.Club.Number,
+                id = one.Number,
+                basis = basis.Key,
+                plan = planMode.Plan.Name,
+                mode = planMode.Mode.Name,
+            }
+        );
+        var filled = rows.ToDictionary(row => row.Column, row => row.Runs);
+        return [.. Enumerable.Range(1, filled.Count == 0 ? 0 : filled.Keys.Max()).Select(column => filled.GetValueOrDefault(column))];
+    }
+
     /// <summary>Keeps what was worked out from nothing, in place of what was kept before.</summary>
     /// <param name="one">The class.</param>
     /// <param name="basis">What it rests on.</param>

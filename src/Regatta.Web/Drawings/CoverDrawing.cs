@@ -44,7 +44,7 @@ public sealed record CoverDrawing(
                 "; ",
                 cover.Bands.Select(band =>
                     $"{band.Band.Name}, {NumberText.Plain(band.Band.From.In(unit), 0)} to {NumberText.Plain(band.Band.To.In(unit), 0)} "
-                    + $"{unit.RunFeedback()}: "
+                    + $"{unit.Name()}: "
                     + string.Join(", ", band.Cells.Select(cell => $"{cell.Count} {cell.Status.ToString().ToLowerInvariant()}"))
                     + ", "
                     + $"{band.Runs} runs"

@@ -22,6 +22,9 @@ public sealed record LaneCell(
     string Label
 )
 {
+    /// <summary>The mode it is taken from, where its own says nothing; null where it does, or nobody says anything.</summary>
+    public string? AsIn { get; init; }
+
     /// <summary>The first line of what it says: above its step, or below where there is no room; words in the middle.</summary>
     public double TextY(LaneSize size) =>
         MarkY is not { } mark ? (size.Height / 2) - ((Lines.Count - 1) * 7) + (size == LaneSize.Low ? 4 : 2)
@@ -139,33 +142,28 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
         double? y = cell?.Mark is { } mark ? stretch.Y(mark) : null;
         double? ribbonTop = cell?.Span is { } span && cell.Tolerance > 0 ? Math.Min(stretch.Y(span.High), y!.Value - LeastRibbon) : null;
         var ribbonBottom = ribbonTop is null ? 0 : Math.Max(stretch.Y(cell!.Span!.Value.Low), y!.Value + LeastRibbon);
-        var says = cell?.Show(control.Scale) ?? "–";
+        var borrowed = cell is null ? view.AsSailed[address] : null;
+        var says = (cell ?? borrowed)?.Show(control.Scale) ?? "–";
         var letters = (int)((width - 6) / LetterWidth);
         // A low lane has one line for a mark: a word stands there without what it comes to.
         var written =
             stretch.Size == LaneSize.Low && cell?.Mark is not null && says.Length > letters ? CellText.Typed(cell, control.Scale) : says;
         var trust = view.Trust[address];
         var (proposal, fits) = (view.Proposals.ContainsKey(address), !view.FindingsAt(address).Any());
-        var edges = $"{NumberText.Plain(band.From.In(unit), 1)} to {NumberText.Plain(band.To.In(unit), 1)} {unit.RunFeedback()}";
+        var edges = $"{NumberText.Plain(band.From.In(unit), 1)} to {NumberText.Plain(band.To.In(unit), 1)} {unit.Name()}";
         // The words of the table's cell, in its order, stand in the label too: who speaks to the page says what they see.
         var within = cell?.ShowTolerance(control.Scale) is { Length: > 0 } shown ? " " + shown : "";
         var label =
-            $"{control.Name}, {band.Name}, {edges}: {says}{within} "
+            $"{control.Name}, {band.Name}, {edges}: {says}{within}{(borrowed is null ? "" : $" as {borrowed.Origin}")} "
             + $"{trust.Status.ToString().ToLowerInvariant()}{(proposal ? ", proposal" : "")}{(fits ? "" : ", does not fit")}";
         return new(
             address,
             band,
             x,
             width,
-            Wrap(
-                written,
-                letters,
-                cell?.Mark is null
-                    ? stretch.Size == LaneSize.Low
-                        ? 3
-                        : 4
-                    : 2
-            ),
+            (cell ?? borrowed)?.Mark is not null
+                ? Whole(written, letters, 2)
+                : Wrap(written, letters, stretch.Size == LaneSize.Low ? 3 : 4),
             y,
             ribbonTop,
             ribbonBottom - (ribbonTop ?? 0),
@@ -174,7 +172,10 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
             proposal,
             fits,
             label
-        );
+        )
+        {
+            AsIn = borrowed?.Origin,
+        };
     }
 
     /// <summary>The stepped line through the bands; it breaks at an empty cell.</summary>

@@ -14,6 +14,15 @@ public static class Svg
     /// <summary>An opacity, to the hundredth.</summary>
     public static string Opacity(double part) => part.ToString("0.##", CultureInfo.InvariantCulture);
 
+    /// <summary>A value in lines: all of it, or nothing where a part would be cut off. Half a number is another number.</summary>
+    /// <param name="text">The value.</param>
+    /// <param name="room">The most letters of a line.</param>
+    /// <param name="lines">The most lines.</param>
+    public static IReadOnlyList<string> Whole(string text, int room, int lines) =>
+        text.Split(' ', StringSplitOptions.RemoveEmptyEntries).Any(word => word.Length > Math.Max(room, 2)) ? []
+        : Wrap(text, room, int.MaxValue) is var all && all.Count <= lines ? all
+        : [];
+
     /// <summary>Breaks words into lines; what does not fit ends in an ellipsis.</summary>
     /// <param name="text">The words.</param>
     /// <param name="room">The most letters of a line; where there is room for none, a letter and an ellipsis stand out of it.</param>

@@ -15,7 +15,7 @@ public sealed class SharedSumsTests
         // What is given away has no day in it: theirs were sailed on the day drift is counted from.
         List<SessionEvidence> given = [.. Season(2, 25).Select(run => run with { SailedAt = new(2026, 1, 1, 0, 0, 0, TimeSpan.Zero) })];
         var (ours, theirs) = (Fit(Season(1, 20)), Fit(given));
-        var shared = SharedSums.Of(PlanMode.Usual, theirs).Value;
+        var shared = Give(given);
         var pooled = ours.Borrowing([new("Other", shared, 1)]);
         var (own, width) = (ours.Model.Columns.Count, pooled.Model.Columns.Count);
         Assert.Equal(own + 1 + Bands.All.Count, width);
@@ -33,12 +33,19 @@ public sealed class SharedSumsTests
 
                     for (var band = 0; band < Bands.All.Count; band++)
                     {
-                        row[(other ? own + 1 : shift) + band] = one.Run.Row[shift + band];
+                        row[other ? own + 1 + Begins(shared, band) : shift + band] += one.Run.Row[shift + band];
                     }
 
                     row[fit.Model.Drift] = one.Run.Row[fit.Model.Drift];
                     return one.Counted with { Row = row };
                 });
+        // Bands that were given as one are in the column of the first of them.
+        static int Begins(SharedSums shared, int band)
+        {
+            var group = shared.Bands.Last(one => one.From <= Bands.All[band].From.MetresPerSecond + 1e-9);
+            return Bands.All.ToList().FindIndex(one => Math.Abs(one.From.MetresPerSecond - group.From) < 1e-9);
+        }
+
         var all = HelmPosterior.After(
             pooled.Model.Priors,
             HelmSums.Of(width, [.. Rows(ours, Season(1, 20), false), .. Rows(theirs, given, true)])
@@ -56,28 +63,27 @@ public sealed class SharedSumsTests
     [Fact]
     public void A_file_of_sums_is_read_back_as_it_was_and_names_no_day_boat_or_person()
     {
-        var fit = Fit([.. Season(1, 20).Select((run, at) => run with { Boat = 4000 + (at % 3) })]);
-        var sums = SharedSums.Of(PlanMode.Usual, fit).Value;
+        var sums = Give([.. Season(1, 60).Select((run, at) => run with { Boat = 4000 + (at % 3) })]);
         var file = SumsFile.Write("Invented Water SC", sums);
         var (club, read) = SumsFile.Read(file).Value;
         Assert.Equal("Invented Water SC", club);
         Assert.Null(read.Problem(Class));
         Assert.Equal(sums.Sums.Precision, read.Sums.Precision);
-        Assert.Equal(SharedSums.Width(1, 3), read.Sums.Width);
+        Assert.Equal(SharedSums.Width(1, read.Bands.Count), read.Sums.Width);
         var text = Encoding.UTF8.GetString(file);
         Assert.DoesNotContain("4000", text, StringComparison.Ordinal);
         Assert.DoesNotContain("2026", text, StringComparison.Ordinal);
-        Assert.Contains("too few", SharedSums.Of(PlanMode.Usual, Fit(Season(1, 9))).Problem);
+        Assert.Contains("too few", SharedSums.Of(PlanMode.Usual, Fit(Season(1, 9)), []).Problem);
     }
 
     [Fact]
     public void Sums_of_another_scale_other_bands_or_none_at_all_are_refused_in_a_sentence()
     {
-        var sums = SharedSums.Of(PlanMode.Usual, Fit(Season(1, 20))).Value;
+        var sums = Give(Season(1, 60));
         Assert.Contains("another scale", (sums with { Controls = [(Slide.Key, 25.4, 10)] }).Problem(Class));
         Assert.Contains("other controls", (sums with { Controls = [(new("kicker"), 10, 10)] }).Problem(Class));
-        Assert.Contains("bands", (sums with { Bands = [(0, 1), (1, 2), (2, 3)] }).Problem(Class));
-        Assert.Contains("columns", (sums with { Bands = [(0, 1)] }).Problem(Class));
+        Assert.Contains("bands", (sums with { Bands = [.. sums.Bands.Select(band => (band.From + 1, band.To + 1))] }).Problem(Class));
+        Assert.Contains("columns", (sums with { Bands = [(0, 1), (1, 2), (2, 3), (3, 4)] }).Problem(Class));
         Assert.Contains("no “storm”", (sums with { PlanMode = new(new("storm"), PlanMode.Usual.Mode) }).Problem(Class));
         byte[] Said(string was, string now) =>
             Encoding.UTF8.GetBytes(Encoding.UTF8.GetString(SumsFile.Write("Other", sums)).Replace(was, now, StringComparison.Ordinal));
@@ -98,6 +104,95 @@ public sealed class SharedSumsTests
         var odd =
             """{"format": "regatta-sums", "version": 1, "club": "X", "controls": [null], "bands": [null], "precision": [], "products": []}""";
         Assert.Contains("no file of sums", SumsFile.Read(Encoding.UTF8.GetBytes(odd)).Problem);
+    }
+
+    private static SharedSums Give(List<SessionEvidence> runs)
+    {
+        var fit = Fit(runs);
+        return SharedSums.Of(PlanMode.Usual, fit, Filled(fit, runs)).Value;
+    }
+
+    private static IReadOnlyList<int> Filled(HelmFit fit, List<SessionEvidence> runs)
+    {
+        var rows = HelmFit.Settle(fit.Model, runs).Where(run => run.Counted.Weight > 0).Select(run => run.Run.Row).ToList();
+        return [.. Enumerable.Range(0, fit.Model.Drift).Select(column => rows.Count(row => row[column] != 0))];
+    }
+
+    /// <summary>An attacker with the file alone: whatever stands in a column is of ten runs at least, so that none can be solved for.
+    /// Source: models M7, <em>Exchange</em>.</summary>
+    [Fact]
+    public void No_file_of_200_lets_a_single_run_be_recovered()
+    {
+        var random = new Random(19);
+        for (var file = 0; file < 200; file++)
+        {
+            // Few who chose a mark themselves, few who noted heel, and now and then a lonely day in strong wind.
+            List<SessionEvidence> runs =
+            [
+                .. Season(file, random.Next(10, 40))
+                    .Select(run => random.Next(8) == 0 ? Session(20, 100, random.Next(-5, 12)) : run)
+                    .Select(run =>
+                        random.Next(6) == 0
+                            ? run with
+                            {
+                                Asked = new Dictionary<ControlKey, AskedMark> { [Slide.Key] = new(AskedBy.Sailor, null) },
+                            }
+                            : run
+                    ),
+            ];
+            var fit = Fit(runs);
+            var filled = Filled(fit, runs);
+            var sums = SharedSums.Of(PlanMode.Usual, fit, filled).Value;
+            Assert.Null(sums.Problem(Class));
+            var shared = sums.Sums.Width - sums.Bands.Count;
+            var settled = HelmFit.Settle(fit.Model, runs).Select(run => run.Counted).Where(run => run.Weight > 0).ToList();
+            for (var column = 0; column < sums.Sums.Width; column++)
+            {
+                var square = sums.Sums.Precision[(column * sums.Sums.Width) + column];
+                if (square == 0)
+                {
+                    Assert.Equal(0, sums.Sums.Products[column]);
+                    continue;
+                }
+
+                // How many runs stand behind it: a column of its own, or the bands that are one.
+                var behind = column < shared ? filled[column] : settled.Count(run => InBands(run, sums, column - shared, shared));
+                Assert.True(behind >= SharedSums.Least, $"File {file}: {behind} runs behind column {column}.");
+                // The guess of whoever believes it is one run: its value and helm out of the ratios. It is nobody's.
+                var weight = sums.Sums.Precision[column];
+                var (value, helm) = (square / weight, sums.Sums.Products[column] / weight);
+                Assert.DoesNotContain(
+                    settled,
+                    run =>
+                        Math.Abs(run.Weight - weight) < 1e-9
+                        && Math.Abs(run.Helm - helm) < 1e-9
+                        && run.Row.Any(one => Math.Abs(one - value) < 1e-9)
+                );
+            }
+        }
+
+        static bool InBands(HelmRun run, SharedSums sums, int group, int shared) =>
+            Bands
+                .All.Select((band, at) => (band, at))
+                .Any(band =>
+                    band.band.From.MetresPerSecond >= sums.Bands[group].From - 1e-9
+                    && band.band.To.MetresPerSecond <= sums.Bands[group].To + 1e-9
+                    && run.Row[shared + band.at] > 0
+                );
+    }
+
+    [Fact]
+    public void Bands_of_too_few_runs_are_one_with_their_neighbours_and_are_borrowed_as_such()
+    {
+        var sums = Give([
+            .. Season(3, 30).Select(run => run with { Wind = WindRange.Of(Speed.FromKnots(11), Speed.FromKnots(11), null).Value }),
+        ]);
+        var (from, to) = Assert.Single(sums.Bands);
+        Assert.Equal((Bands.All[0].From.MetresPerSecond, Bands.All[^1].To.MetresPerSecond), (from, to));
+        Assert.Null(sums.Problem(Class));
+        var ours = Fit(Season(1, 20));
+        var step = ours.Model.ColumnOf(Slide)!.Value;
+        Assert.True(ours.Borrowing([new("Other", sums, 1)]).Posterior.Deviations[step] < ours.Posterior.Deviations[step]);
     }
 
     private static List<SessionEvidence> Season(int seed, int runs)

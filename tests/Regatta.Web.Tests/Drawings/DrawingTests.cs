@@ -30,6 +30,15 @@ public sealed class DrawingTests
         []
     );
 
+    [Theory]
+    [InlineData("14 1/2 in", 9, "14 1/2 in")]
+    [InlineData("14 1/2 in", 6, "14 1/2|in")]
+    [InlineData("14 1/2 in", 3, "14|1/2|in", 3)]
+    [InlineData("14 1/2 in", 3, "")]
+    [InlineData("14.25", 4, "")]
+    public void A_value_stands_whole_or_not_at_all(string text, int room, string lines, int most = 2) =>
+        Assert.Equal(lines, string.Join('|', Svg.Whole(text, room, most)));
+
     [Fact]
     public void The_ruler_is_linear_from_calm_to_the_last_band()
     {

@@ -156,6 +156,16 @@ public sealed class FormTests
     public void What_is_wrong_is_said_beside_its_field(string field, string typed, string says) =>
         Assert.Contains(says, Problem(new(Whole) { [field] = typed }, field.Replace("Word", "", StringComparison.Ordinal)));
 
+    [Theory]
+    [InlineData("9", "9", null)]
+    [InlineData("12", "9", 12.0)]
+    [InlineData("15", "15", 15.0)]
+    public void A_gust_the_log_opened_with_does_not_stand_in_the_way_of_a_stronger_wind(string gust, string heard, double? counts)
+    {
+        var wind = Read(new(Whole) { ["gust"] = gust, ["gustHeard"] = heard })!.Wind;
+        Assert.Equal(counts, wind.Gust is { } kept ? Math.Round(kept.Knots, 6) : null);
+    }
+
     [Fact]
     public void Wind_by_sight_is_a_range_whatever_was_prefilled()
     {

@@ -21,8 +21,7 @@ public sealed class ExchangeModel(ClubContext here, ExchangeSums exchange, IRead
     public IReadOnlyList<FittingOffer> Offers { get; private set; } = [];
 
     /// <summary>The plans and modes with enough runs to give their sums.</summary>
-    public IReadOnlyList<PlanMode> Given =>
-        [.. View.Set.PlanModes.All.Where(planMode => SharedSums.Of(planMode, View.On(planMode).Evidence).Ok)];
+    public IReadOnlyList<PlanMode> Given => [.. View.Set.PlanModes.All.Where(planMode => SharedSums.HasEnough(View.On(planMode).Evidence))];
 
     [TempData]
     public string? Done { get; set; }
@@ -33,7 +32,7 @@ public sealed class ExchangeModel(ClubContext here, ExchangeSums exchange, IRead
     public async Task<IActionResult> OnGetSumsAsync(string? plan, string? mode)
     {
         await LoadAsync();
-        var file = ExchangeSums.Give(here.Club, View, View.Set.PlanModes.Nearest(plan, mode));
+        var file = await exchange.GiveAsync(here.Club, View, View.Set.PlanModes.Nearest(plan, mode));
         if (file.Ok)
         {
             return File(file.Value, "application/json", $"{View.Class.Key}-sums.json");

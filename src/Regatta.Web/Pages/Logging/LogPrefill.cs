@@ -95,6 +95,7 @@ public sealed class LogPrefill(SpeedUnit wind, MassUnit mass, BoatChoice choice)
         fields[prefix + "windFrom"] = NumberText.Plain(met.From.In(wind), 1);
         fields[prefix + "windTo"] = NumberText.Plain(met.To.In(wind), 1);
         fields[prefix + "gust"] = met.Gust is { } gust ? NumberText.Plain(gust.In(wind), 1) : "";
+        fields[prefix + RunFields.GustHeard] = fields[prefix + "gust"];
         fields[prefix + "plan"] = card.PlanMode.Plan.Name;
         fields[prefix + "mode"] = card.PlanMode.Mode.Name;
         foreach (var line in card.Lines)

@@ -8,6 +8,7 @@ public sealed class TrialDetailsModel(
     IReadTrials trials,
     IReadBoats boats,
     IReadOutings outings,
+    StationStates stations,
     ClubClock clock,
     UnitPreferences units
 ) : PageModel
@@ -29,6 +30,12 @@ public sealed class TrialDetailsModel(
     public Control? Control => Class.Find(Trial.Control);
 
     public WindBand? Band => Class.Bands.Find(Trial.Band);
+
+    /// <summary>What is too much to sail it now, in a sentence; null where nothing is, or the station is silent.</summary>
+    public string? TooMuch =>
+        View.Newest is { } newest && stations.Of(here.Club.Ref).At(newest.Class.WindHeight) is { } wind
+            ? units.Carry.TooMuch(Carry.Of(newest.Class, newest.Set, wind, CarryingCrew.OfTheClass, Trial.PlanMode.Plan))
+            : null;
 
     /// <summary>What the pairs say; null before the first.</summary>
     public PairedDifference? Result { get; private set; }
