@@ -25,17 +25,32 @@ public static class Database
         SqlMapper.RemoveTypeMap(typeof(DateTimeOffset));
         SqlMapper.RemoveTypeMap(typeof(DateTimeOffset?));
         SqlMapper.AddTypeHandler(new UtcTime());
+        var settings = Read(connectionString);
         // A statement used again and again is planned once a connection and not once a use.
-        var settings = new NpgsqlConnectionStringBuilder(connectionString)
-        {
-            MaxAutoPrepare = MostPrepared,
-            // No statement and no wait for somebody else's lock holds a request for longer than its sender waits.
-            Options =
-                "-c plan_cache_mode=force_generic_plan -c statement_timeout=20s -c lock_timeout=10s "
-                + "-c idle_in_transaction_session_timeout=60s",
-        };
+        settings.MaxAutoPrepare = MostPrepared;
+        // No statement and no wait for somebody else's lock holds a request for longer than its sender waits.
+        settings.Options =
+            "-c plan_cache_mode=force_generic_plan -c statement_timeout=20s -c lock_timeout=10s "
+            + "-c idle_in_transaction_session_timeout=60s";
         settings.MaxPoolSize = Math.Min(settings.MaxPoolSize, MostConnections);
         return NpgsqlDataSource.Create(settings.ConnectionString);
+    }
+
+    /// <summary>Reads a connection string. What is wrong with it is told without it: it may hold a password.</summary>
+    private static NpgsqlConnectionStringBuilder Read(string connectionString)
+    {
+        try
+        {
+            return new(connectionString);
+        }
+        catch (ArgumentException wrong)
+        {
+            throw new StartRefusedException(
+                "REGATTA_DATABASE is no connection string. Write it as Host=…;Port=…;Username=…;Password=…;Database=…, and a value that "
+                    + "holds ; or = in quotes.",
+                wrong
+            );
+        }
     }
 
     /// <summary>Does what must be done by one instance at a time while several start together.</summary>
@@ -87,25 +102,36 @@ public static class Database
                 $"The server lacks what the app needs: {lacks.MessageText}. Install PostgreSQL’s contrib package.",
             (_, PostgresException { SqlState: PostgresErrorCodes.InsufficientPrivilege } denied) =>
                 $"The role of the app may not do what it must in its own database: {denied.MessageText}.",
-            (InvalidOperationException, var cause) => $"{trouble.Message} {cause.Message}",
+            (StartRefusedException, NpgsqlException cause) => $"{trouble.Message} {cause.Message}",
+            (StartRefusedException, _) => trouble.Message,
             (_, var cause) => $"The database does not answer: {cause.Message}.",
         };
 
     /// <summary>Applies the missing migrations in order, each once. To be called through <see cref="WithAdvisoryLockAsync"/>.</summary>
-    /// <exception cref="InvalidOperationException">A migration did not apply; the database is as it was before it.</exception>
+    /// <exception cref="StartRefusedException">A newer program has migrated the database, which is left alone; or a migration did not
+    /// apply, and the database is as it was before it.</exception>
     public static Task MigrateAsync(string connectionString)
     {
-        var result = DeployChanges
+        var upgrade = DeployChanges
             .To.PostgresqlDatabase(connectionString)
             .WithScriptsEmbeddedInAssembly(Assembly.GetExecutingAssembly())
             .JournalToPostgresqlTable("public", "migrations")
             .WithTransactionPerScript()
             .LogToNowhere()
-            .Build()
-            .PerformUpgrade();
+            .Build();
+        var known = upgrade.GetDiscoveredScripts().Select(script => script.Name);
+        if (upgrade.GetExecutedScripts().Except(known).Order(StringComparer.Ordinal).LastOrDefault() is { } newer)
+        {
+            throw new StartRefusedException(
+                $"This program is older than its database, which a newer one has brought to {newer}. Start the newer program, or restore a "
+                    + "backup from before it."
+            );
+        }
+
+        var result = upgrade.PerformUpgrade();
         return result.Successful
             ? Task.CompletedTask
-            : throw new InvalidOperationException($"The migration {result.ErrorScript?.Name} did not apply.", result.Error);
+            : throw new StartRefusedException($"The migration {result.ErrorScript?.Name} did not apply.", result.Error);
     }
 
     private sealed class UtcTime : SqlMapper.TypeHandler<DateTimeOffset>

@@ -6,7 +6,7 @@ namespace Regatta.Web;
 internal static class DemoGuard
 {
     /// <summary>Refuses to start with a demo where others can reach it.</summary>
-    /// <exception cref="InvalidOperationException">The app would answer others than this machine.</exception>
+    /// <exception cref="StartRefusedException">The app would answer others than this machine.</exception>
     public static void Check(RegattaSettings settings, IConfiguration configuration)
     {
         var urls = configuration["urls"] ?? configuration["ASPNETCORE_URLS"] ?? "";
@@ -19,7 +19,7 @@ internal static class DemoGuard
             .FirstOrDefault(address => address.Length > 0 && !IsLoopback(address));
         if (settings.Demo != DemoChoice.Never && open is not null)
         {
-            throw new InvalidOperationException(
+            throw new StartRefusedException(
                 "The demo clubs' passwords are known to everybody, so they are shown on this machine alone, "
                     + $"and not at {open}. Start with REGATTA_DEMO=Never, or on 127.0.0.1."
             );

@@ -26,7 +26,7 @@ public sealed class DemoLoader(
     {
         if (settings.Demo == DemoChoice.Reset && (await clubs.AllAsync()).FirstOrDefault(club => !club.IsDemo) is { } real)
         {
-            throw new InvalidOperationException(
+            throw new StartRefusedException(
                 $"The demo is not reset: {real.Name} lives in this database, and it is no demo. Start the demo over a database of its own."
             );
         }
@@ -49,7 +49,7 @@ public sealed class DemoLoader(
         var reading = BundleReader.Read(await File.ReadAllBytesAsync(file), clock.GetUtcNow());
         if (reading.Bundle is not { Club: { Key: { } key } named } bundle)
         {
-            throw new InvalidOperationException(
+            throw new StartRefusedException(
                 $"The demo bundle {file} is not right: "
                     + string.Join(" ", reading.Problems.Select(problem => $"{problem.Where}: {problem.What}"))
             );

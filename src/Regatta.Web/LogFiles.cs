@@ -10,18 +10,32 @@ internal static class LogFiles
     private const int MostFiles = 14;
     private const string Line = "{Timestamp:yyyy-MM-dd HH:mm:ss.fff zzz} {Level:u3} {Request} {Account} {Message:lj}{NewLine}{Exception}";
 
-    /// <summary>Writes to a folder as well; null for nowhere.</summary>
-    public static LoggerConfiguration ToFolder(this LoggerConfiguration log, string? folder) =>
-        folder is null
-            ? log
-            : log.WriteTo.File(
-                Path.Combine(folder, "regatta-.log"),
-                outputTemplate: Line,
-                formatProvider: CultureInfo.InvariantCulture,
-                rollingInterval: RollingInterval.Day,
-                fileSizeLimitBytes: MostBytes,
-                rollOnFileSizeLimit: true,
-                retainedFileCountLimit: MostFiles,
-                shared: true
-            );
+    private const UnixFileMode OwnerAndGroup =
+        UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute | UnixFileMode.GroupRead | UnixFileMode.GroupExecute;
+
+    /// <summary>Writes to a folder as well, which nobody but its owner and group may enter; null for nowhere.</summary>
+    public static LoggerConfiguration ToFolder(this LoggerConfiguration log, string? folder)
+    {
+        if (folder is null)
+        {
+            return log;
+        }
+
+        Directory.CreateDirectory(folder);
+        if (!OperatingSystem.IsWindows())
+        {
+            File.SetUnixFileMode(folder, OwnerAndGroup);
+        }
+
+        return log.WriteTo.File(
+            Path.Combine(folder, "regatta-.log"),
+            outputTemplate: Line,
+            formatProvider: CultureInfo.InvariantCulture,
+            rollingInterval: RollingInterval.Day,
+            fileSizeLimitBytes: MostBytes,
+            rollOnFileSizeLimit: true,
+            retainedFileCountLimit: MostFiles,
+            shared: true
+        );
+    }
 }

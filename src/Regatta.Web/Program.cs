@@ -3,45 +3,46 @@ using Regatta.Web.Live;
 using Regatta.Web.Station;
 using Serilog;
 
-var builder = WebApplication.CreateBuilder(args);
-builder.Host.UseSerilog(
-    (context, services, log) =>
-        log
-            .ReadFrom.Configuration(context.Configuration)
-            .Enrich.With(new RequestLog(services.GetRequiredService<IHttpContextAccessor>()))
-            .ToFolder(services.GetRequiredService<RegattaSettings>().LogFolder)
-);
-
-var settings = RegattaSettings.From(builder.Configuration);
-DemoGuard.Check(settings, builder.Configuration);
-builder.Services.AddSingleton(settings);
-builder.Services.AddSingleton(TimeProvider.System);
-builder.Services.AddStore(settings.Database);
-builder.Services.AddUseCases();
-builder.Services.AddPages(settings, StationSettings.From(builder.Configuration));
-builder.Services.AddDatabaseKeyRing(settings);
-builder.Services.AddEdge(settings);
-builder.WebHost.ConfigureKestrel(HostLimits.Limit);
-
-var app = builder.Build();
-app.UseEdge(settings);
-app.UseTroublePages();
-app.UseSecurityHeaders(SecurityPolicy.Headers(settings));
-app.UseRouting();
-app.UseAuthentication();
-app.UseMiddleware<Auditing>();
-app.UseRateLimiter();
-app.UseMiddleware<ClubAdmission>();
-app.UseAuthorization();
-app.MapStaticAssets().AllowAnonymous();
-app.MapRazorPages().WithStaticAssets();
-app.MapBoardStream();
-app.MapClassStream();
-app.MapHealthChecks("/health/live", new() { Predicate = _ => false }).AllowAnonymous();
-app.MapHealthChecks("/health/ready").AllowAnonymous();
-
+WebApplication app;
 try
 {
+    var builder = WebApplication.CreateBuilder(args);
+    builder.Host.UseSerilog(
+        (context, services, log) =>
+            log
+                .ReadFrom.Configuration(context.Configuration)
+                .Enrich.With(new RequestLog(services.GetRequiredService<IHttpContextAccessor>()))
+                .ToFolder(services.GetRequiredService<RegattaSettings>().LogFolder)
+    );
+
+    var settings = RegattaSettings.From(builder.Configuration);
+    DemoGuard.Check(settings, builder.Configuration);
+    builder.Services.AddSingleton(settings);
+    builder.Services.AddSingleton(TimeProvider.System);
+    builder.Services.AddStore(settings.Database);
+    builder.Services.AddUseCases();
+    builder.Services.AddPages(settings, StationSettings.From(builder.Configuration));
+    builder.Services.AddDatabaseKeyRing(settings);
+    builder.Services.AddEdge(settings);
+    builder.WebHost.ConfigureKestrel(HostLimits.Limit);
+
+    app = builder.Build();
+    app.UseEdge(settings);
+    app.UseTroublePages();
+    app.UseSecurityHeaders(SecurityPolicy.Headers(settings));
+    app.UseRouting();
+    app.UseAuthentication();
+    app.UseMiddleware<Auditing>();
+    app.UseRateLimiter();
+    app.UseMiddleware<ClubAdmission>();
+    app.UseAuthorization();
+    app.MapStaticAssets().AllowAnonymous();
+    app.MapRazorPages().WithStaticAssets();
+    app.MapBoardStream();
+    app.MapClassStream();
+    app.MapHealthChecks("/health/live", new() { Predicate = _ => false }).AllowAnonymous();
+    app.MapHealthChecks("/health/ready").AllowAnonymous();
+
     await Database.WithAdvisoryLockAsync(
         settings.Database,
         async () =>
@@ -57,7 +58,8 @@ try
         }
     );
 }
-catch (Exception trouble) when (trouble.GetBaseException() is Npgsql.NpgsqlException or System.Net.Sockets.SocketException)
+catch (Exception trouble)
+    when (trouble is StartRefusedException || trouble.GetBaseException() is Npgsql.NpgsqlException or System.Net.Sockets.SocketException)
 {
     await Console.Error.WriteLineAsync(Database.Sentence(trouble));
     return 1;

@@ -1,3 +1,4 @@
+using System.Globalization;
 using Regatta.Web.Mail;
 
 namespace Regatta.Web;
@@ -52,22 +53,34 @@ public sealed record RegattaSettings(
     public static RegattaSettings From(IConfiguration configuration) =>
         new(
             configuration["REGATTA_DATABASE"]
-                ?? throw new InvalidOperationException("REGATTA_DATABASE holds no connection string. ./start sets it."),
+                ?? throw new StartRefusedException("REGATTA_DATABASE holds no connection string. ./start sets it."),
             (configuration["REGATTA_DEMO_BUNDLE"] ?? $"demo/wenlow.json{Path.PathSeparator}demo/tessick.json").Split(
                 Path.PathSeparator,
                 StringSplitOptions.RemoveEmptyEntries
             ),
-            Enum.Parse<DemoChoice>(configuration["REGATTA_DEMO"] ?? nameof(DemoChoice.Never), ignoreCase: true),
+            One(configuration, "REGATTA_DEMO", DemoChoice.Never),
             configuration["REGATTA_ADDRESS"] is { Length: > 0 } address ? address.TrimEnd('/') : null,
             configuration["REGATTA_KEYS"],
-            Enum.Parse<Founding>(configuration["REGATTA_FOUNDING"] ?? nameof(Founding.Closed), ignoreCase: true),
+            One(configuration, "REGATTA_FOUNDING", Founding.Closed),
             MailSettings.From(configuration),
             (configuration["REGATTA_PROXIES"] ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries),
             configuration["REGATTA_KEY_CERTIFICATE"] is { Length: > 0 } certificate ? certificate : null,
-            TimeSpan.FromSeconds(configuration.GetValue("REGATTA_SIGN_IN_CHECK_SECONDS", 10)),
-            configuration.GetValue("REGATTA_DOORS_A_MINUTE", 60),
+            TimeSpan.FromSeconds(Number(configuration, "REGATTA_SIGN_IN_CHECK_SECONDS", 10)),
+            Number(configuration, "REGATTA_DOORS_A_MINUTE", 60),
             configuration["REGATTA_LOG"] is { Length: > 0 } log ? log : null
         );
+
+    private static T One<T>(IConfiguration configuration, string name, T otherwise)
+        where T : struct, Enum =>
+        configuration[name] is not { Length: > 0 } said
+            ? otherwise
+            : EnumText.Find<T>(said)
+                ?? throw new StartRefusedException($"{name} holds “{said}”; it is one of {string.Join(", ", Enum.GetNames<T>())}.");
+
+    private static int Number(IConfiguration configuration, string name, int otherwise) =>
+        configuration[name] is not { Length: > 0 } said ? otherwise
+        : int.TryParse(said, CultureInfo.InvariantCulture, out var number) && number >= 0 ? number
+        : throw new StartRefusedException($"{name} holds “{said}”; it is a whole number.");
 
     /// <summary>Where links begin that are read outside this app.</summary>
     public string AddressOf(HttpRequest request) => Address ?? $"{request.Scheme}://{request.Host}";

@@ -31,7 +31,7 @@ internal static class RequestError
                 {
                     app.Logger.LogError(trouble, "The page that tells of trouble failed too");
                     context.Response.Clear();
-                    context.Response.StatusCode = StatusOf(trouble);
+                    context.Response.StatusCode = SendersFaults.StatusOf(trouble);
                     context.Response.ContentType = "text/plain; charset=utf-8";
                     await context.Response.WriteAsync(
                         "Something broke on our side. Nothing was half-saved. Go back and try again in a moment."
@@ -39,17 +39,16 @@ internal static class RequestError
                 }
             }
         );
-        app.UseExceptionHandler(new ExceptionHandlerOptions { ExceptionHandlingPath = "/trouble", StatusCodeSelector = StatusOf });
+        var faults = app.Services.GetRequiredService<SendersFaults>();
+        app.UseExceptionHandler(
+            new ExceptionHandlerOptions
+            {
+                ExceptionHandlingPath = "/trouble",
+                StatusCodeSelector = SendersFaults.StatusOf,
+                SuppressDiagnosticsCallback = answered => faults.Count(answered.Exception),
+            }
+        );
         app.UseStatusCodePagesWithReExecute("/trouble", "?status={0}");
         app.UseMiddleware<DatabaseAway>();
     }
-
-    private static int StatusOf(Exception trouble) =>
-        trouble switch
-        {
-            BadHttpRequestException bad => bad.StatusCode,
-            // What the platform throws for a form with too many or too long fields, or one broken off.
-            InvalidDataException => StatusCodes.Status400BadRequest,
-            _ => StatusCodes.Status500InternalServerError,
-        };
 }

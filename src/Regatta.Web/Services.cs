@@ -140,7 +140,7 @@ internal static class Services
         services.AddRequestLimits(settings);
         services.AddHostedService<Housekeeping>().AddHostedService<SumsKeeper>();
         services.AddSingleton<PostOffice>().AddSingleton<IMail>(provider => provider.GetRequiredService<PostOffice>());
-        services.AddSingleton<PasswordLetters>();
+        services.AddSingleton<PasswordLetters>().AddSingleton<SendersFaults>();
         services
             .AddRazorPages()
             .AddMvcOptions(options =>

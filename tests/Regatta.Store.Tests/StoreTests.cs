@@ -223,9 +223,34 @@ public sealed class StoreTests(StoreFixture store)
         Assert.Contains(says, Database.Sentence(trouble), StringComparison.Ordinal);
         Assert.Contains(
             says == "does not answer" ? "0002_x" : says,
-            Database.Sentence(new InvalidOperationException("0002_x did not apply.", trouble)),
+            Database.Sentence(new StartRefusedException("0002_x did not apply.", trouble)),
             StringComparison.Ordinal
         );
+    }
+
+    [Theory]
+    [InlineData("Host=here;Port=many")]
+    [InlineData("Host=here;secret-half;of=a;pass word")]
+    public void A_connection_string_that_is_none_is_one_sentence_that_does_not_repeat_it(string text)
+    {
+        var says = Database.Sentence(Assert.Throws<StartRefusedException>(() => Database.Connect(text)));
+        Assert.StartsWith("REGATTA_DATABASE is no connection string.", says, StringComparison.Ordinal);
+        Assert.DoesNotContain("secret-half", says, StringComparison.Ordinal);
+        Assert.DoesNotContain("many", says, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task An_older_program_leaves_a_newer_database_alone()
+    {
+        var address = await OldDatabase.CreateAsync();
+        await Database.MigrateAsync(address);
+        await using var connection = new Npgsql.NpgsqlConnection(address);
+        await connection.ExecuteAsync(
+            "insert into migrations (scriptname, applied) values ('Regatta.Store.Migrations.9999_later.sql', now())"
+        );
+        var refused = await Assert.ThrowsAsync<StartRefusedException>(() => Database.MigrateAsync(address));
+        Assert.Contains("older than its database", Database.Sentence(refused), StringComparison.Ordinal);
+        Assert.Contains("9999_later", Database.Sentence(refused), StringComparison.Ordinal);
     }
 
     [Fact]

@@ -26,8 +26,8 @@ public sealed record SharedSums(
     /// <summary>Whether a plan and mode has runs enough to give anything of.</summary>
     public static bool HasEnough(HelmFit fit) => fit.Sums.Rows >= Least;
 
-    /// <summary>The sums of a plan and mode to give away. A column that fewer than <see cref="Least"/> runs have something in is left out of
-    /// every sum, and a band of so few is one with its neighbour: else a single run could be solved for. Source: models M7,
+    /// <summary>The sums of a plan and mode to give away. A column that fewer than <see cref="Least"/> runs have something in is left out
+    /// of every sum, and a band of so few is one with its neighbour: else a single run could be solved for. Source: models M7,
     /// <em>Exchange</em>.</summary>
     /// <param name="planMode">The plan and mode.</param>
     /// <param name="fit">What its logs say.</param>

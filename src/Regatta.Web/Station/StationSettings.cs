@@ -41,7 +41,7 @@ public sealed record StationSettings(IReadOnlyList<(string Club, string Host, in
             address.LastIndexOf(':') is var colon and > 0
             && int.TryParse(address[(colon + 1)..], CultureInfo.InvariantCulture, out var port)
             ? (club, address[..colon], port)
-            : throw new InvalidOperationException(
+            : throw new StartRefusedException(
                 $"REGATTA_STATION holds “{text}”; it is host:port, or club=host:port with semicolons between."
             );
     }
