@@ -16,7 +16,8 @@ public sealed class AttendanceTests(StoreFixture store)
         var key = draft.Class.Key;
         await outings.SaveAsync(
             club,
-            [new($"day-{key}", OutingKind.Training, "A day", "", StoreFixture.Now, StoreFixture.Now.AddHours(2), [key], null, "")]
+            [new($"day-{key}", OutingKind.Training, "A day", "", StoreFixture.Now, StoreFixture.Now.AddHours(2), [key], null, "")],
+            keepsForecast: false
         );
         var day = (await outings.EndingAfterAsync(club, StoreFixture.Now)).Single(one => one.Outing.Uid == $"day-{key}").Number;
         Assert.True(await comers.SayAsync(club, day, store.Ben.Id, key, null));

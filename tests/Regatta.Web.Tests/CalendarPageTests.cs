@@ -94,6 +94,64 @@ public sealed class CalendarPageTests(ClubHost host)
     }
 
     [Fact]
+    public async Task A_planned_day_is_moved_with_who_comes_and_a_slip_stays_beside_its_field()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var coordinator = await club.VisitAsAsync("odalys");
+        await coordinator.SendAsync(
+            await coordinator.GetAsync("/wenlow/calendar"),
+            "#plan-form",
+            "/wenlow/calendar",
+            ("title", "Evening"),
+            ("from", "2090-06-01T17:00"),
+            ("to", "2090-06-01T19:00"),
+            ("forecast", "8–12"),
+            ("class-quillet", "yes")
+        );
+        var outings = club.Services.GetRequiredService<Outings>();
+        async Task<PlannedOuting> Planned() =>
+            (await outings.EndingAfterAsync(club.ClubOf("wenlow"), new(2090, 1, 1, 0, 0, 0, TimeSpan.Zero))).Single();
+        var before = await Planned();
+        var path = $"/wenlow/calendar/{before.Number}";
+        var sailor = await club.VisitAsAsync("priya");
+        var comers = club.Services.GetRequiredService<Attendance>();
+        var priya = await sailor.GetAsync("/me");
+        Assert.Equal(
+            302,
+            (int)(await sailor.SendAsync(priya, "form", path + "/coming", ("with", "Quillet: whichever boat is free"))).Status
+        );
+        Assert.Single(await comers.AllAsync(club.ClubOf("wenlow"), before.Number));
+
+        var form = await coordinator.GetAsync(path + "/change");
+        Assert.Equal("8–12", form.Html.QuerySelector("#forecast")!.GetAttribute("value"));
+        var slip = await coordinator.SendAsync(form, "#plan-form", path + "/change", ("venue", new string('x', 501)));
+        Assert.Contains("under 500", slip.TextOf("#venue-problem"));
+        Assert.Equal(
+            302,
+            (int)
+                (
+                    await coordinator.SendAsync(
+                        form,
+                        "#plan-form",
+                        path + "/change",
+                        ("from", "2090-06-02T17:00"),
+                        ("to", "2090-06-02T19:00"),
+                        ("forecast", "")
+                    )
+                ).Status
+        );
+        var after = await Planned();
+        Assert.Equal(
+            (before.Number, before.Outing.Uid, before.Outing.From.AddDays(1)),
+            (after.Number, after.Outing.Uid, after.Outing.From)
+        );
+        Assert.Equal(["quillet"], after.Outing.Classes);
+        Assert.Null(after.Outing.Forecast);
+        Assert.Single(await comers.AllAsync(club.ClubOf("wenlow"), after.Number));
+        Assert.Contains("Change a day", (await coordinator.GetAsync("/wenlow/audit")).TextOf("main"));
+    }
+
+    [Fact]
     public async Task What_is_on_the_water_stands_on_the_board_until_it_is_over()
     {
         await using var club = await host.AnotherAsync("IfEmpty");
@@ -102,7 +160,11 @@ public sealed class CalendarPageTests(ClubHost host)
             new(title, OutingKind.Training, title, "The bend", now.AddHours(from), now.AddHours(to), [], null, "");
         await club
             .Services.GetRequiredService<Outings>()
-            .SaveAsync(club.ClubOf("wenlow"), [Of("Over", -3, -1), Of("Going on", -1, 1), Of("Tonight", 6, 8), Of("Next week", 150, 152)]);
+            .SaveAsync(
+                club.ClubOf("wenlow"),
+                [Of("Over", -3, -1), Of("Going on", -1, 1), Of("Tonight", 6, 8), Of("Next week", 150, 152)],
+                keepsForecast: false
+            );
         var today = await (await club.VisitAsAsync("priya")).GetAsync("/wenlow/today");
         Assert.Equal(200, (int)today.Status);
         var board = today.Html.QuerySelectorAll(".on-the-water strong").Select(day => day.TextContent).ToList();

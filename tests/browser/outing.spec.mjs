@@ -88,7 +88,7 @@ test("what a note says differs stands in its run, and another run is another set
 });
 
 test("a log opens with exactly the marks the card showed, own offsets and purpose among them", async ({ page }) => {
-  await signIn(page, "priya", "/wenlow/classes/quillet/card?wind=14&boat=class");
+  await signIn(page, "priya", "/wenlow/classes/quillet/card?wind=13&boat=class");
   await page.getByText("What do you always set otherwise?").click();
   await page.locator("[name=own-gooseneck]").fill("+1/4");
   await page.locator("details[open] button", { hasText: "Save" }).click();

@@ -5,8 +5,8 @@ namespace Regatta.Application.Planning;
 /// <summary>Keeps the club's calendar of days on the water.</summary>
 public sealed class PlanDays(Outings outings, Attendance comers, TimeProvider clock)
 {
-    /// <summary>Adds a day.</summary>
-    public Task AddAsync(Actor actor, Outing day) => Retry.RunAsync(() => outings.SaveAsync(actor.Club.Ref, [day]));
+    /// <summary>Adds a day, or writes the one of its uid anew; who comes still comes.</summary>
+    public Task SaveAsync(Actor actor, Outing day) => Retry.RunAsync(() => outings.SaveAsync(actor.Club.Ref, [day], keepsForecast: false));
 
     /// <summary>Removes a day; logs and wind stay.</summary>
     public Task RemoveAsync(Actor actor, long number) => Retry.RunAsync(() => outings.RemoveAsync(actor.Club.Ref, number));
@@ -34,7 +34,7 @@ public sealed class PlanDays(Outings outings, Attendance comers, TimeProvider cl
             return Parsed<int>.Bad(read.Problem!);
         }
 
-        await Retry.RunAsync(() => outings.SaveAsync(club.Ref, read.Value));
+        await Retry.RunAsync(() => outings.SaveAsync(club.Ref, read.Value, keepsForecast: true));
         return Parsed<int>.Good(read.Value.Count);
     }
 }

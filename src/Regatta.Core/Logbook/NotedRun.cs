@@ -54,7 +54,7 @@ public sealed record NotedRun(
             before = note;
             if (same)
             {
-                runs[^1] = runs[^1] with { Differs = new Dictionary<ControlKey, Mark>(differs) };
+                runs[^1] = runs[^1] with { Differs = new Dictionary<ControlKey, Mark>(differs), NotedAt = note.At };
                 continue;
             }
 
@@ -74,4 +74,8 @@ public sealed record NotedRun(
 /// <param name="Note">The note it begins with.</param>
 /// <param name="To">When it ended.</param>
 /// <param name="Differs">All that was set otherwise than the card says.</param>
-public sealed record CutRun(NotedRun Note, DateTimeOffset To, IReadOnlyDictionary<ControlKey, Mark> Differs);
+public sealed record CutRun(NotedRun Note, DateTimeOffset To, IReadOnlyDictionary<ControlKey, Mark> Differs)
+{
+    /// <summary>When the last note was made that it holds: those of the same leg are one run.</summary>
+    public DateTimeOffset NotedAt { get; init; } = Note.At;
+}

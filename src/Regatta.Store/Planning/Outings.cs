@@ -43,7 +43,10 @@ public sealed class Outings(Db database) : IReadOutings
     }
 
     /// <summary>Adds days, or writes those anew whose uid is known; all or none.</summary>
-    public async Task SaveAsync(ClubId club, IEnumerable<Outing> outings)
+    /// <param name="club">The club.</param>
+    /// <param name="outings">The days.</param>
+    /// <param name="keepsForecast">Whether a day without a forecast keeps the one it had: calendar files seldom know of one.</param>
+    public async Task SaveAsync(ClubId club, IEnumerable<Outing> outings, bool keepsForecast)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
@@ -55,9 +58,9 @@ public sealed class Outings(Db database) : IReadOutings
                 values (@club, @Uid, @kind, @Title, @Venue, @from, @to, @low, @high, @gust, @Notes)
                 on conflict (club_id, uid) do update set kind = excluded.kind, title = excluded.title, venue = excluded.venue,
                   from_at = excluded.from_at, to_at = excluded.to_at,
-                  forecast_from = coalesce(excluded.forecast_from, outings.forecast_from), forecast_to = coalesce(excluded.forecast_to,
-                    outings.forecast_to),
-                  forecast_gust = coalesce(excluded.forecast_gust, outings.forecast_gust), notes = excluded.notes
+                  forecast_from = case when @keeps then outings.forecast_from else excluded.forecast_from end,
+                  forecast_to = case when @keeps then outings.forecast_to else excluded.forecast_to end,
+                  forecast_gust = case when @keeps then outings.forecast_gust else excluded.forecast_gust end, notes = excluded.notes
                 returning id
                 """,
                 new
@@ -73,6 +76,7 @@ public sealed class Outings(Db database) : IReadOutings
                     high = outing.Forecast?.To.MetresPerSecond,
                     gust = outing.Forecast?.Gust?.MetresPerSecond,
                     outing.Notes,
+                    keeps = keepsForecast && outing.Forecast is null,
                 }
             );
             await connection.ExecuteAsync(

@@ -28,6 +28,7 @@ public sealed class RunTests
     {
         Assert.Single(NotedRun.Cut([Note(0), Note(0) with { At = Noon.AddSeconds(20) }], Noon.AddMinutes(30)));
         var added = Assert.Single(NotedRun.Cut([Note(0), Note(0, 120) with { At = Noon.AddSeconds(20) }], Noon.AddMinutes(30)));
+        Assert.Equal((Noon, Noon.AddSeconds(20)), (added.Note.At, added.NotedAt));
         Assert.Equal(120, added.Differs[Slide.Key].Position);
         // Twelve taps, twenty seconds apart, are runs of a minute, not one of four.
         Assert.Equal(

@@ -302,6 +302,7 @@ public sealed class WhoMayTests(ClubHost host)
         Coordinator GET  Account/People -
         Coordinator GET  ClassSetup/DeleteClass -
         Coordinator GET  ClassSetup/NewClass -
+        Coordinator GET  Planning/ChangeDay -
         Coordinator GET  Rigging/ClubSafety -
         Coordinator GET  Sharing/Import -
         Coordinator POST Account/ClubDetails -
@@ -310,6 +311,7 @@ public sealed class WhoMayTests(ClubHost host)
         Coordinator POST ClassSetup/DeleteClass -
         Coordinator POST ClassSetup/NewClass -
         Coordinator POST Planning/CalendarPage - File
+        Coordinator POST Planning/ChangeDay -
         Coordinator POST Planning/DayDetails -
         Coordinator POST Rigging/ClubSafety -
         Coordinator POST Sharing/Import -

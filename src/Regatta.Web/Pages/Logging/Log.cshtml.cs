@@ -106,7 +106,7 @@ public sealed partial class LogModel(
             LogPrefill.AddCheck(fields, Class, cards[0], Request.Query);
         }
 
-        fields[LogForm.NotedUntil] = cut.Count > 0 ? cut[^1].Note.At.ToString("O", System.Globalization.CultureInfo.InvariantCulture) : "";
+        fields[LogForm.NotedUntil] = cut.Count > 0 ? cut[^1].NotedAt.ToString("O", System.Globalization.CultureInfo.InvariantCulture) : "";
         Form = new(fields);
         return Page();
     }

@@ -20,77 +20,37 @@ public sealed class CalendarPageModel(
     private static readonly TimeSpan Past = TimeSpan.FromDays(14);
     private static readonly TimeSpan Ahead = TimeSpan.FromDays(60);
 
-    private IReadOnlyDictionary<string, string> typed = new Dictionary<string, string>();
-
     public FormReader Form { get; } = new();
+
+    /// <summary>The form of a further day.</summary>
+    public DayForm Plan { get; private set; } = null!;
 
     /// <summary>The days of the last two weeks and the next two months.</summary>
     public IReadOnlyList<PlannedOuting> Days { get; private set; } = [];
 
     public IReadOnlyList<ClassName> Fleet { get; private set; } = [];
 
-    public IEnumerable<Field> Fields =>
-        (
-            (Field[])
-                [
-                    new("title", "What is it called?", ""),
-                    new("kind", "What is it for?", "training") { Choices = [.. OutingKinds.Words.Select(word => word.Word)] },
-                    new("venue", "Where?", ""),
-                    new("from", "From", "") { Type = "datetime-local" },
-                    new("to", "To", "") { Type = "datetime-local" },
-                    new("forecast", $"Forecast wind, {Core.Units.SpeedUnits.Symbol(units.Wind)}", "")
-                    {
-                        Hint = "As you read it somewhere, such as 8–14; leave it empty if nobody knows.",
-                    },
-                    new("notes", "Notes for the duty officer", "") { Type = "textarea" },
-                ]
-        ).Filled(typed, Form);
-
-    public bool Ticked(string classKey) => typed.ContainsKey("class-" + classKey);
-
     public string NameOf(string classKey) => Fleet.FirstOrDefault(line => line.Key == classKey)?.Name ?? classKey;
 
-    public async Task OnGetAsync() => await LoadAsync();
+    public async Task OnGetAsync() => await LoadAsync(new Dictionary<string, string>());
 
     public async Task<IActionResult> OnPostAsync()
     {
-        typed = Request.Typed();
-        await LoadAsync();
-        var from = Form.Take("from", clock.ReadPlanned(typed.GetValueOrDefault("from", "")));
-        var to = Form.Take("to", clock.ReadPlanned(typed.GetValueOrDefault("to", "")));
-        var forecast = string.IsNullOrWhiteSpace(typed.GetValueOrDefault("forecast"))
-            ? null
-            : Form.Take("forecast", WindRange.Read(typed["forecast"], units.Wind));
-        if (Form.Ok)
+        await LoadAsync(Request.Typed());
+        if (Plan.Read(Guid.CreateVersion7().ToString(), clock) is not { } day)
         {
-            var read = Outing.Check(
-                new(
-                    Guid.CreateVersion7().ToString(),
-                    OutingKinds.Read([typed.GetValueOrDefault("kind", "")]),
-                    typed.GetValueOrDefault("title", "").Trim(),
-                    typed.GetValueOrDefault("venue", "").Trim(),
-                    from,
-                    to,
-                    [.. Fleet.Where(line => Ticked(line.Key)).Select(line => line.Key)],
-                    forecast,
-                    typed.GetValueOrDefault("notes", "").Trim()
-                )
-            );
-            if (Form.Take(typed.GetValueOrDefault("title", "").Trim().Length == 0 ? "title" : "to", read) is { } outing)
-            {
-                here.Note.Tell($"{outing.Title}, {clock.Field(outing.From)}");
-                await plan.AddAsync(here.Actor, outing);
-                return RedirectToPage();
-            }
+            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+            return Page();
         }
 
-        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
-        return Page();
+        here.Note.Tell($"{day.Title}, {clock.Field(day.From)}");
+        await plan.SaveAsync(here.Actor, day);
+        return RedirectToPage();
     }
 
     public async Task<IActionResult> OnPostFileAsync(IFormFile? file)
     {
-        await LoadAsync();
+        await LoadAsync(new Dictionary<string, string>());
         if (file is null || file.Length is 0 or > Limits.CalendarBytes)
         {
             Form.Refuse(
@@ -125,9 +85,10 @@ public sealed class CalendarPageModel(
                 : null
         );
 
-    private async Task LoadAsync()
+    private async Task LoadAsync(IReadOnlyDictionary<string, string> typed)
     {
         Fleet = await classes.NamesAsync(here.Club.Ref);
+        Plan = new(Fleet, units.Wind, typed);
         Days = [.. (await outings.EndingAfterAsync(here.Club.Ref, clock.Now - Past)).Where(day => day.Outing.From < clock.Now + Ahead)];
     }
 }

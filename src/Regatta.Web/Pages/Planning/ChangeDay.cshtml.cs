@@ -1,0 +1,53 @@
+namespace Regatta.Web.Pages.Planning;
+
+/// <summary>Another time, place or fleet for a day that is planned; for the coordinator.</summary>
+[Authorize(Policies.Coordinator)]
+public sealed class ChangeDayModel(
+    ClubContext here,
+    IReadOutings outings,
+    PlanDays plan,
+    IReadClasses classes,
+    ClubClock clock,
+    UnitPreferences units
+) : PageModel
+{
+    public PlannedOuting Day { get; private set; } = null!;
+
+    public DayForm Change { get; private set; } = null!;
+
+    public async Task<IActionResult> OnGetAsync(long number)
+    {
+        if (await outings.FindAsync(here.Club.Ref, number) is not { } day)
+        {
+            return NotFound();
+        }
+
+        Day = day;
+        Change = DayForm.Of(await classes.NamesAsync(here.Club.Ref), units.Wind, day.Outing, clock);
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPostAsync(long number)
+    {
+        if (await outings.FindAsync(here.Club.Ref, number) is not { } day)
+        {
+            return NotFound();
+        }
+
+        Day = day;
+        Change = new(await classes.NamesAsync(here.Club.Ref), units.Wind, Request.Typed());
+        if (Change.Read(day.Outing.Uid, clock) is not { } changed)
+        {
+            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+            return Page();
+        }
+
+        here.Note.Tell(
+            changed.Title,
+            $"{day.Outing.Title}, {clock.Field(day.Outing.From)}, {day.Outing.Venue}",
+            $"{changed.Title}, {clock.Field(changed.From)}, {changed.Venue}"
+        );
+        await plan.SaveAsync(here.Actor, changed);
+        return Redirect($"{here.Path}/calendar/{number}");
+    }
+}
