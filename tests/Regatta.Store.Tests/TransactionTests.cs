@@ -31,6 +31,28 @@ public sealed class TransactionTests(StoreFixture store) : IClassFixture<StoreFi
     }
 
     [Fact]
+    public async Task A_log_takes_the_notes_of_its_boat_and_leaves_those_of_another()
+    {
+        var draft = await store.FreshClassAsync();
+        var (one, notes) = (draft.Stamp.Class, new NotedRuns(Db));
+        var boat = await new Boats(Db, store.Clock).AddAsync(one, "Teal", "");
+        NotedRun Note(int minute, long? of) => new(StoreFixture.Now.AddMinutes(minute), of, PlanMode.Usual, null, null, null);
+        foreach (var note in new[] { Note(0, null), Note(20, boat), Note(40, boat), Note(60, null) })
+        {
+            await notes.AddAsync(one, store.Ann.Id, Guid.NewGuid(), note);
+        }
+
+        async Task<IEnumerable<double>> Waiting() =>
+            (await notes.SinceAsync(one, store.Ann.Id, StoreFixture.Now)).Select(note => (note.At - StoreFixture.Now).TotalMinutes);
+        await notes.ForgetAsync(one, store.Ann.Id, StoreFixture.Now.AddMinutes(40));
+        Assert.Equal([0, 60], await Waiting());
+        await notes.ForgetAsync(one, store.Ann.Id, StoreFixture.Now.AddMinutes(40));
+        Assert.Equal([60], await Waiting());
+        await notes.ForgetAsync(one, store.Ann.Id);
+        Assert.Empty(await Waiting());
+    }
+
+    [Fact]
     public async Task A_part_that_is_taken_back_leaves_the_rest()
     {
         var draft = await store.FreshClassAsync();

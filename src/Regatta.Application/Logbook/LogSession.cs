@@ -82,7 +82,7 @@ public sealed class LogSession(Db db, Logs logs, LogTracks tracks, Crews crews, 
         NotedRun.Cut(await notes.SinceAsync(one, actor.Person, clock.GetUtcNow() - NotedRun.Kept), clock.GetUtcNow());
 
     /// <summary>Forgets what a sailor noted in a class.</summary>
-    public Task ForgetNotesAsync(Actor actor, ClassRef one) => notes.ForgetAsync(one, actor.Person, clock.GetUtcNow());
+    public Task ForgetNotesAsync(Actor actor, ClassRef one) => notes.ForgetAsync(one, actor.Person);
 
     /// <summary>Removes a log; it can be brought back for a season.</summary>
     /// <returns>Whether there was such a log of theirs.</returns>

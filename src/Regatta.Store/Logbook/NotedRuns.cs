@@ -63,12 +63,32 @@ public sealed class NotedRuns(Db database)
         ];
     }
 
-    /// <summary>Forgets what somebody noted in a class until a time: it stands in their log.</summary>
+    /// <summary>Forgets all that somebody noted in a class.</summary>
+    public async Task ForgetAsync(ClassRef one, Guid person)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync(
+            "delete from noted_runs where club_id = @club and class_id = @classId and person_id = @person",
+            new
+            {
+                club = one.Club.Number,
+                classId = one.Number,
+                person,
+            }
+        );
+    }
+
+    /// <summary>Forgets what somebody noted in a class until a time, of the boat noted then: it stands in their log. What they noted of
+    /// another boat waits for its own.</summary>
     public async Task ForgetAsync(ClassRef one, Guid person, DateTimeOffset until)
     {
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
-            "delete from noted_runs where club_id = @club and class_id = @classId and person_id = @person and noted_at <= @until",
+            """
+            with own as (select * from noted_runs where club_id = @club and class_id = @classId and person_id = @person and noted_at <= @until)
+            delete from noted_runs using (select boat_id from own order by noted_at desc, id desc limit 1) as last
+            where noted_runs.club_id = @club and noted_runs.id in (select id from own) and noted_runs.boat_id is not distinct from last.boat_id
+            """,
             new
             {
                 club = one.Club.Number,
