@@ -85,9 +85,11 @@ public sealed class NotedRuns(Db database)
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
             """
-            with own as (select * from noted_runs where club_id = @club and class_id = @classId and person_id = @person and noted_at <= @until)
+            with own as (
+              select * from noted_runs where club_id = @club and class_id = @classId and person_id = @person and noted_at <= @until)
             delete from noted_runs using (select boat_id from own order by noted_at desc, id desc limit 1) as last
-            where noted_runs.club_id = @club and noted_runs.id in (select id from own) and noted_runs.boat_id is not distinct from last.boat_id
+            where noted_runs.club_id = @club and noted_runs.id in (select id from own)
+              and noted_runs.boat_id is not distinct from last.boat_id
             """,
             new
             {
