@@ -3,6 +3,16 @@ using Regatta.Web.Live;
 using Regatta.Web.Station;
 using Serilog;
 
+// What keeps the app from starting is a sentence, without a trace of where it was noticed.
+AppDomain.CurrentDomain.UnhandledException += (_, ended) =>
+{
+    if (ended.ExceptionObject is StartRefusedException refused)
+    {
+        Console.Error.WriteLine(Database.Sentence(refused));
+        Environment.Exit(1);
+    }
+};
+
 WebApplication app;
 try
 {
@@ -58,8 +68,7 @@ try
         }
     );
 }
-catch (Exception trouble)
-    when (trouble is StartRefusedException || trouble.GetBaseException() is Npgsql.NpgsqlException or System.Net.Sockets.SocketException)
+catch (Exception trouble) when (trouble.GetBaseException() is Npgsql.NpgsqlException or System.Net.Sockets.SocketException)
 {
     await Console.Error.WriteLineAsync(Database.Sentence(trouble));
     return 1;

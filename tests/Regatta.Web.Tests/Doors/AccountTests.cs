@@ -60,9 +60,9 @@ public sealed class AccountTests(ClubHost host)
 
         await using var real = await EmptyAsync();
         await real.FoundAsync("Ebb Creek");
-        var reset = Assert.Throws<InvalidOperationException>(() => real.Again("Reset"));
+        var reset = Assert.Throws<StartRefusedException>(() => real.Again("Reset"));
         Assert.Contains("Ebb Creek lives in this database", reset.Message);
-        var open = Assert.Throws<InvalidOperationException>(() => real.Again("IfEmpty", ("urls", "http://0.0.0.0:8080")));
+        var open = Assert.Throws<StartRefusedException>(() => real.Again("IfEmpty", ("urls", "http://0.0.0.0:8080")));
         Assert.Contains("known to everybody", open.Message);
     }
 

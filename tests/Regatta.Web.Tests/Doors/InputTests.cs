@@ -2,6 +2,7 @@ using System.Text;
 using Microsoft.Extensions.DependencyInjection;
 using Microsoft.Extensions.Hosting;
 using Microsoft.Extensions.Options;
+using Regatta.Store;
 
 namespace Regatta.Web.Tests.Doors;
 
@@ -261,10 +262,7 @@ public sealed class InputTests(ClubHost host)
     [InlineData("http_ports", "8080")]
     [InlineData("REGATTA_ADDRESS", "http://tuning.example")]
     public void A_demo_does_not_start_where_others_reach_it(string setting, string value) =>
-        Assert.Contains(
-            "known to everybody",
-            Assert.Throws<InvalidOperationException>(() => host.Again("IfEmpty", (setting, value))).Message
-        );
+        Assert.Contains("known to everybody", Assert.Throws<StartRefusedException>(() => host.Again("IfEmpty", (setting, value))).Message);
 
     [Theory]
     [InlineData("/wen%01low")]
