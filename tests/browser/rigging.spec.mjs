@@ -31,7 +31,7 @@ test("the card's first screen says what to set, with every mark of nine controls
 });
 
 test("a radio yacht is made ready from the cradle by thumb, through a lost line, and goes on where it was left", async ({ browser, baseURL }) => {
-  const page = await onPhone(browser, baseURL, "priya", "/wenlow/classes/pettle-65/card?wind=8&boat=class");
+  const page = await onPhone(browser, baseURL, "tamsin", "/wenlow/classes/pettle-65/card?wind=8&boat=class");
   await page.getByRole("link", { name: "Rig up" }).tap();
   await expect(page.locator(".rig-up")).toContainText("wait for the breeze");
   await expectAccessible(page);
