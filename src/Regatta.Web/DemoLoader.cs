@@ -98,7 +98,7 @@ public sealed class DemoLoader(
         foreach (var day in days.Take(2))
         {
             var forecast = WindRange.Of(Speed.FromKnots(10), Speed.FromKnots(14), null).Value;
-            await plan.SaveAsync(new(people.Values.First(), "", club), day.Outing with { Forecast = forecast });
+            await plan.AddAsync(new(people.Values.First(), "", club), day.Outing with { Forecast = forecast });
             var boats = (await outings.BoatsAsync(club.Ref, day)).GroupBy(boat => boat.ClassKey).SelectMany(own => own.Take(2));
             foreach (var ((key, person), boat) in people.Where(person => person.Key != "priya").Zip(boats))
             {

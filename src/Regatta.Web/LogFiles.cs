@@ -21,12 +21,7 @@ internal static class LogFiles
             return log;
         }
 
-        Directory.CreateDirectory(folder);
-        if (!OperatingSystem.IsWindows())
-        {
-            File.SetUnixFileMode(folder, OwnerAndGroup);
-        }
-
+        KeepToOwnerAndGroup(Directory.CreateDirectory(folder));
         return log.WriteTo.File(
             Path.Combine(folder, "regatta-.log"),
             outputTemplate: Line,
@@ -37,5 +32,20 @@ internal static class LogFiles
             retainedFileCountLimit: MostFiles,
             shared: true
         );
+    }
+
+    private static void KeepToOwnerAndGroup(DirectoryInfo folder)
+    {
+        try
+        {
+            if (!OperatingSystem.IsWindows())
+            {
+                folder.UnixFileMode = OwnerAndGroup;
+            }
+        }
+        catch (UnauthorizedAccessException)
+        {
+            // Somebody else's folder, made for the app to write in: who may enter it is theirs to say.
+        }
     }
 }

@@ -145,6 +145,14 @@ public sealed class CalendarPageTests(ClubHost host)
             (before.Number, before.Outing.Uid, before.Outing.From.AddDays(1)),
             (after.Number, after.Outing.Uid, after.Outing.From)
         );
+        // Who had the old page open is told, keeps what they typed, and may put it in its place.
+        var late = await coordinator.SendAsync(form, "#plan-form", path + "/change", ("title", "Twilight"));
+        Assert.Equal(409, (int)late.Status);
+        Assert.Contains("It is now Evening, 2 Jun 2090", late.TextOf(".conflict"));
+        Assert.Equal("Twilight", late.Html.QuerySelector("#title")!.GetAttribute("value"));
+        Assert.Equal("Evening", (await Planned()).Outing.Title);
+        Assert.Equal(302, (int)(await coordinator.SendAsync(late, "#plan-form", path + "/change")).Status);
+        Assert.Equal("Twilight", (await Planned()).Outing.Title);
         Assert.Equal(["quillet"], after.Outing.Classes);
         Assert.Null(after.Outing.Forecast);
         Assert.Single(await comers.AllAsync(club.ClubOf("wenlow"), after.Number));

@@ -51,6 +51,19 @@ test("the coordinator plans a day, and splits a band and joins it again", async 
   await expect(page.getByRole("heading", { name: "Skelvin" })).toBeVisible();
   await expectAccessible(page);
 
+  // It is moved, on a phone, by keyboard alone.
+  await page.setViewportSize({ width: 360, height: 740 });
+  await page.getByRole("link", { name: "Change this day" }).focus();
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { name: "Change Reach sprint" })).toBeVisible();
+  await expectAccessible(page);
+  await expectNoSidewaysScroll(page);
+  await page.getByLabel("Where?").focus();
+  await page.keyboard.type("Inner reach");
+  await page.keyboard.press("Enter");
+  await expect(page.locator(".facts")).toContainText("Inner reach");
+  await page.setViewportSize({ width: 1280, height: 800 });
+
   await page.goto("/wenlow/classes/skelvin/bands");
   await page.getByRole("button", { name: /^Split at/ }).first().click();
   await expect(page.getByText("upper drifting").first()).toBeVisible();

@@ -3,10 +3,30 @@ using Regatta.Formats.Calendars;
 namespace Regatta.Application.Planning;
 
 /// <summary>Keeps the club's calendar of days on the water.</summary>
-public sealed class PlanDays(Outings outings, Attendance comers, TimeProvider clock)
+public sealed class PlanDays(Db db, Outings outings, Attendance comers, TimeProvider clock)
 {
-    /// <summary>Adds a day, or writes the one of its uid anew; who comes still comes.</summary>
-    public Task SaveAsync(Actor actor, Outing day) => Retry.RunAsync(() => outings.SaveAsync(actor.Club.Ref, [day], keepsForecast: false));
+    /// <summary>Adds a day.</summary>
+    public Task AddAsync(Actor actor, Outing day) => Retry.RunAsync(() => outings.SaveAsync(actor.Club.Ref, [day], keepsForecast: false));
+
+    /// <summary>Writes a day anew; who comes still comes.</summary>
+    /// <param name="actor">Who does.</param>
+    /// <param name="seen">The day as they saw it.</param>
+    /// <param name="day">What it is to be, with the uid of what they saw.</param>
+    /// <returns>Whether it is; not where somebody else changed or removed it meanwhile.</returns>
+    public Task<bool> ChangeAsync(Actor actor, PlannedOuting seen, Outing day) =>
+        Retry.InOneAsync(
+            db,
+            async () =>
+            {
+                if ((await outings.LockAsync(actor.Club.Ref, seen.Number))?.Revision != seen.Revision)
+                {
+                    return false;
+                }
+
+                await outings.SaveAsync(actor.Club.Ref, [day], keepsForecast: false);
+                return true;
+            }
+        );
 
     /// <summary>Removes a day; logs and wind stay.</summary>
     public Task RemoveAsync(Actor actor, long number) => Retry.RunAsync(() => outings.RemoveAsync(actor.Club.Ref, number));

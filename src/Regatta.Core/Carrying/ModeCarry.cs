@@ -34,8 +34,8 @@ public enum ModeClosed
 /// <summary>Whether a mode is sailed in a wind, by whom.</summary>
 /// <param name="Mode">The mode.</param>
 /// <param name="Sail">The sail with limits of its own that stands in it; null for none.</param>
-/// <param name="Word">For everybody, for the experienced, or for nobody.</param>
-/// <param name="Closed">Why it is for nobody.</param>
+/// <param name="Word">Open, open to the experienced, or closed.</param>
+/// <param name="Closed">Why it is closed.</param>
 /// <param name="Limit">The number it is closed by: a mean, or a gust; null where it is another reason.</param>
 /// <param name="Zones">The limits of its sail with what each says now; empty for a mode without such a sail.</param>
 public sealed record ModeCarry(

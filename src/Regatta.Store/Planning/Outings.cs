@@ -1,7 +1,10 @@
 namespace Regatta.Store;
 
 /// <summary>A day on the water with its number in the club's records.</summary>
-public sealed record PlannedOuting(long Number, Outing Outing);
+/// <param name="Number">The number.</param>
+/// <param name="Outing">The day.</param>
+/// <param name="Revision">Another whenever somebody writes it.</param>
+public sealed record PlannedOuting(long Number, Outing Outing, long Revision);
 
 /// <summary>A boat of a class that sailed on a day, and how many logs came of it.</summary>
 public sealed record BoatOut(string ClassKey, long Number, string Boat, long Logs);
@@ -12,7 +15,7 @@ public sealed class Outings(Db database) : IReadOutings
     private const string Columns = """
         o.id, o.uid, o.kind, o.title, o.venue, o.from_at, o.to_at, o.forecast_from, o.forecast_to, o.forecast_gust, o.notes,
         array(select c.key from outing_classes k join classes c on (c.club_id, c.id) = (k.club_id, k.class_id)
-          where (k.club_id, k.outing_id) = (o.club_id, o.id) order by c.name) as classes
+          where (k.club_id, k.outing_id) = (o.club_id, o.id) order by c.name) as classes, o.xmin::text::bigint as revision
         """;
 
     /// <summary>The days that end after a time, soonest first.</summary>
@@ -31,12 +34,17 @@ public sealed class Outings(Db database) : IReadOutings
     }
 
     /// <summary>One day, or null.</summary>
-    public async Task<PlannedOuting?> FindAsync(ClubId club, long number)
+    public Task<PlannedOuting?> FindAsync(ClubId club, long number) => FindAsync(club, number, "");
+
+    /// <summary>One day, or null, held until the transaction of the caller ends.</summary>
+    public Task<PlannedOuting?> LockAsync(ClubId club, long number) => FindAsync(club, number, "for update of o");
+
+    private async Task<PlannedOuting?> FindAsync(ClubId club, long number, string held)
     {
         await using var connection = await database.OpenConnectionAsync();
         return (
             await connection.QuerySingleOrDefaultAsync<Row>(
-                $"select {Columns} from outings o where o.club_id = @club and o.id = @number",
+                $"select {Columns} from outings o where o.club_id = @club and o.id = @number {held}",
                 new { club = club.Number, number }
             )
         )?.ToOuting();
@@ -143,7 +151,8 @@ public sealed class Outings(Db database) : IReadOutings
         double? ForecastTo,
         double? ForecastGust,
         string Notes,
-        string[] Classes
+        string[] Classes,
+        long Revision
     )
     {
         public PlannedOuting ToOuting() =>
@@ -167,7 +176,8 @@ public sealed class Outings(Db database) : IReadOutings
                             .Value
                         : null,
                     Notes
-                )
+                ),
+                Revision
             );
     }
 }

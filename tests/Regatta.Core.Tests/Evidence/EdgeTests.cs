@@ -38,17 +38,6 @@ public sealed class EdgeTests
                 .Weight > 0
         );
 
-    // models M7, the sign rule, with its worked numbers.
-    [Theory]
-    [InlineData(3, -0.3, 0.5, true)]
-    [InlineData(3, -2, -1.2, true)]
-    [InlineData(3, 5, -0.2, false)]
-    [InlineData(3, 0.6, -0.2, false)]
-    [InlineData(0, 1.2, -0.3, true)]
-    [InlineData(0, 2.5, -1.4, false)]
-    public void A_step_does_not_cross_neutral_but_back_from_the_wrong_side(double target, double now, double after, bool allowed) =>
-        Assert.Equal(allowed, Proposer.KeepsSign(now, after, Class.Helm with { Target = Angle.FromDegrees(target) }));
-
     [Fact]
     public void From_the_wrong_side_of_neutral_four_steps_are_offered_and_else_two()
     {

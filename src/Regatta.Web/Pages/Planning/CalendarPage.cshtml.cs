@@ -37,14 +37,14 @@ public sealed class CalendarPageModel(
     public async Task<IActionResult> OnPostAsync()
     {
         await LoadAsync(Request.Typed());
-        if (Plan.Read(Guid.CreateVersion7().ToString(), clock) is not { } day)
+        if (Plan.Read(clock) is not { } day)
         {
             Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
             return Page();
         }
 
         here.Note.Tell($"{day.Title}, {clock.Field(day.From)}");
-        await plan.SaveAsync(here.Actor, day);
+        await plan.AddAsync(here.Actor, day);
         return RedirectToPage();
     }
 

@@ -1,3 +1,5 @@
+using System.Globalization;
+
 namespace Regatta.Web.Pages.Planning;
 
 /// <summary>Another time, place or fleet for a day that is planned; for the coordinator.</summary>
@@ -11,7 +13,13 @@ public sealed class ChangeDayModel(
     UnitPreferences units
 ) : PageModel
 {
+    /// <summary>The field that keeps which revision of the day was seen.</summary>
+    public const string Seen = "seen";
+
     public PlannedOuting Day { get; private set; } = null!;
+
+    /// <summary>Whether somebody else changed the day while this form was open.</summary>
+    public bool ChangedMeanwhile { get; private set; }
 
     public DayForm Change { get; private set; } = null!;
 
@@ -36,18 +44,25 @@ public sealed class ChangeDayModel(
 
         Day = day;
         Change = new(await classes.NamesAsync(here.Club.Ref), units.Wind, Request.Typed());
-        if (Change.Read(day.Outing.Uid, clock) is not { } changed)
+        if (Change.Read(clock, day.Outing) is not { } changed)
         {
             Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
             return Page();
         }
 
-        here.Note.Tell(
-            changed.Title,
-            $"{day.Outing.Title}, {clock.Field(day.Outing.From)}, {day.Outing.Venue}",
-            $"{changed.Title}, {clock.Field(changed.From)}, {changed.Venue}"
-        );
-        await plan.SaveAsync(here.Actor, changed);
-        return Redirect($"{here.Path}/calendar/{number}");
+        _ = long.TryParse(Change.Typed.GetValueOrDefault(Seen), CultureInfo.InvariantCulture, out var seen);
+        if (await plan.ChangeAsync(here.Actor, day with { Revision = seen }, changed))
+        {
+            here.Note.Tell(
+                changed.Title,
+                $"{day.Outing.Title}, {clock.Field(day.Outing.From)}, {day.Outing.Venue}",
+                $"{changed.Title}, {clock.Field(changed.From)}, {changed.Venue}"
+            );
+            return Redirect($"{here.Path}/calendar/{number}");
+        }
+
+        ChangedMeanwhile = true;
+        Response.StatusCode = StatusCodes.Status409Conflict;
+        return Page();
     }
 }

@@ -48,29 +48,34 @@ public sealed record DayForm(IReadOnlyList<ClassName> Fleet, SpeedUnit Wind, IRe
                 ["venue"] = day.Venue,
                 ["from"] = clock.Field(day.From),
                 ["to"] = clock.Field(day.To),
-                ["forecast"] = day.Forecast is { } met
-                    ? $"{NumberText.Plain(met.From.In(wind), 1)}–{NumberText.Plain(met.To.In(wind), 1)}"
-                    : "",
+                ["forecast"] = Written(day.Forecast, wind),
                 ["notes"] = day.Notes,
             }
         );
 
-    /// <summary>Reads the day; null when something is wrong, with a sentence beside it.</summary>
-    /// <param name="uid">Its name for good.</param>
+    private static string Written(WindRange? forecast, SpeedUnit wind) =>
+        forecast is { } range ? $"{NumberText.Plain(range.From.In(wind), 1)}–{NumberText.Plain(range.To.In(wind), 1)}" : "";
+
+    /// <summary>Reads the day; null when something is wrong, with a sentence beside it. A forecast that was left as it stood is what it
+    /// was, gusts and all.</summary>
     /// <param name="clock">The club's clock.</param>
-    public Outing? Read(string uid, ClubClock clock)
+    /// <param name="before">The day that is changed; null for a further one.</param>
+    public Outing? Read(ClubClock clock, Outing? before = null)
     {
         string Said(string field) => Typed.GetValueOrDefault(field, "").Trim();
         var from = Form.Take("from", clock.ReadPlanned(Said("from")));
         var to = Form.Take("to", clock.ReadPlanned(Said("to")));
-        var forecast = Said("forecast").Length == 0 ? null : Form.Take("forecast", WindRange.Read(Said("forecast"), Wind));
+        var forecast =
+            before is not null && Said("forecast") == Written(before.Forecast, Wind) ? before.Forecast
+            : Said("forecast").Length == 0 ? null
+            : Form.Take("forecast", WindRange.Read(Said("forecast"), Wind));
         if (!Form.Ok)
         {
             return null;
         }
 
         var day = new Outing(
-            uid,
+            before?.Uid ?? Guid.CreateVersion7().ToString(),
             OutingKinds.Read([Said("kind")]),
             Said("title"),
             Said("venue"),
