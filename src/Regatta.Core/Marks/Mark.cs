@@ -9,9 +9,11 @@ public readonly record struct Mark
 
     /// <summary>A mark.</summary>
     /// <param name="position">A finite number, at most <see cref="Most"/> either way.</param>
-    /// <exception cref="ArgumentOutOfRangeException">It is not.</exception>
+    /// <exception cref="ArgumentException">It is not; said so that it can be shown beside what was typed.</exception>
     public Mark(double position) =>
-        Position = Is(position) ? position : throw new ArgumentOutOfRangeException(nameof(position), position, "No mark lies there.");
+        Position = Is(position)
+            ? position
+            : throw new ArgumentException("No mark lies further than 1,000,000 mm from its datum. Check the ends and the unit.");
 
     /// <summary>The position.</summary>
     public double Position { get; }

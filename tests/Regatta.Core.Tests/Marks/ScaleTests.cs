@@ -52,7 +52,13 @@ public sealed class ScaleTests
                 2 => Length(LengthUnit.Inch, least, most, step),
                 3 => Length(LengthUnit.DecimalInch, least, most, step),
                 4 => new StripScale(least, most, step, Mm(Math.Round(spacing * 3, 1)), Mm(Math.Round(spacing, 2))),
-                5 => new BodyScale(BodyMeasure.HandWidth, least, most, step, Mm(70 + Math.Round(spacing, 2))),
+                5 => new BodyScale(
+                    BodyMeasure.HandWidth,
+                    least,
+                    most,
+                    step,
+                    Mm(Math.Min(70 + Math.Round(spacing, 2), 9e5 / Math.Max(1, most)))
+                ),
                 _ => new AngleScale(Angle.FromDegrees(least), Angle.FromDegrees(most), Angle.FromDegrees(step)),
             }
         );
@@ -88,6 +94,13 @@ public sealed class ScaleTests
             },
             iter: 2000
         );
+
+    [Fact]
+    public void A_scale_that_reaches_past_every_datum_says_so_in_one_sentence()
+    {
+        var refused = ScaleSpec.Of(new BodyScale(BodyMeasure.HandWidth, 0, 6000, 10, Mm(150))) with { Max = 7000 };
+        Assert.Equal("No mark lies further than 1,000,000 mm from its datum. Check the ends and the unit.", refused.ToScale().Problem);
+    }
 
     [Fact]
     public void A_step_that_cannot_be_printed_says_so()

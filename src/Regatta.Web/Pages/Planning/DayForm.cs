@@ -65,10 +65,8 @@ public sealed record DayForm(IReadOnlyList<ClassName> Fleet, SpeedUnit Wind, IRe
         string Said(string field) => Typed.GetValueOrDefault(field, "").Trim();
         var from = Form.Take("from", clock.ReadPlanned(Said("from")));
         var to = Form.Take("to", clock.ReadPlanned(Said("to")));
-        var forecast =
-            before is not null && Said("forecast") == Written(before.Forecast, Wind) ? before.Forecast
-            : Said("forecast").Length == 0 ? null
-            : Form.Take("forecast", WindRange.Read(Said("forecast"), Wind));
+        var untouched = FormReader.Kept(Written(before?.Forecast, Wind), before?.Forecast!, text => WindRange.Read(text, Wind));
+        var forecast = Said("forecast") is { Length: > 0 } written ? Form.Take("forecast", untouched(written)) : null;
         if (!Form.Ok)
         {
             return null;
