@@ -41,6 +41,9 @@ public sealed class UnitPreferences(IHttpContextAccessor http, ClubContext here)
     /// <summary>A day and time in the club's zone.</summary>
     public string Time(DateTimeOffset at) => TimeZoneInfo.ConvertTime(at, Zone).ToString("d MMM yyyy, HH:mm", CultureInfo.InvariantCulture);
 
+    /// <summary>A day of the calendar.</summary>
+    public static string Day(DateOnly day) => day.ToString("d MMM yyyy", CultureInfo.InvariantCulture);
+
     /// <summary>A day in the club's zone.</summary>
     public string Day(DateTimeOffset at) => TimeZoneInfo.ConvertTime(at, Zone).ToString("d MMM yyyy", CultureInfo.InvariantCulture);
 

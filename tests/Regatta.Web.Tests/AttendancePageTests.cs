@@ -85,6 +85,88 @@ public sealed class AttendancePageTests(ClubHost host)
     }
 
     [Fact]
+    public async Task A_trial_gets_another_day_and_hands_and_is_called_off_until_something_is_sailed_of_it()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var captain = await club.VisitAsAsync("tamsin");
+        var path = await WednesdayAsync(captain);
+        await captain.SendAsync(await captain.GetAsync(path), "form[action$='/coming']", $"{path}/coming", ("with", "Quillet: Bramble"));
+        var first = await PlannedAsync();
+        var wednesday = path[(path.LastIndexOf('/') + 1)..];
+        var form = await captain.GetAsync($"{first}/change?on={wednesday}");
+        var early = await SaveAsync(form, ("begins", "04:00"), ("note", "Off the pier"));
+        Assert.Equal(422, (int)early.Status);
+        Assert.Contains("That day is from 18:00", early.TextOf("#begins-problem"));
+        Assert.Equal("Off the pier", early.TextOf("#note")!.Trim());
+        Assert.Equal(302, (int)(await SaveAsync(early, ("begins", "19:00"))).Status);
+        var card = await captain.GetAsync(first);
+        Assert.Matches("(?s)Begins.*19:00.*Off the pier", card.TextOf(".trial .facts")!);
+        Assert.Contains("19:00", (await captain.GetAsync(path)).TextOf("section[aria-label='Trials']")!, StringComparison.Ordinal);
+        // Who saw it as it was before is told, and what they typed stays.
+        var late = await SaveAsync(form, ("begins", "20:00"), ("note", "By the weir"));
+        Assert.Equal(409, (int)late.Status);
+        Assert.Contains("Somebody changed this trial", late.TextOf(".conflict"));
+        Assert.Equal("By the weir", late.TextOf("#note")!.Trim());
+        // Planned with somebody who stays away, it names them still.
+        var hands = await captain.GetAsync($"{first}/change");
+        await SaveAsync(
+            hands,
+            (
+                "looksOut",
+                hands
+                    .Html.QuerySelectorAll("#looksOut option")
+                    .Single(one => one.TextContent.StartsWith("Tamsin", StringComparison.Ordinal))
+                    .TextContent
+            )
+        );
+        await captain.SendAsync(await captain.GetAsync(path), "form[action$='/coming']", $"{path}/coming?handler=StayAway");
+        Assert.Contains(
+            "who has not said they come",
+            (await captain.GetAsync($"{first}/change")).TextOf("#looksOut option[selected]"),
+            StringComparison.Ordinal
+        );
+
+        Assert.Equal(
+            302,
+            (int)(await captain.SendAsync(await captain.GetAsync($"{first}/change"), Off, $"{first}/change?handler=CallOff")).Status
+        );
+        Assert.Equal(404, (int)(await captain.GetAsync(first)).Status);
+
+        var sailed = await PlannedAsync();
+        var off = await captain.GetAsync($"{sailed}/change");
+        await captain.SendAsync(
+            await captain.GetAsync(sailed),
+            ".next-run form",
+            sailed,
+            ("port", "3"),
+            ("starboard", "3"),
+            ("wind", "13")
+        );
+        Assert.Null((await captain.GetAsync($"{sailed}/change")).Html.QuerySelector(Off));
+        Assert.Equal(sailed, (await captain.SendAsync(off, Off, $"{sailed}/change?handler=CallOff")).Location!.ToString());
+        Assert.Equal(200, (int)(await captain.GetAsync(sailed)).Status);
+
+        Task<Answer> SaveAsync(Answer page, params (string, string)[] fields) =>
+            captain.SendAsync(
+                page,
+                "form[action*='/change?on=']",
+                page.Html.QuerySelector("form[action*='/change?on=']")!.GetAttribute("action")!,
+                fields
+            );
+
+        async Task<string> PlannedAsync()
+        {
+            var list = await captain.GetAsync($"{Trials}?band=4&on=0");
+            var address = list.Html.QuerySelector("form[action*='/trials']")!.GetAttribute("action")!;
+            return (
+                await captain.SendAsync(list, "form[action*='/trials']", address, ("design", "one boat, back and forth"))
+            ).Location!.ToString();
+        }
+    }
+
+    private const string Off = "form[action*='CallOff']";
+
+    [Fact]
     public async Task Two_boats_beside_each_other_say_what_each_run_gained_and_the_swap_takes_the_boats_out()
     {
         await using var club = await host.AnotherAsync("IfEmpty");

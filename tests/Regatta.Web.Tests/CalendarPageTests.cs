@@ -157,6 +157,13 @@ public sealed class CalendarPageTests(ClubHost host)
         Assert.Null(after.Outing.Forecast);
         Assert.Single(await comers.AllAsync(club.ClubOf("wenlow"), after.Number));
         Assert.Contains("Change a day", (await coordinator.GetAsync("/wenlow/audit")).TextOf("main"));
+        // Removed meanwhile, it is planned anew with what was typed.
+        await coordinator.SendAsync(await coordinator.GetAsync(path), "form[action*=calendar]:not([action*=coming])", path);
+        var gone = await coordinator.SendAsync(form, "#plan-form", path + "/change", ("title", "Dusk"));
+        Assert.Equal(404, (int)gone.Status);
+        Assert.Contains("Somebody removed this day", gone.TextOf(".conflict"));
+        Assert.Equal(302, (int)(await coordinator.SendAsync(gone, "#plan-form", "/wenlow/calendar")).Status);
+        Assert.Equal("Dusk", (await Planned()).Outing.Title);
     }
 
     [Fact]

@@ -169,6 +169,50 @@ public sealed class MeasuringTests(ClubHost host)
     }
 
     [Fact]
+    public async Task A_retired_boat_is_offered_nowhere_keeps_her_logs_and_comes_back_with_her_measurements()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var captain = await club.VisitAsAsync("tamsin");
+        var boats = await BoatsAsync(captain, "quillet");
+        var path = $"/wenlow/classes/quillet/boats/{boats["Bramble"]}";
+        string[] offering =
+        [
+            "/wenlow/classes/quillet/log",
+            "/wenlow/classes/quillet/card",
+            "/wenlow/classes/quillet/strips",
+            "/wenlow/classes/quillet/trials",
+        ];
+        foreach (var page in offering)
+        {
+            Assert.Contains("Bramble", await OfferedAsync(page));
+        }
+
+        var logs = (await captain.GetAsync("/wenlow/logbook?class=quillet")).Text;
+        await captain.SendAsync(await captain.GetAsync(path), "form[action*='Retire']", path + "?handler=Retire");
+        Assert.DoesNotContain("Bramble", (await BoatsAsync(captain, "quillet")).Keys);
+        Assert.Contains("Bramble", (await captain.GetAsync("/wenlow/classes/quillet/boats")).TextOf("#retired-head + ul"));
+        foreach (var page in offering)
+        {
+            Assert.DoesNotContain("Bramble", await OfferedAsync(page));
+        }
+
+        Assert.Equal(logs.Split("Bramble").Length, (await captain.GetAsync("/wenlow/logbook?class=quillet")).Text.Split("Bramble").Length);
+        // Her card is still read where an address names her; and she comes back as she was.
+        Assert.Contains("Bramble", (await captain.GetAsync($"/wenlow/classes/quillet/card?boat={boats["Bramble"]}")).TextOf("main"));
+        var bundle = (await captain.GetAsync("/wenlow/classes/quillet/bundle.json")).Text;
+        Assert.Contains("\"retiredOn\"", bundle, StringComparison.Ordinal);
+        await captain.SendAsync(await captain.GetAsync(path), "form[action*='BringBack']", path + "?handler=BringBack");
+        Assert.Contains("Bramble", (await BoatsAsync(captain, "quillet")).Keys);
+        Assert.DoesNotContain("not measured", (await captain.GetAsync(path)).TextOf("main > p"));
+
+        async Task<string> OfferedAsync(string page) =>
+            string.Join(
+                '|',
+                (await captain.GetAsync(page)).Html.QuerySelectorAll("main option, main nav a, main .chip").Select(one => one.TextContent)
+            );
+    }
+
+    [Fact]
     public async Task Only_who_may_change_the_class_measures_and_only_its_own_boats()
     {
         var sailor = await host.VisitAsAsync("priya");

@@ -29,6 +29,7 @@ public sealed class ExportClass(Classes classes, Boats boats, Versions versions,
                         {
                             Fittings = boat.Fittings,
                             Sails = boat.Sails,
+                            RetiredOn = boat.RetiredOn,
                         }),
                     ],
                     [.. (await versions.AllAsync(one)).Reverse().Select(version => version with { By = TheClub })],

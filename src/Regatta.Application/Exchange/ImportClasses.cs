@@ -17,7 +17,16 @@ public sealed class ImportClasses(Imports imports)
         var classes = bundle
             .Classes.Select(one => new ImportedClass(
                 one.Draft,
-                [.. one.Boats.Select(boat => new ImportedBoat(boat.Name, boat.Note, boat.Measured, boat.Fittings, boat.Sails))],
+                [
+                    .. one.Boats.Select(boat => new ImportedBoat(
+                        boat.Name,
+                        boat.Note,
+                        boat.Measured,
+                        boat.Fittings,
+                        boat.Sails,
+                        boat.RetiredOn
+                    )),
+                ],
                 one.Versions,
                 [.. one.Logs.Select(log => new ImportedLog(SailorOf(log), log.Boat, log.Log))]
             ))

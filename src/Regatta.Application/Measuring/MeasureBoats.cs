@@ -1,7 +1,7 @@
 namespace Regatta.Application.Measuring;
 
 /// <summary>Keeps the boats of a class, and what a tape found on them.</summary>
-public sealed class MeasureBoats(Boats boats, BoatLogs logs)
+public sealed class MeasureBoats(Boats boats, BoatLogs logs, TimeProvider clock)
 {
     /// <summary>Adds a boat.</summary>
     public async Task<Parsed<long>> AddAsync(ClassRef one, string name, string note) =>
@@ -15,11 +15,20 @@ public sealed class MeasureBoats(Boats boats, BoatLogs logs)
             ? Parsed<long>.Good(boat)
             : Parsed<long>.Bad("Another boat of the class has that name.");
 
+    /// <summary>Takes a boat out of use: she is offered to nobody any more; her logs and what was measured on her stay.</summary>
+    public Task RetireAsync(Actor actor, ClassRef one, long boat) =>
+        boats.RetireAsync(one, boat, DateOnly.FromDateTime(TimeZoneInfo.ConvertTime(clock.GetUtcNow(), actor.Club.Zone()).DateTime));
+
+    /// <summary>Takes a boat into use again.</summary>
+    public Task BringBackAsync(ClassRef one, long boat) => boats.RetireAsync(one, boat, null);
+
     /// <summary>Removes a boat nobody measured or sailed.</summary>
     public async Task<Parsed<long>> RemoveAsync(ClassRef one, long boat) =>
         await boats.RemoveAsync(one, boat)
             ? Parsed<long>.Good(boat)
-            : Parsed<long>.Bad("She was measured or sailed, and that would be lost. Give her a note instead.");
+            : Parsed<long>.Bad(
+                "She was measured or sailed, and that would be lost. Retire her instead: she leaves every list, her logs stay."
+            );
 
     /// <summary>Keeps how some of a boat's controls are fitted; the others stay as they are.</summary>
     public Task FitAsync(ClassRef one, Boat boat, IReadOnlyDictionary<ControlKey, Fitting> fittings)

@@ -54,6 +54,14 @@ public sealed class InvitePeople(Invitations invitations, IMail mail)
         return Parsed<MadeInvitation>.Good(new(link, sent && mail.Delivers));
     }
 
+    /// <summary>Sends an open invitation again, with another address; the one sent before opens nothing any more.</summary>
+    /// <param name="actor">Who sends it.</param>
+    /// <param name="invitation">The invitation.</param>
+    /// <param name="address">Where the app is found from outside.</param>
+    /// <returns>Null where it is open no longer.</returns>
+    public async Task<Parsed<MadeInvitation>?> AgainAsync(Actor actor, Invitation invitation, string address) =>
+        await WithdrawAsync(actor, invitation.Id) ? await RunAsync(actor, invitation.Who, address) : null;
+
     /// <summary>Takes an invitation back; false when it is open no longer.</summary>
     public Task<bool> WithdrawAsync(Actor actor, Guid invitation) => invitations.WithdrawAsync(actor.Club.Ref, invitation);
 

@@ -16,6 +16,32 @@ public sealed class RunTrials(Db db, Trials trials, Boats boats, LogSession sess
             ? Parsed<long>.Bad(problem)
             : Parsed<long>.Good(await trials.AddAsync(view.Ref, trial, outing, plan));
 
+    /// <summary>Gives a trial another day, time or hands.</summary>
+    /// <param name="one">Its class.</param>
+    /// <param name="seen">The trial as its editor saw it.</param>
+    /// <param name="outing">The day it is to be for; null for any.</param>
+    /// <param name="plan">How it is to go.</param>
+    /// <returns>Whether it is so; not where somebody else changed, ended or called it off meanwhile.</returns>
+    public Task<bool> ChangeAsync(ClassRef one, PlannedTrial seen, long? outing, TrialPlan plan) =>
+        Retry.InOneAsync(
+            db,
+            async () =>
+            {
+                if (!await trials.LockAsync(one, seen.Number) || (await trials.FindAsync(one, seen.Number))?.Revision != seen.Revision)
+                {
+                    return false;
+                }
+
+                await trials.ChangeAsync(one, seen.Number, outing, plan);
+                return true;
+            }
+        );
+
+    /// <summary>Takes a trial away of which nothing was sailed.</summary>
+    /// <returns>Whether it is gone; not where it has runs or has ended.</returns>
+    public Task<bool> CallOffAsync(ClassRef one, long number) =>
+        Retry.InOneAsync(db, async () => await trials.LockAsync(one, number) && await trials.CallOffAsync(one, number));
+
     /// <summary>Keeps a run.</summary>
     /// <returns>Whether the trial still takes runs.</returns>
     public Task<bool> KeepAsync(ClassRef one, long number, TrialReading run) => Retry.RunAsync(() => trials.KeepAsync(one, number, run));

@@ -26,6 +26,8 @@ public sealed class BoatReadings(Boats boats, People people, BoatLogs logs)
             null => await logs.LastBoatAsync(one, reader),
             _ => long.TryParse(asked, out var wanted) ? wanted : null,
         };
-        return new(all, new(all.FirstOrDefault(boat => boat.Number == number), await people.HandsAsync(reader)));
+        // A retired boat is spoken of where an address names her: an old log, her own page.
+        var chosen = all.FirstOrDefault(boat => boat.Number == number && (boat.RetiredOn is null || asked is not null));
+        return new([.. all.Where(boat => boat.RetiredOn is null || boat == chosen)], new(chosen, await people.HandsAsync(reader)));
     }
 }

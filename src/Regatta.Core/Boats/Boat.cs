@@ -39,6 +39,13 @@ public sealed record BoatSail(string Name, PlanKey? Plan, double? Area, DateOnly
     public Mark? MaximumOf(ControlKey control) => Printed.FirstOrDefault(number => number.Control == control)?.Maximum;
 }
 
+/// <summary>The boats of a class that are sailed.</summary>
+public static class BoatsInUse
+{
+    /// <summary>Those that are not retired.</summary>
+    public static IEnumerable<Boat> InUse(this IEnumerable<Boat> boats) => boats.Where(boat => boat.RetiredOn is null);
+}
+
 /// <summary>One boat of a class, and what a tape found on its scales.</summary>
 /// <param name="Number">Its number in the club's records.</param>
 /// <param name="Name">Its name or sail number.</param>
@@ -54,6 +61,9 @@ public sealed record Boat(long Number, string Name, string Note, IReadOnlyDictio
 
     /// <summary>Its sails.</summary>
     public IReadOnlyList<BoatSail> Sails { get; init; } = [];
+
+    /// <summary>Since when it is sailed no more; null while it is in use. Its logs and measurements stay.</summary>
+    public DateOnly? RetiredOn { get; init; }
 
     /// <summary>The pairs measured for a control; none when nobody did.</summary>
     public IReadOnlyList<CalibrationPair> PairsOf(Control control) => Measured.GetValueOrDefault(control.Key, []);

@@ -44,7 +44,8 @@ internal static class BoatJson
                             : null
                     )),
                 ]
-                : null
+                : null,
+            boat.RetiredOn
         );
 
     public static Parsed<IReadOnlyList<BundledBoat>> FromDocuments(IReadOnlyList<BoatDocument> documents, IReadOnlyList<Control> controls)
@@ -91,6 +92,7 @@ internal static class BoatJson
                     )
                 )
                 {
+                    RetiredOn = document.RetiredOn,
                     Fittings = (document.Fittings ?? new Dictionary<string, FittingDocument>()).ToDictionary(
                         one => new ControlKey(one.Key),
                         one => new Fitting(

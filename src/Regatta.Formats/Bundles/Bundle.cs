@@ -29,6 +29,9 @@ public sealed record BundledBoat(string Name, string Note, IReadOnlyDictionary<C
 
     /// <summary>Its sails.</summary>
     public IReadOnlyList<BoatSail> Sails { get; init; } = [];
+
+    /// <summary>Since when it is sailed no more; null while it is in use.</summary>
+    public DateOnly? RetiredOn { get; init; }
 }
 
 /// <summary>A log with the key of who sailed it and the name of the boat; null in bundles that left the club, which tell of

@@ -61,7 +61,8 @@ public sealed record BoatDocument(
     string? Note = null,
     IReadOnlyDictionary<string, IReadOnlyList<IReadOnlyList<double>>>? Measured = null,
     IReadOnlyDictionary<string, FittingDocument>? Fittings = null,
-    IReadOnlyList<SailDocument>? Sails = null
+    IReadOnlyList<SailDocument>? Sails = null,
+    DateOnly? RetiredOn = null
 );
 
 /// <summary>How a control is fitted on a boat: <c>lever</c> or <c>bolt</c>; and whether it is measured from the other datum.</summary>

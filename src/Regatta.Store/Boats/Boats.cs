@@ -14,7 +14,7 @@ public sealed class Boats(Db database, TimeProvider clock) : IReadBoats
         await using var connection = await database.OpenConnectionAsync();
         await using var rows = await connection.QueryMultipleAsync(
             """
-            select id, name, note, fittings::text as fittings, sails::text as sails from boats
+            select id, name, note, fittings::text as fittings, sails::text as sails, retired_on from boats
               where club_id = @club and class_id = @classId order by lower(name);
             select id, boat_id, control, reading, millimetres from measured_pairs where club_id = @club and class_id = @classId order by id;
             """,
@@ -38,6 +38,7 @@ public sealed class Boats(Db database, TimeProvider clock) : IReadBoats
             {
                 Fittings = JsonSerializer.Deserialize<Dictionary<ControlKey, Fitting>>(boat.Fittings, ClassValues.Options)!,
                 Sails = JsonSerializer.Deserialize<IReadOnlyList<BoatSail>>(boat.Sails, ClassValues.Options)!,
+                RetiredOn = boat.RetiredOn,
             }),
         ];
     }
@@ -90,6 +91,25 @@ public sealed class Boats(Db database, TimeProvider clock) : IReadBoats
                 }
             ) == 1;
     }
+
+    /// <summary>Takes a boat out of use since a day, or back into use.</summary>
+    public async Task RetireAsync(ClassRef one, long boat, DateOnly? on)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await RetireAsync(connection, one, boat, on);
+    }
+
+    internal static Task RetireAsync(DbSession connection, ClassRef one, long boat, DateOnly? on) =>
+        connection.ExecuteAsync(
+            "update boats set retired_on = @on where club_id = @club and class_id = @classId and id = @boat",
+            new
+            {
+                club = one.Club.Number,
+                classId = one.Number,
+                boat,
+                on,
+            }
+        );
 
     /// <summary>The pairs of one control of a boat in the order they were taken, with who took them.</summary>
     public async Task<IReadOnlyList<TakenPair>> PairsAsync(ClassRef one, long boat, ControlKey control)
@@ -212,7 +232,7 @@ public sealed class Boats(Db database, TimeProvider clock) : IReadBoats
             })
         );
 
-    private sealed record BoatRow(long Id, string Name, string Note, string Fittings, string Sails);
+    private sealed record BoatRow(long Id, string Name, string Note, string Fittings, string Sails, DateOnly? RetiredOn);
 
     private sealed record PairRow(long Id, long BoatId, string Control, double Reading, double Millimetres)
     {

@@ -6,7 +6,8 @@ public sealed record ImportedBoat(
     string Note,
     IReadOnlyDictionary<ControlKey, IReadOnlyList<CalibrationPair>> Measured,
     IReadOnlyDictionary<ControlKey, Fitting> Fittings,
-    IReadOnlyList<BoatSail> Sails
+    IReadOnlyList<BoatSail> Sails,
+    DateOnly? RetiredOn
 );
 
 /// <summary>A log that comes in with its class; the sailor is null where nobody here has it, the boat where none is named.</summary>
@@ -103,6 +104,7 @@ public sealed class Imports(Db database, TimeProvider clock)
         {
             numbers[boat.Name] = (await Boats.InsertAsync(connection, one, boat.Name, boat.Note))!.Value;
             await Boats.FitAsync(connection, one, numbers[boat.Name], boat.Fittings, boat.Sails);
+            await Boats.RetireAsync(connection, one, numbers[boat.Name], boat.RetiredOn);
             foreach (var (control, pairs) in boat.Measured)
             {
                 await Boats.InsertPairsAsync(connection, one, numbers[boat.Name], control, pairs, null, now);

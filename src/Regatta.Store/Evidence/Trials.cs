@@ -1,54 +1,5 @@
 namespace Regatta.Store;
 
-/// <summary>A run of a trial as it was read: both tacks in degrees, the wind in metres a second, what the first boat gained in
-/// lengths.</summary>
-public sealed record TrialReading(
-    int Number,
-    int Boat,
-    double HelmPort,
-    double HelmStarboard,
-    double Wind,
-    DateTimeOffset SailedAt,
-    double? Gained = null
-)
-{
-    /// <summary>As the analysis counts it.</summary>
-    public TrialRun Run => new(Number, Boat, (HelmPort + HelmStarboard) / 2) { Gained = Gained };
-}
-
-/// <summary>A planned trial with what was sailed of it.</summary>
-/// <param name="Number">Its number in the club's records.</param>
-/// <param name="ClassKey">The class.</param>
-/// <param name="Trial">What is tried.</param>
-/// <param name="Outing">The day it is planned for; null for any.</param>
-/// <param name="Plan">When it begins, who does what, and what to mind.</param>
-/// <param name="PlannedAt">When it was planned.</param>
-/// <param name="EndedAt">When it was ended; null while it goes on.</param>
-/// <param name="Runs">What was sailed, in order.</param>
-public sealed record PlannedTrial(
-    long Number,
-    string ClassKey,
-    Trial Trial,
-    long? Outing,
-    TrialPlan Plan,
-    DateTimeOffset PlannedAt,
-    DateTimeOffset? EndedAt,
-    IReadOnlyList<TrialReading> Runs
-);
-
-/// <summary>Somebody who does something in a trial; whose name nobody but members reads.</summary>
-public sealed record TrialHand(TrialRole Role, Guid Person, string Name);
-
-/// <summary>How a trial is to go.</summary>
-/// <param name="BeginsAt">When it begins; null where nobody said.</param>
-/// <param name="Hands">Who does what; may be empty.</param>
-/// <param name="Note">What to mind; may be empty.</param>
-public sealed record TrialPlan(DateTimeOffset? BeginsAt, IReadOnlyList<TrialHand> Hands, string Note)
-{
-    /// <summary>Nothing said.</summary>
-    public static TrialPlan None { get; } = new(null, [], "");
-}
-
 /// <summary>Planned trials and their runs.</summary>
 public sealed class Trials(Db database, TimeProvider clock) : IReadTrials
 {
@@ -56,7 +7,7 @@ public sealed class Trials(Db database, TimeProvider clock) : IReadTrials
         t.id, c.key as class_key, t.plan, t.mode, t.band, t.control, t.mark_a, t.mark_b, t.design,
         (select string_agg(coalesce(b.boat_id, 0)::text, ' ' order by b.place) from trial_boats b
           where (b.club_id, b.trial_id) = (t.club_id, t.id)) as boats,
-        t.outing_id, t.begins_at, t.note, t.planned_at, t.ended_at
+        t.outing_id, t.begins_at, t.note, t.planned_at, t.ended_at, t.xmin::text::bigint as revision
         """;
 
     /// <summary>The trials of a class, the newest first.</summary>
@@ -167,6 +118,52 @@ public sealed class Trials(Db database, TimeProvider clock) : IReadTrials
         );
     }
 
+    /// <summary>Gives a trial another day, time or hands. The caller holds it.</summary>
+    public async Task ChangeAsync(ClassRef one, long number, long? outing, TrialPlan plan)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync(
+            """
+            update trials set outing_id = (select id from outings where club_id = @club and id = @outing), begins_at = @begins, note = @note
+              where club_id = @club and class_id = @classId and id = @number;
+            delete from trial_roles where club_id = @club and trial_id = @number;
+            insert into trial_roles (club_id, trial_id, role, person_id)
+              select @club, @number, g.role, g.person from unnest(@roles, @people) as g(role, person)
+              join memberships m on (m.club_id, m.person_id) = (@club, g.person);
+            """,
+            new
+            {
+                club = one.Club.Number,
+                classId = one.Number,
+                number,
+                outing,
+                begins = plan.BeginsAt?.ToUniversalTime(),
+                note = plan.Note,
+                roles = plan.Hands.Select(hand => EnumText.Of(hand.Role)).ToArray(),
+                people = plan.Hands.Select(hand => hand.Person).ToArray(),
+            }
+        );
+    }
+
+    /// <summary>Takes a trial away if nothing was sailed of it. The caller holds it.</summary>
+    /// <returns>Whether it is gone.</returns>
+    public async Task<bool> CallOffAsync(ClassRef one, long number)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.ExecuteAsync(
+                """
+                delete from trials t where t.club_id = @club and t.class_id = @classId and t.id = @number
+                  and not exists (select from trial_runs r where (r.club_id, r.trial_id) = (t.club_id, t.id))
+                """,
+                new
+                {
+                    club = one.Club.Number,
+                    classId = one.Number,
+                    number,
+                }
+            ) == 1;
+    }
+
     /// <summary>Ends a trial.</summary>
     public async Task EndAsync(ClassRef one, long number)
     {
@@ -246,7 +243,8 @@ public sealed class Trials(Db database, TimeProvider clock) : IReadTrials
         DateTimeOffset? BeginsAt,
         string Note,
         DateTimeOffset PlannedAt,
-        DateTimeOffset? EndedAt
+        DateTimeOffset? EndedAt,
+        long Revision
     )
     {
         public PlannedTrial ToTrial(IReadOnlyList<TrialHand> hands, IReadOnlyList<TrialReading> runs) =>
@@ -266,7 +264,8 @@ public sealed class Trials(Db database, TimeProvider clock) : IReadTrials
                 new(BeginsAt, hands, Note),
                 PlannedAt,
                 EndedAt,
-                runs
+                runs,
+                Revision
             );
     }
 }

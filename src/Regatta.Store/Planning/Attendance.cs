@@ -19,13 +19,15 @@ public sealed class Attendance(Db database, TimeProvider clock) : IReadAttendanc
         [
             .. await connection.QueryAsync<Attendee>(
                 """
-                select o.person_id as person, p.display_name as name, c.key as class_key, o.boat_id as boat,
+                select o.person_id as person, p.display_name as name, c.key as class_key, b.id as boat,
                   coalesce(b.name, '') as boat_name
                 from outing_people o
+                join outings d on (d.club_id, d.id) = (o.club_id, o.outing_id)
                 join memberships m on (m.club_id, m.person_id) = (o.club_id, o.person_id) and m.suspended_at is null
                 join people p on p.id = o.person_id
                 join classes c on (c.club_id, c.id) = (o.club_id, o.class_id)
                 left join boats b on (b.club_id, b.id) = (o.club_id, o.boat_id)
+                  and (b.retired_on is null or b.retired_on > d.from_at::date)
                 where o.club_id = @club and o.outing_id = @outing order by p.display_name, p.id
                 """,
                 new { club = club.Number, outing }
@@ -43,7 +45,7 @@ public sealed class Attendance(Db database, TimeProvider clock) : IReadAttendanc
                 insert into outing_people (club_id, outing_id, person_id, class_id, boat_id, said_at)
                   select k.club_id, k.outing_id, @person, c.id, b.id, @now from outing_classes k
                   join classes c on (c.club_id, c.id) = (k.club_id, k.class_id) and c.key = @classKey
-                  left join boats b on (b.club_id, b.class_id, b.id) = (c.club_id, c.id, @boat)
+                  left join boats b on (b.club_id, b.class_id, b.id) = (c.club_id, c.id, @boat) and b.retired_on is null
                   where k.club_id = @club and k.outing_id = @outing and (@boat::bigint is null or b.id is not null)
                 on conflict (club_id, outing_id, person_id) do update set class_id = excluded.class_id, boat_id = excluded.boat_id,
                   said_at = excluded.said_at

@@ -122,6 +122,7 @@ public sealed class Outings(Db database) : IReadOutings
                 """
                 select c.key as class_key, b.id as number, b.name as boat, count(l.id) as logs
                 from classes c join boats b on (b.club_id, b.class_id) = (c.club_id, c.id)
+                  and (b.retired_on is null or b.retired_on > @from::date)
                 left join session_logs l on (l.club_id, l.boat_id) = (b.club_id, b.id) and l.removed_at is null
                   and l.sailed_at between @from and @to
                 where c.club_id = @club and c.key = any(@classes) group by c.key, c.name, b.id, b.name

@@ -39,6 +39,20 @@ public sealed class AccountTests(ClubHost host)
         await kim.SendAsync(asking, "#asked-head ~ ul form", "/ebb-creek/people?handler=Withdraw", ("id", id));
         Assert.Equal(410, (int)(await club.Visit().GetAsync(other)).Status);
 
+        // Sent again, the letter that was lost opens nothing any more.
+        var lost = await InviteAsync(kim, "Joss Reed");
+        asking = await kim.GetAsync("/ebb-creek/people");
+        id = asking.Html.QuerySelector("#asked-head ~ ul button[name=id]")!.GetAttribute("value")!;
+        var sent = await kim.SendAsync(asking, "#asked-head ~ ul form", "/ebb-creek/people?handler=Again", ("id", id));
+        Assert.Equal(410, (int)(await club.Visit().GetAsync(lost)).Status);
+        var anew = await club.Visit().GetAsync(Link(sent.Text, "/invitation?token="));
+        Assert.Equal("Joss Reed", anew.Html.QuerySelector("#name")!.GetAttribute("value"));
+        Assert.Single(sent.Html.QuerySelectorAll("#asked-head ~ ul li"));
+        Assert.Equal(
+            404,
+            (int)(await kim.SendAsync(asking, "#asked-head ~ ul form", "/ebb-creek/people?handler=Again", ("id", id))).Status
+        );
+
         // Somebody with an account joins with that.
         var third = await InviteAsync(kim, "Ida Marsh", ("as", "coordinator"));
         var again = await ida.GetAsync(third);

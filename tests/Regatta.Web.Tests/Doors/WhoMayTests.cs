@@ -252,6 +252,7 @@ public sealed class WhoMayTests(ClubHost host)
         Captain     GET  ClassSetup/CrewRules -
         Captain     GET  ClassSetup/Measure -
         Captain     GET  ClassSetup/SailPlans -
+        Captain     GET  Planning/ChangeTrial -
         Captain     GET  ClassSetup/Settings -
         Captain     GET  Balance/EditCures -
         Captain     GET  Balance/EditDrawing -
@@ -275,7 +276,7 @@ public sealed class WhoMayTests(ClubHost host)
         Captain     POST ClassSetup/ControlList -
         Captain     POST ClassSetup/CrewRules -
         Captain     POST ClassSetup/Measure - Anew Remove Table
-        Captain     POST ClassSetup/BoatDetails - Remove
+        Captain     POST ClassSetup/BoatDetails - BringBack Remove Retire
         Captain     POST ClassSetup/SailPlans -
         Captain     POST ClassSetup/Settings -
         Captain     POST Publishing/History Redo Restore Undo
@@ -283,6 +284,7 @@ public sealed class WhoMayTests(ClubHost host)
         Captain     POST Balance/EditCures - Usual
         Captain     POST Evidence/Exchange - Offer Take Weigh Withdraw
         Captain     POST Evidence/WhatLogsProve Weigh
+        Captain     POST Planning/ChangeTrial - CallOff
         Captain     POST Planning/TrialList -
         Captain     POST Balance/EditDrawing - Tape
         Captain     POST Rigging/CautionList -
@@ -307,7 +309,7 @@ public sealed class WhoMayTests(ClubHost host)
         Coordinator GET  Sharing/Import -
         Coordinator POST Account/ClubDetails -
         Coordinator POST Account/Member - HandOver Let Password Remove Suspend
-        Coordinator POST Account/People - Factor InviteClub Withdraw
+        Coordinator POST Account/People - Again Factor InviteClub Withdraw
         Coordinator POST ClassSetup/DeleteClass -
         Coordinator POST ClassSetup/NewClass -
         Coordinator POST Planning/CalendarPage - File

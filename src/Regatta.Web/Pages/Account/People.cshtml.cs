@@ -91,6 +91,24 @@ public sealed class PeopleModel(
         return Page();
     }
 
+    /// <summary>Sends an invitation again that did not arrive.</summary>
+    public async Task<IActionResult> OnPostAgainAsync(Guid id)
+    {
+        await LoadAsync();
+        if (
+            Asked.FirstOrDefault(asked => asked.Id == id) is not { } lost
+            || await invite.AgainAsync(here.Actor, lost, settings.AddressOf(Request)) is not { } sent
+        )
+        {
+            return NotFound();
+        }
+
+        note.Tell($"{lost.Who.Name}, {lost.Who.Email}");
+        (Made, Invited) = (Form.Take("email", sent), lost.Who.Name);
+        await LoadAsync();
+        return Page();
+    }
+
     public async Task<IActionResult> OnPostWithdrawAsync(Guid id)
     {
         note.Tell(id.ToString());

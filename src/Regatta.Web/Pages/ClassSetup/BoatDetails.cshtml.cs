@@ -51,6 +51,24 @@ public sealed class BoatDetailsModel(ClubContext here, IReadBoats boats, Measure
         return Page();
     }
 
+    /// <summary>Takes the boat out of use.</summary>
+    public Task<IActionResult> OnPostRetireAsync(long boat) => TurnAsync(boat, () => measure.RetireAsync(here.Actor, view.Ref, boat));
+
+    /// <summary>Takes it into use again.</summary>
+    public Task<IActionResult> OnPostBringBackAsync(long boat) => TurnAsync(boat, () => measure.BringBackAsync(view.Ref, boat));
+
+    private async Task<IActionResult> TurnAsync(long boat, Func<Task> turn)
+    {
+        if (!await LoadAsync(boat))
+        {
+            return NotFound();
+        }
+
+        here.Note.Tell($"{here.ClassKey}: {Boat.Name}");
+        await turn();
+        return RedirectToPage(new { boat });
+    }
+
     public async Task<IActionResult> OnPostRemoveAsync(long boat)
     {
         if (!await LoadAsync(boat))

@@ -62,6 +62,9 @@ public sealed class BoatListModel(ClubContext here, IReadBoats boats, MeasureBoa
 
     public IReadOnlyList<Boat> Boats { get; private set; } = [];
 
+    /// <summary>Those that are sailed no more.</summary>
+    public IReadOnlyList<Boat> Retired { get; private set; } = [];
+
     /// <summary>One survey for each control that a tape can check.</summary>
     public IReadOnlyList<FleetSurvey> Surveys { get; private set; } = [];
 
@@ -113,7 +116,8 @@ public sealed class BoatListModel(ClubContext here, IReadBoats boats, MeasureBoa
     private async Task LoadAsync()
     {
         view = await here.ClassAsync();
-        Boats = await boats.AllAsync(view.Ref);
+        var all = await boats.AllAsync(view.Ref);
+        (Boats, Retired) = ([.. all.InUse()], [.. all.Except(all.InUse())]);
         Surveys = [.. Class.Marked.Where(ControlSurvey.CanBeTaped).Select(control => FleetSurvey.Of(control, Boats))];
         Warnings = [.. Surveys.SelectMany(survey => survey.Warnings)];
     }

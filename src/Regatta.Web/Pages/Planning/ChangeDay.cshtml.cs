@@ -16,7 +16,8 @@ public sealed class ChangeDayModel(
     /// <summary>The field that keeps which revision of the day was seen.</summary>
     public const string Seen = "seen";
 
-    public PlannedOuting Day { get; private set; } = null!;
+    /// <summary>The day as it stands; null where it was removed while this form was open.</summary>
+    public PlannedOuting? Day { get; private set; }
 
     /// <summary>Whether somebody else changed the day while this form was open.</summary>
     public bool ChangedMeanwhile { get; private set; }
@@ -39,7 +40,10 @@ public sealed class ChangeDayModel(
     {
         if (await outings.FindAsync(here.Club.Ref, number) is not { } day)
         {
-            return NotFound();
+            // Somebody removed it while the form was open: what was typed can be planned anew.
+            Change = new(await classes.NamesAsync(here.Club.Ref), units.Wind, Request.Typed());
+            Response.StatusCode = StatusCodes.Status404NotFound;
+            return Page();
         }
 
         Day = day;

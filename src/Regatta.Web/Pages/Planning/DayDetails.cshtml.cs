@@ -89,7 +89,7 @@ public sealed class DayDetailsModel(
         var marking = new List<(ClassDefinition, MarkingDay)>();
         foreach (var view in views)
         {
-            marking.Add((view.Class, MarkingDay.Of(view.Class, await boats.AllAsync(view.Ref), day.From)));
+            marking.Add((view.Class, MarkingDay.Of(view.Class, [.. (await boats.AllAsync(view.Ref)).InUse()], day.From)));
         }
 
         return marking;

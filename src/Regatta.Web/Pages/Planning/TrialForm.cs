@@ -38,13 +38,14 @@ public sealed class TrialForm(TrialMeans means, IReadOnlyDictionary<string, stri
     public const string Ladder = "one boat, back and forth";
     public const string LineUp = "two boats side by side, and swap";
     private const string NoBoat = "none";
-    private const string Open = "open";
 
     private readonly FormReader form = new();
 
     public bool Ok => form.Ok;
 
-    public IEnumerable<Field> Fields => ((IEnumerable<Field>)[.. Settings, .. Begins, .. Hands, Note]).Filled(typed, form);
+    public IEnumerable<Field> Fields => Settings.Concat(Arrangement.Fields).Filled(typed, form);
+
+    private TrialArrangement Arrangement => new(means.Day, means.Attendees, Usual, TrialPlan.None, typed, form, clock);
 
     private IEnumerable<Field> Settings =>
         [
@@ -65,25 +66,6 @@ public sealed class TrialForm(TrialMeans means, IReadOnlyDictionary<string, stri
             },
         ];
 
-    private IEnumerable<Field> Begins =>
-        means.Day is { } day
-            ? [new("begins", "When does it begin?", TimeOf(day.Outing.From)) { Hint = "Like 14:30; may be left open." }]
-            : [];
-
-    private IEnumerable<Field> Hands =>
-        means.Attendees.Count > 0
-            ?
-            [
-                .. TrialRoles.Words.Select(role => new Field(EnumText.Of(role.Role), $"Who {role.Words}?", LabelOf(Usual(role.Role)))
-                {
-                    Choices = [Open, .. means.Attendees.Select(LabelOf)],
-                }),
-            ]
-            : [];
-
-    private static Field Note =>
-        new("note", "What is to be minded?", "") { Type = "textarea", Hint = "Where, the mark to sail to, who calls the runs." };
-
     /// <summary>The trial, the day it is for and how it is to go; null where something was not understood.</summary>
     public (Trial Trial, long? Outing, TrialPlan Plan)? Read()
     {
@@ -95,14 +77,8 @@ public sealed class TrialForm(TrialMeans means, IReadOnlyDictionary<string, stri
         }
 
         var to = form.Need("to", Said("to"), "Which mark is tried?", control.Scale.ReadOnStep);
-        var note = Said("note").Trim();
-        if (note.Length > Limits.NoteLetters)
-        {
-            form.Refuse("note", $"Keep it under {Limits.NoteLetters} letters.");
-        }
-
         var design = Said("design") == LineUp ? TrialDesign.LineUp : TrialDesign.Ladder;
-        var (begins, hands) = (ReadBegins(), ReadHands(design));
+        var plan = Arrangement.Read(design);
         var names = design == TrialDesign.LineUp ? new[] { Said("boat1"), Said("boat2") } : [Said("boat1")];
         var trial = new Trial(
             means.PlanMode,
@@ -113,7 +89,7 @@ public sealed class TrialForm(TrialMeans means, IReadOnlyDictionary<string, stri
             design,
             [.. names.Select(name => means.Boats.FirstOrDefault(boat => boat.Name == name)?.Number).OfType<long>()]
         );
-        return form.Ok ? (trial, means.Day?.Number, new(begins, hands, note)) : null;
+        return form.Ok ? (trial, means.Day?.Number, plan) : null;
     }
 
     /// <summary>Puts why it cannot be sailed so beside its cause.</summary>
@@ -138,45 +114,6 @@ public sealed class TrialForm(TrialMeans means, IReadOnlyDictionary<string, stri
             ),
             _ => null,
         };
-
-    private static string LabelOf(Attendee? one) =>
-        one is null ? Open
-        : one.BoatName.Length > 0 ? $"{one.Name}, {one.BoatName}"
-        : one.Name;
-
-    private DateTimeOffset? ReadBegins()
-    {
-        if (Said("begins").Trim() is not { Length: > 0 } text || means.Day is not { } day)
-        {
-            return null;
-        }
-
-        var begins = form.Need("begins", $"{clock.Field(day.Outing.From)[..10]} {text}", "", clock.ReadPlanned);
-        if (!form.Problems.ContainsKey("begins") && (begins < day.Outing.From || begins > day.Outing.To))
-        {
-            form.Refuse("begins", $"That day is from {TimeOf(day.Outing.From)} to {TimeOf(day.Outing.To)}.");
-        }
-
-        return begins;
-    }
-
-    private List<TrialHand> ReadHands(TrialDesign design)
-    {
-        var hands = (
-            from role in TrialRoles.Of(design)
-            let one = means.Attendees.FirstOrDefault(attendee => LabelOf(attendee) == Said(EnumText.Of(role)))
-            where one is not null
-            select new TrialHand(role, one.Person, one.Name)
-        ).ToList();
-        if (TrialRoles.Problem(hands.ToDictionary(hand => hand.Role, hand => hand.Person)) is { } problem)
-        {
-            form.Refuse(EnumText.Of(problem.Role), problem.Why);
-        }
-
-        return hands;
-    }
-
-    private string TimeOf(DateTimeOffset at) => clock.Field(at)[^5..];
 
     private string Said(string field) => typed.GetValueOrDefault(field, "");
 }

@@ -64,12 +64,7 @@ public sealed class TrialListModel(
         View = await here.ClassAsync();
         PlanMode = View.On(View.Set.PlanModes.Nearest(plan, mode));
         All = await trials.AllAsync(View.Ref);
-        Days =
-        [
-            .. (await outings.EndingAfterAsync(here.Club.Ref, clock.Now))
-                .Where(day => day.Outing.Kind != OutingKind.Marking && day.Outing.Classes.Contains(Class.Key))
-                .Take(4),
-        ];
+        Days = await outings.ForTrialsAsync(here.Club.Ref, clock.Now, Class.Key);
         var chosen = on is null ? Days.FirstOrDefault() : Days.FirstOrDefault(day => day.Number == on);
         var bands = PlanMode.Matrix.Bands;
         var matrix = View.Set.AsSailed(PlanMode.PlanMode);
@@ -82,7 +77,7 @@ public sealed class TrialListModel(
             sailed,
             control => matrix[sailed, control]?.Mark,
             NextTest.Of(PlanMode.Evidence, matrix, sailed),
-            await boats.AllAsync(View.Ref),
+            [.. (await boats.AllAsync(View.Ref)).InUse()],
             chosen,
             chosen is null ? [] : [.. (await comers.AllAsync(here.Club.Ref, chosen.Number)).Where(comer => comer.ClassKey == Class.Key)]
         );
