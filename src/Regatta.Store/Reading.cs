@@ -194,6 +194,12 @@ public interface IReadSignIns
     Task<IReadOnlyList<SignIn>> OfAsync(Guid person);
 }
 
+/// <summary>What is read of <see cref="SailorNotes"/>.</summary>
+public interface IReadSailorNotes
+{
+    Task<IReadOnlyList<SailorNote>> ForAsync(ClassRef one, Guid reader, int most);
+}
+
 /// <summary>What is read of <see cref="Trials"/>.</summary>
 public interface IReadTrials
 {

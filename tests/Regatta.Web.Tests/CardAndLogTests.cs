@@ -38,6 +38,57 @@ public sealed class CardAndLogTests(ClubHost host)
         Assert.Contains("taken it back", gone.Text);
     }
 
+    [Fact]
+    public async Task A_note_reaches_the_captain_at_the_cell_and_in_the_logbook_nameless_unless_said_otherwise_and_nobody_else()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var sailor = await club.VisitAsAsync("priya");
+        await LogAsync("vang eased for the chop");
+        await LogAsync("traveller is stiff", ("noteFor", "CaptainByName"));
+        await LogAsync("buy a new hat", ("noteFor", "Nobody"));
+
+        var captain = await club.VisitAsAsync("tamsin");
+        foreach (
+            var (page, part) in new[]
+            {
+                ("/wenlow/logbook?class=quillet&whose=class", "[aria-labelledby=notes-head]"),
+                ("/wenlow/classes/quillet?cell=4.gooseneck", "[aria-labelledby=sailors-head]"),
+            }
+        )
+        {
+            var lines = (await captain.GetAsync(page)).Html.QuerySelectorAll(part + " li").Select(line => line.TextContent).ToList();
+            Assert.DoesNotContain("Priya", Assert.Single(lines, line => line.Contains("vang eased", StringComparison.Ordinal)));
+            Assert.Contains("Priya", Assert.Single(lines, line => line.Contains("traveller is stiff", StringComparison.Ordinal)));
+            Assert.DoesNotContain("new hat", string.Join(' ', lines), StringComparison.Ordinal);
+            foreach (var other in (string[])["priya", "ebbe"])
+            {
+                Assert.DoesNotContain("vang eased", (await (await club.VisitAsAsync(other)).GetAsync(page)).TextOf("body"));
+            }
+        }
+
+        // The captain of another class is no reader; and the drawer of another band says nothing of it.
+        Assert.Null(
+            (await captain.GetAsync("/wenlow/classes/ferrin-16?cell=4.gooseneck")).Html.QuerySelector("[aria-labelledby=sailors-head]")
+        );
+        Assert.Null(
+            (await captain.GetAsync("/wenlow/classes/quillet?cell=1.gooseneck")).Html.QuerySelector("[aria-labelledby=sailors-head]")
+        );
+
+        // Corrected, the log opens with what was said of it.
+        var own = await sailor.GetAsync("/wenlow/logbook");
+        var log = await sailor.GetAsync(own.Html.QuerySelector(".logbook a[href*='/logbook/']")!.GetAttribute("href")!);
+        Assert.Contains("nobody else", log.TextOf("main"));
+
+        async Task LogAsync(string note, params (string, string)[] more)
+        {
+            var form = await sailor.GetAsync("/wenlow/classes/quillet/log?wind=14&boat=class");
+            Assert.Equal(
+                302,
+                (int)(await sailor.SendAsync(form, ".log-form", "/wenlow/classes/quillet/log", [("note", note), .. more])).Status
+            );
+        }
+    }
+
     // 11 kn for 56 kg: the class's rule carries the crew into the next band, and the log opens there too.
     [Theory]
     [InlineData("56", "11")]

@@ -46,6 +46,14 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
     /// <summary>What the place was like, as it is asked.</summary>
     public static readonly IReadOnlyList<(Place Value, string Label)> Places = [(Place.Open, "open"), (Place.GustyShore, "gusty shore")];
 
+    /// <summary>Who reads the note besides oneself, as it is asked; the first where nobody said.</summary>
+    public static readonly IReadOnlyList<(NoteReader Value, string Label)> NoteReaders =
+    [
+        (NoteReader.Captain, "the captain, without my name"),
+        (NoteReader.CaptainByName, "the captain, with my name"),
+        (NoteReader.Nobody, "nobody else"),
+    ];
+
     /// <summary>The field that keeps how many runs the form has.</summary>
     public const string RunCount = "runs";
 
@@ -122,6 +130,7 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
 
         var water = reader.May("water", this["water"], RunFields.One<Water>);
         var place = reader.May("place", this["place"], RunFields.One<Place>);
+        var noteFor = this["noteFor"] is { Length: > 0 } said ? reader.Take("noteFor", RunFields.One<NoteReader>(said)) : (NoteReader?)null;
         foreach (
             var (problem, at) in SessionLog.CheckRuns(sailedAt, [.. runs.Select(run => run?.From)]).Select((problem, at) => (problem, at))
         )
@@ -145,6 +154,7 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
                 Purpose = context.Class.Purposes.FirstOrDefault(purpose => purpose.Key.Name == this["purpose"])?.Key,
                 Water = water ?? Water.NotSaid,
                 Place = place ?? Place.NotSaid,
+                NoteFor = noteFor ?? NoteReaders[0].Value,
             }
             : null;
     }

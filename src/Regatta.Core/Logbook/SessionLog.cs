@@ -21,6 +21,9 @@ public sealed record SessionLog(Guid Key, DateTimeOffset SailedAt, Mass? CrewMas
     /// <summary>What the place was like.</summary>
     public Place Place { get; init; }
 
+    /// <summary>Who reads the note besides who wrote it.</summary>
+    public NoteReader NoteFor { get; init; }
+
     /// <summary>The first run: the whole session where nothing was changed.</summary>
     public Run First => Runs[0];
 

@@ -96,6 +96,7 @@ internal sealed record LogRow(
     Guid Key,
     DateTimeOffset SailedAt,
     string Note,
+    string NoteFor,
     int? Version,
     string? Purpose,
     string Water,
@@ -103,7 +104,7 @@ internal sealed record LogRow(
     double? CrewMass
 )
 {
-    public const string Columns = "l.id, l.key, l.sailed_at, l.note, l.version, l.purpose, l.water, l.place";
+    public const string Columns = "l.id, l.key, l.sailed_at, l.note, l.note_for, l.version, l.purpose, l.water, l.place";
 
     public SessionLog ToLog(IEnumerable<RunRow> runs, IEnumerable<MarkRow> rows)
     {
@@ -117,6 +118,7 @@ internal sealed record LogRow(
             Version
         )
         {
+            NoteFor = EnumText.Read<NoteReader>(NoteFor).Value,
             Purpose = Purpose is { } purpose ? new(purpose) : null,
             Water = EnumText.Read<Water>(Water).Value,
             Place = EnumText.Read<Place>(Place).Value,

@@ -16,6 +16,7 @@ internal sealed record SentLog(Guid? Sailor, SailedMarks Sailed, SessionLog Log)
         new("sailed_at", NpgsqlDbType.TimestampTz, sent => sent.Log.SailedAt.UtcDateTime),
         new("crew_mass", NpgsqlDbType.Double, sent => sent.Log.CrewMass?.Kilograms),
         new("note", NpgsqlDbType.Text, sent => sent.Log.Note),
+        new("note_for", NpgsqlDbType.Text, sent => EnumText.Of(sent.Log.NoteFor)),
         new("version", NpgsqlDbType.Integer, sent => sent.Log.Version)
         {
             // A version the class does not have is none.

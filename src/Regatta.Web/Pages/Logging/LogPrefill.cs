@@ -57,6 +57,7 @@ public sealed class LogPrefill(SpeedUnit wind, MassUnit mass, BoatChoice choice)
             ["logKey"] = log.Key.ToString(),
             ["crewMass"] = log.CrewMass is { } known ? NumberText.Exact(known.In(mass)) : "",
             ["note"] = log.Note,
+            ["noteFor"] = log.NoteFor.ToString(),
             ["water"] = log.Water == Water.NotSaid ? "" : log.Water.ToString(),
             ["place"] = log.Place == Place.NotSaid ? "" : log.Place.ToString(),
         };

@@ -18,7 +18,8 @@ public sealed class LogWords(ClassDefinition boatClass, IReadOnlyList<Control> c
                 "Crew",
                 log.CrewMass is { } mass ? $"{NumberText.Plain(mass.In(units.Mass), 1)} {units.Mass.Symbol()}, seen by you alone" : null
             ),
-            ("Note", log.Note)
+            ("Note", log.Note),
+            ("Read by", log.Note.Length == 0 ? null : LogForm.NoteReaders.First(reader => reader.Value == log.NoteFor).Label)
         );
 
     /// <summary>What is said of one run.</summary>

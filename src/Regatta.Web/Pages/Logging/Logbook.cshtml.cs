@@ -22,6 +22,7 @@ public sealed class LogbookModel(
     LogSession own,
     ClassCache cache,
     IReadCrews crews,
+    IReadSailorNotes notes,
     ClubClock clock,
     UnitPreferences units
 ) : PageModel
@@ -29,7 +30,12 @@ public sealed class LogbookModel(
     /// <summary>The most runs a page shows.</summary>
     private const int Most = 200;
 
+    private const int MostNotes = 30;
+
     public IReadOnlyList<FoundRun> Found { get; private set; } = [];
+
+    /// <summary>What sailors wrote for the captain of the class looked through; for its captain and the coordinator.</summary>
+    public IReadOnlyList<SailorNote> Notes { get; private set; } = [];
 
     /// <summary>How many runs there are, found or not.</summary>
     public int All { get; private set; }
@@ -127,6 +133,7 @@ public sealed class LogbookModel(
         All = all.Count;
         Ranked = asked.GetValueOrDefault("sort") == "fast" && Class is not null && filter.Wind is not null;
         Found = Ranked ? await RankAsync(all, filter) : [.. Holding(all, filter).OrderByDescending(found => found.Run.SailedAt).Take(Most)];
+        Notes = Everybodys ? await notes.ForAsync(Class!.Ref, User.Id(), MostNotes) : [];
         Removed = await logs.RemovedAsync(here.Club.Ref, User.Id());
     }
 

@@ -21,6 +21,12 @@ public sealed record CellDrawer(PlanModeView PlanMode, WindBand Band, Control Co
     /// <summary>Until when a proposal is set aside, as typed.</summary>
     public string Until { get; init; } = "";
 
+    /// <summary>The most notes of sailors listed.</summary>
+    public const int MostNotes = 3;
+
+    /// <summary>What sailors wrote of this band to the captain, newest first.</summary>
+    public IReadOnlyList<SailorNote> Notes { get; init; } = [];
+
     /// <summary>How the cell came to say what it says, newest first.</summary>
     public IReadOnlyList<CellEvent> History { get; init; } = [];
 

@@ -2,9 +2,14 @@ namespace Regatta.Web.Pages.Tuning;
 
 /// <summary>What the matrix shows, and how it answers: the bench with one cell open beside it, as a page or as the parts a script asked
 /// for.</summary>
-public abstract class EditingPageModel(ClubContext here, EditCells editCells, IReadCells cells, ClubClock clock, UnitPreferences units)
-    : PlanModePageModel(here, editCells),
-        ILanesPage
+public abstract class EditingPageModel(
+    ClubContext here,
+    EditCells editCells,
+    IReadCells cells,
+    IReadSailorNotes notes,
+    ClubClock clock,
+    UnitPreferences units
+) : PlanModePageModel(here, editCells), ILanesPage
 {
     /// <summary>The reader's units.</summary>
     protected UnitPreferences Units => units;
@@ -132,5 +137,13 @@ public abstract class EditingPageModel(ClubContext here, EditCells editCells, IR
             : Drawer with
             {
                 History = await cells.HistoryAsync(ClassView.Ref, Drawer.Place, CellDrawer.MostEvents),
+                Notes =
+                [
+                    .. (await notes.ForAsync(ClassView.Ref, User.Id(), RecentNotes))
+                        .Where(note => note.PlanMode == PlanMode.PlanMode && PlanMode.Matrix.Bands.At(note.Wind.Mean).Id == Drawer.Band.Id)
+                        .Take(CellDrawer.MostNotes),
+                ],
             };
+
+    private const int RecentNotes = 100;
 }

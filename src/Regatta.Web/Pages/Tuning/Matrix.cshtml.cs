@@ -1,8 +1,7 @@
 namespace Regatta.Web.Pages.Tuning;
 
 /// <summary>The matrices of a class, one plan and mode at a time, in lanes or as a table, with one cell open beside it. Members look; the
-/// captain
-/// and the coordinator change.</summary>
+/// captain and the coordinator change.</summary>
 [Authorize(Policies.ReadsClass)]
 public sealed class MatrixModel(
     ClubContext here,
@@ -11,9 +10,10 @@ public sealed class MatrixModel(
     UndoEdits undo,
     DecideProposal decide,
     IReadCells cells,
+    IReadSailorNotes notes,
     UnitPreferences units,
     ClubClock clock
-) : EditingPageModel(here, editCells, cells, clock, units)
+) : EditingPageModel(here, editCells, cells, notes, clock, units)
 {
     public async Task<IActionResult> OnGetAsync()
     {
