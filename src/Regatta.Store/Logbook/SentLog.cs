@@ -228,6 +228,8 @@ internal sealed record SentLog(Guid? Sailor, SailedMarks Sailed, SessionLog Log)
         IEnumerable<(long Log, T Row)> all
     )
     {
+        // Each row's key is looked up in what was copied before it, by a plan that was made when that was next to empty: read through.
+        await connection.ExecuteAsync("discard plans");
         await using var rows = await connection.BeginBinaryImportAsync(
             $"copy {table} (club_id, log_id, {Names(columns)}) from stdin (format binary)"
         );
