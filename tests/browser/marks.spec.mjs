@@ -108,3 +108,25 @@ test("a hand measured once makes cards count in it", async ({ page }) => {
   await page.getByLabel(/Hand width/).fill("");
   await page.getByRole("button", { name: "Save measures" }).click();
 });
+
+const pages = (pdf) => (pdf.toString("latin1").match(/\/Type\s*\/Page[^s]/g) ?? []).length;
+const sizes = (pdf) => [...pdf.toString("latin1").matchAll(/\/MediaBox\s*\[\s*0 0 ([\d.]+) ([\d.]+)/g)].map(([, width, height]) => [Math.round(Number(width)), Math.round(Number(height))]);
+
+test("what the browser prints are the pages of the PDF, in its size and no blank ones", async ({ page }) => {
+  await signIn(page, "odalys");
+  for (const [shown, file] of [
+    ["card/print?paper=A5", "card.pdf?paper=A5"],
+    ["card/print?paper=A6", "card.pdf?paper=A6"],
+    ["strips?paper=A4", "strips.pdf?paper=A4"],
+    ["strips?paper=US%20Letter", "strips.pdf?paper=US%20Letter"],
+  ]) {
+    await page.goto(`/wenlow/classes/quillet/${shown}`);
+    const printed = await page.pdf({ preferCSSPageSize: true });
+    const own = await (await page.request.get(`/wenlow/classes/quillet/${file}`)).body();
+    expect(pages(printed), shown).toBe(pages(own));
+    const [width, height] = sizes(own)[0];
+    for (const [printedWidth, printedHeight] of sizes(printed)) {
+      expect(Math.abs(printedWidth - width) <= 1 && Math.abs(printedHeight - height) <= 1, shown).toBe(true);
+    }
+  }
+});

@@ -99,7 +99,7 @@ public sealed record CureList(IReadOnlyList<RankedCure> Cures, IReadOnlyList<Con
             {
                 list.Add(new(cure, cured, [], null, [], Doubted: false));
             }
-            else if (MovesOf(definition, definition.Find(moved)!, cure.Steps, at.Marks) is { } moves)
+            else if (MovesOf(definition, definition.Find(moved)!, same.Key.Gear, cure.Steps, at.Marks) is { } moves)
             {
                 list.Add(Ranked(definition, cure, cured, moves, at.Effect));
             }
@@ -146,9 +146,14 @@ public sealed record CureList(IReadOnlyList<RankedCure> Cures, IReadOnlyList<Con
         };
 
     /// <summary>What is moved for some steps of a control: all of its gear with it. Null where one of them goes no further.</summary>
-    private static IReadOnlyList<CureMove>? MovesOf(ClassDefinition definition, Control control, int steps, Func<ControlKey, Mark?> marks)
+    internal static IReadOnlyList<CureMove>? MovesOf(
+        ClassDefinition definition,
+        Control control,
+        Gear? gear,
+        int steps,
+        Func<ControlKey, Mark?> marks
+    )
     {
-        var gear = definition.GearOf(control.Key);
         var each = gear?.Members.First(member => member.Control == control.Key).Steps ?? 1;
         var gears = gear is null ? 0 : Math.Sign(steps * each) * Math.Max(1, Math.Abs(steps) / Math.Abs(each));
         List<CureMove> moves = gear is null

@@ -18,6 +18,9 @@ public abstract record AnswerForm
     /// <returns>The answer, or what would be one in a sentence.</returns>
     public abstract Parsed<Answer> Read(string text);
 
+    /// <summary>One answer of each kind that can be given: every word, or the first number of each meaning.</summary>
+    public abstract IEnumerable<Answer> Possible();
+
     /// <summary>What no answer form may say, in a sentence; null where it holds together.</summary>
     public abstract string? Problem();
 }
@@ -59,6 +62,9 @@ public sealed record WordAnswer(IReadOnlyList<AnswerWord> Offered, bool Ordered)
             : Parsed<Answer>.Bad(
                 $"“{PlainText.Shown(text)}” is none of the answers: {string.Join(", ", Offered.Select(offer => offer.Text))}."
             );
+
+    /// <inheritdoc/>
+    public override IEnumerable<Answer> Possible() => Offered.Select(word => new Answer(word.Text, null, word.Means));
 
     /// <inheritdoc/>
     public override string? Problem() =>
@@ -103,6 +109,9 @@ public sealed record NumberAnswer(string Unit, double Least, double Most, double
                 : read.Number < Least || read.Number > Most ? Parsed<Answer>.Bad($"It lies between {Shown(Least)} and {Shown(Most)}.")
                 : Parsed<Answer>.Good(At(Least + (Math.Round((read.Number - Least) / Step) * Step)))
             );
+
+    /// <inheritdoc/>
+    public override IEnumerable<Answer> Possible() => Meanings.Select(meaning => At(Math.Max(Least, meaning.From)));
 
     /// <inheritdoc/>
     public override string? Problem() =>
@@ -150,6 +159,10 @@ public sealed record ScaleAnswer(Scale Scale, IReadOnlyList<MeaningFrom> Meaning
         Scale
             .Read(text)
             .Then(mark => Parsed<Answer>.Good(new(Scale.Show(mark), mark.Position, NumberAnswer.Meaning(Meanings, mark.Position))));
+
+    /// <inheritdoc/>
+    public override IEnumerable<Answer> Possible() =>
+        Meanings.Select(meaning => new Answer(Scale.Show(Scale.Snap(new(meaning.From))), meaning.From, meaning.Means));
 
     /// <inheritdoc/>
     public override string? Problem() =>

@@ -17,7 +17,7 @@ public sealed class EarlierLogs(Db database) : IReadEarlierLogs
         await using var rows = await connection.QueryMultipleAsync(
             $"""
             select e.id as earlier, e.replaced_at, {LogRow.Columns}, l.crew_mass {Own}
-              cross join lateral jsonb_populate_record(null::session_logs, e.log) l {Its} order by e.id desc;
+              cross join lateral jsonb_populate_record(null::session_logs, @before::jsonb || e.log) l {Its} order by e.id desc;
             select e.id as earlier, e.schema, {RunRow.Columns} {Own}
               cross join lateral jsonb_populate_recordset(null::runs, e.runs) r {Its};
             select e.id as earlier, {MarkRow.Columns} {Own} cross join lateral jsonb_populate_recordset(null::log_marks, e.marks) m {Its};
@@ -27,6 +27,8 @@ public sealed class EarlierLogs(Db database) : IReadEarlierLogs
                 club = club.Number,
                 sailor,
                 number,
+                // What a log did not say before it could be said.
+                before = """{"note_for": "nobody"}""",
             }
         );
         var logs = rows.Read<Replaced, LogRow, (Replaced Replaced, LogRow Row)>((replaced, row) => (replaced, row), splitOn: "id").ToList();

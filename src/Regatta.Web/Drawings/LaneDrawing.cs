@@ -111,10 +111,8 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
     {
         var stretch = Stretch.Of(view, ruler.Zoom, size, control);
         var cells = view.Matrix.Bands.All.Where(ruler.Shows).Select(band => CellOf(view, ruler, stretch, band, control, unit)).ToList();
-        var steps = Steps(cells.Select(cell => (cell.X, cell.Width, cell.MarkY)));
-        var ghost = view.Ghost is { } other
-            ? Steps(cells.Select(cell => (cell.X, cell.Width, other[cell.Address]?.Mark is { } mark ? stretch.Y(mark) : (double?)null)))
-            : "";
+        var steps = Steps(cells, address => view.Matrix[address], stretch);
+        var ghost = view.Ghost is { } other ? Steps(cells, address => other[address], stretch) : "";
         var (top, bottom) = control.Scale switch
         {
             { HasMarks: false } => ("", ""),
@@ -178,16 +176,26 @@ public sealed record LaneDrawing(WindRuler Ruler, LaneSize Size, IReadOnlyList<L
         };
     }
 
-    /// <summary>The stepped line through the bands; it breaks at an empty cell.</summary>
-    private static string Steps(IEnumerable<(double X, double Width, double? Y)> cells)
+    /// <summary>The stepped line through the bands; it breaks at an empty cell, and is two lines where the card says a range: no mark
+    /// within one is better than another.</summary>
+    private static string Steps(IEnumerable<LaneCell> cells, Func<CellAddress, Cell?> said, Stretch stretch)
     {
         var path = new StringBuilder();
         double? before = null;
-        foreach (var (x, width, at) in cells)
+        foreach (var cell in cells)
         {
+            var now = said(cell.Address);
+            double? at = now is { Mark: { } mark, IsRange: false } ? stretch.Y(mark) : null;
             if (at is { } y)
             {
-                path.Append(before is null ? $"M{N(x)} {N(y)}" : $"V{N(y)}").Append($"H{N(x + width)}");
+                path.Append(before is null ? $"M{N(cell.X)} {N(y)}" : $"V{N(y)}").Append($"H{N(cell.X + cell.Width)}");
+            }
+            else if (now is { IsRange: true, Span: var (low, high) })
+            {
+                foreach (var end in (Mark[])[high, low])
+                {
+                    path.Append($"M{N(cell.X)} {N(stretch.Y(end))}H{N(cell.X + cell.Width)}");
+                }
             }
 
             before = at;

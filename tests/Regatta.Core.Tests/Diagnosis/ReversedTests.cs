@@ -96,9 +96,21 @@ public sealed class ReversedTests
             said.Add($"{words}: at their end {string.Join(' ', list.AtTheirEnd.Select(control => control.Key))}");
         }
 
+        foreach (var question in definition.Questions)
+        {
+            said.AddRange(
+                from answer in question.Form.Possible()
+                let found = Looks.Of(definition, question, answer, reading.PlanMode, at.Marks)
+                from change in found.Changes.DefaultIfEmpty()
+                select $"{question.Key} {answer.Said}: {found.Act} {change?.Why} {string.Join(' ', (change?.Moves ?? []).Select(Move))}"
+                    + $" at their end {string.Join(' ', found.AtTheirEnd.Select(control => control.Key))}"
+            );
+        }
+
         return said;
 
-        string Moves(RankedCure cure) => string.Join(' ', cure.Moves.Select(move => $"{move.Control.Key} {Steps(move)} {Place(move)}"));
+        string Move(CureMove move) => $"{move.Control.Key} {Steps(move)} {Place(move)}";
+        string Moves(RankedCure cure) => string.Join(' ', cure.Moves.Select(Move));
         int Steps(CureMove move) => mirrored && move.Control.Key == reversed ? -move.Steps : move.Steps;
         string Place(CureMove move) => $"{At(move.Control, move.From)} → {At(move.Control, move.To)}";
         string At(Control control, Mark? mark) =>
@@ -116,6 +128,26 @@ public sealed class ReversedTests
         {
             State = version.State.With(change(version.Class)),
         };
+
+    /// <summary>Too little of a mark is too much of it, counted from the other end.</summary>
+    private static AnswerForm Turned(AnswerForm form)
+    {
+        return form switch
+        {
+            WordAnswer words => words with { Offered = [.. words.Offered.Select(word => word with { Means = Other(word.Means) })] },
+            NumberAnswer number => number with { Meanings = [.. number.Meanings.Select(one => one with { Means = Other(one.Means) })] },
+            ScaleAnswer scale => scale with { Meanings = [.. scale.Meanings.Select(one => one with { Means = Other(one.Means) })] },
+            _ => form,
+        };
+
+        static AnswerMeaning Other(AnswerMeaning means) =>
+            means switch
+            {
+                AnswerMeaning.TooLittle => AnswerMeaning.TooMuch,
+                AnswerMeaning.TooMuch => AnswerMeaning.TooLittle,
+                _ => means,
+            };
+    }
 
     private static IReadOnlyList<Control> Replace(IReadOnlyList<Control> controls, Control by) =>
         [.. controls.Select(control => control.Key == by.Key ? by : control)];
@@ -165,6 +197,10 @@ public sealed class ReversedTests
                         }
                         : null,
                     Cures = [.. definition.Cures.Select(cure => cure.Control == key ? cure with { Steps = -cure.Steps } : cure)],
+                    Questions =
+                    [
+                        .. definition.Questions.Select(asked => asked.Control == key ? asked with { Form = Turned(asked.Form) } : asked),
+                    ],
                 }
         );
         return turned with

@@ -103,6 +103,25 @@ public sealed class DrawingTests
     }
 
     [Fact]
+    public void A_range_is_two_lines_and_no_step_between_them()
+    {
+        var range = Cell.Between(new(40), new(60), "", "", CellSource.Entered).Value;
+        var mark = Cell.Of(new Mark(150), 10, "", "", CellSource.Entered).Value;
+        Matrix matrix = new(
+            Bands,
+            Class.Controls,
+            new Dictionary<CellAddress, Cell> { [new(new(1), Slide.Key)] = range, [new(new(2), Slide.Key)] = mark }
+        );
+        var lane = Lanes(LayerOf(matrix, [])).Lanes[0];
+        var parts = lane.StepPath.Split('M', StringSplitOptions.RemoveEmptyEntries);
+        Assert.Equal(3, parts.Length);
+        Assert.DoesNotContain("V", lane.StepPath);
+        double YOf(string part) => double.Parse(part.Split(' ')[1].Split('H')[0], System.Globalization.CultureInfo.InvariantCulture);
+        Assert.Equal(lane.Cells[0].RibbonTop!.Value, YOf(parts[0]), 1);
+        Assert.Equal(lane.Cells[0].RibbonTop!.Value + lane.Cells[0].RibbonHeight, YOf(parts[1]), 1);
+    }
+
+    [Fact]
     public void A_tolerance_is_a_ribbon_around_its_mark()
     {
         var cell = Lanes(LayerOf(Matrix(50, 150), [])).Lanes[0].Cells[0];

@@ -33,7 +33,8 @@ public sealed partial class ControlForm(
     /// <summary>So many effects of one control can be said.</summary>
     private const int MostMeans = 3;
 
-    private const string NothingMeant = "nobody has said";
+    /// <summary>What stands where an effect is not said: the first is missing, a further one need not be.</summary>
+    private static string Unsaid(int at) => at == 0 ? "nobody has said" : "nothing more";
 
     /// <summary>A direction as it is offered.</summary>
     public static string Word(AsWindBuilds builds) => Directions.First(direction => direction.Builds == builds).Word;
@@ -65,9 +66,9 @@ public sealed partial class ControlForm(
                     new("moreDoes", "What does more of it do?", ""),
                     .. Enumerable
                         .Range(0, MostMeans)
-                        .Select(at => new Field($"means-{at}", at == 0 ? "On the boat, more of it means" : "and also", NothingMeant)
+                        .Select(at => new Field($"means-{at}", at == 0 ? "On the boat, more of it means" : "and also", Unsaid(at))
                         {
-                            Choices = [NothingMeant, .. Enum.GetValues<MarkEffect>().Select(MarkEffects.Words)],
+                            Choices = [Unsaid(at), .. Enum.GetValues<MarkEffect>().Select(MarkEffects.Words)],
                             Hint = at == 0 ? "Every advice on this control goes by it: say which way, or nothing is advised." : "",
                         }),
                     new("who", "Who sets it? Empty for whoever is at hand", ""),
