@@ -220,8 +220,17 @@ public sealed class BalanceTests(ClubHost host)
         Assert.DoesNotContain("Hike", back, StringComparison.Ordinal);
         var all = own.Html.QuerySelector(".run-advice a")!.GetAttribute("href")!;
         Assert.Contains("sign=turnsUp", all);
-        Assert.Contains("sign=willNotPoint", all);
-        Assert.Equal(200, (int)(await sailor.GetAsync(all)).Status);
+        Assert.Contains("look=pointing~would%20not%20point", all);
+        // What the answer asks for is said at once, under the word in the log, after it, and where all that may help stands.
+        const string Asks = "Look first whether there is lee helm; then sheet a touch harder. Vang";
+        var word = log.Html.QuerySelector("[name=answer-pointing][value='would not point']")!.Closest(".answer-choice")!;
+        Assert.StartsWith(Asks, word.QuerySelector(".look-ask")!.TextContent);
+        Assert.Contains(Asks, back, StringComparison.Ordinal);
+        var wrong = await sailor.GetAsync(all);
+        Assert.Contains(Asks, wrong.TextOf("[aria-label='What your looks ask for']"));
+        var taken = wrong.Html.QuerySelector("nav[aria-label='Would she point?'] [aria-current]")!.GetAttribute("href")!;
+        Assert.Null((await sailor.GetAsync(taken)).Html.QuerySelector("[aria-label='What your looks ask for']"));
+        Assert.Equal(200, (int)(await sailor.GetAsync(all + "&look=pointing~hello&look=x&look=made-up~y")).Status);
     }
 
     [Fact]

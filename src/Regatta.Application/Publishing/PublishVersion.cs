@@ -18,7 +18,7 @@ public sealed class PublishVersion(Versions versions)
     /// <param name="meantSo">Whether what does not fit is meant so.</param>
     public async Task<PublishOutcome> RunAsync(Actor actor, ClassView view, long seenRevision, string reason, bool meantSo)
     {
-        var unfit = !meantSo && (view.Findings.Any() || view.Class.Remarks().Count > 0) ? "Mend it, or tick that it is meant so." : null;
+        var unfit = !meantSo && (view.Findings.Any() || view.Remarks.Count > 0) ? "Mend it, or tick that it is meant so." : null;
         var problem = reason.Length switch
         {
             _ when seenRevision != view.Stamp.MatrixRevision =>

@@ -50,6 +50,9 @@ public sealed class ClassView
             mode => new(this, Draft.State, mode, Newest?.Set.PlanModes.Has(mode) == true ? Newest.Set[mode] : null)
         );
 
+    /// <summary>What is odd in the draft's definition, in sentences for its captain.</summary>
+    public IReadOnlyList<string> Remarks => [.. Class.Remarks(), .. Looks.Remarks(Class)];
+
     /// <summary>Everything that does not fit, plan and mode by plan and mode.</summary>
     public IEnumerable<(PlanMode PlanMode, Finding Finding)> Findings =>
         from planMode in Set.PlanModes.All

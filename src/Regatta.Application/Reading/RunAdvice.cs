@@ -3,8 +3,9 @@ namespace Regatta.Application.Reading;
 /// <summary>What a sailor gets back for a run.</summary>
 /// <param name="Compared">How its helm compares with what was expected; null where nobody looked.</param>
 /// <param name="Next">The smallest change to try next; null where nothing was off.</param>
-/// <param name="Signs">What was off.</param>
-public sealed record RunAdvice(AfterRun? Compared, RankedCure? Next, IReadOnlyList<Sign> Signs)
+/// <param name="Signs">What the helm shows.</param>
+/// <param name="Found">What the answers found, and ask for.</param>
+public sealed record RunAdvice(AfterRun? Compared, RankedCure? Next, IReadOnlyList<Sign> Signs, IReadOnlyList<LookFinding> Found)
 {
     /// <summary>What a run of a class tells its sailor.</summary>
     /// <param name="view">The class.</param>
@@ -25,7 +26,7 @@ public sealed record RunAdvice(AfterRun? Compared, RankedCure? Next, IReadOnlyLi
             WindFactor = run.WindFactor,
             PlanMode = planMode,
         };
-        var signs = Core.Advice.Signs.Of(definition, helm, run.Answers);
+        var signs = Core.Advice.Signs.Of(definition, helm);
         return new(
             helm is { } degrees && fit.Model.Run(evidence, NotedHeel.Of([]).Unnoted) is { } own
                 ? AfterRun.Of(definition, degrees, fit.Posterior.PredictRun([.. own.Row, .. Padding(fit, own)], own.Weight))
@@ -43,7 +44,8 @@ public sealed record RunAdvice(AfterRun? Compared, RankedCure? Next, IReadOnlyLi
                         }
                     )
                     .Cures.FirstOrDefault(),
-            signs
+            signs,
+            Looks.Of(definition, run.Answers, planMode, MarkOf)
         );
 
         // A run has nothing in the columns of other clubs.

@@ -25,6 +25,25 @@ public sealed record LookFinding(
 
     /// <summary>Whether anything is asked for.</summary>
     public bool LeadsSomewhere => Act.Length > 0 || Changes.Count > 0 || AtTheirEnd.Count > 0;
+
+    /// <summary>What is asked for, in sentences: what is free first, then "Vang: 3 → 3½ (the leech closes)". Empty for
+    /// nothing.</summary>
+    /// <param name="read">A control as it is read on the reader's boat.</param>
+    public string Says(Func<Control, Control> read)
+    {
+        var act = Act.Length == 0 || Act.EndsWith('?') ? Act : Act + ".";
+        var changes = Changes.Select((change, at) => (at == 0 ? "" : "Then ") + Said(change, read) + ".");
+        var ends = AtTheirEnd.Select(control => $"{control.Name} is at its end already.");
+        return string.Join(' ', changes.Prepend(act).Concat(ends).Where(part => part.Length > 0));
+    }
+
+    private static string Said(LookChange change, Func<Control, Control> read)
+    {
+        var moves = string.Join(", ", change.Moves.Select(move => move.Says(read(move.Control))));
+        string[] about = [change.IsAshore ? "ashore" : "", change.Why];
+        var told = string.Join("; ", about.Where(part => part.Length > 0));
+        return told.Length > 0 ? $"{moves} ({told})" : moves;
+    }
 }
 
 /// <summary>From what was seen to the smallest change: what is free first, then the mark that is asked about or another with the effect
@@ -95,6 +114,14 @@ public static class Looks
         from answer in question.Form.Possible()
         where answer.IsOff && !Of(definition, question, answer, definition.PlanModes.First, _ => null).LeadsSomewhere
         select answer;
+
+    /// <summary>Questions of a class with answers that lead nowhere, in sentences for its captain.</summary>
+    public static IEnumerable<string> Remarks(ClassDefinition definition) =>
+        from question in definition.Questions
+        let nowhere = LeadingNowhere(definition, question).Select(answer => $"“{answer.Said}”").ToList()
+        where nowhere.Count > 0
+        select $"{question.Asks} {string.Join(", ", nowhere)}: whoever answers so is told nothing to do. Say which control it is about, or "
+            + "do not ask it.";
 
     /// <summary>The controls that are changed, and which way: by the effects that are wanted, else the one that is asked about.</summary>
     private static IEnumerable<(Control Control, int Way)> Wanted(

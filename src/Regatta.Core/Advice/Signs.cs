@@ -1,26 +1,8 @@
 namespace Regatta.Core.Advice;
 
-/// <summary>Signs in words, and what answers say of them.</summary>
+/// <summary>Signs in words, and the sign of a helm.</summary>
 public static class Signs
 {
-    /// <summary>Answers that are signs: the question's key, what the answer meant, and the sign.</summary>
-    private static readonly (string Question, AnswerMeaning Means, Sign Sign)[] FromAnswers =
-    [
-        ("leech-top", AnswerMeaning.TooLittle, Sign.WillNotPoint),
-        ("leech-top", AnswerMeaning.TooMuch, Sign.PointsButSlow),
-        ("twitchy", AnswerMeaning.TooLittle, Sign.Twitchy),
-        ("tops", AnswerMeaning.TooLittle, Sign.Twitchy),
-        ("tops", AnswerMeaning.TooMuch, Sign.HeadsailBacks),
-        ("tacks", AnswerMeaning.TooLittle, Sign.StallsInTacks),
-        ("bears-away", AnswerMeaning.TooLittle, Sign.WillNotBearAway),
-        ("bears-away", AnswerMeaning.Stop, Sign.WillNotBearAway),
-        ("rudders-heavy", AnswerMeaning.TooLittle, Sign.TurnsUp),
-        ("turns-up", AnswerMeaning.TooLittle, Sign.TurnsUp),
-        ("turns-up", AnswerMeaning.TooMuch, Sign.BearsAway),
-        ("one-hand", AnswerMeaning.TooLittle, Sign.TurnsUp),
-        ("one-hand", AnswerMeaning.TooMuch, Sign.BearsAway),
-    ];
-
     /// <summary>The signs a class can show and has a cure for, with their words, in the order they are offered.</summary>
     public static IReadOnlyList<(Sign Sign, string Words)> Of(ClassDefinition definition)
     {
@@ -64,51 +46,13 @@ public static class Signs
         ];
     }
 
-    /// <summary>The signs of a run.</summary>
+    /// <summary>The sign of a helm; what was answered to questions is for <see cref="Looks"/>.</summary>
     /// <param name="definition">The class, with its target.</param>
     /// <param name="helm">The helm in degrees, the mean of both tacks; null where nobody looked.</param>
-    /// <param name="answers">What was answered to the class's questions.</param>
-    public static IReadOnlyList<Sign> Of(ClassDefinition definition, double? helm, IReadOnlyDictionary<QuestionKey, Answer> answers)
+    public static IReadOnlyList<Sign> Of(ClassDefinition definition, double? helm)
     {
         var off = helm is { } read ? read - definition.Helm.Target.Degrees : 0;
-        return
-        [
-            .. FromHelm()
-                .Concat(answers.TryGetValue(Pointing, out var pointing) ? OfPointing(definition, pointing) : [])
-                .Concat(
-                    from one in FromAnswers
-                    where answers.TryGetValue(new(one.Question), out var answer) && answer.Means == one.Means
-                    select one.Sign
-                )
-                .Distinct(),
-        ];
-
-        IEnumerable<Sign> FromHelm() => Math.Abs(off) <= definition.Helm.Tolerance.Degrees ? [] : [off > 0 ? Sign.TurnsUp : Sign.BearsAway];
-    }
-
-    private static readonly QuestionKey Pointing = new("pointing");
-
-    /// <summary>The sign of an answer on pointing: by the kits' own words, else by what the mark that is asked about does.</summary>
-    private static IEnumerable<Sign> OfPointing(ClassDefinition definition, Answer answer)
-    {
-        var asked = answer.Means switch
-        {
-            AnswerMeaning.TooLittle => 1,
-            AnswerMeaning.TooMuch => -1,
-            _ => 0,
-        };
-        var control = definition.Subject(Pointing) is { } key ? definition.Find(key) : null;
-        var closes = new[] { MarkEffect.TwistLess, MarkEffect.BoomIn, MarkEffect.SailAft }
-            .Select(effect => control?.Way(effect) ?? 0)
-            .FirstOrDefault(way => way != 0);
-        return (answer.Said, asked * closes) switch
-        {
-            ("would not point", _) => [Sign.WillNotPoint],
-            ("points but slow", _) => [Sign.PointsButSlow],
-            (_, > 0) => [Sign.WillNotPoint],
-            (_, < 0) => [Sign.PointsButSlow],
-            _ => [],
-        };
+        return Math.Abs(off) <= definition.Helm.Tolerance.Degrees ? [] : [off > 0 ? Sign.TurnsUp : Sign.BearsAway];
     }
 
     /// <summary>Whether she has a headsail: a control of hers is called so.</summary>

@@ -12,8 +12,14 @@ export function guidedCheck() {
     steps.forEach((step, number) => (step.hidden = number !== at));
     ways.querySelector("[data-back]").disabled = at === 0;
     ways.querySelector("[data-skip]").hidden = at === steps.length - 1;
+    nameWay();
     ways.querySelector("[data-place]").textContent = `${at + 1} of ${steps.length}`;
     steps[at].querySelector("input:checked, input, button")?.focus({ preventScroll: true });
+  }
+
+  /** What is answered is not skipped. */
+  function nameWay() {
+    ways.querySelector("[data-skip]").textContent = steps[at].querySelector("input[data-on]:checked, input[data-told]:checked") ? "Next" : "Skip";
   }
 
   form.addEventListener("click", (event) => {
@@ -21,13 +27,14 @@ export function guidedCheck() {
     if (!input) return;
     const first = steps[at].querySelector("[data-first-do]");
     if (first) first.hidden = !("broken" in input.dataset);
+    nameWay();
     // A click that an arrow key made only moves the choice; a finger's goes on.
     if ("on" in input.dataset && event.detail > 0) setTimeout(() => show(at + 1), 150);
   });
   ways.querySelector("[data-back]").addEventListener("click", () => show(at - 1));
   ways.querySelector("[data-skip]").addEventListener("click", () => {
     const kept = [...steps[at].querySelectorAll("input:checked")];
-    if (!kept.some((input) => "on" in input.dataset)) kept.forEach((input) => (input.checked = false));
+    if (!kept.some((input) => "on" in input.dataset || "told" in input.dataset)) kept.forEach((input) => (input.checked = false));
     show(at + 1);
   });
   ways.hidden = false;

@@ -236,29 +236,13 @@ public sealed class DiagnosisTests
     }
 
     [Fact]
-    public void A_log_shows_signs_by_its_helm_and_by_its_answers()
+    public void A_helm_beyond_the_tolerance_is_a_sign()
     {
-        Dictionary<QuestionKey, Answer> answers = new()
-        {
-            [new("pointing")] = new("would not point", null, AnswerMeaning.TooMuch),
-            [new("tacks")] = new("stalled", null, AnswerMeaning.TooLittle),
-            [new("slot")] = new("even", null, AnswerMeaning.Fine),
-        };
-        Assert.Equal(
-            [Sign.TurnsUp, Sign.WillNotPoint, Sign.StallsInTacks],
-            Signs.Of(Sloop, Sloop.Helm.Target.Degrees + Sloop.Helm.Tolerance.Degrees + 0.5, answers)
-        );
-        // Said in a captain's own words: too little of a mark whose more closes the leech, too much of one whose more moves the sail forward.
-        Assert.Equal([Sign.WillNotPoint], Own(Sloop, AnswerMeaning.TooLittle));
-        Assert.Equal([Sign.PointsButSlow], Own(Sloop, AnswerMeaning.TooMuch));
-        Assert.Equal([Sign.WillNotPoint], Own(Lateen, AnswerMeaning.TooMuch));
-        Assert.Equal([Sign.BearsAway], Signs.Of(Sloop, Sloop.Helm.Target.Degrees - 5, new Dictionary<QuestionKey, Answer>()));
-        Assert.Empty(Signs.Of(Sloop, null, new Dictionary<QuestionKey, Answer>()));
-        Assert.Empty(Signs.Of(Sloop, Sloop.Helm.Target.Degrees, new Dictionary<QuestionKey, Answer>()));
+        Assert.Equal([Sign.TurnsUp], Signs.Of(Sloop, Sloop.Helm.Target.Degrees + Sloop.Helm.Tolerance.Degrees + 0.5));
+        Assert.Equal([Sign.BearsAway], Signs.Of(Sloop, Sloop.Helm.Target.Degrees - 5));
+        Assert.Empty(Signs.Of(Sloop, null));
+        Assert.Empty(Signs.Of(Sloop, Sloop.Helm.Target.Degrees));
     }
-
-    private static IReadOnlyList<Sign> Own(ClassDefinition definition, AnswerMeaning means) =>
-        Signs.Of(definition, null, new Dictionary<QuestionKey, Answer> { [new("pointing")] = new("in my own words", null, means) });
 
     private static CureList Of(ClassDefinition definition, params Sign[] signs) => CureList.Of(definition, signs, new(_ => null, Nothing));
 

@@ -20,6 +20,16 @@ public sealed class LooksTests
         );
     }
 
+    [Fact]
+    public void A_class_whose_answers_lead_nowhere_says_so_to_its_captain_and_the_demo_classes_have_none()
+    {
+        Assert.Equal([], CarrySweep.Classes.Select(version => version.Class).Distinct().SelectMany(Looks.Remarks));
+        var kit = Kits[0];
+        AnswerWord[] words = [new("blue", AnswerMeaning.TooMuch), new("green", AnswerMeaning.Fine)];
+        var asked = kit with { Questions = [new(new("colour"), "Which colour?", new WordAnswer(words, false))] };
+        Assert.Contains("Which colour? “blue”", Assert.Single(Looks.Remarks(asked)), StringComparison.Ordinal);
+    }
+
     // Practice §13: what was found, and which way which control goes for it, as the kit counts. Common practice, no source.
     [Theory]
     [InlineData("radio-yacht", "luffing", "headsail first", "headsail-boom", -1)]

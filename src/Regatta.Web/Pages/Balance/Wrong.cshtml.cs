@@ -28,6 +28,21 @@ public sealed class WrongModel(ClubContext here, CardRequests cards, UnitPrefere
 
     public IReadOnlyList<Sign> Chosen { get; private set; } = [];
 
+    /// <summary>What can be seen with these sails, in this mode and wind, and the answers that are off.</summary>
+    public IEnumerable<(Question Question, IEnumerable<AnswerWord> Words)> Looks =>
+        from question in Card?.Reading.Questions ?? []
+        where question.When != AskedWhen.Ashore && question.Form.Words is not null
+        select (question, question.Form.Words!.Where(word => word.Means != AnswerMeaning.Fine));
+
+    /// <summary>What was seen.</summary>
+    public IReadOnlyDictionary<QuestionKey, Answer> Seen { get; private set; } = new Dictionary<QuestionKey, Answer>();
+
+    /// <summary>What it asks for.</summary>
+    public IReadOnlyList<LookFinding> Found { get; private set; } = [];
+
+    /// <summary>Whether a word was answered.</summary>
+    public bool IsSeen(Question question, AnswerWord word) => Seen.GetValueOrDefault(question.Key)?.Said == word.Text;
+
     /// <summary>What to do; null before anything was said.</summary>
     public CureList? List { get; private set; }
 
@@ -41,15 +56,35 @@ public sealed class WrongModel(ClubContext here, CardRequests cards, UnitPrefere
         Enum.GetValues<CureSchool>().Where(school => school != School && (school != CureSchool.Usual || Class.Cures.Count > 0));
 
     /// <summary>The address with a sign said, or not said any more.</summary>
-    public string With(Sign sign) => Address(Chosen.Contains(sign) ? Chosen.Where(chosen => chosen != sign) : Chosen.Append(sign), School);
+    public string With(Sign sign) =>
+        Address(Chosen.Contains(sign) ? Chosen.Where(chosen => chosen != sign) : Chosen.Append(sign), School, Seen);
+
+    /// <summary>The address with something seen, or not seen any more.</summary>
+    public string With(Question question, AnswerWord word)
+    {
+        var seen = Seen.Where(one => one.Key != question.Key).ToDictionary();
+        if (!IsSeen(question, word))
+        {
+            seen[question.Key] = new(word.Text, null, word.Means);
+        }
+
+        return Address(Chosen, School, seen);
+    }
 
     /// <summary>The address with another school's list.</summary>
-    public string With(CureSchool school) => Address(Chosen, school);
+    public string With(CureSchool school) => Address(Chosen, school, Seen);
 
-    private string Address(IEnumerable<Sign> signs, CureSchool school) =>
+    private string Address(IEnumerable<Sign> signs, CureSchool school, IReadOnlyDictionary<QuestionKey, Answer> seen) =>
         (Card?.Elsewhere("wrong", units.Wind) ?? $"{here.ClassPath}/wrong?")
         + (school == CureSchool.OfClass ? "" : $"&school={EnumText.Of(school)}")
-        + string.Concat(signs.Select(sign => $"&sign={EnumText.Of(sign)}"));
+        + string.Concat(signs.Select(sign => $"&sign={EnumText.Of(sign)}"))
+        + string.Concat(seen.Select(one => $"&look={Uri.EscapeDataString(LookOf(one.Key, one.Value))}"));
+
+    /// <summary>An answer as addresses name it.</summary>
+    public static string LookOf(QuestionKey question, Answer answer) => question.Name + Answered + answer.Said;
+
+    /// <summary>What stands between a question and its answer in an address; no key has it.</summary>
+    private const char Answered = '~';
 
     /// <summary>The control as it is read on the reader's boat.</summary>
     public Control Read(Control control) => Card?.Choice.Readings.AsRead(control) ?? control;
@@ -79,7 +114,13 @@ public sealed class WrongModel(ClubContext here, CardRequests cards, UnitPrefere
                 }
             : null;
 
-    public async Task OnGetAsync([FromQuery] CardQuery ask, string? boat, [FromQuery] string[] sign, string? school)
+    public async Task OnGetAsync(
+        [FromQuery] CardQuery ask,
+        string? boat,
+        [FromQuery] string[] sign,
+        [FromQuery] string[] look,
+        string? school
+    )
     {
         var member = await cards.OfAsync(ask, boat);
         (Class, Card) = (member.View.Published, member.Card);
@@ -92,6 +133,18 @@ public sealed class WrongModel(ClubContext here, CardRequests cards, UnitPrefere
                 .Where(sign => Offered.Any(offered => offered.Sign == sign))
                 .Distinct(),
         ];
+        Seen = (
+            from one in look
+            let said = one.Split(Answered, 2)
+            from offered in Looks
+            where offered.Question.Key.Name == said[0]
+            from word in offered.Words
+            where said.Length == 2 && word.Text == said[1]
+            select (offered.Question.Key, Answer: new Answer(word.Text, null, word.Means))
+        )
+            .DistinctBy(one => one.Key)
+            .ToDictionary(one => one.Key, one => one.Answer);
+        Found = Card is { } card ? Core.Advice.Looks.Of(Class, Seen, card.PlanMode, card.Reading.MarkOf) : [];
         School = EnumText.Read<CureSchool>(school ?? "") is { Ok: true, Value: var asked } ? asked : CureSchool.OfClass;
         if (Chosen.Count == 0)
         {

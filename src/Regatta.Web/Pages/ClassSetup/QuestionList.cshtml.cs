@@ -27,6 +27,13 @@ public sealed class QuestionListModel(ClubContext here, DefinitionEditor editor)
         return await editor.SaveAsync(change) ? RedirectToPage() : Page();
     }
 
+    /// <summary>What each answer that is off asks for, as the sailors will read it.</summary>
+    public IEnumerable<(string Word, string Asks)> Asks(Question question) =>
+        from answer in question.Form.Possible()
+        let found = Looks.Of(Class, question, answer, Class.PlanModes.First, _ => null)
+        where answer.IsOff || found.LeadsSomewhere
+        select (answer.Said, found.Says(control => control));
+
     /// <summary>Where a question is asked, in a few words.</summary>
     public string Where(Question question)
     {

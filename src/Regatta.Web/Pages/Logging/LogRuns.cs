@@ -84,5 +84,8 @@ public sealed record RunView(
 {
     public string Prefix => Fields.Prefix;
 
+    /// <summary>A control as the boat and the sailor's hand read it.</summary>
+    public Control AsRead(Control control) => Controls.FirstOrDefault(known => known.Key == control.Key) ?? control;
+
     public Forms.Field Field(string name, string label) => new(Prefix + name, label, Fields[name]) { Problem = Fields.Problem(name) };
 }

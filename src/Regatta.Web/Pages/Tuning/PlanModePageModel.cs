@@ -32,7 +32,7 @@ public abstract class PlanModePageModel(ClubContext here, EditCells editCells) :
 
     /// <summary>The address of what cures a helm in the middle of a band; null where it is the helm the class aims at.</summary>
     public string? WrongIn(WindBand band, double helm) =>
-        Signs.Of(Class, helm, new Dictionary<QuestionKey, Answer>()) is [var sign, ..]
+        Signs.Of(Class, helm) is [var sign, ..]
             ? $"{here.ClassPath}/wrong?wind={NumberText.Plain(band.Middle.Knots, 1)}&unit=kn&plan={PlanMode.PlanMode.Plan}"
                 + $"&mode={PlanMode.PlanMode.Mode}&sign={EnumText.Of(sign)}"
             : null;
