@@ -19,6 +19,12 @@ if (args[0] == "carry")
     return;
 }
 
+if (args[0] == "looks")
+{
+    LookAnswers.Run();
+    return;
+}
+
 if (args[0] == "trials")
 {
     TestsToCome.Run();
