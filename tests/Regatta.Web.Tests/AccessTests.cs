@@ -1,3 +1,5 @@
+using Regatta.Web.Access;
+
 namespace Regatta.Web.Tests;
 
 public sealed class AccessTests(ClubHost host)
@@ -111,9 +113,42 @@ public sealed class AccessTests(ClubHost host)
         Assert.Equal(
             25L + 1,
             await club.ScalarAsync<long>(
-                "select count(*) from audit where act = 'Sign in' and what like 'Too many%' and person_id is not null"
-            )
+                "select sum(1 + coalesce(r.more, 0))::bigint from audit a left join audit_repeats r on r.audit_id = a.id "
+                    + "where a.act = 'Sign in' and a.outcome = 'refused' and a.person_id is not null"
+            ) - 5
         );
+    }
+
+    [Fact]
+    public async Task What_others_of_a_network_try_keeps_no_known_browser_out_and_one_door_closes_no_other()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var owner = club.Visit();
+        Assert.Equal(302, (int)(await TryAsync(owner, await owner.GetAsync("/sign-in"), "tamsin", DemoLoader.Password)).Status);
+        var (guesser, forgetful) = (club.Visit(), club.Visit());
+        var forgot = await forgetful.GetAsync("/forgot");
+        for (var at = 0; at <= SignInThrottle.MostByNetwork; at++)
+        {
+            await forgetful.SendAsync(forgot, "form.stack", "/forgot", ("email", $"nobody{at}@club.example"));
+        }
+
+        // Who asked for passwords closed nothing but that.
+        var page = await guesser.GetAsync("/sign-in");
+        Assert.Equal(422, (int)(await TryAsync(guesser, page, "priya", "guess")).Status);
+        for (var at = 0; at <= SignInThrottle.MostByNetwork; at++)
+        {
+            // What is empty is no try.
+            Assert.Equal(422, (int)(await TryAsync(guesser, page, $"nobody{at}", "")).Status);
+        }
+
+        Assert.Equal(422, (int)(await TryAsync(guesser, page, "odalys", "guess")).Status);
+        for (var at = 0; at <= SignInThrottle.MostByNetwork; at++)
+        {
+            await TryAsync(guesser, page, $"nobody{at}", "guess");
+        }
+
+        Assert.Equal(429, (int)(await TryAsync(guesser, page, "ebbe", "guess")).Status);
+        Assert.Equal(302, (int)(await TryAsync(owner, await owner.GetAsync("/sign-in"), "tamsin", DemoLoader.Password)).Status);
     }
 
     [Fact]

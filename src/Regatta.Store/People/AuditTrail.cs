@@ -17,6 +17,7 @@ public enum AuditOutcome
 /// <param name="Club">The club it was done in; null outside of any.</param>
 /// <param name="Person">Who did it, or whose account it was about; null for a stranger.</param>
 /// <param name="Address">The network address it came from.</param>
+/// <param name="Network">The network that address is of: strangers who are refused are counted by it.</param>
 /// <param name="Request">The request's id, as the server's log has it.</param>
 /// <param name="Act">What was asked, in words.</param>
 /// <param name="What">What it was about.</param>
@@ -27,6 +28,7 @@ public sealed record AuditEntry(
     ClubId? Club,
     Guid? Person,
     string Address,
+    string Network,
     string Request,
     string Act,
     string What,
@@ -67,23 +69,38 @@ public sealed class AuditTrail(Db db, TimeProvider clock) : IReadAuditTrail
 
     private const int LongestText = 2000;
 
-    /// <summary>Adds a line.</summary>
+    private const int LongestAct = 200;
+    private const string Repeats = "left join audit_repeats r on r.audit_id = a.id and r.more > 0";
+    private const string What = "a.what || coalesce(' (and ' || r.more || ' more within the minute)', '') as what";
+
+    /// <summary>Adds a line. What the same person, or the same network where nobody is known, is refused again within a minute is counted
+    /// beside the first line of it.</summary>
     public async Task AddAsync(AuditEntry entry)
     {
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
             """
-            insert into audit (at, club_id, person_id, address, request, act, what, before, after, outcome)
-            values (@Now, @Club, @Person, @Address, @Request, @Act, @What, @Before, @After, @Outcome)
+            with again as (
+              update audit_repeats set more = more + 1
+              where @Outcome = 'refused' and (minute, person_id, network, act) = (@Minute, @Known, @Network, @Act) returning 1),
+            line as (
+              insert into audit (at, club_id, person_id, address, request, act, what, before, after, outcome)
+              select @Now, @Club, @Person, @Address, @Request, @Act, @What, @Before, @After, @Outcome where not exists (select from again)
+              returning id)
+            insert into audit_repeats (minute, person_id, network, act, audit_id)
+            select @Minute, @Known, @Network, @Act, id from line where @Outcome = 'refused' on conflict do nothing
             """,
             new
             {
                 Now = clock.GetUtcNow(),
+                Minute = MinuteOf(clock.GetUtcNow()),
+                Known = entry.Person ?? Guid.Empty,
+                entry.Network,
                 Club = entry.Club?.Number,
                 entry.Person,
                 entry.Address,
                 entry.Request,
-                entry.Act,
+                Act = entry.Act.Length > LongestAct ? entry.Act[..LongestAct] + "…" : entry.Act,
                 What = Short(entry.What),
                 Before = Short(entry.Before),
                 After = Short(entry.After),
@@ -99,10 +116,10 @@ public sealed class AuditTrail(Db db, TimeProvider clock) : IReadAuditTrail
         return
         [
             .. await connection.QueryAsync<AuditLine>(
-                """
+                $"""
                 select a.id, a.at, coalesce(p.display_name, case when a.person_id is null then 'nobody known' else @Gone end) as who,
-                  a.address, a.request, a.act, a.what, a.before, a.after, a.outcome
-                from audit a left join people p on p.id = a.person_id
+                  a.address, a.request, a.act, {What}, a.before, a.after, a.outcome
+                from audit a left join people p on p.id = a.person_id {Repeats}
                 where (a.club_id = @Number or (a.club_id is null and a.person_id in
                     (select m.person_id from memberships m group by m.person_id
                       having min(m.club_id) = @Number and max(m.club_id) = @Number)))
@@ -133,9 +150,9 @@ public sealed class AuditTrail(Db db, TimeProvider clock) : IReadAuditTrail
         return
         [
             .. await connection.QueryAsync<AuditLine>(
-                """
-                select a.id, a.at, '' as who, a.address, a.request, a.act, a.what, a.before, a.after, a.outcome
-                from audit a where a.person_id = @person order by a.id desc limit @most
+                $"""
+                select a.id, a.at, '' as who, a.address, a.request, a.act, {What}, a.before, a.after, a.outcome
+                from audit a {Repeats} where a.person_id = @person order by a.id desc limit @most
                 """,
                 new { person, most }
             ),
@@ -146,8 +163,13 @@ public sealed class AuditTrail(Db db, TimeProvider clock) : IReadAuditTrail
     public async Task<int> ForgetOldAsync()
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await connection.ExecuteAsync("delete from audit where at < @until", new { until = clock.GetUtcNow() - Kept });
+        return await connection.ExecuteAsync(
+            "delete from audit_repeats where minute < @until; delete from audit where at < @until",
+            new { until = clock.GetUtcNow() - Kept }
+        );
     }
+
+    private static DateTimeOffset MinuteOf(DateTimeOffset at) => at.AddTicks(-(at.Ticks % TimeSpan.TicksPerMinute));
 
     private static string? Short(string? text) => text?.Length > LongestText ? text[..LongestText] + "…" : text;
 }

@@ -158,14 +158,23 @@ public static class AuditWords
     public static string Of(HttpContext context) =>
         NameOf(context) is { } name && Words.TryGetValue(name, out var words) && !HttpMethods.IsGet(context.Request.Method)
             ? words
-            : $"{(HttpMethods.IsGet(context.Request.Method) ? "Look at" : "Send to")} {context.Request.Path}";
+            : $"{(HttpMethods.IsGet(context.Request.Method) ? "Look at" : "Send to")} {PathOf(context)}";
+
+    /// <summary>The address without what opens something.</summary>
+    private static string PathOf(HttpContext context) =>
+        context.Request.RouteValues.TryGetValue(Token, out var token) && token is string { Length: > 0 } secret
+            ? context.Request.Path.ToString().Replace(secret, "…", StringComparison.Ordinal)
+            : context.Request.Path;
+
+    /// <summary>The route's name for what opens a card or a calendar to whoever has it.</summary>
+    private const string Token = "token";
 
     /// <summary>What an act is about where nobody said: what the address names.</summary>
     public static string Subject(HttpContext context) =>
         string.Join(
             ", ",
             context
-                .Request.RouteValues.Where(part => part.Key is not ("page" or "club" or "handler"))
+                .Request.RouteValues.Where(part => part.Key is not ("page" or "club" or "handler" or Token))
                 .Select(part => $"{(part.Key == "key" ? "class" : part.Key)} {part.Value}")
         );
 

@@ -73,6 +73,7 @@ internal sealed class Auditing(RequestDelegate next, ILogger<Auditing> log)
                     here.HasClub ? here.Club.Ref : null,
                     IsKnown(context) ? context.User.Id() : note.Person,
                     context.Address(),
+                    context.Network(),
                     context.TraceIdentifier,
                     AuditWords.Of(context),
                     note.What.Length > 0 ? note.What : AuditWords.Subject(context),

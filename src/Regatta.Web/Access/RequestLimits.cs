@@ -1,4 +1,5 @@
 using System.Threading.RateLimiting;
+using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.RateLimiting;
 
 namespace Regatta.Web.Access;
@@ -35,9 +36,9 @@ internal static class RequestLimits
             options.AddPolicy(
                 Doors,
                 context =>
-                    Sends(context) && !IsDemo(context)
+                    Sends(context) && !IsDemo(context, settings)
                         ? RateLimitPartition.GetFixedWindowLimiter(
-                            context.Address(),
+                            Door(context),
                             _ => new FixedWindowRateLimiterOptions { PermitLimit = settings.DoorsAMinute, Window = TimeSpan.FromMinutes(1) }
                         )
                         : RateLimitPartition.GetNoLimiter("")
@@ -48,7 +49,7 @@ internal static class RequestLimits
                 PolicyOf(context) switch
                 {
                     Uploads when Sends(context) => AtOnce(Uploads, UploadsAtOnce, UploadsWaiting),
-                    Streams => AtOnce(context.Address(), Limits.StreamsOfAddress, 0),
+                    Streams => AtOnce(context.Network(), Limits.StreamsOfAddress, 0),
                     _ => RateLimitPartition.GetNoLimiter(""),
                 }
             );
@@ -58,13 +59,22 @@ internal static class RequestLimits
         RateLimitPartition.GetConcurrencyLimiter(of, _ => new ConcurrencyLimiterOptions { PermitLimit = most, QueueLimit = waiting });
 
     private static string Who(HttpContext context) =>
-        context.User.Identity?.IsAuthenticated == true ? context.User.Id().ToString() : context.Address();
+        context.User.Identity?.IsAuthenticated == true ? context.User.Id().ToString() : context.Network();
+
+    /// <summary>Each door counts by itself, so that a flood at one closes no other; a browser that was signed in before counts by
+    /// itself, so that others of its network do not keep it out.</summary>
+    private static string Door(HttpContext context) =>
+        $"{context.GetEndpoint()?.Metadata.GetMetadata<PageActionDescriptor>()?.ViewEnginePath} "
+        + (context.RequestServices.GetRequiredService<SignInThrottle>().KnownBrowser(context) ?? context.Network());
 
     private static string? PolicyOf(HttpContext context) =>
         context.GetEndpoint()?.Metadata.GetMetadata<EnableRateLimitingAttribute>()?.PolicyName;
 
     /// <summary>Coming in as one of the demo's people guesses nothing.</summary>
-    private static bool IsDemo(HttpContext context) => context.Request.Query["handler"] == "Demo";
+    private static bool IsDemo(HttpContext context, RegattaSettings settings) =>
+        settings.Demo != DemoChoice.Never
+        && context.GetEndpoint()?.Metadata.GetMetadata<PageActionDescriptor>()?.ViewEnginePath == "/Account/SignIn"
+        && context.Request.Query["handler"] == "Demo";
 
     private static bool Sends(HttpContext context) => HttpMethods.IsPost(context.Request.Method);
 }

@@ -1,12 +1,30 @@
 namespace Regatta.Web.Access;
 
 /// <summary>What a request says of who sent it.</summary>
-internal static class Requests
+public static class Requests
 {
     private const int LongestDevice = 200;
 
     /// <summary>The network address it came from.</summary>
     public static string Address(this HttpContext context) => context.Connection.RemoteIpAddress?.ToString() ?? "this machine";
+
+    /// <summary>The network it came from: the address, or of an IPv6 address the 64 bits one household or club has.</summary>
+    public static string Network(this HttpContext context) => NetworkOf(context.Connection.RemoteIpAddress);
+
+    /// <summary>The network of an address.</summary>
+    public static string NetworkOf(System.Net.IPAddress? address)
+    {
+        if (address is not { AddressFamily: System.Net.Sockets.AddressFamily.InterNetworkV6, IsIPv4MappedToIPv6: false })
+        {
+            return address is null ? "this machine"
+                : address.IsIPv4MappedToIPv6 ? address.MapToIPv4().ToString()
+                : address.ToString();
+        }
+
+        var bytes = address.GetAddressBytes();
+        bytes.AsSpan(8).Clear();
+        return new System.Net.IPAddress(bytes) + "/64";
+    }
 
     /// <summary>Whether it came from this machine itself.</summary>
     public static bool IsLocal(this HttpContext context) =>

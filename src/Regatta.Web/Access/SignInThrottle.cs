@@ -14,8 +14,8 @@ public sealed class SignInThrottle(
     /// <summary>How many wrong ones are let in a window.</summary>
     public const int Most = 5;
 
-    /// <summary>How many wrong ones one network address is let in a window, for whatever names.</summary>
-    public const int MostByAddress = 50;
+    /// <summary>How many wrong ones one network is let in a window, for whatever names.</summary>
+    public const int MostByNetwork = 50;
 
     /// <summary>The window.</summary>
     public static readonly TimeSpan Window = TimeSpan.FromMinutes(5);
@@ -32,17 +32,29 @@ public sealed class SignInThrottle(
     public async Task<bool> MayAsync(string name)
     {
         var byName = await tries.CountAsync(Bucket(name), Window);
-        var byAddress = await tries.CountAsync(AddressBucket, Window);
-        return byName <= Most && byAddress <= MostByAddress;
+        // Whoever has signed in here before is not kept out by what others of the same network try.
+        var byNetwork = KnownAs(name) is null ? await tries.CountAsync(NetworkBucket, Window) : 0;
+        return byName <= Most && byNetwork <= MostByNetwork;
     }
+
+    /// <summary>Counts something else that is asked for without signing in, such as a new password; by itself, so that it closes no other
+    /// door.</summary>
+    /// <param name="what">What is asked for.</param>
+    /// <param name="of">For which name or mail address.</param>
+    public async Task<bool> MayAskAsync(string what, string of) =>
+        await tries.CountAsync($"{what} {Normal(of)}", Window) <= Most
+        && await tries.CountAsync($"{what} of {Context.Network()}", Window) <= MostByNetwork;
+
+    /// <summary>The browser of a request, if it was signed in before, to whatever name; null where it was not.</summary>
+    public string? KnownBrowser(HttpContext context) => Read(context) is var (browser, _) ? browser : null;
 
     /// <summary>The try was right: it is no guess, and this browser is known from now on.</summary>
     public async Task RightAsync(string name)
     {
         await tries.ForgetAsync(Bucket(name));
-        await tries.TakeBackAsync(AddressBucket);
         if (KnownAs(name) is null)
         {
+            await tries.TakeBackAsync(NetworkBucket);
             Context.Response.Cookies.Append(
                 Cookie,
                 Protector.Protect($"{Guid.NewGuid():N} {Normal(name)}"),
@@ -67,18 +79,19 @@ public sealed class SignInThrottle(
     /// <summary>Whether something is shown for the first time, such as a code that holds once.</summary>
     public async Task<bool> FirstAsync(string what) => await tries.CountAsync("once " + what, Window) == 1;
 
-    private string AddressBucket => "address " + Context.Address();
+    private string NetworkBucket => "network " + Context.Network();
 
     private string Bucket(string name) => KnownAs(name) is { } browser ? $"browser {browser}" : $"name {Normal(name)}";
 
-    private string? KnownAs(string name)
+    private string? KnownAs(string name) => Read(Context) is var (browser, known) && known == Normal(name) ? browser : null;
+
+    /// <summary>The browser, and the name it was signed in to.</summary>
+    private (string Browser, string Name)? Read(HttpContext context)
     {
         try
         {
-            return Context.Request.Cookies[Cookie] is { } cookie && Protector.Unprotect(cookie).Split(' ', 2) is [var browser, var known]
-                ? known == Normal(name)
-                    ? browser
-                    : null
+            return context.Request.Cookies[Cookie] is { } cookie && Protector.Unprotect(cookie).Split(' ', 2) is [var browser, var known]
+                ? (browser, known)
                 : null;
         }
         catch (System.Security.Cryptography.CryptographicException)

@@ -82,6 +82,46 @@ public sealed class AuditTests(ClubHost host)
     }
 
     [Fact]
+    public async Task What_is_refused_again_within_a_minute_is_one_line_with_a_count_and_what_opens_something_stands_in_none()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var sailor = await club.VisitAsAsync("priya");
+        var rows = (await club.ScalarAsync<long>("select count(*) from audit"))!;
+        for (var at = 0; at < 40; at++)
+        {
+            await sailor.GetAsync("/wenlow/people");
+            await sailor.GetAsync($"/wenlow/no-such-page-{at}");
+        }
+
+        // Two minutes at the most were met; each page has one line in each, and each address that is no page counts as its own.
+        Assert.InRange(await club.ScalarAsync<long>("select count(*) from audit where act = 'Look at /wenlow/people'"), 1, 2);
+        Assert.Equal(
+            40L,
+            await club.ScalarAsync<long>(
+                "select sum(1 + coalesce(r.more, 0))::bigint from audit a left join audit_repeats r on r.audit_id = a.id "
+                    + "where a.act = 'Look at /wenlow/people'"
+            )
+        );
+        var trail = await (await club.VisitAsAsync("odalys")).GetAsync("/wenlow/audit?who=priya&outcome=refused");
+        Assert.Contains("more within the minute)", trail.TextOf(".audit"));
+
+        await sailor.GetAsync("/c/abcdefghijklmnopqrstuvwxyz0123456789");
+        await sailor.GetAsync("/calendar/abcdefghijklmnopqrstuvwxyz0123456789.ics");
+        await sailor.GetAsync("/wenlow/" + new string('x', 5000));
+        Assert.Equal(0L, await club.ScalarAsync<long>("select count(*) from audit a where a::text like '%abcdefghijklm%'"));
+        Assert.True(await club.ScalarAsync<int>("select max(length(act)) from audit") <= 201);
+        Assert.True(rows < await club.ScalarAsync<long>("select count(*) from audit"));
+    }
+
+    [Theory]
+    [InlineData("2001:db8:1:2:aaaa::1", "2001:db8:1:2::/64")]
+    [InlineData("2001:db8:1:2:bbbb::9", "2001:db8:1:2::/64")]
+    [InlineData("::ffff:192.0.2.7", "192.0.2.7")]
+    [InlineData("192.0.2.7", "192.0.2.7")]
+    public void A_network_is_an_address_or_the_first_half_of_a_long_one(string address, string network) =>
+        Assert.Equal(network, Requests.NetworkOf(System.Net.IPAddress.Parse(address)));
+
+    [Fact]
     public async Task Lines_are_added_only()
     {
         await using var club = await host.AnotherAsync("IfEmpty");

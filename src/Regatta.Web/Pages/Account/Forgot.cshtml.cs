@@ -31,7 +31,7 @@ public sealed class ForgotModel(IReadPeople people, PasswordLetters letters, Sig
         }
 
         Done = true;
-        if (await guessing.MayAsync("forgot " + read.Value))
+        if (await guessing.MayAskAsync("forgot", read.Value))
         {
             foreach (var person in (await people.FindByEmailAsync(read.Value)).Where(known => !known.IsDemo).Take(MostAccounts))
             {

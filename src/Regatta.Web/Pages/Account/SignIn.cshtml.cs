@@ -50,12 +50,17 @@ public sealed class SignInModel(
         Name = (name ?? "").Trim();
         var person = await accounts.FindByNameAsync(Name);
         note.Of(person?.Id);
+        if (Name.Length == 0 || string.IsNullOrEmpty(password))
+        {
+            return await RefuseAsync("Write your name and your password.", StatusCodes.Status422UnprocessableEntity);
+        }
+
         if (!await guessing.MayAsync(Name))
         {
             return await RefuseAsync("Too many tries. Wait five minutes, then try again.", StatusCodes.Status429TooManyRequests);
         }
 
-        if (!await IsRightAsync(person, password ?? "") || person is null)
+        if (!await IsRightAsync(person, password) || person is null)
         {
             return await RefuseAsync("No account has that name and password.", StatusCodes.Status422UnprocessableEntity);
         }
