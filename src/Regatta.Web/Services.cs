@@ -119,6 +119,7 @@ internal static class Services
             .AddSingleton<ExchangeSums>()
             .AddSingleton<ManageMembers>()
             .AddSingleton<InvitePeople>()
+            .AddSingleton<TellCoordinators>()
             .AddSingleton(provider => new FoundClub(
                 provider.GetRequiredService<Clubs>(),
                 provider.GetRequiredService<RegattaSettings>().Founding

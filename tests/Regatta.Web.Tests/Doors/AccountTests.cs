@@ -1,7 +1,9 @@
 using System.Buffers.Binary;
+using System.Reflection;
 using System.Security.Cryptography;
 using Microsoft.Extensions.DependencyInjection;
 using Regatta.Store;
+using Regatta.Web.Access;
 
 namespace Regatta.Web.Tests.Doors;
 
@@ -322,7 +324,7 @@ public sealed class AccountTests(ClubHost host)
         await using var club = await EmptyAsync();
         var kim = await club.FoundAsync("Ebb Creek");
         var people = await kim.GetAsync("/ebb-creek/people");
-        await kim.SendAsync(people, "form[action*=Factor]", "/ebb-creek/people?handler=Factor", ("required", "true"));
+        await kim.SendAsync(people, "form[action*=Factor]", "/ebb-creek/people?handler=Factor", ("required", "false"));
         Assert.Equal("/me/security?because=club", (await kim.GetAsync("/ebb-creek")).Location!.ToString());
         Assert.Contains("more than a password", (await kim.GetAsync("/me/security?because=club")).TextOf("[role=alert]"));
         var setUp = await kim.GetAsync("/me/second-factor");
@@ -347,6 +349,81 @@ public sealed class AccountTests(ClubHost host)
             (await kim.SendAsync(prove, "form.stack", "/prove", ("password", ClubHost.KimsPassword))).Location!.ToString()
         );
         Assert.Equal(200, (int)(await kim.GetAsync("/me/security")).Status);
+    }
+
+    [Fact]
+    public void What_gives_power_or_takes_a_guard_away_is_a_grave_act() =>
+        Assert.Equal(
+            [
+                "Account/Audit: GET Csv",
+                "Account/Data: all",
+                "Account/Letters: all",
+                "Account/Member: all",
+                "Account/People: POST, POST Again, POST Factor, POST InviteClub",
+                "Account/Security: all",
+                "Account/SetUpFactor: all",
+                "ClassSetup/DeleteClass: all",
+                "Sharing/Import: all",
+            ],
+            typeof(Policies)
+                .Assembly.GetTypes()
+                .Select(type => (type, Proof: type.GetCustomAttribute<NeedsProofAttribute>()))
+                .Where(one => one.Proof is not null)
+                .Select(one =>
+                    $"{one.type.Namespace!.Split('.')[^1]}/{one.type.Name.Replace("Model", "", StringComparison.Ordinal)}: "
+                    + (one.Proof!.Acts.Count == 0 ? "all" : string.Join(", ", one.Proof.Acts))
+                )
+                .Order(StringComparer.Ordinal)
+        );
+
+    [Fact]
+    public async Task A_grave_act_waits_for_the_password_with_what_was_typed_and_the_other_coordinators_hear_of_it()
+    {
+        await using var club = await EmptyAsync();
+        var kim = await club.FoundAsync("Ebb Creek");
+        await KitAsync(kim);
+        await JoinAsync(club, kim, ("as", "coordinator"));
+        var people = await kim.GetAsync("/ebb-creek/people");
+        var delete = await kim.GetAsync("/ebb-creek/classes/skiff/delete");
+        await club.ScalarAsync<int>("update sign_ins set proved_at = now() - interval '11 minutes' returning 1");
+
+        // To look asks for nothing; to act does, and keeps what was typed.
+        Assert.Equal(200, (int)(await kim.GetAsync("/ebb-creek/people")).Status);
+        Assert.Contains("/prove", (await kim.GetAsync("/ebb-creek/audit?handler=csv")).Location!.ToString());
+        Assert.Contains("/prove", (await kim.GetAsync("/ebb-creek/import")).Location!.ToString());
+        Assert.Contains("/prove", (await kim.GetAsync("/ebb-creek/classes/skiff/delete")).Location!.ToString());
+        var deleted = await kim.SendAsync(delete, "form.stack", "/ebb-creek/classes/skiff/delete", ("name", "Skiff"));
+        Assert.Equal(403, (int)deleted.Status);
+        Assert.Equal(200, (int)(await kim.GetAsync("/ebb-creek/classes/skiff")).Status);
+
+        var asked = await kim.SendAsync(
+            people,
+            "form.stack",
+            "/ebb-creek/people",
+            ("name", "Joss Reed"),
+            ("email", "joss@club.example"),
+            ("as", "captain/skiff")
+        );
+        Assert.Equal(403, (int)asked.Status);
+        Assert.Contains("What you typed is kept", asked.TextOf("main"));
+        var wrong = await kim.SendAsync(asked, "main form.stack", "/ebb-creek/people", (NeedsProofAttribute.Field, "guess"));
+        Assert.Equal(403, (int)wrong.Status);
+        Assert.Contains("not your password", wrong.TextOf(".problem"));
+        Assert.DoesNotContain("Joss", (await kim.GetAsync("/ebb-creek/people")).TextOf("main"));
+        var made = await kim.SendAsync(wrong, "main form.stack", "/ebb-creek/people", (NeedsProofAttribute.Field, ClubHost.KimsPassword));
+        Assert.Equal(200, (int)made.Status);
+        Assert.Contains("Joss Reed", made.TextOf("#asked-head + ul"));
+        Assert.DoesNotContain(ClubHost.KimsPassword, made.Text, StringComparison.Ordinal);
+
+        // Ida, who coordinates too, reads of what was done, and for ten minutes nothing more is asked.
+        var letters = (await kim.GetAsync("/ebb-creek/letters")).TextOf("main");
+        Assert.Contains("invited Joss Reed as captain skiff", letters);
+        Assert.Matches(@"To [^\n]*ida@club\.example[^<]*Joss Reed as captain skiff", letters!);
+        Assert.DoesNotContain("invited Ida", letters, StringComparison.Ordinal);
+        Assert.Equal(
+            302,
+            (int)(await kim.SendAsync(made, "[aria-labelledby=factor-head] form", "/ebb-creek/people?handler=Factor")).Status
+        );
     }
 
     [Fact]

@@ -5,6 +5,7 @@ namespace Regatta.Web.Pages.Account;
 
 /// <summary>Who did what in the club; for the coordinator.</summary>
 [Authorize(Policies.Coordinator)]
+[NeedsProof("GET Csv")]
 public sealed class AuditModel(ClubContext here, IReadAuditTrail trail) : PageModel
 {
     private const int OnePage = 100;

@@ -9,6 +9,7 @@ public sealed class MemberModel(
     ManageMembers manage,
     IReadClasses classes,
     PasswordLetters letters,
+    TellCoordinators others,
     RegattaSettings settings,
     ActNote note
 ) : PageModel
@@ -32,13 +33,25 @@ public sealed class MemberModel(
 
     public async Task<IActionResult> OnGetAsync(Guid person) => await LoadAsync(person) ? Page() : NotFound();
 
-    public async Task<IActionResult> OnPostAsync(Guid person, bool coordinates, string[] captain) =>
-        await DoAsync(
+    public Task<IActionResult> OnPostAsync(Guid person, bool coordinates, string[] captain)
+    {
+        var after = $"{(coordinates ? "coordinator, " : "")}captain of {string.Join(", ", captain)}";
+        return DoAsync(
             person,
-            () => manage.ChangeRolesAsync(here.Club.Ref, person, coordinates, captain),
-            $"{(coordinates ? "coordinator, " : "")}captain of {string.Join(", ", captain)}",
+            async () =>
+            {
+                var problem = await manage.ChangeRolesAsync(here.Club.Ref, person, coordinates, captain);
+                if (problem is null)
+                {
+                    await others.RunAsync(here.Actor, $"changed the roles of {Name}: {after}");
+                }
+
+                return problem;
+            },
+            after,
             "The roles are changed."
         );
+    }
 
     public Task<IActionResult> OnPostSuspendAsync(Guid person) =>
         DoAsync(person, () => manage.SuspendAsync(here.Club.Ref, person, suspended: true), "suspended", "They are suspended.");

@@ -2,6 +2,7 @@ namespace Regatta.Web.Pages.Account;
 
 /// <summary>Who is in the club and who is asked in; for the coordinator.</summary>
 [Authorize(Policies.Coordinator)]
+[NeedsProof("POST", "POST Again", "POST Factor", "POST InviteClub")]
 public sealed class PeopleModel(
     ClubContext here,
     IReadMembers members,
@@ -9,6 +10,7 @@ public sealed class PeopleModel(
     InvitePeople invite,
     IReadClasses classes,
     FoundClub clubs,
+    TellCoordinators others,
     IMail mail,
     ActNote note,
     RegattaSettings settings
@@ -77,6 +79,10 @@ public sealed class PeopleModel(
             var who = new Invited(name!, email!, IsJunior, guardian, Roles.Of(As == Roles.Coordinator, captainOf is not null), captainOf);
             Made = Form.Take("email", await invite.RunAsync(here.Actor, who, settings.AddressOf(Request)));
             note.Tell($"{name}, {email}, as {As}{(IsJunior ? ", junior" : "")}");
+            if (Form.Ok && As != Roles.Sailor)
+            {
+                await others.RunAsync(here.Actor, $"invited {name} as {As.Replace('/', ' ')}");
+            }
         }
 
         if (!Form.Ok)
@@ -120,6 +126,7 @@ public sealed class PeopleModel(
     {
         note.Tell("second factor for coordinators", Said(here.Club.SecondFactorRequired), Said(required));
         await clubs.RequireSecondFactorAsync(here.Actor, required);
+        await others.RunAsync(here.Actor, required ? "asks coordinators for more than a password" : "lets a password be enough");
         return RedirectToPage();
 
         static string Said(bool required) => required ? "required" : "as each likes";
@@ -134,6 +141,7 @@ public sealed class PeopleModel(
         }
 
         await LoadAsync();
+        await others.RunAsync(here.Actor, "made an address at which another club is founded");
         FoundingAddress = $"{settings.AddressOf(Request)}/found?code={await clubs.InviteAsync(here.Actor)}";
         return Page();
     }

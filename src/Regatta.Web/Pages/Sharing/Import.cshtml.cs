@@ -5,6 +5,7 @@ namespace Regatta.Web.Pages.Sharing;
 
 /// <summary>Imports a bundle, all or nothing; for the coordinator.</summary>
 [Authorize(Policies.Coordinator)]
+[NeedsProof]
 [RequestSizeLimit(Limits.BundleBytes + Limits.FormBytes)]
 [EnableRateLimiting(RequestLimits.Uploads)]
 public sealed class ImportModel(ClubContext here, ImportClasses import, TimeProvider clock) : PageModel
