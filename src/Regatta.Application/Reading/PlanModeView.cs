@@ -5,6 +5,7 @@ namespace Regatta.Application.Reading;
 public sealed class PlanModeView
 {
     private readonly Lazy<IReadOnlyList<Finding>> findings;
+    private readonly Lazy<IReadOnlyList<AnswerPattern>> seen;
     private readonly Dictionary<BandId, BandHelm?> helm;
     private readonly Dictionary<BandId, IReadOnlyList<Proposal>> inBands;
 
@@ -30,6 +31,7 @@ public sealed class PlanModeView
                     [.. Proposer.In(band).Where(proposal => matrix[band, proposal.Control] is not null && IsNews(proposal))]
         );
         Proposals = inBands.Values.SelectMany(all => all).ToDictionary(p => new CellAddress(p.Band.Id, p.Control.Key));
+        seen = new(() => [.. AnswerPattern.Of(shown.Definition, AsSailed, planMode, Evidence.Runs)]);
         findings = new(() => [.. MatrixJudgement.Of(matrix, AsSailed, Evidence.Runs), .. PlanJudgement.Of(shown, planMode)]);
     }
 
@@ -69,6 +71,9 @@ public sealed class PlanModeView
         let found = Helm(band)
         where found is { IsOff: true } && inBands[band.Id].Count == 0
         select (band, found, Proposer.WhyNothing(band) ?? "What the logs propose was set aside.");
+
+    /// <summary>What sailors saw alike again and again, and what it asks for.</summary>
+    public IReadOnlyList<AnswerPattern> SeenAlike => seen.Value;
 
     /// <summary>What does not fit.</summary>
     public IReadOnlyList<Finding> Findings => findings.Value;

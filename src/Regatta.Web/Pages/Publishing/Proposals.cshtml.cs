@@ -18,6 +18,9 @@ public sealed class ProposalsModel(
 
     public IReadOnlyList<QueuedProposal> Queue { get; private set; } = [];
 
+    /// <summary>What was seen alike again and again, and asks for a change, over all classes.</summary>
+    public IReadOnlyList<(ClassView View, PlanMode PlanMode, AnswerPattern Seen)> SeenAlike { get; private set; } = [];
+
     /// <summary>The names of classes whose logs are being read anew, so that nothing is proposed for them for a moment.</summary>
     public IReadOnlyList<string> BeingRead { get; private set; } = [];
 
@@ -43,6 +46,14 @@ public sealed class ProposalsModel(
         var views = (await cache.AllAsync(here.Club.Ref)).Classes;
         var blocks = await wind.BlocksAsync(here.Club.Ref, clock.Now - Looked, clock.Now);
         Queue = ProposalQueue.Of(views, [.. blocks.Where(block => block.IsWhole)], stations.Of(here.Club.Ref).Height);
+        SeenAlike =
+        [
+            .. from view in views
+            from planMode in view.Set.PlanModes.All
+            from seen in view.On(planMode).SeenAlike
+            orderby seen.Alike descending
+            select (view, planMode, seen),
+        ];
         BeingRead = [.. views.Where(view => view.Evidence.IsBeingRead).Select(view => view.Class.Name)];
         var followed = new List<FollowedDecision>();
         foreach (var view in views.Where(view => view.Decisions.Count > 0))

@@ -1,0 +1,61 @@
+namespace Regatta.Core.Advice;
+
+/// <summary>Runs of a band that answered a question alike, and what that asks of the card. Common practice, no source: five alike, and
+/// none that says the opposite.</summary>
+/// <param name="Band">The band.</param>
+/// <param name="Found">What was found, and asks for: counted from the card's marks.</param>
+/// <param name="Alike">How many runs answered so.</param>
+/// <param name="Answered">How many answered at all.</param>
+public sealed record AnswerPattern(WindBand Band, LookFinding Found, int Alike, int Answered)
+{
+    /// <summary>So many runs that answer alike are a proposal.</summary>
+    public const int Enough = 5;
+
+    /// <summary>The control whose mark is asked for first.</summary>
+    public Control Control => Found.Changes[0].Moves[0].Control;
+
+    /// <summary>It in a sentence: "6 of 7 runs answered “hooked” to “The leech at the top?”, and none the opposite."</summary>
+    public string Sentence =>
+        $"{Alike} of {Answered} runs answered “{Found.Answer.Said}” to “{Found.Question.Asks}”, and none the opposite.";
+
+    /// <summary>The patterns of a plan and mode, band by band: of runs sailed at the card's own mark, with nothing broken off.</summary>
+    /// <param name="definition">The class.</param>
+    /// <param name="matrix">The card's marks.</param>
+    /// <param name="planMode">With which sails, sailed how.</param>
+    /// <param name="runs">The runs.</param>
+    public static IEnumerable<AnswerPattern> Of(ClassDefinition definition, Matrix matrix, PlanMode planMode, PlanModeRuns runs) =>
+        from band in matrix.Bands.All
+        from question in definition.Questions
+        let answered = runs.In(band.Id)
+            .Where(run => run.Answers.ContainsKey(question.Key) && !IsBroken(run))
+            .Select(run => (Run: run, Answer: run.Answers[question.Key]))
+            .ToList()
+        from same in answered.Where(one => one.Answer.IsOff).GroupBy(one => Kind(one.Answer))
+        let found = Looks.Of(definition, question, same.First().Answer, planMode, key => Marked(matrix, definition, band, key))
+        where found.Changes.Count > 0 && found.Changes[0].Moves[0].From is not null
+        let at = answered.Where(one => IsAt(one.Run, found.Changes[0].Moves[0])).ToList()
+        let alike = at.Count(one => Kind(one.Answer) == Kind(found.Answer))
+        where alike >= Enough && 2 * alike > at.Count && !at.Exists(one => one.Answer.Means == Opposite(found.Answer.Means))
+        select new AnswerPattern(band, found, alike, at.Count);
+
+    /// <summary>What makes two answers alike: the same word, or numbers that mean the same.</summary>
+    private static string Kind(Answer answer) => answer.Number is null ? answer.Said : answer.Means.ToString();
+
+    private static AnswerMeaning? Opposite(AnswerMeaning means) =>
+        means switch
+        {
+            AnswerMeaning.TooLittle => AnswerMeaning.TooMuch,
+            AnswerMeaning.TooMuch => AnswerMeaning.TooLittle,
+            _ => null,
+        };
+
+    private static bool IsBroken(SessionEvidence run) => run.Check is { Gates: var gates } && (gates.Asked & ~gates.Held) != Gate.None;
+
+    /// <summary>Whether a run was sailed at the mark that is to be changed, within half a step; one that says no mark was at the
+    /// card's.</summary>
+    private static bool IsAt(SessionEvidence run, CureMove move) =>
+        !run.Marks.TryGetValue(move.Control.Key, out var mark) || mark.DistanceTo(move.From!.Value) <= move.Control.Scale.Step / 2;
+
+    private static Mark? Marked(Matrix matrix, ClassDefinition definition, WindBand band, ControlKey key) =>
+        definition.Find(key) is { } control ? matrix[band, control]?.Mark : null;
+}
