@@ -36,8 +36,7 @@ public sealed record RigStep(
 }
 
 /// <summary>The order in which a boat is made ready on land (models M8): the first pass through the couplings, then what was disturbed on
-/// the
-/// way, then the class's questions ashore.</summary>
+/// the way, then the class's questions ashore.</summary>
 public static class RigUpSteps
 {
     /// <summary>The steps for a reading of the card.</summary>
@@ -46,7 +45,10 @@ public static class RigUpSteps
     public static IReadOnlyList<RigStep> Of(CardReading reading, IReadOnlyList<Caution> cautions)
     {
         var place = new CautionPlace(null, reading.PlanMode, reading.Wind);
-        var lines = reading.Lines.Where(line => line.Cell is not null).ToDictionary(line => line.Control.Key);
+        // What only the water shows, a target that is looked for under way, is set by nobody on land.
+        var lines = reading
+            .Lines.Where(line => line.Cell is not null && (line.Control.Scale.HasMarks || line.Control.When == WhenChanged.Ashore))
+            .ToDictionary(line => line.Control.Key);
         // The class's controls keep their couplings; the card's know how they are read on the boat.
         var order = SetUpOrder.Of([.. reading.Version.Class.Controls.Where(control => lines.ContainsKey(control.Key))]);
         var asked = reading

@@ -172,8 +172,13 @@ public sealed class SetUpOrderTests
                 steps.Where(step => step.Kind != RigStepKind.Look),
                 step => Assert.Equal($"Mind {definition.Find(step.Control!.Key)!.Name}.", Assert.Single(step.Cautions).Text)
             );
+            // A target that is looked for under way is no step on land.
+            Assert.DoesNotContain(steps, step => step.Control is { Scale.HasMarks: false, When: not WhenChanged.Ashore });
             Assert.Equal(
-                reading.Lines.Where(line => line.Cell is not null).Select(line => line.Control.Key).ToHashSet(),
+                reading
+                    .Lines.Where(line => line is { Cell: not null, Control: { Scale.HasMarks: true } or { When: WhenChanged.Ashore } })
+                    .Select(line => line.Control.Key)
+                    .ToHashSet(),
                 steps.Where(step => step.Kind == RigStepKind.Set).Select(step => step.Control!.Key).ToHashSet()
             );
         }
