@@ -12,6 +12,7 @@ public sealed class SchemaTests(StoreFixture store)
     private static readonly string[] OfNoClub =
     [
         "audit",
+        "audit_repeats",
         "body_measures",
         "clubs",
         "data_protection_keys",

@@ -121,6 +121,10 @@ test("somebody is invited by mail and joins on a phone, with a second factor tha
   await expectAccessible(ida);
   await ida.locator("#signin").fill(idasName);
   await ida.locator("#password").fill(idas);
+  await ida.getByRole("button", { name: "Show it" }).click();
+  await expect(ida.locator("#password")).toHaveAttribute("type", "text");
+  await ida.getByRole("button", { name: "Show it" }).click();
+  await expect(ida.locator("#password")).toHaveAttribute("type", "password");
   await ida.getByRole("button", { name: "Open the account and join" }).tap();
   await expect(ida.getByRole("link", { name: "Skiff" }).first()).toBeVisible();
   await kim.goto(link.pathname + link.search);

@@ -17,6 +17,14 @@ public static class CalendarFile
 
     private static readonly TimeSpan Ahead = TimeSpan.FromDays(400);
 
+    /// <summary>So many single days are added or taken out at the most.</summary>
+    private const int MostDates = 1000;
+
+    /// <summary>So many days are stepped through at the most, over all that come again.</summary>
+    private const int MostSteps = 200_000;
+
+    private const int LongestUid = 255;
+
     /// <summary>Writes days on the water.</summary>
     /// <param name="outings">The days.</param>
     /// <param name="nameOf">A class's name by its key.</param>
@@ -59,6 +67,13 @@ public static class CalendarFile
                 return Parsed<IReadOnlyList<Outing>>.Bad("It holds control characters, so it is no calendar file, or a broken one.");
             }
 
+            if (CountDates(text) > MostDates)
+            {
+                return Parsed<IReadOnlyList<Outing>>.Bad(
+                    $"It adds or takes out more than {MostDates} single days; that is no club’s calendar."
+                );
+            }
+
             if (Ical.Net.Calendar.Load(text) is not { } calendar)
             {
                 return Parsed<IReadOnlyList<Outing>>.Bad("This is no calendar file.");
@@ -68,6 +83,19 @@ public static class CalendarFile
             {
                 return Parsed<IReadOnlyList<Outing>>.Bad(
                     "A day on the water that comes again every hour or oftener is none. Repeat it by days or weeks."
+                );
+            }
+
+            if (calendar.Events.Any(entry => entry.Uid?.Length > LongestUid))
+            {
+                return Parsed<IReadOnlyList<Outing>>.Bad($"A day’s UID is longer than {LongestUid} letters.");
+            }
+
+            if (calendar.Events.Sum(entry => Steps(entry, now)) > MostSteps)
+            {
+                return Parsed<IReadOnlyList<Outing>>.Bad(
+                    "Its days come again too often, or since too long ago, to be written out. Repeat them by days or weeks, from this "
+                        + "year on."
                 );
             }
 
@@ -118,11 +146,51 @@ public static class CalendarFile
                         or InvalidOperationException
                         or NullReferenceException
                         or OverflowException
-                        or EvaluationLimitExceededException
+                        or EvaluationException
             )
         {
             return Parsed<IReadOnlyList<Outing>>.Bad("This is no calendar file, or a broken one.");
         }
+    }
+
+    /// <summary>How many single days are added to repeated ones, or taken out of them; counted before anything is parsed.</summary>
+    private static int CountDates(string text)
+    {
+        var (dates, within) = (0, false);
+        foreach (var line in text.AsSpan().EnumerateLines())
+        {
+            // A line that begins with a blank goes on with the one before.
+            within =
+                line.StartsWith("RDATE", StringComparison.OrdinalIgnoreCase)
+                || line.StartsWith("EXDATE", StringComparison.OrdinalIgnoreCase)
+                || (within && line.Length > 0 && line[0] is ' ' or '\t');
+            dates += within ? 1 + line.Count(',') : 0;
+        }
+
+        return dates;
+    }
+
+    /// <summary>About how many days a repeated one is written out to, from its beginning on: each of them is stepped through.</summary>
+    private static double Steps(CalendarEvent one, DateTimeOffset now)
+    {
+        if (one.RecurrenceRule is not { } rule || one.Start is not { } start)
+        {
+            return 0;
+        }
+
+        static int Each<T>(ICollection<T>? parts) => Math.Max(1, parts?.Count ?? 0);
+        var aDay = (double)Each(rule.ByHour) * Each(rule.ByMinute) * Each(rule.BySecond);
+        var years = Math.Max(0, (now + Ahead - new DateTimeOffset(start.AsUtc, TimeSpan.Zero)).TotalDays / 365);
+        var parts = (rule.ByDay?.Count ?? 0) + (rule.ByMonthDay?.Count ?? 0) + (rule.ByYearDay?.Count ?? 0) + (rule.ByWeekNo?.Count ?? 0);
+        return years
+            * aDay
+            * rule.Frequency switch
+            {
+                FrequencyType.Daily => 366,
+                FrequencyType.Weekly => 53 * Each(rule.ByDay),
+                FrequencyType.Monthly => parts > 0 ? 366 : 12,
+                _ => parts > 0 ? 366 : Each(rule.ByMonth),
+            };
     }
 
     private static Outing ToOuting(CalendarEvent one, DateTimeOffset from, DateTimeOffset to, Func<string, string?> keyOf)

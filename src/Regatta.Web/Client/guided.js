@@ -27,7 +27,8 @@ export function guidedCheck() {
     if (!input) return;
     const first = steps[at].querySelector("[data-first-do]");
     if (first) first.hidden = !("broken" in input.dataset);
-    nameWay();
+    // What asks for something stays to be read.
+    if ("told" in input.dataset) nameWay();
     // A click that an arrow key made only moves the choice; a finger's goes on.
     if ("on" in input.dataset && event.detail > 0) setTimeout(() => show(at + 1), 150);
   });

@@ -9,6 +9,7 @@ const parts = [
   ["#matrix", () => import("./matrix.js").then((matrix) => matrix.startMatrix(htmx))],
   ["#board", () => import("./board.js").then((board) => board.watchTheBoard(htmx))],
   ["form[data-passkey]", () => import("./passkeys.js").then((passkeys) => passkeys.offerPasskeys())],
+  ["[data-shows]", () => import("./passwords.js").then((passwords) => passwords.showPasswords())],
   ["[data-rig-up]", () => import("./rig-up.js").then((rig) => rig.rigUp())],
   ["[data-draws]", () => import("./draw-boat.js").then((boat) => boat.drawBoat())],
   ["[data-guided]", () => import("./guided.js").then((check) => check.guidedCheck())],

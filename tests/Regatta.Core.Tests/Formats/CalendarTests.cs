@@ -66,6 +66,12 @@ public sealed class CalendarTests
     [InlineData("RRULE:FREQ=HOURLY", "every hour or oftener")]
     [InlineData("RRULE:FREQ=DAILY;BYHOUR=1,2,3,4;BYMINUTE=1,2", "more than 500 days")]
     [InlineData("RRULE:FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=30", "no day|broken one")]
+    [InlineData("RRULE:FREQ=MONTHLY;BYDAY=0MO", "broken one")]
+    [InlineData("RRULE:FREQ=DAILY;INTERVAL=2147483647", "broken one")]
+    [InlineData(
+        "RRULE:FREQ=YEARLY;BYDAY=MO,TU,WE;BYHOUR=1,2,3,4,5,6,7,8;BYMINUTE=0,1,2,3,4,5,6,7,8,9;BYSECOND=0,1,2,3,4,5,6,7,8,9",
+        "too often"
+    )]
     [InlineData("SUMMARY:Day\u0001", "control characters")]
     [InlineData("SUMMARY:", "needs a name")]
     [InlineData("DTEND:20260730T200000", "longer than 36 hours")]
@@ -84,6 +90,29 @@ public sealed class CalendarTests
                 )
                     .Problem!.Contains(part, StringComparison.Ordinal)
         );
+
+    // What took tens of seconds of a processor when it was worked out (./bench limits measures it).
+    [Fact]
+    public void What_would_take_too_long_to_work_out_is_refused_before_it_is()
+    {
+        const string Day = "DTSTART:20260601T180000Z";
+        const string End = "DTEND:20260601T200000Z";
+        var many = Enumerable.Range(0, 1001).Select(at => $"2026060{2 + (at % 7)}T{at % 24:00}{at % 60:00}00Z").ToList();
+        Assert.Contains("single days", Read(Calendar("UID:x", Day, End, "SUMMARY:D", "RDATE:" + string.Join(',', many))).Problem!);
+        Assert.Contains(
+            "single days",
+            Read(Calendar("UID:x", Day, End, "SUMMARY:D", "RRULE:FREQ=DAILY", "EXDATE:" + string.Join(",\r\n ", many))).Problem!
+        );
+        Assert.Contains(
+            "since too long ago",
+            Read(Calendar("UID:x", "DTSTART:00010101T180000Z", "DTEND:00010101T190000Z", "SUMMARY:D", "RRULE:FREQ=DAILY")).Problem!
+        );
+        Assert.Contains("letters", Read(Calendar("UID:" + new string('u', 256), Day, End, "SUMMARY:D")).Problem!);
+        Assert.NotNull(Read(Calendar("UID:x", Day, "DURATION:P99999999W", "SUMMARY:D")).Problem);
+        // A birthday of the club is let in, and so is a season with its exceptions.
+        Assert.True(Read(Calendar("UID:x", "DTSTART:19700801T180000Z", "DTEND:19700801T200000Z", "SUMMARY:D", "RRULE:FREQ=YEARLY")).Ok);
+        Assert.True(Read(Calendar("UID:x", Day, End, "SUMMARY:D", "RRULE:FREQ=WEEKLY;BYDAY=MO,WE", "EXDATE:20260608T180000Z")).Ok);
+    }
 
     [Fact]
     public void Logs_belong_to_the_day_they_were_sailed_on_give_or_take_an_hour()

@@ -185,6 +185,22 @@ public sealed class AccountTests(ClubHost host)
     }
 
     [Fact]
+    public async Task Somebody_signs_in_by_their_mail_address_where_it_is_theirs_alone()
+    {
+        await using var club = await EmptyAsync();
+        var kim = await club.FoundAsync("Ebb Creek");
+        await JoinAsync(club, kim, ("name", "Ida Marsh"), ("email", "marsh@club.example"));
+        var ida = club.Visit();
+        Assert.Equal(302, (int)(await SignInAsync(ida, "MARSH@club.example", IdasPassword)).Status);
+        Assert.Contains("Ida", (await ida.GetAsync("/ebb-creek")).TextOf("nav"));
+        Assert.Equal(422, (int)(await SignInAsync(club.Visit(), "marsh@club.example", "guess")).Status);
+        // One address for two: their names tell them apart.
+        await JoinAsync(club, kim, ("name", "Bo Marsh"), ("email", "marsh@club.example"));
+        Assert.Equal(422, (int)(await SignInAsync(club.Visit(), "marsh@club.example", IdasPassword)).Status);
+        Assert.Equal(302, (int)(await SignInAsync(club.Visit(), "ida", IdasPassword)).Status);
+    }
+
+    [Fact]
     public async Task Looking_at_the_second_factor_ends_no_other_sign_in()
     {
         await using var club = await EmptyAsync(strict: true);
@@ -277,7 +293,8 @@ public sealed class AccountTests(ClubHost host)
         var key = setUp.TextOf(".factor-key")!.Replace(" ", "", StringComparison.Ordinal);
         var wrong = await kim.SendAsync(setUp, "form.stack", "/me/second-factor", ("code", "000000"));
         Assert.Equal(422, (int)wrong.Status);
-        var on = await kim.SendAsync(setUp, "form.stack", "/me/second-factor", ("code", Code(key, 0)));
+        var first = Code(key, 0);
+        var on = await kim.SendAsync(setUp, "form.stack", "/me/second-factor", ("code", first));
         var codes = on.Html.QuerySelectorAll(".recovery-codes code").Select(one => one.TextContent).ToList();
         Assert.Equal(10, codes.Count);
 
@@ -287,6 +304,8 @@ public sealed class AccountTests(ClubHost host)
         Assert.Contains("/sign-in", (await second.GetAsync("/ebb-creek")).Location!.ToString());
         var form = await second.GetAsync("/second-factor");
         Assert.Equal(422, (int)(await second.SendAsync(form, "form.stack", "/second-factor", ("code", "000000"))).Status);
+        // The code that set it up is used.
+        Assert.Equal(422, (int)(await second.SendAsync(form, "form.stack", "/second-factor", ("code", first))).Status);
         var code = Code(key, 1);
         Assert.Equal("/", (await second.SendAsync(form, "form.stack", "/second-factor", ("code", code))).Location!.ToString());
 
@@ -324,7 +343,7 @@ public sealed class AccountTests(ClubHost host)
         await using var club = await EmptyAsync();
         var kim = await club.FoundAsync("Ebb Creek");
         var people = await kim.GetAsync("/ebb-creek/people");
-        await kim.SendAsync(people, "form[action*=Factor]", "/ebb-creek/people?handler=Factor", ("required", "false"));
+        await kim.SendAsync(people, "form[action*=Factor]", "/ebb-creek/people?handler=Factor", ("required", "true"));
         Assert.Equal("/me/security?because=club", (await kim.GetAsync("/ebb-creek")).Location!.ToString());
         Assert.Contains("more than a password", (await kim.GetAsync("/me/security?because=club")).TextOf("[role=alert]"));
         var setUp = await kim.GetAsync("/me/second-factor");

@@ -105,7 +105,7 @@ public sealed class DrawingTests
     [Fact]
     public void A_range_is_two_lines_and_no_step_between_them()
     {
-        var range = Cell.Between(new(40), new(60), "", "", CellSource.Entered).Value;
+        var range = Cell.Between(new(20), new(120), "", "", CellSource.Entered).Value;
         var mark = Cell.Of(new Mark(150), 10, "", "", CellSource.Entered).Value;
         Matrix matrix = new(
             Bands,

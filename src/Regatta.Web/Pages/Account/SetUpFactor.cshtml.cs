@@ -41,7 +41,9 @@ public sealed class SetUpFactorModel(
         var isRight =
             await guessing.MayAsync(Tries, me.Id)
             && digits.Length == 6
-            && await accounts.VerifyTwoFactorTokenAsync(me, TokenOptions.DefaultAuthenticatorProvider, digits);
+            && await accounts.VerifyTwoFactorTokenAsync(me, TokenOptions.DefaultAuthenticatorProvider, digits)
+            // What set it up is used: nobody who read it over a shoulder comes in by it.
+            && await guessing.FirstAsync($"code {me.Id} {digits}");
         if (!isRight)
         {
             Problem = "That is not the code of this key. See that the clock of your device is right, and type the code it shows now.";

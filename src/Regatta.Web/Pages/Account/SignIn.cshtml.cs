@@ -48,14 +48,14 @@ public sealed class SignInModel(
     public async Task<IActionResult> OnPostAsync(string? name, string? password)
     {
         Name = (name ?? "").Trim();
-        var person = await accounts.FindByNameAsync(Name);
+        var person = await accounts.FindByNameAsync(Name) ?? await ByMailAsync();
         note.Of(person?.Id);
         if (Name.Length == 0 || string.IsNullOrEmpty(password))
         {
             return await RefuseAsync("Write your name and your password.", StatusCodes.Status422UnprocessableEntity);
         }
 
-        if (!await guessing.MayAsync(Name))
+        if (!await guessing.MayAsync(person?.SignInName ?? Name))
         {
             return await RefuseAsync("Too many tries. Wait five minutes, then try again.", StatusCodes.Status429TooManyRequests);
         }
@@ -65,7 +65,7 @@ public sealed class SignInModel(
             return await RefuseAsync("No account has that name and password.", StatusCodes.Status422UnprocessableEntity);
         }
 
-        await guessing.RightAsync(Name);
+        await guessing.RightAsync(person.SignInName);
         if (!await signIn.CanSignInAsync(person))
         {
             return await RefuseAsync("That account is suspended. Ask your club’s coordinator.", StatusCodes.Status403Forbidden);
@@ -102,6 +102,10 @@ public sealed class SignInModel(
         await signIn.SignInAsync(person, isPersistent: true);
         return this.BackTo(Back);
     }
+
+    /// <summary>Whose mail address was written, where it is one account's alone: a family that shares one signs in by names.</summary>
+    private async Task<Person?> ByMailAsync() =>
+        Name.Contains('@', StringComparison.Ordinal) && await people.FindByEmailAsync(Name) is [var only] ? only : null;
 
     /// <summary>Whether the password is right; it takes as long for a name nobody has.</summary>
     private async Task<bool> IsRightAsync(Person? person, string password)
