@@ -31,8 +31,13 @@ public sealed class WrongModel(ClubContext here, CardRequests cards, UnitPrefere
     /// <summary>What can be seen with these sails, in this mode and wind, and the answers that are off.</summary>
     public IEnumerable<(Question Question, IEnumerable<AnswerWord> Words)> Looks =>
         from question in Card?.Reading.Questions ?? []
-        where question.When != AskedWhen.Ashore && question.Form.Words is not null
-        select (question, question.Form.Words!.Where(word => word.Means != AnswerMeaning.Fine));
+        where question.When != AskedWhen.Ashore
+        let off = (question.Form.Words ?? []).Where(word => word.Means != AnswerMeaning.Fine).ToList()
+        where off.Count > 0
+        select (question, off.AsEnumerable());
+
+    /// <summary>Whether anything was said, noticed or seen.</summary>
+    public bool Said => Chosen.Count > 0 || Found.Count > 0;
 
     /// <summary>What was seen.</summary>
     public IReadOnlyDictionary<QuestionKey, Answer> Seen { get; private set; } = new Dictionary<QuestionKey, Answer>();
