@@ -22,7 +22,7 @@ const shots = [
   { name: "reefs", as: "odalys", path: "/wenlow/classes/orlop-9/reefs", size: desktop, full: true },
   { name: "rig-up-phone", as: "priya", path: "/wenlow/classes/pettle-65/rig-up?wind=8&boat=class", size: phone },
   { name: "balance", as: "odalys", path: "/wenlow/classes/tandry/balance?wind=12&unit=kn&heel=10", size: desktop },
-  { name: "wrong-phone", as: "priya", path: "/wenlow/classes/tandry/wrong?wind=12&unit=kn&sign=turnsUp", size: phone, full: true },
+  { name: "wrong-phone", as: "priya", path: "/wenlow/classes/ferrin-16/wrong?wind=12&unit=kn&look=leech-top~hooked&look=rudders-heavy~heavy", size: phone, full: true },
   { name: "check-phone", as: "priya", path: "/wenlow/classes/tandry/check?wind=12&unit=kn", size: phone },
   { name: "trainer", as: "priya", path: "/wenlow/classes/tandry/trainer?exercise=1&s0=-10", size: desktop },
   { name: "proposals", as: "odalys", path: "/wenlow/proposals", size: desktop },
