@@ -88,6 +88,16 @@ test("the balance check goes step by step under the thumb and its answers are th
   await expect(page.locator(".guided-step:visible legend")).toContainText("Starboard tack");
   await answer("heavy");
   const skip = page.getByRole("button", { name: "Skip" });
+  // An answer that asks for something says it at once, and waits to be read.
+  while (!(await page.locator(".guided-step:visible legend").textContent()).includes("Would she point?")) {
+    await skip.tap();
+    taps += 1;
+  }
+  await answer("would not point");
+  await expect(page.locator(".look-ask:visible")).toContainText("lee helm");
+  await expectAccessible(page);
+  await page.getByRole("button", { name: "Next" }).tap();
+  taps += 1;
   while (await skip.isVisible()) {
     await skip.tap();
     taps += 1;
@@ -98,7 +108,8 @@ test("the balance check goes step by step under the thumb and its answers are th
   await expect(page.locator("[name=flat]")).toBeChecked();
   await expect(page.locator("[name=helmPortWord][value=heavy]")).toBeChecked();
   await page.getByRole("button", { name: "Send the log" }).tap();
-  await expect(page.locator(".run-advice")).toContainText("Next time, first:");
+  await expect(page.locator(".run-advice")).toContainText("Would she point? would not point. Look first whether there is lee helm");
+  await expect(page.locator(".run-advice")).toContainText("For the helm, first:");
   await expect(page.locator(".run-advice")).toContainText("Expected here");
   await expectAccessible(page);
   await page.context().close();

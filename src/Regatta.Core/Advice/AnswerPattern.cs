@@ -30,12 +30,12 @@ public sealed record AnswerPattern(WindBand Band, LookFinding Found, int Alike, 
             .Where(run => run.Answers.ContainsKey(question.Key) && !IsBroken(run))
             .Select(run => (Run: run, Answer: run.Answers[question.Key]))
             .ToList()
-        from same in answered.Where(one => one.Answer.IsOff).GroupBy(one => Kind(one.Answer))
+        from same in answered.Where(run => run.Answer.IsOff).GroupBy(run => Kind(run.Answer))
         let found = Looks.Of(definition, question, same.First().Answer, planMode, key => Marked(matrix, definition, band, key))
         where found.Changes.Count > 0 && found.Changes[0].Moves[0].From is not null
-        let at = answered.Where(one => IsAt(one.Run, found.Changes[0].Moves[0])).ToList()
-        let alike = at.Count(one => Kind(one.Answer) == Kind(found.Answer))
-        where alike >= Enough && 2 * alike > at.Count && !at.Exists(one => one.Answer.Means == Opposite(found.Answer.Means))
+        let at = answered.Where(run => IsAt(run.Run, found.Changes[0].Moves[0])).ToList()
+        let alike = at.Count(run => Kind(run.Answer) == Kind(found.Answer))
+        where alike >= Enough && 2 * alike > at.Count && !at.Exists(run => run.Answer.Means == Opposite(found.Answer.Means))
         select new AnswerPattern(band, found, alike, at.Count);
 
     /// <summary>What makes two answers alike: the same word, or numbers that mean the same.</summary>

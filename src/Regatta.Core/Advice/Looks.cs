@@ -80,7 +80,7 @@ public static class Looks
         Func<ControlKey, Mark?> marks
     )
     {
-        var ask = LookAsksTable.All.FirstOrDefault(one => one.Is(definition, question, answer));
+        var ask = LookRemedies.All.FirstOrDefault(remedy => remedy.Is(definition, question, answer));
         var ends = new List<Control>();
         var changes = new List<LookChange>();
         if (ask is not { ActAlone: true } && (answer.IsOff || ask is not null))
@@ -128,7 +128,7 @@ public static class Looks
         ClassDefinition definition,
         Question question,
         Answer answer,
-        LookAsk? ask,
+        LookRemedy? ask,
         PlanMode planMode
     )
     {

@@ -166,7 +166,7 @@ public static class AuditWords
             ? context.Request.Path.ToString().Replace(secret, "…", StringComparison.Ordinal)
             : context.Request.Path;
 
-    /// <summary>The route's name for what opens a card or a calendar to whoever has it.</summary>
+    /// <summary>The route's name of the secret in the address of a card or a calendar.</summary>
     private const string Token = "token";
 
     /// <summary>What an act is about where nobody said: what the address names.</summary>

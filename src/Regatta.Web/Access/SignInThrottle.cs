@@ -32,7 +32,7 @@ public sealed class SignInThrottle(
     public async Task<bool> MayAsync(string name)
     {
         var byName = await tries.CountAsync(Bucket(name), Window);
-        // Whoever has signed in here before is not kept out by what others of the same network try.
+        // A known browser comes in, however many others of its network guess.
         var byNetwork = KnownAs(name) is null ? await tries.CountAsync(NetworkBucket, Window) : 0;
         return byName <= Most && byNetwork <= MostByNetwork;
     }

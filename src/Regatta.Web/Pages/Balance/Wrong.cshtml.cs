@@ -67,7 +67,7 @@ public sealed class WrongModel(ClubContext here, CardRequests cards, UnitPrefere
     /// <summary>The address with something seen, or not seen any more.</summary>
     public string With(Question question, AnswerWord word)
     {
-        var seen = Seen.Where(one => one.Key != question.Key).ToDictionary();
+        var seen = Seen.Where(answered => answered.Key != question.Key).ToDictionary();
         if (!IsSeen(question, word))
         {
             seen[question.Key] = new(word.Text, null, word.Means);
@@ -83,7 +83,7 @@ public sealed class WrongModel(ClubContext here, CardRequests cards, UnitPrefere
         (Card?.Elsewhere("wrong", units.Wind) ?? $"{here.ClassPath}/wrong?")
         + (school == CureSchool.OfClass ? "" : $"&school={EnumText.Of(school)}")
         + string.Concat(signs.Select(sign => $"&sign={EnumText.Of(sign)}"))
-        + string.Concat(seen.Select(one => $"&look={Uri.EscapeDataString(LookOf(one.Key, one.Value))}"));
+        + string.Concat(seen.Select(answered => $"&look={Uri.EscapeDataString(LookOf(answered.Key, answered.Value))}"));
 
     /// <summary>An answer as addresses name it.</summary>
     public static string LookOf(QuestionKey question, Answer answer) => question.Name + Answered + answer.Said;
@@ -147,8 +147,8 @@ public sealed class WrongModel(ClubContext here, CardRequests cards, UnitPrefere
             where said.Length == 2 && word.Text == said[1]
             select (offered.Question.Key, Answer: new Answer(word.Text, null, word.Means))
         )
-            .DistinctBy(one => one.Key)
-            .ToDictionary(one => one.Key, one => one.Answer);
+            .DistinctBy(seen => seen.Key)
+            .ToDictionary(seen => seen.Key, seen => seen.Answer);
         Found = Card is { } card ? Core.Advice.Looks.Of(Class, Seen, card.PlanMode, card.Reading.MarkOf) : [];
         School = EnumText.Read<CureSchool>(school ?? "") is { Ok: true, Value: var asked } ? asked : CureSchool.OfClass;
         if (Chosen.Count == 0)

@@ -3,7 +3,7 @@ namespace Regatta.Web.Pages.Planning;
 /// <summary>The fields that say how a trial is to go: when it begins, who does what, what to mind.</summary>
 /// <param name="day">The day it is for; null for any.</param>
 /// <param name="attendees">Who of the class comes on it.</param>
-/// <param name="usual">Who would do what where nobody is named; null for nobody.</param>
+/// <param name="usual">Who would do it where no name was chosen; null for nobody.</param>
 /// <param name="stands">What was planned before.</param>
 /// <param name="typed">What was typed; empty for a form that opens.</param>
 /// <param name="form">Takes what was not understood.</param>
@@ -23,9 +23,9 @@ public sealed class TrialArrangement(
     /// <summary>Who may be named: those who come, and those who are named already.</summary>
     private IReadOnlyList<(Guid Person, string Name, string Label)> People { get; } =
     [
-        .. attendees.Select(one => (one.Person, one.Name, LabelOf(one))),
+        .. attendees.Select(attendee => (attendee.Person, attendee.Name, LabelOf(attendee))),
         .. stands
-            .Hands.Where(hand => attendees.All(one => one.Person != hand.Person))
+            .Hands.Where(hand => attendees.All(attendee => attendee.Person != hand.Person))
             .DistinctBy(hand => hand.Person)
             .Select(hand => (hand.Person, hand.Name, $"{hand.Name}, who has not said they come")),
     ];
@@ -42,7 +42,7 @@ public sealed class TrialArrangement(
             ? []
             : TrialRoles.Words.Select(role => new Field(EnumText.Of(role.Role), $"Who {role.Words}?", Named(role.Role))
             {
-                Choices = [Open, .. People.Select(one => one.Label)],
+                Choices = [Open, .. People.Select(person => person.Label)],
             });
 
     private Field Note =>
@@ -61,7 +61,7 @@ public sealed class TrialArrangement(
     }
 
     private string Named(TrialRole role) =>
-        stands.Hands.FirstOrDefault(hand => hand.Role == role) is { } hand ? People.First(one => one.Person == hand.Person).Label
+        stands.Hands.FirstOrDefault(hand => hand.Role == role) is { } hand ? People.First(person => person.Person == hand.Person).Label
         : usual(role) is { } attendee ? LabelOf(attendee)
         : Open;
 
@@ -87,7 +87,7 @@ public sealed class TrialArrangement(
     {
         var hands = (
             from role in TrialRoles.Of(design)
-            from one in People.Where(one => one.Label == Said(EnumText.Of(role))).Take(1)
+            from one in People.Where(person => person.Label == Said(EnumText.Of(role))).Take(1)
             select new TrialHand(role, one.Person, one.Name)
         ).ToList();
         if (TrialRoles.Problem(hands.ToDictionary(hand => hand.Role, hand => hand.Person)) is { } problem)

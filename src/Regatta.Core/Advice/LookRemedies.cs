@@ -4,7 +4,7 @@ namespace Regatta.Core.Advice;
 /// <param name="Questions">The questions it is of, by key.</param>
 /// <param name="Said">The answers it is of, as they are worded; empty for every one that is off.</param>
 /// <param name="Act">What is done first, and free; empty for nothing.</param>
-internal sealed record LookAsk(string[] Questions, string[] Said, string Act)
+internal sealed record LookRemedy(string[] Questions, string[] Said, string Act)
 {
     /// <summary>Effects that help, the first of them that a control of the class has; empty for the mark that is asked about.</summary>
     public MarkEffect[] FirstOf { get; init; } = [];
@@ -29,12 +29,12 @@ internal sealed record LookAsk(string[] Questions, string[] Said, string Act)
 }
 
 /// <summary>What the looks of the kits ask for where the mark that is asked about does not say it, or not all of it.</summary>
-internal static class LookAsksTable
+internal static class LookRemedies
 {
     private const BalanceKind Radio = BalanceKind.Radio;
 
     /// <summary>The first that fits is taken.</summary>
-    public static IReadOnlyList<LookAsk> All { get; } =
+    public static IReadOnlyList<LookRemedy> All { get; } =
     [
         // Two sails, or one, luffing slowly.
         new(["luffing"], ["headsail first"], "It is out too far") { FirstOf = [MarkEffect.LeadIn], For = [Radio] },
