@@ -9,9 +9,6 @@ namespace Regatta.Web;
 /// <param name="Read">A control as it is read on the reader's boat.</param>
 public sealed record AnswerChips(string Name, Question Question, string Given, CardReading? Card, Func<Control, Control> Read)
 {
-    /// <summary>Whether a tap goes on to the next screen, where nothing is asked for.</summary>
-    public bool Steps { get; init; }
-
     /// <summary>The words.</summary>
     public IReadOnlyList<AnswerWord> Words => Question.Form.Words ?? [];
 

@@ -19,23 +19,23 @@ export function guidedCheck() {
 
   /** What is answered is not skipped. */
   function nameWay() {
-    ways.querySelector("[data-skip]").textContent = steps[at].querySelector("input[data-on]:checked, input[data-told]:checked") ? "Next" : "Skip";
+    ways.querySelector("[data-skip]").textContent = steps[at].querySelector("input[data-goes=on]:checked, input[data-goes=told]:checked") ? "Next" : "Skip";
   }
 
   form.addEventListener("click", (event) => {
     const input = event.target.closest("input[type=radio]");
     if (!input) return;
     const first = steps[at].querySelector("[data-first-do]");
-    if (first) first.hidden = !("broken" in input.dataset);
+    if (first) first.hidden = input.dataset.goes !== "broken";
     // What asks for something stays to be read.
-    if ("told" in input.dataset) nameWay();
+    if (input.dataset.goes === "told") nameWay();
     // A click that an arrow key made only moves the choice; a finger's goes on.
-    if ("on" in input.dataset && event.detail > 0) setTimeout(() => show(at + 1), 150);
+    if (input.dataset.goes === "on" && event.detail > 0) setTimeout(() => show(at + 1), 150);
   });
   ways.querySelector("[data-back]").addEventListener("click", () => show(at - 1));
   ways.querySelector("[data-skip]").addEventListener("click", () => {
     const kept = [...steps[at].querySelectorAll("input:checked")];
-    if (!kept.some((input) => "on" in input.dataset || "told" in input.dataset)) kept.forEach((input) => (input.checked = false));
+    if (!kept.some((input) => ["on", "told"].includes(input.dataset.goes ?? ""))) kept.forEach((input) => (input.checked = false));
     show(at + 1);
   });
   ways.hidden = false;
