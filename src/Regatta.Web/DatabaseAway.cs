@@ -12,9 +12,6 @@ internal sealed class DatabaseAway(RequestDelegate next, ILogger<DatabaseAway> l
     private const string RetryAfterSeconds = "5";
     private const string Token = "__RequestVerificationToken";
 
-    /// <summary>What is never sent back.</summary>
-    private static readonly string[] Secret = ["password", "old", "code", "recovery", "credential", "token"];
-
     public async Task InvokeAsync(HttpContext context)
     {
         try
@@ -76,12 +73,12 @@ internal sealed class DatabaseAway(RequestDelegate next, ILogger<DatabaseAway> l
     {
         page.Append("<p role=\"alert\">It could not be saved just now. What you typed is here; send it again in a few seconds.");
         page.Append(
-            form.Files.Count > 0 || form.Keys.Any(IsSecret)
+            form.Files.Count > 0 || form.Keys.Any(SecretFields.Is)
                 ? " Files and passwords are to be given once more: go back for those.</p>"
                 : "</p>"
         );
         page.Append($"<form method=\"post\" class=\"stack\" action=\"{Encoded(request.Path + request.QueryString)}\">");
-        var typed = form.Where(field => !IsSecret(field.Key))
+        var typed = form.Where(field => !SecretFields.Is(field.Key))
             .SelectMany(field => field.Value.Select(value => (field.Key, Value: value ?? "")));
         foreach (var (name, value) in typed)
         {
@@ -96,8 +93,6 @@ internal sealed class DatabaseAway(RequestDelegate next, ILogger<DatabaseAway> l
 
         page.Append("</dl>");
     }
-
-    private static bool IsSecret(string name) => Secret.Contains(name, StringComparer.OrdinalIgnoreCase);
 
     private static string Encoded(string text) => HtmlEncoder.Default.Encode(text);
 }

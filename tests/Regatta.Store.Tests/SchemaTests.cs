@@ -12,7 +12,6 @@ public sealed class SchemaTests(StoreFixture store)
     private static readonly string[] OfNoClub =
     [
         "audit",
-        "audit_repeats",
         "body_measures",
         "clubs",
         "data_protection_keys",

@@ -74,6 +74,12 @@ public sealed class CardAndLogTests(ClubHost host)
             (await captain.GetAsync("/wenlow/classes/quillet?cell=1.gooseneck")).Html.QuerySelector("[aria-labelledby=sailors-head]")
         );
 
+        // A form that did not ask who reads it sends what it holds to nobody.
+        var form = await sailor.GetAsync("/wenlow/classes/quillet/log?wind=14&boat=class");
+        form.Html.QuerySelectorAll("[name=noteFor]").ToList().ForEach(choice => choice.Remove());
+        await sailor.SendAsync(form, ".log-form", "/wenlow/classes/quillet/log", ("note", "from an old page"));
+        Assert.DoesNotContain("from an old page", (await captain.GetAsync("/wenlow/logbook?class=quillet&whose=class")).Text);
+
         // Corrected, the log opens with what was said of it.
         var own = await sailor.GetAsync("/wenlow/logbook");
         var log = await sailor.GetAsync(own.Html.QuerySelector(".logbook a[href*='/logbook/']")!.GetAttribute("href")!);

@@ -46,7 +46,8 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
     /// <summary>What the place was like, as it is asked.</summary>
     public static readonly IReadOnlyList<(Place Value, string Label)> Places = [(Place.Open, "open"), (Place.GustyShore, "gusty shore")];
 
-    /// <summary>Who reads the note besides oneself, as it is asked; the first where nobody said.</summary>
+    /// <summary>Who reads the note besides oneself, as it is asked; a fresh form has the first ticked, one that does not ask keeps the
+    /// note private.</summary>
     public static readonly IReadOnlyList<(NoteReader Value, string Label)> NoteReaders =
     [
         (NoteReader.Captain, "the captain, without my name"),
@@ -130,7 +131,7 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
 
         var water = reader.May("water", this["water"], RunFields.One<Water>);
         var place = reader.May("place", this["place"], RunFields.One<Place>);
-        var noteFor = this["noteFor"] is { Length: > 0 } said ? reader.Take("noteFor", RunFields.One<NoteReader>(said)) : (NoteReader?)null;
+        var noteFor = reader.May("noteFor", this["noteFor"], RunFields.One<NoteReader>);
         foreach (
             var (problem, at) in SessionLog.CheckRuns(sailedAt, [.. runs.Select(run => run?.From)]).Select((problem, at) => (problem, at))
         )
@@ -154,7 +155,7 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
                 Purpose = context.Class.Purposes.FirstOrDefault(purpose => purpose.Key.Name == this["purpose"])?.Key,
                 Water = water ?? Water.NotSaid,
                 Place = place ?? Place.NotSaid,
-                NoteFor = noteFor ?? NoteReaders[0].Value,
+                NoteFor = noteFor ?? NoteReader.Nobody,
             }
             : null;
     }

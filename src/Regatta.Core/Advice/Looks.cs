@@ -63,7 +63,7 @@ public static class Looks
     ) =>
         [
             .. (
-                from question in definition.Questions
+                from question in definition.KnownQuestions
                 where answers.ContainsKey(question.Key)
                 let found = Of(definition, question, answers[question.Key], planMode, marks)
                 where found.Answer.IsOff || found.LeadsSomewhere

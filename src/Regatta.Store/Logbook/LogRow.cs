@@ -45,13 +45,7 @@ internal sealed record RunRow(
     {
         var marks = rows.ToList();
         return new(
-            WindRange
-                .Of(
-                    Speed.FromMetresPerSecond(WindFrom),
-                    Speed.FromMetresPerSecond(WindTo),
-                    Gust is { } gust ? Speed.FromMetresPerSecond(gust) : null
-                )
-                .Value,
+            StoredWind.Of(WindFrom, WindTo, Gust),
             marks.ToDictionary(mark => new ControlKey(mark.Control), mark => new Mark(mark.Mark)),
             ToCheck(),
             EnumText.Read<Felt>(Felt).Value

@@ -121,15 +121,7 @@ public sealed class NotedRuns(Db database)
                 BoatId,
                 new(new(Plan), new(Mode)),
                 Purpose is { } purpose ? new PurposeKey(purpose) : null,
-                WindFrom is { } from
-                    ? WindRange
-                        .Of(
-                            Speed.FromMetresPerSecond(from),
-                            Speed.FromMetresPerSecond(WindTo!.Value),
-                            Gust is { } gust ? Speed.FromMetresPerSecond(gust) : null
-                        )
-                        .Value
-                    : null,
+                WindFrom is { } from ? StoredWind.Of(from, WindTo!.Value, Gust) : null,
                 Control is { } control ? (new ControlKey(control), new Mark(Mark!.Value)) : null
             )
             {

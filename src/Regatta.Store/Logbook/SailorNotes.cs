@@ -56,19 +56,6 @@ public sealed class SailorNotes(Db database) : IReadSailorNotes
         string? By
     )
     {
-        public SailorNote ToNote() =>
-            new(
-                SailedAt,
-                WindRange
-                    .Of(
-                        Speed.FromMetresPerSecond(WindFrom),
-                        Speed.FromMetresPerSecond(WindTo),
-                        Gust is { } gust ? Speed.FromMetresPerSecond(gust) : null
-                    )
-                    .Value,
-                new(new(Plan), new(Mode)),
-                Note,
-                By
-            );
+        public SailorNote ToNote() => new(SailedAt, StoredWind.Of(WindFrom, WindTo, Gust), new(new(Plan), new(Mode)), Note, By);
     }
 }

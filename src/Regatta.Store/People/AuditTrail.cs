@@ -73,8 +73,8 @@ public sealed class AuditTrail(Db db, TimeProvider clock) : IReadAuditTrail
     private const string Repeats = "left join audit_repeats r on r.audit_id = a.id and r.more > 0";
     private const string What = "a.what || coalesce(' (and ' || r.more || ' more within the minute)', '') as what";
 
-    /// <summary>Adds a line. What the same person, or the same network where nobody is known, is refused again within a minute is counted
-    /// beside the first line of it.</summary>
+    /// <summary>Adds a line. What the same person, or the same network where nobody is known, is refused again in a club within a minute is
+    /// counted beside the first line of it.</summary>
     public async Task AddAsync(AuditEntry entry)
     {
         await using var connection = await database.OpenConnectionAsync();
@@ -82,17 +82,20 @@ public sealed class AuditTrail(Db db, TimeProvider clock) : IReadAuditTrail
             """
             with again as (
               update audit_repeats set more = more + 1
-              where @Outcome = 'refused' and (minute, person_id, network, act) = (@Minute, @Known, @Network, @Act) returning 1),
+              where @Outcome = 'refused'
+                and (club_id, minute, person_id, network, act) = (@Within, @Minute, @Known, @Network, @Act) returning 1),
             line as (
               insert into audit (at, club_id, person_id, address, request, act, what, before, after, outcome)
               select @Now, @Club, @Person, @Address, @Request, @Act, @What, @Before, @After, @Outcome where not exists (select from again)
               returning id)
-            insert into audit_repeats (minute, person_id, network, act, audit_id)
-            select @Minute, @Known, @Network, @Act, id from line where @Outcome = 'refused' on conflict do nothing
+            insert into audit_repeats (club_id, minute, person_id, network, act, audit_id)
+            select @Within, @Minute, @Known, @Network, @Act, id from line where @Outcome = 'refused' on conflict do nothing
             """,
             new
             {
                 Now = clock.GetUtcNow(),
+                // Outside of any club it is club 0; there is none of that number.
+                Within = entry.Club?.Number ?? 0,
                 Minute = MinuteOf(clock.GetUtcNow()),
                 Known = entry.Person ?? Guid.Empty,
                 entry.Network,

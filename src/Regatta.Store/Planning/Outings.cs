@@ -167,15 +167,7 @@ public sealed class Outings(Db database) : IReadOutings
                     FromAt,
                     ToAt,
                     Classes,
-                    ForecastFrom is { } from && ForecastTo is { } to
-                        ? WindRange
-                            .Of(
-                                Speed.FromMetresPerSecond(from),
-                                Speed.FromMetresPerSecond(to),
-                                ForecastGust is { } gust ? Speed.FromMetresPerSecond(gust) : null
-                            )
-                            .Value
-                        : null,
+                    ForecastFrom is { } from && ForecastTo is { } to ? StoredWind.Of(from, to, ForecastGust) : null,
                     Notes
                 ),
                 Revision

@@ -8,9 +8,8 @@ namespace Regatta.Web.Access;
 /// <summary>What was sent to a grave act, and waits for the password: it is sent on with it, so that nothing typed is lost.</summary>
 /// <param name="Action">Where it goes.</param>
 /// <param name="Fields">What was typed.</param>
-/// <param name="HadFile">Whether a file was sent, which is to be chosen once more.</param>
 /// <param name="Problem">What was wrong with the password; null before one was given.</param>
-public sealed record ProveFirst(string Action, IReadOnlyList<(string Name, string Value)> Fields, bool HadFile, string? Problem);
+public sealed record ProveFirst(string Action, IReadOnlyList<(string Name, string Value)> Fields, string? Problem);
 
 /// <summary>Grave acts: whoever does one must have shown password or passkey within the last minutes, else does so first. What was typed is
 /// kept, and sent on with the password.</summary>
@@ -54,17 +53,21 @@ public sealed class NeedsProofAttribute(params string[] acts) : Attribute, IAsyn
         }
 
         context.HttpContext.RequestServices.GetRequiredService<ActNote>().Refuse(problem ?? "the password was not shown lately");
-        context.Result = form is null
-            ? new RedirectResult("/prove?back=" + Uri.EscapeDataString(request.Path + request.QueryString))
-            : Ask(
-                context.HttpContext,
-                new(
-                    request.Path + request.QueryString,
-                    [.. form.Where(field => field.Key != Field).SelectMany(field => field.Value.Select(value => (field.Key, value ?? "")))],
-                    form.Files.Count > 0,
-                    problem
-                )
-            );
+        // Files and passwords are not sent along: who sent one shows the password first and then sends it again.
+        context.Result =
+            form is null || form.Files.Count > 0 || form.Keys.Any(name => name != Field && SecretFields.Is(name))
+                ? new RedirectResult("/prove?back=" + Uri.EscapeDataString(request.Path + request.QueryString))
+                : Ask(
+                    context.HttpContext,
+                    new(
+                        request.Path + request.QueryString,
+                        [
+                            .. form.Where(field => field.Key != Field)
+                                .SelectMany(field => field.Value.Select(value => (field.Key, value ?? ""))),
+                        ],
+                        problem
+                    )
+                );
     }
 
     private bool IsGrave(string method, string? handler) => acts.Length == 0 || acts.Contains($"{method} {handler}".Trim());

@@ -434,10 +434,23 @@ public sealed class AccountTests(ClubHost host)
         Assert.Contains("Joss Reed", made.TextOf("#asked-head + ul"));
         Assert.DoesNotContain(ClubHost.KimsPassword, made.Text, StringComparison.Ordinal);
 
+        // A password, or a file, is never written into a page again: there the way leads over the question.
+        await club.ScalarAsync<int>("update sign_ins set proved_at = now() - interval '11 minutes' returning 1");
+        var secret = await kim.SendAsync(
+            made,
+            "[aria-labelledby=factor-head] form",
+            "/me/security",
+            ("old", ClubHost.KimsPassword),
+            ("password", "another long secret")
+        );
+        Assert.StartsWith("/prove?back=", secret.Location!.ToString());
+        var prove = await kim.GetAsync(secret.Location.ToString());
+        await kim.SendAsync(prove, "form.stack", "/prove", ("password", ClubHost.KimsPassword));
+
         // Ida, who coordinates too, reads of what was done, and for ten minutes nothing more is asked.
         var letters = (await kim.GetAsync("/ebb-creek/letters")).TextOf("main");
-        Assert.Contains("invited Joss Reed as captain skiff", letters);
-        Assert.Matches(@"To [^\n]*ida@club\.example[^<]*Joss Reed as captain skiff", letters!);
+        Assert.Contains("invited Joss Reed as captain of Skiff", letters);
+        Assert.Matches(@"To [^\n]*ida@club\.example[^<]*Joss Reed as captain of Skiff", letters!);
         Assert.DoesNotContain("invited Ida", letters, StringComparison.Ordinal);
         Assert.Equal(
             302,

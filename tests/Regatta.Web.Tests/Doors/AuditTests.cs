@@ -1,6 +1,7 @@
 using Dapper;
 using Microsoft.Extensions.DependencyInjection;
 using Npgsql;
+using Regatta.Store;
 using Regatta.Web.Access;
 
 namespace Regatta.Web.Tests.Doors;
@@ -111,6 +112,22 @@ public sealed class AuditTests(ClubHost host)
         Assert.Equal(0L, await club.ScalarAsync<long>("select count(*) from audit a where a::text like '%abcdefghijklm%'"));
         Assert.True(await club.ScalarAsync<int>("select max(length(act)) from audit") <= 201);
         Assert.True(rows < await club.ScalarAsync<long>("select count(*) from audit"));
+    }
+
+    [Fact]
+    public async Task What_is_refused_in_one_club_hides_nothing_that_is_refused_in_another()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var trail = club.Services.GetRequiredService<AuditTrail>();
+        var person = await club.ScalarAsync<Guid>("select id from people where sign_in_name = 'ebbe'");
+        foreach (var key in (string[])["wenlow", "tessick", "wenlow", "tessick"])
+        {
+            await trail.AddAsync(
+                new(club.ClubOf(key), person, "192.0.2.1", "192.0.2.1", "r", "Change a cell", key, null, null, AuditOutcome.Refused)
+            );
+        }
+
+        Assert.Equal(2L, await club.ScalarAsync<long>("select count(distinct club_id) from audit where act = 'Change a cell'"));
     }
 
     [Theory]

@@ -67,7 +67,21 @@ public sealed class MemberModel(
 
     public async Task<IActionResult> OnPostHandOverAsync(Guid person)
     {
-        var answer = await DoAsync(person, () => manage.HandOverAsync(here.Actor, person), "coordinator", "");
+        var answer = await DoAsync(
+            person,
+            async () =>
+            {
+                var problem = await manage.HandOverAsync(here.Actor, person);
+                if (problem is null)
+                {
+                    await others.RunAsync(here.Actor, $"handed the club over to {Name}");
+                }
+
+                return problem;
+            },
+            "coordinator",
+            ""
+        );
         return answer is RedirectToPageResult ? Redirect(here.Path) : answer;
     }
 

@@ -81,7 +81,10 @@ public sealed class PeopleModel(
             note.Tell($"{name}, {email}, as {As}{(IsJunior ? ", junior" : "")}");
             if (Form.Ok && As != Roles.Sailor)
             {
-                await others.RunAsync(here.Actor, $"invited {name} as {As.Replace('/', ' ')}");
+                await others.RunAsync(
+                    here.Actor,
+                    $"invited {name} as {(captainOf is null ? As : "captain of " + Fleet.First(line => line.Key == captainOf).Name)}"
+                );
             }
         }
 

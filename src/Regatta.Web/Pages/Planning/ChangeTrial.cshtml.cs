@@ -97,9 +97,11 @@ public sealed class ChangeTrialModel(
 
         (Class, Planned) = (view.Class, found);
         Days = await outings.ForTrialsAsync(here.Club.Ref, clock.Now, Class.Key);
-        Day = (on ?? found.Outing) is { } wanted and > 0
-            ? Days.FirstOrDefault(day => day.Number == wanted) ?? await outings.FindAsync(here.Club.Ref, wanted)
-            : null;
+        var wanted = on ?? found.Outing;
+        Day =
+            Days.FirstOrDefault(day => day.Number == wanted)
+            // The day it is planned for may be too far ahead to be offered, or over.
+            ?? (wanted is { } own && own == found.Outing ? await outings.FindAsync(here.Club.Ref, own) : null);
         var attendees = Day is null
             ? []
             : (await comers.AllAsync(here.Club.Ref, Day.Number)).Where(comer => comer.ClassKey == Class.Key).ToList();

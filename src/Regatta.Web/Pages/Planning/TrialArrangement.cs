@@ -3,7 +3,7 @@ namespace Regatta.Web.Pages.Planning;
 /// <summary>The fields that say how a trial is to go: when it begins, who does what, what to mind.</summary>
 /// <param name="day">The day it is for; null for any.</param>
 /// <param name="attendees">Who of the class comes on it.</param>
-/// <param name="usual">Who would do it where no name was chosen; null for nobody.</param>
+/// <param name="usual">Who would do it where no name was chosen, if anybody.</param>
 /// <param name="stands">What was planned before.</param>
 /// <param name="typed">What was typed; empty for a form that opens.</param>
 /// <param name="form">Takes what was not understood.</param>
