@@ -94,6 +94,9 @@ public sealed class AttendancePageTests(ClubHost host)
         var first = await PlannedAsync();
         var wednesday = path[(path.LastIndexOf('/') + 1)..];
         var form = await captain.GetAsync($"{first}/change?on={wednesday}");
+        // One boat has one helm; and a day the class is not out on is no day for it.
+        Assert.Null(form.Html.QuerySelector("#steersSecond"));
+        Assert.Null((await captain.GetAsync($"{first}/change?on=99999")).Html.QuerySelector("#begins"));
         var early = await SaveAsync(form, ("begins", "04:00"), ("note", "Off the pier"));
         Assert.Equal(422, (int)early.Status);
         Assert.Contains("That day is from 18:00", early.TextOf("#begins-problem"));

@@ -107,7 +107,7 @@ public sealed class ChangeTrialModel(
             : (await comers.AllAsync(here.Club.Ref, Day.Number)).Where(comer => comer.ClassKey == Class.Key).ToList();
         // On another day it begins when that day does.
         var stands = Day?.Number == found.Outing ? found.Plan : found.Plan with { BeginsAt = null };
-        arrangement = new(Day, attendees, _ => null, stands, typed, form, clock);
+        arrangement = new(Day, attendees, Planned.Trial.Design, _ => null, stands, typed, form, clock);
         return true;
     }
 }

@@ -3,6 +3,7 @@ namespace Regatta.Web.Pages.Planning;
 /// <summary>The fields that say how a trial is to go: when it begins, who does what, what to mind.</summary>
 /// <param name="day">The day it is for; null for any.</param>
 /// <param name="attendees">Who of the class comes on it.</param>
+/// <param name="design">How it is sailed, which says who is needed; null while that is still chosen.</param>
 /// <param name="usual">Who would do it where no name was chosen, if anybody.</param>
 /// <param name="stands">What was planned before.</param>
 /// <param name="typed">What was typed; empty for a form that opens.</param>
@@ -11,6 +12,7 @@ namespace Regatta.Web.Pages.Planning;
 public sealed class TrialArrangement(
     PlannedOuting? day,
     IReadOnlyList<Attendee> attendees,
+    TrialDesign? design,
     Func<TrialRole, Attendee?> usual,
     TrialPlan stands,
     IReadOnlyDictionary<string, string> typed,
@@ -40,16 +42,18 @@ public sealed class TrialArrangement(
     private IEnumerable<Field> Hands =>
         People.Count == 0
             ? []
-            : TrialRoles.Words.Select(role => new Field(EnumText.Of(role.Role), $"Who {role.Words}?", Named(role.Role))
-            {
-                Choices = [Open, .. People.Select(person => person.Label)],
-            });
+            : TrialRoles
+                .Words.Where(role => design is not { } chosen || TrialRoles.Of(chosen).Contains(role.Role))
+                .Select(role => new Field(EnumText.Of(role.Role), $"Who {role.Words}?", Named(role.Role))
+                {
+                    Choices = [Open, .. People.Select(person => person.Label)],
+                });
 
     private Field Note =>
         new("note", "What is to be minded?", stands.Note) { Type = "textarea", Hint = "Where, the mark to sail to, who calls the runs." };
 
     /// <summary>How it is to go; what was not understood is put beside its field.</summary>
-    public TrialPlan Read(TrialDesign design)
+    public TrialPlan Read(TrialDesign sailed)
     {
         var note = Said("note").Trim();
         if (note.Length > Limits.NoteLetters)
@@ -57,7 +61,7 @@ public sealed class TrialArrangement(
             form.Refuse("note", $"Keep it under {Limits.NoteLetters} letters.");
         }
 
-        return new(ReadBegins(), ReadHands(design), note);
+        return new(ReadBegins(), ReadHands(sailed), note);
     }
 
     private string Named(TrialRole role) =>
@@ -83,10 +87,10 @@ public sealed class TrialArrangement(
         return begins;
     }
 
-    private List<TrialHand> ReadHands(TrialDesign design)
+    private List<TrialHand> ReadHands(TrialDesign sailed)
     {
         var hands = (
-            from role in TrialRoles.Of(design)
+            from role in TrialRoles.Of(sailed)
             from one in People.Where(person => person.Label == Said(EnumText.Of(role))).Take(1)
             select new TrialHand(role, one.Person, one.Name)
         ).ToList();

@@ -45,7 +45,7 @@ public sealed class TrialForm(TrialMeans means, IReadOnlyDictionary<string, stri
 
     public IEnumerable<Field> Fields => Settings.Concat(Arrangement.Fields).Filled(typed, form);
 
-    private TrialArrangement Arrangement => new(means.Day, means.Attendees, Usual, TrialPlan.None, typed, form, clock);
+    private TrialArrangement Arrangement => new(means.Day, means.Attendees, null, Usual, TrialPlan.None, typed, form, clock);
 
     private IEnumerable<Field> Settings =>
         [
