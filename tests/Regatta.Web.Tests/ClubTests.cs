@@ -304,6 +304,11 @@ public sealed class ClubTests(ClubHost host)
         Assert.Contains("not known here", wrong.TextOf("#zone-problem"));
         var saved = await coordinator.SendAsync(page, "main form", "/wenlow/club", ("clubName", "Wenlow Old Reach"), ("zone", "Etc/GMT-3"));
         Assert.Equal(302, (int)saved.Status);
+        // Whoever had the page open then is told, keeps what they typed, and may still have their way.
+        var late = await coordinator.SendAsync(page, "main form", "/wenlow/club", ("clubName", "Wenlow New Reach"));
+        Assert.Equal(409, (int)late.Status);
+        Assert.Contains("It is now “Wenlow Old Reach” in Etc/GMT-3", late.TextOf(".conflict"));
+        Assert.Equal("Wenlow New Reach", late.Html.QuerySelector("#clubName")!.GetAttribute("value"));
         Assert.Contains("Wenlow Old Reach", (await coordinator.GetAsync("/wenlow")).Text);
         Assert.Equal(
             "Etc/GMT-3",

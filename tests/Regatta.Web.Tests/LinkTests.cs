@@ -20,7 +20,7 @@ public sealed partial class LinkTests(ClubHost host)
             foreach (var link in page.Html.QuerySelectorAll("a[href^='/'], a[href^='?']").Select(one => one.GetAttribute("href")!))
             {
                 var there = new Uri(new Uri("http://club" + address), link).PathAndQuery;
-                var kind = Names().Replace(there, "*");
+                var kind = Kind(there);
                 if (seen.Add(there) && (kinds[kind] = kinds.GetValueOrDefault(kind) + 1) <= MostOfAKind)
                 {
                     waiting.Enqueue(there);
@@ -32,7 +32,13 @@ public sealed partial class LinkTests(ClubHost host)
         Assert.Contains("/wenlow/classes/*/plans", kinds.Keys);
     }
 
-    // What stands for one of many in an address: a class, a number, the value of a query.
-    [GeneratedRegex("(?<=/(classes|controls|boats|calendar|logbook|logs|versions|members)/)[^/?]+|(?<==)[^&]+|[0-9]+")]
+    /// <summary>Which page, and what it is asked for: one asked for two signs is of a kind with one asked for three.</summary>
+    private static string Kind(string address) =>
+        address.Split('?') is [var path, var query]
+            ? $"{Names().Replace(path, "*")}?{string.Join('&', query.Split('&').Select(part => part.Split('=')[0]).Distinct())}"
+            : Names().Replace(address, "*");
+
+    // What stands for one of many in an address: a class, a number.
+    [GeneratedRegex("(?<=/(classes|controls|boats|calendar|logbook|logs|versions|members)/)[^/?]+|[0-9]+")]
     private static partial Regex Names();
 }

@@ -265,6 +265,28 @@ public sealed class MeasuringTests(ClubHost host)
                 .TextContent.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)
         );
 
+    [Fact]
+    public async Task Two_who_fit_one_boat_and_give_her_sails_lose_nothing_of_each_other()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var (captain, coordinator) = (await club.VisitAsAsync("tamsin"), await club.VisitAsAsync("odalys"));
+        var path = $"/wenlow/classes/quillet/boats/{(await BoatsAsync(captain, "quillet"))["Wagtail"]}/sails";
+        var (first, second) = (await captain.GetAsync(path), await coordinator.GetAsync(path));
+        var fitted = await captain.SendAsync(first, ".fittings-form", path + "?handler=Fittings", ("fit-gooseneck", "Bolt"));
+        Assert.Equal(302, (int)fitted.Status);
+        var refused = await coordinator.SendAsync(second, ".sails-form", path, ("sail-0", "Old red"), ("sail-0-since", "2026-05-01"));
+        Assert.Equal(409, (int)refused.Status);
+        Assert.Contains("Somebody changed this boat", refused.TextOf(".conflict"));
+        Assert.Equal("Old red", refused.Html.QuerySelector("#sail-0")!.GetAttribute("value"));
+        Assert.Equal(302, (int)(await coordinator.SendAsync(refused, ".sails-form", path)).Status);
+        var late = await captain.SendAsync(first, ".fittings-form", path + "?handler=Fittings", ("fit-cunningham", "Lever"));
+        Assert.Equal(409, (int)late.Status);
+        Assert.True(late.Html.QuerySelector("[name=fit-cunningham][value=Lever]")!.HasAttribute("checked"));
+        var both = await captain.GetAsync(path);
+        Assert.True(both.Html.QuerySelector("[name=fit-gooseneck][value=Bolt]")!.HasAttribute("checked"));
+        Assert.Equal("Old red", both.Html.QuerySelector("#sail-0")!.GetAttribute("value"));
+    }
+
     private static async Task<Dictionary<string, string>> BoatsAsync(Visitor visitor, string key) =>
         (await visitor.GetAsync($"/wenlow/classes/{key}/boats"))
             .Html.QuerySelectorAll(".survey tbody a")

@@ -1,3 +1,4 @@
+using System.Text.RegularExpressions;
 using AngleSharp.Dom;
 using AngleSharp.Html.Dom;
 using AngleSharp.Html.Parser;
@@ -5,9 +6,27 @@ using AngleSharp.Html.Parser;
 namespace Regatta.Web.Tests;
 
 /// <summary>What came back.</summary>
-public sealed record Answer(System.Net.HttpStatusCode Status, string Text, Uri? Location, HttpResponseMessage Message)
+public sealed partial record Answer(System.Net.HttpStatusCode Status, string Text, Uri? Location, HttpResponseMessage Message)
 {
-    public IHtmlDocument Html { get; } = new HtmlParser().ParseDocument(Text);
+    private IHtmlDocument? html;
+
+    /// <summary>The page, its spaces as a browser shows them: however many in a row, and line ends among them, are one.</summary>
+    public IHtmlDocument Html => html ??= Spaced(new HtmlParser().ParseDocument(Text));
+
+    private static IHtmlDocument Spaced(IHtmlDocument page)
+    {
+        foreach (
+            var text in page.Descendants<IText>().Where(text => text.ParentElement is not IHtmlTextAreaElement and not IHtmlScriptElement)
+        )
+        {
+            text.Data = Spaces().Replace(text.Data, " ");
+        }
+
+        return page;
+    }
+
+    [GeneratedRegex("[ \\t\\r\\n]+")]
+    private static partial Regex Spaces();
 
     public string? TextOf(string selector) => Html.QuerySelector(selector)?.TextContent.Trim();
 }

@@ -9,6 +9,6 @@ export default defineConfig({
   timeout: 60_000,
   expect: { timeout: 10_000 },
   forbidOnly: true,
-  reporter: [["line"]],
+  reporter: [["list"]],
   use: { baseURL: process.env.BASE_URL, launchOptions, viewport: { width: 1280, height: 800 }, actionTimeout: 20_000 },
 });

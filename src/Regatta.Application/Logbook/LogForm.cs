@@ -26,34 +26,27 @@ public sealed record LogFormContext(
 public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
 {
     /// <summary>How it felt, as it is asked.</summary>
-    public static readonly IReadOnlyList<(Felt Value, string Label)> Feelings =
-    [
-        (Felt.Slow, "slow"),
-        (Felt.RatherSlow, "rather slow"),
-        (Felt.Usual, "as usual"),
-        (Felt.RatherFast, "rather fast"),
-        (Felt.Fast, "fast"),
-    ];
+    public static readonly Choice<Felt> Feelings = new(
+        ("slow", Felt.Slow),
+        ("rather slow", Felt.RatherSlow),
+        ("as usual", Felt.Usual),
+        ("rather fast", Felt.RatherFast),
+        ("fast", Felt.Fast)
+    );
 
     /// <summary>What the water was like, as it is asked.</summary>
-    public static readonly IReadOnlyList<(Water Value, string Label)> Waters =
-    [
-        (Water.Flat, "flat"),
-        (Water.Chop, "chop"),
-        (Water.Waves, "waves"),
-    ];
+    public static readonly Choice<Water> Waters = new(("flat", Water.Flat), ("chop", Water.Chop), ("waves", Water.Waves));
 
     /// <summary>What the place was like, as it is asked.</summary>
-    public static readonly IReadOnlyList<(Place Value, string Label)> Places = [(Place.Open, "open"), (Place.GustyShore, "gusty shore")];
+    public static readonly Choice<Place> Places = new(("open", Place.Open), ("gusty shore", Place.GustyShore));
 
     /// <summary>Who reads the note besides oneself, as it is asked; a fresh form has the first ticked, one that does not ask keeps the
     /// note private.</summary>
-    public static readonly IReadOnlyList<(NoteReader Value, string Label)> NoteReaders =
-    [
-        (NoteReader.Captain, "the captain, without my name"),
-        (NoteReader.CaptainByName, "the captain, with my name"),
-        (NoteReader.Nobody, "nobody else"),
-    ];
+    public static readonly Choice<NoteReader> NoteReaders = new(
+        ("the captain, without my name", NoteReader.Captain),
+        ("the captain, with my name", NoteReader.CaptainByName),
+        ("nobody else", NoteReader.Nobody)
+    );
 
     /// <summary>The field that keeps how many runs the form has.</summary>
     public const string RunCount = "runs";

@@ -31,24 +31,23 @@ public sealed class MeasureBoats(Boats boats, BoatLogs logs, TimeProvider clock)
             );
 
     /// <summary>Keeps how some of a boat's controls are fitted; the others stay as they are.</summary>
-    public Task FitAsync(ClassRef one, Boat boat, IReadOnlyDictionary<ControlKey, Fitting> fittings)
+    /// <param name="one">The class.</param>
+    /// <param name="boat">The boat.</param>
+    /// <param name="fittings">How they are fitted.</param>
+    /// <param name="seen">The revision of the boat that was seen; null where one control is fitted whatever became of the others.</param>
+    /// <returns>False, with nothing kept, when somebody changed the boat meanwhile.</returns>
+    public Task<bool> FitAsync(ClassRef one, Boat boat, IReadOnlyDictionary<ControlKey, Fitting> fittings, long? seen)
     {
-        var all = new Dictionary<ControlKey, Fitting>(boat.Fittings);
-        foreach (var (control, fitting) in fittings)
-        {
-            all.Remove(control);
-            if (fitting != new Fitting(FittingKind.NotSaid, false))
-            {
-                all[control] = fitting;
-            }
-        }
-
-        return boats.FitAsync(one, boat.Number, all, boat.Sails);
+        var said = fittings.Where(fitted => fitted.Value != new Fitting(FittingKind.NotSaid, false)).ToDictionary();
+        return Retry.RunAsync(() =>
+            boats.FitAsync(one, boat.Number, said, fittings.Keys.Where(control => !said.ContainsKey(control)), seen)
+        );
     }
 
     /// <summary>Keeps a boat's sails.</summary>
-    public Task CarryAsync(ClassRef one, Boat boat, IReadOnlyList<BoatSail> sails) =>
-        boats.FitAsync(one, boat.Number, boat.Fittings, sails);
+    /// <returns>False, with nothing kept, when somebody changed the boat since the revision that was seen.</returns>
+    public Task<bool> CarryAsync(ClassRef one, Boat boat, IReadOnlyList<BoatSail> sails, long seen) =>
+        Retry.RunAsync(() => boats.CarryAsync(one, boat.Number, sails, seen));
 
     /// <summary>Adds measured pairs that are not there yet.</summary>
     /// <returns>How many were there already; or why none was taken.</returns>

@@ -84,8 +84,9 @@ public sealed class FoundClub(Clubs clubs, Founding founding)
     public Task<string> InviteAsync(Actor actor) => clubs.MakeFoundingCodeAsync(actor.Person);
 
     /// <summary>Changes a club's name and time zone; its address stays, and times already kept are shown in the new zone.</summary>
-    public Task ChangeAsync(Actor actor, string name, string timeZone) =>
-        Retry.RunAsync(() => clubs.ChangeAsync(actor.Club.Ref, name, timeZone));
+    /// <returns>False, with nothing changed, where they are not as they were seen any more.</returns>
+    public Task<bool> ChangeAsync(Actor actor, (string Name, string TimeZone) seen, string name, string timeZone) =>
+        Retry.RunAsync(() => clubs.ChangeAsync(actor.Club.Ref, seen, name, timeZone));
 
     /// <summary>Says whether a club's coordinators need more than a password.</summary>
     public Task RequireSecondFactorAsync(Actor actor, bool required) => clubs.RequireSecondFactorAsync(actor.Club.Ref, required);

@@ -62,6 +62,9 @@ public sealed record Boat(long Number, string Name, string Note, IReadOnlyDictio
     /// <summary>Its sails.</summary>
     public IReadOnlyList<BoatSail> Sails { get; init; } = [];
 
+    /// <summary>Which state of it was read, for whoever changes it; 0 of one not in the club's records.</summary>
+    public long Revision { get; init; }
+
     /// <summary>Since when it is sailed no more; null while it is in use. Its logs and measurements stay.</summary>
     public DateOnly? RetiredOn { get; init; }
 

@@ -14,7 +14,7 @@ public sealed class Boats(Db database, TimeProvider clock) : IReadBoats
         await using var connection = await database.OpenConnectionAsync();
         await using var rows = await connection.QueryMultipleAsync(
             """
-            select id, name, note, fittings::text as fittings, sails::text as sails, retired_on from boats
+            select id, name, note, fittings::text as fittings, sails::text as sails, retired_on, xmin::text::bigint as revision from boats
               where club_id = @club and class_id = @classId order by lower(name);
             select id, boat_id, control, reading, millimetres from measured_pairs where club_id = @club and class_id = @classId order by id;
             """,
@@ -39,6 +39,7 @@ public sealed class Boats(Db database, TimeProvider clock) : IReadBoats
                 Fittings = JsonSerializer.Deserialize<Dictionary<ControlKey, Fitting>>(boat.Fittings, ClassValues.Options)!,
                 Sails = JsonSerializer.Deserialize<IReadOnlyList<BoatSail>>(boat.Sails, ClassValues.Options)!,
                 RetiredOn = boat.RetiredOn,
+                Revision = boat.Revision,
             }),
         ];
     }
@@ -166,11 +167,50 @@ public sealed class Boats(Db database, TimeProvider clock) : IReadBoats
         );
     }
 
-    /// <summary>Keeps how a boat's controls are fitted, and its sails.</summary>
-    public async Task FitAsync(ClassRef one, long boat, IReadOnlyDictionary<ControlKey, Fitting> fittings, IReadOnlyList<BoatSail> sails)
+    /// <summary>Keeps how some of a boat's controls are fitted; the others stay as they are.</summary>
+    /// <param name="one">The class.</param>
+    /// <param name="boat">The boat.</param>
+    /// <param name="said">How they are fitted.</param>
+    /// <param name="unsaid">Those nobody says anything of any more.</param>
+    /// <param name="seen">The revision of the boat that was seen; null where one control is fitted whatever became of the others.</param>
+    /// <returns>False, with nothing kept, when somebody changed the boat meanwhile.</returns>
+    public Task<bool> FitAsync(
+        ClassRef one,
+        long boat,
+        IReadOnlyDictionary<ControlKey, Fitting> said,
+        IEnumerable<ControlKey> unsaid,
+        long? seen
+    ) =>
+        ChangeAsync(
+            "fittings = (fittings - @gone::text[]) || @value::jsonb",
+            one,
+            boat,
+            JsonSerializer.Serialize(said, ClassValues.Options),
+            [.. unsaid.Select(control => control.Name)],
+            seen
+        );
+
+    /// <summary>Keeps a boat's sails.</summary>
+    /// <returns>False, with nothing kept, when somebody changed the boat since the revision that was seen.</returns>
+    public Task<bool> CarryAsync(ClassRef one, long boat, IReadOnlyList<BoatSail> sails, long seen) =>
+        ChangeAsync("sails = @value::jsonb", one, boat, JsonSerializer.Serialize(sails, ClassValues.Options), [], seen);
+
+    private async Task<bool> ChangeAsync(string what, ClassRef one, long boat, string value, string[] gone, long? seen)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await FitAsync(connection, one, boat, fittings, sails);
+        return await connection.ExecuteAsync(
+                $"update boats set {what} where club_id = @club and class_id = @classId and id = @boat "
+                    + "and (@seen::bigint is null or xmin::text::bigint = @seen)",
+                new
+                {
+                    club = one.Club.Number,
+                    classId = one.Number,
+                    boat,
+                    value,
+                    gone,
+                    seen,
+                }
+            ) == 1;
     }
 
     internal static Task FitAsync(
@@ -232,7 +272,7 @@ public sealed class Boats(Db database, TimeProvider clock) : IReadBoats
             })
         );
 
-    private sealed record BoatRow(long Id, string Name, string Note, string Fittings, string Sails, DateOnly? RetiredOn);
+    private sealed record BoatRow(long Id, string Name, string Note, string Fittings, string Sails, DateOnly? RetiredOn, long Revision);
 
     private sealed record PairRow(long Id, long BoatId, string Control, double Reading, double Millimetres)
     {

@@ -229,18 +229,24 @@ public sealed class Clubs(Db database, TimeProvider clock) : IReadClubs
     }
 
     /// <summary>Changes a club's name and time zone; its address stays.</summary>
-    public async Task ChangeAsync(ClubId club, string name, string timeZone)
+    /// <returns>False, with nothing changed, where they are not as they were seen any more.</returns>
+    public async Task<bool> ChangeAsync(ClubId club, (string Name, string TimeZone) seen, string name, string timeZone)
     {
         await using var connection = await database.OpenConnectionAsync();
-        await connection.ExecuteAsync(
-            "update clubs set name = @name, time_zone = @timeZone where id = @Number",
-            new
-            {
-                club.Number,
-                name,
-                timeZone,
-            }
-        );
+        return await connection.ExecuteAsync(
+                """
+                update clubs set name = @name, time_zone = @timeZone
+                where id = @Number and ((name, time_zone) = (@seenName, @seenZone) or (name, time_zone) = (@name, @timeZone))
+                """,
+                new
+                {
+                    club.Number,
+                    name,
+                    timeZone,
+                    seenName = seen.Name,
+                    seenZone = seen.TimeZone,
+                }
+            ) == 1;
     }
 
     /// <summary>Whether a demo club has nobody in it: its people come last, so a start died while it was loaded.</summary>

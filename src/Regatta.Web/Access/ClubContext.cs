@@ -47,6 +47,13 @@ public sealed class ClubContext(ClassCache cache, ActNote note)
     /// <summary>Where the class's pages begin.</summary>
     public string ClassPath { get; private set; } = "";
 
+    /// <summary>A page of the class.</summary>
+    public ClassAddress Address(string page = "") => new(page.Length == 0 ? ClassPath : $"{ClassPath}/{page}");
+
+    /// <summary>A page of another class of the club.</summary>
+    public ClassAddress AddressOf(string classKey, string page = "") =>
+        new($"{Path}/classes/{classKey}{(page.Length == 0 ? "" : "/" + page)}");
+
     /// <summary>Who acts, in this club.</summary>
     public Actor Actor => new(user.Id(), user.DisplayName(), Club);
 

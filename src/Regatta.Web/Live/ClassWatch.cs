@@ -58,7 +58,7 @@ internal static class ClassStream
         app.MapGet(
                 "/{club}/classes/{key}/stream",
                 (HttpContext context, ClubContext here, Classes classes, ClassWatch watch, IHostApplicationLifetime life) =>
-                    EventStream.TellAsync(
+                    EventStream.Of(
                         context,
                         life,
                         "class",

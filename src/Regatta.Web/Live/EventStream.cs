@@ -1,4 +1,6 @@
 using System.Diagnostics;
+using System.Net.ServerSentEvents;
+using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Regatta.Web.Live;
 
@@ -6,6 +8,9 @@ namespace Regatta.Web.Live;
 /// itself.</summary>
 internal static class EventStream
 {
+    /// <summary>The event nobody listens to, which keeps a silent line open.</summary>
+    private const string StillHere = "still";
+
     /// <summary>A line that says nothing for longer is cut by what stands between.</summary>
     private static readonly TimeSpan Heartbeat = TimeSpan.FromSeconds(20);
 
@@ -19,7 +24,16 @@ internal static class EventStream
     /// <param name="atMostEvery">News that come faster are told together.</param>
     /// <param name="next">What is done when the next news come; asked for before each telling, so that none slip through.</param>
     /// <param name="tell">What is said.</param>
-    public static async Task TellAsync(
+    public static ServerSentEventsResult<string> Of(
+        HttpContext context,
+        IHostApplicationLifetime life,
+        string name,
+        TimeSpan atMostEvery,
+        Func<Task> next,
+        Func<Task<string>> tell
+    ) => TypedResults.ServerSentEvents(EventsAsync(context, life, name, atMostEvery, next, tell));
+
+    private static async IAsyncEnumerable<SseItem<string>> EventsAsync(
         HttpContext context,
         IHostApplicationLifetime life,
         string name,
@@ -28,56 +42,33 @@ internal static class EventStream
         Func<Task<string>> tell
     )
     {
-        context.Response.ContentType = "text/event-stream";
-        context.Response.Headers.CacheControl = "no-store";
         using var gone = CancellationTokenSource.CreateLinkedTokenSource(context.RequestAborted, life.ApplicationStopping);
-        try
+        var asked = Stopwatch.GetTimestamp();
+        while (!gone.IsCancellationRequested)
         {
-            var (asked, said) = (Stopwatch.GetTimestamp(), Stopwatch.GetTimestamp());
-            while (!gone.IsCancellationRequested)
+            var news = next();
+            yield return new(await tell(), name);
+            var said = Stopwatch.GetTimestamp();
+            await Task.Delay(atMostEvery, gone.Token).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
+            var came = false;
+            while (!came && !gone.IsCancellationRequested)
             {
-                var news = next();
-                await SayAsync($"event: {name}\ndata: {await tell()}\n\n");
-                said = Stopwatch.GetTimestamp();
-                await Task.Delay(atMostEvery, gone.Token);
-                while (await Task.WhenAny(news, Task.Delay(RightsHold, gone.Token)) != news)
+                came = await Task.WhenAny(news, Task.Delay(RightsHold, gone.Token)) == news;
+                if (Stopwatch.GetElapsedTime(asked) >= RightsHold && !gone.IsCancellationRequested)
                 {
-                    gone.Token.ThrowIfCancellationRequested();
-                    if (!await MayAsync())
+                    asked = Stopwatch.GetTimestamp();
+                    if (!await context.StillMayAsync())
                     {
-                        return;
-                    }
-
-                    if (Stopwatch.GetElapsedTime(said) >= Heartbeat)
-                    {
-                        await SayAsync(": still here\n\n");
-                        said = Stopwatch.GetTimestamp();
+                        yield break;
                     }
                 }
 
-                if (!await MayAsync())
+                if (!came && Stopwatch.GetElapsedTime(said) >= Heartbeat)
                 {
-                    return;
+                    yield return new("", StillHere);
+                    said = Stopwatch.GetTimestamp();
                 }
             }
-
-            async Task<bool> MayAsync()
-            {
-                if (Stopwatch.GetElapsedTime(asked) < RightsHold)
-                {
-                    return true;
-                }
-
-                asked = Stopwatch.GetTimestamp();
-                return await context.StillMayAsync();
-            }
-        }
-        catch (OperationCanceledException) { }
-
-        async Task SayAsync(string text)
-        {
-            await context.Response.WriteAsync(text, gone.Token);
-            await context.Response.Body.FlushAsync(gone.Token);
         }
     }
 }

@@ -13,7 +13,7 @@ internal static class BoardStream
                 (HttpContext context, ClubContext here, StationStates stations, IHostApplicationLifetime life) =>
                 {
                     var station = stations.Of(here.Club.Ref);
-                    return EventStream.TellAsync(context, life, "wind", AtMostEvery, () => station.NextAsync, () => Task.FromResult("new"));
+                    return EventStream.Of(context, life, "wind", AtMostEvery, () => station.NextAsync, () => Task.FromResult("new"));
                 }
             )
             .RequireAuthorization(Policies.Member)

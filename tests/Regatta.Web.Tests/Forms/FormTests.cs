@@ -1,3 +1,4 @@
+using Regatta.Web.Access;
 using Regatta.Web.Forms;
 using Regatta.Web.Pages.Logging;
 using Regatta.Web.Pages.Tuning;

@@ -4,6 +4,12 @@ namespace Regatta.Web.Pages.Account;
 [Authorize(Policies.Coordinator)]
 public sealed class ClubDetailsModel(ClubContext here, FoundClub clubs) : PageModel
 {
+    /// <summary>The fields that keep how they were when the form opened.</summary>
+    public const string SeenName = "seenName";
+
+    /// <inheritdoc cref="SeenName"/>
+    public const string SeenZone = "seenZone";
+
     private readonly FormReader form = new();
     private IReadOnlyDictionary<string, string> typed = new Dictionary<string, string>();
 
@@ -11,6 +17,9 @@ public sealed class ClubDetailsModel(ClubContext here, FoundClub clubs) : PageMo
         ((Field[])[new("clubName", "Name of the club", here.Club.Name), ZoneField.Of(here.Club.TimeZone)]).Select(asked =>
             typed.Count == 0 ? asked : asked.Filled(typed, form.Problems)
         );
+
+    /// <summary>Whether another coordinator changed them while this form was open.</summary>
+    public bool ChangedMeanwhile { get; private set; }
 
     [TempData]
     public string? Done { get; set; }
@@ -26,8 +35,15 @@ public sealed class ClubDetailsModel(ClubContext here, FoundClub clubs) : PageMo
             return Page();
         }
 
-        await clubs.ChangeAsync(here.Actor, name!, zone!);
         here.Note.Tell($"{name}, {zone}");
+        var seen = (typed.GetValueOrDefault(SeenName, ""), typed.GetValueOrDefault(SeenZone, ""));
+        if (!await clubs.ChangeAsync(here.Actor, seen, name!, zone!))
+        {
+            ChangedMeanwhile = true;
+            Response.StatusCode = StatusCodes.Status409Conflict;
+            return Page();
+        }
+
         Done = "Saved. The club’s address stays as it was.";
         return Redirect(Request.Path);
     }

@@ -12,15 +12,15 @@ public sealed class CureForm(ClassDefinition definition, IReadOnlyDictionary<str
     private const int EmptyRows = 3;
     private const string Nothing = "";
 
-    private static readonly (string Word, CureKind Kind)[] Kinds =
-    [
+    private static readonly Choice<CureKind> Kinds = new(
         ("free", CureKind.Free),
         ("a sail", CureKind.Sail),
         ("the board", CureKind.Board),
-        ("the rig", CureKind.Rig),
-    ];
+        ("the rig", CureKind.Rig)
+    );
 
     private readonly IReadOnlyList<Cure> now = UsualCures.For(definition);
+    private readonly RowsForm<Cure> rows = new(UsualCures.For(definition), Limits.Cures, EmptyRows);
     private readonly IReadOnlyList<(Sign Sign, string Words)> signs = Signs.All(definition);
 
     public FormReader Reader { get; } = new();
@@ -28,21 +28,19 @@ public sealed class CureForm(ClassDefinition definition, IReadOnlyDictionary<str
     public string FirstField => "why-0";
 
     /// <summary>For each cure its reason, then what it cures, by what.</summary>
-    public IEnumerable<(Field Text, IReadOnlyList<Field> Where)> Rows =>
-        Enumerable.Range(0, Math.Min(Limits.Cures, now.Count + EmptyRows)).Select(Row);
+    public IEnumerable<(Field Text, IReadOnlyList<Field> Where)> Rows => rows.Open(Row);
 
     /// <summary>Reads the form; null where something is wrong. An emptied reason goes.</summary>
     public ClassChange? Read()
     {
-        var read = Enumerable.Range(0, Limits.Cures).Select(ReadRow).OfType<Cure>().ToList();
+        var read = rows.Read<Cure>((at, _) => ReadRow(at));
         // The usual cures sent as they opened stay the usual ones.
         var untouched = definition.Cures.Count == 0 && read.SequenceEqual(now);
         return Reader.Ok ? new SetCures(untouched ? [] : read) : null;
     }
 
-    private (Field Text, IReadOnlyList<Field> Where) Row(int at)
+    private (Field Text, IReadOnlyList<Field> Where) Row(int at, Cure? cure)
     {
-        var cure = at < now.Count ? now[at] : null;
         return (
             fill(new($"why-{at}", cure is null ? "Another: why does it help?" : $"{at + 1}. Why does it help?", cure?.Why ?? "")),
             [
@@ -56,12 +54,7 @@ public sealed class CureForm(ClassDefinition definition, IReadOnlyDictionary<str
                         Choices = [Nothing, .. signs.Select(sign => sign.Words)],
                     }
                 ),
-                fill(
-                    new($"kind-{at}", "Costs", Kinds.First(kind => kind.Kind == (cure?.Kind ?? CureKind.Free)).Word)
-                    {
-                        Choices = [.. Kinds.Select(kind => kind.Word)],
-                    }
-                ),
+                fill(Kinds.Field($"kind-{at}", "Costs", cure?.Kind ?? CureKind.Free)),
                 fill(new($"act-{at}", "Do this", cure?.Act ?? "")),
                 fill(
                     new($"control-{at}", "or change", cure?.Control is { } key ? definition.Find(key)?.Name ?? Nothing : Nothing)
@@ -92,7 +85,7 @@ public sealed class CureForm(ClassDefinition definition, IReadOnlyDictionary<str
 
         var control = definition.Marked.FirstOrDefault(known => known.Name == Text($"control-{at}"));
         var steps = control is null ? 0 : (int)Math.Round(Reader.Take($"steps-{at}", NumberText.Read(Text($"steps-{at}"))).Number);
-        var cure = new Cure(sign.Sign, Kinds.FirstOrDefault(offered => offered.Word == Text($"kind-{at}")).Kind, why)
+        var cure = new Cure(sign.Sign, Kinds.Read(Text($"kind-{at}")), why)
         {
             Act = control is null ? Text($"act-{at}") : "",
             Control = control?.Key,

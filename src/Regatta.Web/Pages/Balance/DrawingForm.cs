@@ -12,22 +12,20 @@ public sealed class DrawingForm(ClassDefinition definition, IReadOnlyDictionary<
     private const int EmptyRows = 2;
     private const string Nothing = "";
 
-    private static readonly (string Word, BoardKind Kind)[] Boards =
-    [
+    private static readonly Choice<BoardKind> Boards = new(
         ("stays where it is", BoardKind.Fixed),
         ("swings aft about its pin", BoardKind.Pivoting),
-        ("slides up", BoardKind.Sliding),
-    ];
+        ("slides up", BoardKind.Sliding)
+    );
 
-    private static readonly (string Word, DrawnMove Move)[] Moves =
-    [
+    private static readonly Choice<DrawnMove> Moves = new(
         ("leans the rig aft, degrees", DrawnMove.Rake),
         ("moves the rig forward, metres", DrawnMove.RigForward),
         ("lifts the sails, metres", DrawnMove.SailsUp),
         ("swings the board aft, degrees", DrawnMove.BoardAft),
         ("lifts the board, metres", DrawnMove.BoardUp),
-        ("slides a lateen’s boom forward, metres", DrawnMove.Gooseneck),
-    ];
+        ("slides a lateen’s boom forward, metres", DrawnMove.Gooseneck)
+    );
 
     private readonly BoatDrawing? now = definition.Drawing;
 
@@ -49,12 +47,7 @@ public sealed class DrawingForm(ClassDefinition definition, IReadOnlyDictionary<
             yield return fill(Outline("hull", "Hull below the water", now?.Hull));
             yield return fill(Outline("board", "Board, keel or skegs; empty for none", now?.Board));
             yield return fill(Outline("rudder", "Rudder; empty for none", now?.Rudder));
-            yield return fill(
-                new("moves", "The board", Boards.First(board => board.Kind == (now?.BoardMoves ?? BoardKind.Fixed)).Word)
-                {
-                    Choices = [.. Boards.Select(board => board.Word)],
-                }
-            );
+            yield return fill(Boards.Field("moves", "The board", now?.BoardMoves ?? BoardKind.Fixed));
             yield return fill(
                 new("pin", "Its pin, m", now is { BoardMoves: BoardKind.Pivoting } ? Shown(now.BoardPin) : "") { Hint = "where it swings" }
             );
@@ -85,34 +78,25 @@ public sealed class DrawingForm(ClassDefinition definition, IReadOnlyDictionary<
 
     /// <summary>What controls move: the control, what it moves, how far, from which mark.</summary>
     public IEnumerable<(Field Control, IReadOnlyList<Field> Moves)> Effects =>
-        Enumerable
-            .Range(0, Math.Min(Limits.Controls, (now?.Effects.Count ?? 0) + EmptyRows))
-            .Select(at => (At: at, Effect: at < (now?.Effects.Count ?? 0) ? now!.Effects[at] : null))
-            .Select(one =>
+        EffectRows.Open(
+            (at, effect) =>
                 (
                     fill(
-                        new($"control-{one.At}", one.Effect is null ? "Another control" : $"Control {one.At + 1}", NameOf(one.Effect))
+                        new($"control-{at}", effect is null ? "Another control" : $"Control {at + 1}", NameOf(effect))
                         {
                             Choices = [Nothing, .. definition.Marked.Select(control => control.Name)],
                         }
                     ),
                     (IReadOnlyList<Field>)
                         [
-                            fill(
-                                new(
-                                    $"move-{one.At}",
-                                    "does what, in what",
-                                    Moves.First(move => move.Move == (one.Effect?.Move ?? DrawnMove.Rake)).Word
-                                )
-                                {
-                                    Choices = [.. Moves.Select(move => move.Word)],
-                                }
-                            ),
-                            fill(new($"per-{one.At}", "for each unit more", one.Effect is null ? "" : Number(one.Effect.PerUnit))),
-                            fill(new($"zero-{one.At}", "drawn at the mark", one.Effect is null ? "" : Number(one.Effect.Zero))),
+                            fill(Moves.Field($"move-{at}", "does what, in what", effect?.Move ?? DrawnMove.Rake)),
+                            fill(new($"per-{at}", "for each unit more", effect is null ? "" : Number(effect.PerUnit))),
+                            fill(new($"zero-{at}", "drawn at the mark", effect is null ? "" : Number(effect.Zero))),
                         ]
                 )
-            );
+        );
+
+    private RowsForm<DrawnEffect> EffectRows => new(now?.Effects ?? [], Limits.Controls, EmptyRows);
 
     /// <summary>Reads the form; null where something is wrong.</summary>
     public ClassChange? Read()
@@ -136,7 +120,7 @@ public sealed class DrawingForm(ClassDefinition definition, IReadOnlyDictionary<
         var hull = Reader.Need("hull", Text("hull"), "Draw the hull.", ReadShape("hull", now?.Hull));
         var board = Optional("board", ReadShape("board", now?.Board));
         var rudder = Optional("rudder", ReadShape("rudder", now?.Rudder));
-        var moves = Boards.FirstOrDefault(board => board.Word == Text("moves")).Kind;
+        var moves = Boards.Read(Text("moves"));
         var pin =
             moves == BoardKind.Pivoting
                 ? Reader.Need("pin", Text("pin"), "Where does it swing?", Kept(now?.BoardPin, Shown, SideShape.ReadPoint))
@@ -145,7 +129,7 @@ public sealed class DrawingForm(ClassDefinition definition, IReadOnlyDictionary<
             "lateen",
             text => now?.Lateen is { } was && text == Shown(was) ? Parsed<LateenSpars>.Good(was) : ReadLateen(text)
         );
-        var effects = Enumerable.Range(0, Limits.Controls).Select(ReadEffect).OfType<DrawnEffect>().ToList();
+        var effects = EffectRows.Read<DrawnEffect>((at, _) => ReadEffect(at));
         if (!Reader.Ok)
         {
             return null;
@@ -193,7 +177,7 @@ public sealed class DrawingForm(ClassDefinition definition, IReadOnlyDictionary<
 
         var each = Reader.Need($"per-{at}", Text($"per-{at}"), "How far, for each unit of its mark?", ReadNumber);
         var zero = Reader.Need($"zero-{at}", Text($"zero-{at}"), "At which mark is she drawn?", ReadNumber);
-        return new(control.Key, Moves.FirstOrDefault(move => move.Word == Text($"move-{at}")).Move, each, zero);
+        return new(control.Key, Moves.Read(Text($"move-{at}")), each, zero);
     }
 
     private static Parsed<double> ReadNumber(string text) =>

@@ -181,10 +181,17 @@ public sealed record CardView(CardReading Reading, bool PlanChosen, string Path,
     public string At(Speed wind, SpeedUnit unit, PlanKey? plan, ModeKey mode) => At(wind, unit, plan, mode, Reading.Purpose);
 
     private string At(Speed wind, SpeedUnit unit, PlanKey? plan, ModeKey mode, Purpose? purpose) =>
-        $"{Path}?wind={NumberText.Plain(wind.In(unit), 1)}&unit={Uri.EscapeDataString(unit.Symbol())}"
-        + (Choice.Boats.Count > 0 ? "&boat=" + Choice.InAddress : "")
-        + $"{(plan is { } carried ? "&plan=" + carried : "")}{(PlanModes.Modes.Count > 1 ? "&mode=" + mode : "")}"
-        + (purpose is { } known ? "&purpose=" + known.Key : "");
+        new ClassAddress(Path)
+            .At(wind, unit)
+            .On(Choice)
+            .With("plan", plan?.Name)
+            .With("mode", PlanModes.Modes.Count > 1 ? mode.Name : null)
+            .For(purpose)
+            .ToString();
+
+    /// <summary>Where what this card says is logged.</summary>
+    public ClassAddress Log(SpeedUnit unit) =>
+        new ClassAddress($"{ClassPath}/log").At(Wind, unit).On(Choice).In(PlanMode).For(Reading.Purpose);
 
     /// <summary>The name of the mode a line is taken from where this one says nothing of its own; null where it does.</summary>
     public string? AsIn(CardLine line) =>

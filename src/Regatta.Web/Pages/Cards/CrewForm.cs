@@ -16,19 +16,9 @@ public sealed class CrewForm(
     IReadOnlyDictionary<string, string>? typed
 )
 {
-    private static readonly IReadOnlyList<(string Word, Hiking Value)> Hikings =
-    [
-        ("average", Hiking.Average),
-        ("weak", Hiking.Weak),
-        ("strong", Hiking.Strong),
-    ];
+    private static readonly Choice<Hiking> Hikings = new(("average", Hiking.Average), ("weak", Hiking.Weak), ("strong", Hiking.Strong));
 
-    private static readonly IReadOnlyList<(string Word, Skill Value)> Skills =
-    [
-        ("club", Skill.Club),
-        ("learner", Skill.Learner),
-        ("racer", Skill.Racer),
-    ];
+    private static readonly Choice<Skill> Skills = new(("club", Skill.Club), ("learner", Skill.Learner), ("racer", Skill.Racer));
 
     public FormReader Reader { get; } = new();
 
@@ -51,13 +41,13 @@ public sealed class CrewForm(
                 InputMode = "numeric",
                 Hint = "Of those who hike.",
             };
-            yield return Of("hiking", "Hiking", Hikings.First(hiking => hiking.Value == profile.Hiking).Word) with
+            yield return Of("hiking", "Hiking", Hikings.WordOf(profile.Hiking)) with
             {
-                Choices = [.. Hikings.Select(hiking => hiking.Word)],
+                Choices = Hikings.Words,
             };
-            yield return Of("skill", "Skill", Skills.First(skill => skill.Value == profile.Skill).Word) with
+            yield return Of("skill", "Skill", Skills.WordOf(profile.Skill)) with
             {
-                Choices = [.. Skills.Select(skill => skill.Word)],
+                Choices = Skills.Words,
             };
             yield return Of("limit", $"No kite or gennaker above, {wind.Symbol()}", LimitShown(profile)) with
             {
@@ -92,8 +82,8 @@ public sealed class CrewForm(
                 Text("height"),
                 FormReader.Kept(HeightShown(profile), profile.Height ?? default, CrewProfile.ReadHeight)
             ),
-            Hiking = Hikings.FirstOrDefault(offered => offered.Word == Text("hiking")).Value,
-            Skill = Skills.FirstOrDefault(offered => offered.Word == Text("skill")).Value,
+            Hiking = Hikings.Read(Text("hiking")),
+            Skill = Skills.Read(Text("skill")),
             Junior = Junior,
             Limit = Reader.May(
                 "limit",

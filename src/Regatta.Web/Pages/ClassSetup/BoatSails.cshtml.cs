@@ -1,10 +1,21 @@
+using System.Globalization;
+
 namespace Regatta.Web.Pages.ClassSetup;
 
 /// <summary>A boat's sails, what is printed on them, and how her controls are fitted; for who may change the class.</summary>
 [Authorize(Policies.EditsClass)]
 public sealed class BoatSailsModel(ClubContext here, IReadBoats boats, MeasureBoats measure, EditCells edit, ClubClock clock) : PageModel
 {
-    private static readonly Dictionary<string, string> Nothing = [];
+    /// <summary>The field that keeps which revision of the boat was seen.</summary>
+    public const string Seen = "seen";
+
+    private static readonly Choice<FittingKind> Kinds = new(
+        ("as the class", FittingKind.NotSaid),
+        ("lever or line", FittingKind.Lever),
+        ("bolt or screw", FittingKind.Bolt)
+    );
+
+    private IReadOnlyDictionary<string, string> typed = new Dictionary<string, string>();
 
     public ClassView View { get; private set; } = null!;
 
@@ -13,6 +24,23 @@ public sealed class BoatSailsModel(ClubContext here, IReadBoats boats, MeasureBo
     public Boat Boat { get; private set; } = null!;
 
     public SailsForm Form { get; private set; } = null!;
+
+    /// <summary>Whether somebody else changed the boat while this page was open.</summary>
+    public bool ChangedMeanwhile { get; private set; }
+
+    /// <summary>How a control is fitted, as it is asked.</summary>
+    public Chips KindOf(Control control) =>
+        Kinds.Chips(
+            control.Name,
+            $"fit-{control.Key}",
+            typed.GetValueOrDefault($"fit-{control.Key}", $"{Boat.Fittings.GetValueOrDefault(control.Key)?.Kind ?? FittingKind.NotSaid}")
+        );
+
+    /// <summary>Whether she is measured from a control's other datum.</summary>
+    public bool IsOther(Control control) =>
+        typed.ContainsKey($"fit-{control.Key}")
+            ? typed.ContainsKey($"datum-{control.Key}")
+            : Boat.Fittings.GetValueOrDefault(control.Key)?.OtherDatum == true;
 
     /// <summary>What was done.</summary>
     [TempData]
@@ -36,9 +64,7 @@ public sealed class BoatSailsModel(ClubContext here, IReadBoats boats, MeasureBo
             return Page();
         }
 
-        await measure.CarryAsync(View.Ref, Boat, sails);
-        Done = "Saved.";
-        return Redirect(Request.Path);
+        return await AnswerAsync(await measure.CarryAsync(View.Ref, Boat, sails, Revision()));
     }
 
     /// <summary>Keeps how her controls are fitted.</summary>
@@ -49,20 +75,21 @@ public sealed class BoatSailsModel(ClubContext here, IReadBoats boats, MeasureBo
             return NotFound();
         }
 
-        var typed = Request.Typed();
-        await measure.FitAsync(
-            View.Ref,
-            Boat,
-            Class.Marked.ToDictionary(
-                control => control.Key,
-                control => new Fitting(
-                    EnumText.Find<FittingKind>(typed.GetValueOrDefault($"fit-{control.Key}")) ?? FittingKind.NotSaid,
-                    control.OtherDatum is not null && typed.ContainsKey($"datum-{control.Key}")
-                )
+        typed = Request.Typed();
+        return await AnswerAsync(
+            await measure.FitAsync(
+                View.Ref,
+                Boat,
+                Class.Marked.ToDictionary(
+                    control => control.Key,
+                    control => new Fitting(
+                        EnumText.Find<FittingKind>(typed.GetValueOrDefault($"fit-{control.Key}")) ?? FittingKind.NotSaid,
+                        control.OtherDatum is not null && typed.ContainsKey($"datum-{control.Key}")
+                    )
+                ),
+                Revision()
             )
         );
-        Done = "Saved.";
-        return Redirect(Request.Path);
     }
 
     /// <summary>Writes what is specified on a sail as the first marks of a band, where the class says nothing yet.</summary>
@@ -99,6 +126,29 @@ public sealed class BoatSailsModel(ClubContext here, IReadBoats boats, MeasureBo
         return Redirect(Request.Path);
     }
 
+    /// <summary>The revision the form names; one no boat has where it names none.</summary>
+    private long Revision() =>
+        long.TryParse(Request.Typed().GetValueOrDefault(Seen), NumberStyles.None, CultureInfo.InvariantCulture, out var seen) ? seen : -1;
+
+    private async Task<IActionResult> AnswerAsync(bool saved)
+    {
+        if (saved)
+        {
+            Done = "Saved.";
+            return Redirect(Request.Path);
+        }
+
+        if (!await LoadAsync(Boat.Number))
+        {
+            return NotFound();
+        }
+
+        Form = new(Class, Boat, Request.Typed(), Today);
+        ChangedMeanwhile = true;
+        Response.StatusCode = StatusCodes.Status409Conflict;
+        return Page();
+    }
+
     private async Task<bool> LoadAsync(long boat)
     {
         View = await here.ClassAsync();
@@ -108,7 +158,7 @@ public sealed class BoatSailsModel(ClubContext here, IReadBoats boats, MeasureBo
         }
 
         Boat = known;
-        Form = new(Class, Boat, Nothing, Today);
+        Form = new(Class, Boat, new Dictionary<string, string>(), Today);
         return true;
     }
 }

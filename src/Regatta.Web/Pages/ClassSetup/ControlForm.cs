@@ -15,20 +15,18 @@ public sealed partial class ControlForm(
     IReadOnlyDictionary<string, string> now
 )
 {
-    private static readonly IReadOnlyList<(string Word, WhenChanged When)> Whens =
-    [
+    private static readonly Choice<WhenChanged> Whens = new(
         ("ashore", WhenChanged.Ashore),
         ("afloat", WhenChanged.Afloat),
-        ("while racing", WhenChanged.Racing),
-    ];
+        ("while racing", WhenChanged.Racing)
+    );
 
-    private static readonly IReadOnlyList<(string Word, AsWindBuilds Builds)> Directions =
-    [
+    private static readonly Choice<AsWindBuilds> Directions = new(
         ("either way", AsWindBuilds.Either),
         ("to higher marks", AsWindBuilds.Up),
         ("to lower marks", AsWindBuilds.Down),
-        ("up, then down again", AsWindBuilds.UpThenDown),
-    ];
+        ("up, then down again", AsWindBuilds.UpThenDown)
+    );
 
     /// <summary>So many effects of one control can be said.</summary>
     private const int MostMeans = 3;
@@ -37,7 +35,7 @@ public sealed partial class ControlForm(
     private static string Unsaid(int at) => at == 0 ? "nobody has said" : "nothing more";
 
     /// <summary>A direction as it is offered.</summary>
-    public static string Word(AsWindBuilds builds) => Directions.First(direction => direction.Builds == builds).Word;
+    public static string Word(AsWindBuilds builds) => Directions.WordOf(builds);
 
     /// <summary>What was wrong, beside its field.</summary>
     public FormReader Reader { get; } = new();
@@ -72,11 +70,8 @@ public sealed partial class ControlForm(
                             Hint = at == 0 ? "Every advice on this control goes by it: say which way, or nothing is advised." : "",
                         }),
                     new("who", "Who sets it? Empty for whoever is at hand", ""),
-                    new("when", "Changed", Whens[0].Word) { Choices = [.. Whens.Select(when => when.Word)] },
-                    new("builds", "As wind builds it goes", Directions[0].Word)
-                    {
-                        Choices = [.. Directions.Select(direction => direction.Word)],
-                    },
+                    Whens.Field("when", "Changed", WhenChanged.Ashore),
+                    Directions.Field("builds", "As wind builds it goes", AsWindBuilds.Either),
                     new("helm", "Degrees of rudder per unit more, if it balances the helm", "")
                     {
                         Hint = "A belief to start from, + weather helm; logs correct it. Empty: not used for balance.",
@@ -97,8 +92,8 @@ public sealed partial class ControlForm(
             ["readingPoint"] = control.ReadingPoint,
             ["moreDoes"] = control.MoreDoes,
             ["who"] = control.Who,
-            ["when"] = Whens.First(when => when.When == control.When).Word,
-            ["builds"] = Directions.First(direction => direction.Builds == control.AsWindBuilds).Word,
+            ["when"] = Whens.WordOf(control.When),
+            ["builds"] = Directions.WordOf(control.AsWindBuilds),
             ["helm"] = Helm(control),
             ["otherDatum"] = control.OtherDatum?.Words ?? "",
             ["otherShift"] = Shift(control),
@@ -188,8 +183,8 @@ public sealed partial class ControlForm(
                 datum!,
                 point!,
                 more!,
-                Whens.FirstOrDefault(when => when.Word == typed.GetValueOrDefault("when")).When,
-                Directions.FirstOrDefault(direction => direction.Word == typed.GetValueOrDefault("builds")).Builds,
+                Whens.Read(typed.GetValueOrDefault("when")),
+                Directions.Read(typed.GetValueOrDefault("builds")),
                 helm
             )
             {

@@ -12,29 +12,23 @@ public sealed partial class CrewRulesModel
 
     private const int EmptyRows = 2;
 
-    private static readonly IReadOnlyList<(string Word, CrewTrait Trait)> Traits =
-    [
+    private static readonly Choice<CrewTrait> Traits = new(
         ("hikes weakly", CrewTrait.HikesWeakly),
         ("hikes strongly", CrewTrait.HikesStrongly),
         ("learner", CrewTrait.Learner),
         ("racer", CrewTrait.Racer),
-        ("junior", CrewTrait.Junior),
-    ];
+        ("junior", CrewTrait.Junior)
+    );
 
     /// <summary>The rows of what hiking, skill and age add: those there are, and some to fill.</summary>
     public IEnumerable<(Field Crew, Field Control, Field Steps)> StepRows =>
-        Enumerable
-            .Range(0, Math.Min(Limits.CrewLines, Class.Crew.Steps.Count + EmptyRows))
-            .Select(at =>
+        new RowsForm<CrewStep>(Class.Crew.Steps, Limits.CrewLines, EmptyRows).Open(
+            (at, step) =>
             {
-                var step = at < Class.Crew.Steps.Count ? Class.Crew.Steps[at] : null;
                 var name = $"step-{at}";
                 return (
                     editor.Fill(
-                        new(name + "-crew", "Who", step is null ? "" : Traits.First(trait => trait.Trait == step.Trait).Word)
-                        {
-                            Choices = ["", .. Traits.Select(trait => trait.Word)],
-                        },
+                        new(name + "-crew", "Who", step is null ? "" : Traits.WordOf(step.Trait)) { Choices = ["", .. Traits.Words] },
                         typed,
                         Form
                     ),
@@ -52,7 +46,8 @@ public sealed partial class CrewRulesModel
                         Form
                     )
                 );
-            });
+            }
+        );
 
     /// <summary>The reader’s words for a crew that lets its captain see it.</summary>
     public static string Describe(CrewProfile crew, MassUnit unit)
@@ -61,7 +56,7 @@ public sealed partial class CrewRulesModel
         [
             crew.Mass is { } mass ? $"{NumberText.Plain(mass.In(unit), 0)} {unit.Symbol()}" : null,
             crew.Height is { } height ? $"{NumberText.Plain(height.Millimetres / 10, 0)} cm" : null,
-            .. crew.Traits.Select(trait => Traits.First(offered => offered.Trait == trait).Word),
+            .. crew.Traits.Select(Traits.WordOf),
             crew.OnWire is { } wire ? $"{wire} on the trapeze" : null,
         ];
         return string.Join(", ", parts.OfType<string>());
@@ -73,7 +68,7 @@ public sealed partial class CrewRulesModel
         foreach (var (crew, control, count) in StepRows)
         {
             string Text(Field field) => typed.GetValueOrDefault(field.Name, "").Trim();
-            var trait = Traits.Where(trait => trait.Word == Text(crew)).Select(trait => (CrewTrait?)trait.Trait).FirstOrDefault();
+            CrewTrait? trait = Traits.TryRead(Text(crew), out var said) ? said : null;
             var subject = Class.Marked.FirstOrDefault(known => known.Name == Text(control));
             if (trait is null && subject is null && Text(count).Length == 0)
             {

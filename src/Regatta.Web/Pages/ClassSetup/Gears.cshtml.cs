@@ -27,25 +27,22 @@ public sealed class GearsModel(ClubContext here, DefinitionEditor editor) : Page
 
     /// <summary>The gears there are, and one to make.</summary>
     public IEnumerable<GearFields> Gears =>
-        Enumerable
-            .Range(0, Math.Min(Limits.Gears, Class.Gears.Count + 1))
-            .Select(at =>
+        new RowsForm<Gear>(Class.Gears, Limits.Gears).Open(
+            (at, gear) =>
             {
-                var gear = at < Class.Gears.Count ? Class.Gears[at] : null;
-                var rows = Math.Max(MemberRows, (gear?.Members.Count ?? 0) + 1);
+                var members = gear?.Members ?? [];
                 return new GearFields(
                     Fill($"gear-{at}", gear is null ? "Another gear" : "Name", gear?.Name ?? ""),
-                    [
-                        .. Enumerable
-                            .Range(0, rows)
-                            .Select(row => Member(at, row, gear is not null && row < gear.Members.Count ? gear.Members[row] : null)),
-                    ],
+                    new RowsForm<GearMember>(members, Limits.Controls, Math.Max(1, MemberRows - members.Count)).Open(
+                        (row, member) => Member(at, row, member)
+                    ),
                     Fill($"gear-{at}-loosened", "They", gear is { Loosened: true } ? Loose : Bound) with
                     {
                         Choices = [Bound, Loose],
                     }
                 );
-            });
+            }
+        );
 
     public async Task OnGetAsync() => Class = (await here.ClassAsync()).Class;
 

@@ -35,7 +35,8 @@ public sealed class MarkGuideModel(ClubContext here, IReadBoats boats, MeasureBo
         await measure.FitAsync(
             here.Class.Class,
             Boat,
-            new Dictionary<ControlKey, Fitting> { [Control.Key] = MarkingGuide.Fitting(Control, Typed) }
+            new Dictionary<ControlKey, Fitting> { [Control.Key] = MarkingGuide.Fitting(Control, Typed) },
+            seen: null
         );
         var next = ControlSurvey.CanBeTaped(Control) ? $"/measure/{Control.Key}" : "";
         return Redirect($"{here.ClassPath}/boats/{boat}{next}");

@@ -24,13 +24,9 @@ internal sealed class ModeBounds(
                     (IReadOnlyList<Field>)
                         [
                             editor.Fill(
-                                new(
-                                    $"on-{mode.Key}",
-                                    "It begins by",
-                                    mode.Trigger is { } known ? Winds.First(wind => wind.Value == known.On).Word : NoTrigger
-                                )
+                                new($"on-{mode.Key}", "It begins by", mode.Trigger is { } known ? Winds.WordOf(known.On) : NoTrigger)
                                 {
-                                    Choices = [NoTrigger, .. Winds.Select(wind => wind.Word)],
+                                    Choices = [NoTrigger, .. Winds.Words],
                                 },
                                 typed,
                                 form
@@ -81,12 +77,11 @@ internal sealed class ModeBounds(
                 .Distinct(StringComparer.OrdinalIgnoreCase),
         ];
 
-    private static readonly (string Word, TriggerWind Value)[] Winds =
-    [
+    private static readonly Choice<TriggerWind> Winds = new(
         ("the mean", TriggerWind.Mean),
         ("the gusts", TriggerWind.Gust),
-        ("the lulls", TriggerWind.Lull),
-    ];
+        ("the lulls", TriggerWind.Lull)
+    );
 
     /// <summary>A mode with the trigger its fields say; one that is just made has none yet.</summary>
     public SailingMode Read(SailingMode mode)
@@ -107,7 +102,7 @@ internal sealed class ModeBounds(
             Ends = ends,
             Sail = sail == definition.SailOf(mode) ? mode.Sail : Sails.Skip(1).FirstOrDefault(known => known == sail),
         };
-        if (Winds.FirstOrDefault(wind => wind.Word == said) is not { Word: not null } wind)
+        if (!Winds.TryRead(said, out var wind))
         {
             return Checked(mode with { Trigger = null });
         }
@@ -120,7 +115,7 @@ internal sealed class ModeBounds(
                 FormReader.Kept(units.Field(before), before ?? default, text => WindRange.ReadSpeed(text, units.Wind))
             );
         var trigger = new ModeTrigger(
-            wind.Value,
+            wind,
             Blows("in", mode.Trigger?.In, "At which wind does it begin?"),
             Blows("back", mode.Trigger?.Back, "Below which wind does it end?")
         );

@@ -25,20 +25,19 @@ public sealed class QuestionForm(
         .. ScaleForm.Kinds.Where(kind => kind is not ("named stops" or "observed target")),
     ];
 
-    private static readonly IReadOnlyList<(string Word, AskedWhen Value)> Whens =
-    [
+    private static readonly Choice<AskedWhen> Whens = new(
         ("ashore, at set-up", AskedWhen.Ashore),
         ("afloat", AskedWhen.Afloat),
-        ("after the session", AskedWhen.After),
-    ];
+        ("after the session", AskedWhen.After)
+    );
 
-    private static readonly IReadOnlyList<(string Word, AnswerMeaning Value)> Meanings =
-    [
+    /// <summary>What an answer may mean.</summary>
+    public static readonly Choice<AnswerMeaning> Meanings = new(
         ("fine", AnswerMeaning.Fine),
         ("too little", AnswerMeaning.TooLittle),
         ("too much", AnswerMeaning.TooMuch),
-        ("stop", AnswerMeaning.Stop),
-    ];
+        ("stop", AnswerMeaning.Stop)
+    );
 
     /// <summary>What was wrong, beside its field.</summary>
     public FormReader Reader { get; } = new();
@@ -49,7 +48,7 @@ public sealed class QuestionForm(
     public IEnumerable<Field> Asking =>
         Filled(
             new("asks", "The question", "") { Hint = "As a sailor is asked, such as: Is the slot even?" },
-            new("when", "Asked", Whens[1].Word) { Choices = [.. Whens.Select(when => when.Word)] }
+            Whens.Field("when", "Asked", AskedWhen.Afloat)
         );
 
     /// <summary>The fields of the kind of answer chosen.</summary>
@@ -60,11 +59,7 @@ public sealed class QuestionForm(
                 InWords =>
                 [
                     .. Rows.SelectMany(at =>
-                        new Field[]
-                        {
-                            new($"word-{at}", $"Answer {at}", ""),
-                            new($"means-{at}", "means", Meanings[0].Word) { Choices = [.. Meanings.Select(meaning => meaning.Word)] },
-                        }
+                        new Field[] { new($"word-{at}", $"Answer {at}", ""), Meanings.Field($"means-{at}", "means", AnswerMeaning.Fine) }
                     ),
                     new("ordered", "They go from least to most", "no") { Choices = ["no", "yes"] },
                 ],
@@ -104,7 +99,7 @@ public sealed class QuestionForm(
             new Field[]
             {
                 new($"from-{at}", at == 1 ? "From" : "and from", "") { Hint = at == 1 ? "What numbers mean, from the lowest up." : "" },
-                new($"means-{at}", "it means", Meanings[0].Word) { Choices = [.. Meanings.Select(meaning => meaning.Word)] },
+                Meanings.Field($"means-{at}", "it means", AnswerMeaning.Fine),
             }
         );
 
@@ -114,7 +109,7 @@ public sealed class QuestionForm(
         var fields = new Dictionary<string, string>
         {
             ["asks"] = question.Asks,
-            ["when"] = Whens.First(when => when.Value == question.When).Word,
+            ["when"] = Whens.WordOf(question.When),
             ["control"] = question.Control is { } key
                 ? definition.Known.FirstOrDefault(control => control.Key == key)?.Name ?? NoControl
                 : NoControl,
@@ -187,7 +182,7 @@ public sealed class QuestionForm(
         return Reader.Ok
             ? new(before?.Key ?? FreeKey(asks!), asks!, form!)
             {
-                When = Whens.FirstOrDefault(offered => offered.Word == Text("when")).Value,
+                When = Whens.Read(Text("when")),
                 Plans = [.. definition.PlanModes.Plans.Where(plan => Text("plan-" + plan.Key).Length > 0).Select(plan => plan.Key)],
                 Modes = [.. definition.PlanModes.Modes.Where(mode => Text("mode-" + mode.Key).Length > 0).Select(mode => mode.Key)],
                 FromBand = band?.Id,
@@ -228,9 +223,9 @@ public sealed class QuestionForm(
             ? Parsed<string>.Good(text.Trim())
             : Parsed<string>.Bad($"Keep it under {Control.LongestText} letters.");
 
-    private AnswerMeaning Means(int at) => Meanings.FirstOrDefault(meaning => meaning.Word == Text($"means-{at}")).Value;
+    private AnswerMeaning Means(int at) => Meanings.Read(Text($"means-{at}"));
 
-    private static string Word(AnswerMeaning means) => Meanings.First(meaning => meaning.Value == means).Word;
+    private static string Word(AnswerMeaning means) => Meanings.WordOf(means);
 
     private string Text(string field) => typed.GetValueOrDefault(field, "");
 

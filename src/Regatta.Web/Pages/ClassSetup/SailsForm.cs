@@ -16,16 +16,13 @@ public sealed class SailsForm(ClassDefinition definition, Boat boat, IReadOnlyDi
 
     public FormReader Reader { get; } = new();
 
-    public IEnumerable<SailFields> Sails =>
-        Enumerable
-            .Range(0, Math.Min(Limits.Sails, boat.Sails.Count + 1))
-            .Select(at => FieldsOf(at, at < boat.Sails.Count ? boat.Sails[at] : null));
+    public IReadOnlyList<SailFields> Sails => new RowsForm<BoatSail>(boat.Sails, Limits.Sails).Open(FieldsOf);
 
     /// <summary>Reads the form; null where something is wrong. A sail whose name was emptied goes.</summary>
     public IReadOnlyList<BoatSail>? Read()
     {
         var sails = new List<BoatSail>();
-        foreach (var (fields, at) in Sails.ToList().Select((fields, at) => (fields, at)))
+        foreach (var (fields, at) in Sails.Select((fields, at) => (fields, at)))
         {
             var name = Text(fields.About[0]);
             if (name.Length == 0)
@@ -58,7 +55,7 @@ public sealed class SailsForm(ClassDefinition definition, Boat boat, IReadOnlyDi
     private SailFields FieldsOf(int at, BoatSail? sail)
     {
         var name = $"sail-{at}";
-        var printed = Math.Max(PrintedRows, (sail?.Printed.Count ?? 0) + 1);
+        var printed = sail?.Printed ?? [];
         return new(
             [
                 Of(name, sail is null ? "Another sail" : "Sail", sail?.Name ?? ""),
@@ -75,11 +72,9 @@ public sealed class SailsForm(ClassDefinition definition, Boat boat, IReadOnlyDi
                     Type = "date",
                 },
             ],
-            [
-                .. Enumerable
-                    .Range(0, printed)
-                    .Select(row => PrintedFields($"{name}-{row}", sail is not null && row < sail.Printed.Count ? sail.Printed[row] : null)),
-            ]
+            new RowsForm<PrintedNumber>(printed, Limits.Controls, Math.Max(1, PrintedRows - printed.Count)).Open(
+                (row, number) => PrintedFields($"{name}-{row}", number)
+            )
         );
     }
 

@@ -7,13 +7,12 @@ public sealed class ScaleForm(IReadOnlyDictionary<string, string> typed)
     /// <summary>The kinds, as they are offered.</summary>
     public static readonly IReadOnlyList<string> Kinds = [.. ScaleKind.All.Select(kind => TitleOf(kind.Name))];
 
-    private static readonly IReadOnlyList<(string Word, LengthUnit Unit)> Units =
-    [
+    private static readonly Choice<LengthUnit> Units = new(
         ("mm", LengthUnit.Millimetre),
         ("cm", LengthUnit.Centimetre),
         ("in, as fractions", LengthUnit.Inch),
-        ("in, as tenths", LengthUnit.DecimalInch),
-    ];
+        ("in, as tenths", LengthUnit.DecimalInch)
+    );
 
     private static readonly IReadOnlyList<string> YesNo = ["no", "yes"];
 
@@ -29,7 +28,7 @@ public sealed class ScaleForm(IReadOnlyDictionary<string, string> typed)
         var fields = new Dictionary<string, string> { ["kind"] = TitleOf(spec.Kind) };
         if (scale.ReadsLength)
         {
-            fields["unit"] = Units.First(unit => unit.Unit == scale.TapeUnit).Word;
+            fields["unit"] = Units.WordOf(scale.TapeUnit);
             (fields["min"], fields["max"]) = (scale.Show(scale.Min), scale.Show(scale.Max));
             fields["step"] = scale.ShowDistance(scale.Step);
             return fields;
@@ -74,7 +73,7 @@ public sealed class ScaleForm(IReadOnlyDictionary<string, string> typed)
         {
             "length" =>
             [
-                new("unit", "Marked in", Units[0].Word) { Choices = [.. Units.Select(unit => unit.Word)] },
+                Units.Field("unit", "Marked in", LengthUnit.Millimetre),
                 new("min", "Lowest mark", "") { Hint = "From the datum, such as 13 in or 40 cm." },
                 new("max", "Highest mark", "") { Hint = "Where the control, or the class rules, end." },
                 new("step", "Step", "") { Hint = "The smallest change worth making." },
@@ -209,7 +208,7 @@ public sealed class ScaleForm(IReadOnlyDictionary<string, string> typed)
 
     private Func<Scale> ReadLength(FormReader form)
     {
-        var unit = Units.FirstOrDefault(unit => unit.Word == this["unit"], Units[0]).Unit;
+        var unit = Units.Read(this["unit"]);
         var (min, max, step) = (Mark("min"), Mark("max"), Mark("step"));
         return () => new LengthScale(unit, min, max, step);
 

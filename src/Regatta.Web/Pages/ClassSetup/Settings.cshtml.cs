@@ -30,10 +30,7 @@ public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, Uni
                         Hint = "What the card opens at where there is no station.",
                     },
                     new("perHeel", "A degree of heel adds, degrees of rudder", Plain(Class.Helm.PerHeelDegree)),
-                    new("balance", "She tells balance by", Kinds.First(kind => kind.Value == Class.Balance.Kind).Word)
-                    {
-                        Choices = [.. Kinds.Select(kind => kind.Word)],
-                    },
+                    Kinds.Field("balance", "She tells balance by", Class.Balance.Kind),
                     new("hiked", "She is held up", Class.Balance.Hiked ? HeldByBodies : HeldByHerself)
                     {
                         Choices = [HeldByBodies, HeldByHerself],
@@ -92,7 +89,7 @@ public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, Uni
             typed.GetValueOrDefault("heelAim"),
             FormReader.Kept(Class.Balance.Heel is { } aim ? Plain(aim.Degrees) : "", Class.Balance.Heel ?? default, BalanceCheck.ReadHeel)
         );
-        var kind = Kinds.FirstOrDefault(kind => kind.Word == typed.GetValueOrDefault("balance")).Value;
+        var kind = Kinds.Read(typed.GetValueOrDefault("balance"));
         var change = Form.Ok
             ? new SetSettings(
                 typed.GetValueOrDefault("name", "").Trim(),
@@ -109,13 +106,12 @@ public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, Uni
     private const string HeldByBodies = "by bodies: she is hiked";
     private const string HeldByHerself = "by herself: keel, floats";
 
-    private static readonly IReadOnlyList<(string Word, BalanceKind Value)> Kinds =
-    [
+    private static readonly Choice<BalanceKind> Kinds = new(
         ("the tiller", BalanceKind.Tiller),
         ("the tiller, with two rudders", BalanceKind.TwoRudders),
         ("looking from the bank, by radio", BalanceKind.Radio),
-        ("the pull on both hands, no rudder", BalanceKind.Sailboard),
-    ];
+        ("the pull on both hands, no rudder", BalanceKind.Sailboard)
+    );
 
     /// <summary>The purposes written, those there were under their own keys.</summary>
     private List<Purpose> Purposes() =>

@@ -58,7 +58,7 @@ public sealed class WhatLogsProveModel(ClubContext here, IReadBoats boats, Evide
         await sums.WeighAnewAsync(view.Ref);
         Done = "The runs are weighed anew.";
         var planMode = view.Set.PlanModes.Nearest(plan, mode);
-        return Redirect($"{here.ClassPath}/evidence?plan={planMode.Plan}&mode={planMode.Mode}");
+        return Redirect(here.Address("evidence").In(planMode).ToString());
     }
 
     public async Task OnGetAsync(string? plan, string? mode)

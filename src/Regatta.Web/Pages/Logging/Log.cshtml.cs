@@ -55,8 +55,7 @@ public sealed partial class LogModel(
 
     /// <summary>The address of this form for another boat.</summary>
     public string For(string boat) =>
-        $"{here.ClassPath}/log?wind={NumberText.Plain(cards[0].Wind.In(units.Wind), 1)}&unit={Uri.EscapeDataString(units.Wind.Symbol())}"
-        + $"&boat={boat}&plan={cards[0].PlanMode.Plan}&mode={cards[0].PlanMode.Mode}&purpose={cards[0].Purpose?.Key}";
+        here.Address("log").At(cards[0].Wind, units.Wind).With("boat", boat).In(cards[0].PlanMode).For(cards[0].Purpose).ToString();
 
     /// <summary>Opens the form: a fresh one, or a log of one's own to correct.</summary>
     public async Task<IActionResult> OnGetAsync(

@@ -12,14 +12,14 @@ public sealed class LogWords(ClassDefinition boatClass, IReadOnlyList<Control> c
         Told(
             ("Boat", boat),
             ("Sailed for", boatClass.Purposes.FirstOrDefault(purpose => purpose.Key == log.Purpose)?.Name),
-            ("Water", LogForm.Waters.FirstOrDefault(water => water.Value == log.Water).Label),
-            ("Place", LogForm.Places.FirstOrDefault(place => place.Value == log.Place).Label),
+            ("Water", LogForm.Waters.Find(log.Water)),
+            ("Place", LogForm.Places.Find(log.Place)),
             (
                 "Crew",
                 log.CrewMass is { } mass ? $"{NumberText.Plain(mass.In(units.Mass), 1)} {units.Mass.Symbol()}, seen by you alone" : null
             ),
             ("Note", log.Note),
-            ("Read by", log.Note.Length == 0 ? null : LogForm.NoteReaders.First(reader => reader.Value == log.NoteFor).Label)
+            ("Read by", log.Note.Length == 0 ? null : LogForm.NoteReaders.WordOf(log.NoteFor))
         );
 
     /// <summary>What is said of one run.</summary>
@@ -35,7 +35,7 @@ public sealed class LogWords(ClassDefinition boatClass, IReadOnlyList<Control> c
             let question = boatClass.FindQuestion(answer.Key)
             let retired = question is null || boatClass.RetiredQuestions.Contains(question) ? " (no longer asked)" : ""
             select ((question?.Asks ?? answer.Key.Name) + retired, answer.Value.Said),
-            ("Felt", LogForm.Feelings.FirstOrDefault(feeling => feeling.Value == run.Felt).Label),
+            ("Felt", LogForm.Feelings.Find(run.Felt)),
         ]);
 
     /// <summary>All a log says, what stands in its head too.</summary>

@@ -1,4 +1,5 @@
 using System.Globalization;
+using Regatta.Web.Pages.ClassSetup;
 
 namespace Regatta.Web.Pages.Logging;
 
@@ -9,14 +10,6 @@ namespace Regatta.Web.Pages.Logging;
 public sealed class RunFilterForm(IReadOnlyDictionary<string, string> typed, ClassDefinition? definition, SpeedUnit unit)
 {
     private const string Any = "any";
-
-    private static readonly IReadOnlyList<(string Word, AnswerMeaning Value)> Meanings =
-    [
-        ("fine", AnswerMeaning.Fine),
-        ("too little", AnswerMeaning.TooLittle),
-        ("too much", AnswerMeaning.TooMuch),
-        ("stop", AnswerMeaning.Stop),
-    ];
 
     private readonly FormReader reader = new();
 
@@ -57,13 +50,13 @@ public sealed class RunFilterForm(IReadOnlyDictionary<string, string> typed, Cla
                 yield return Choice("purpose", "Sailed for", definition.Purposes.Select(purpose => purpose.Name));
             }
 
-            yield return Choice("water", "Water", LogForm.Waters.Select(water => water.Label));
-            yield return Choice("place", "Place", LogForm.Places.Select(place => place.Label));
-            yield return Choice("felt", "Felt at least", LogForm.Feelings.Select(feeling => feeling.Label));
+            yield return Choice("water", "Water", LogForm.Waters.Words);
+            yield return Choice("place", "Place", LogForm.Places.Words);
+            yield return Choice("felt", "Felt at least", LogForm.Feelings.Words);
             if (definition is not null && definition.Questions.Count > 0)
             {
                 yield return Choice("question", "Answered", definition.Questions.Select(question => question.Asks));
-                yield return Choice("means", "The answer was", Meanings.Select(meaning => meaning.Word));
+                yield return Choice("means", "The answer was", QuestionForm.Meanings.Words);
             }
 
             yield return Of("from", "From day") with
@@ -81,10 +74,7 @@ public sealed class RunFilterForm(IReadOnlyDictionary<string, string> typed, Cla
     public RunFilter Read()
     {
         var within = reader.May("within", Text("within"), Speeds);
-        var means = Meanings
-            .Where(meaning => meaning.Word == Text("means"))
-            .Select(meaning => (AnswerMeaning?)meaning.Value)
-            .FirstOrDefault();
+        AnswerMeaning? means = QuestionForm.Meanings.TryRead(Text("means"), out var meaning) ? meaning : null;
         return new()
         {
             Band = definition?.Bands.All.FirstOrDefault(band => band.Name == Text("band"))?.Id,
@@ -93,9 +83,9 @@ public sealed class RunFilterForm(IReadOnlyDictionary<string, string> typed, Cla
             Plan = definition?.PlanModes.Plans.FirstOrDefault(plan => plan.Name == Text("plan"))?.Key,
             Mode = definition?.PlanModes.Modes.FirstOrDefault(mode => mode.Name == Text("mode"))?.Key,
             Purpose = definition?.Purposes.FirstOrDefault(purpose => purpose.Name == Text("purpose"))?.Key,
-            Water = LogForm.Waters.FirstOrDefault(offered => offered.Label == Text("water")).Value,
-            Place = LogForm.Places.FirstOrDefault(offered => offered.Label == Text("place")).Value,
-            Felt = LogForm.Feelings.FirstOrDefault(feeling => feeling.Label == Text("felt")).Value,
+            Water = LogForm.Waters.TryRead(Text("water"), out var water) ? water : Water.NotSaid,
+            Place = LogForm.Places.TryRead(Text("place"), out var place) ? place : Place.NotSaid,
+            Felt = LogForm.Feelings.TryRead(Text("felt"), out var felt) ? felt : Felt.NotSaid,
             Question = definition?.Questions.FirstOrDefault(question => question.Asks == Text("question"))?.Key,
             Means = means,
             From = reader.May("from", Text("from"), Day),

@@ -30,7 +30,7 @@ public sealed class TrialListModel(
 
     /// <summary>The address of this page with another band or day.</summary>
     public string At(int band, long? day) =>
-        $"{here.ClassPath}/trials?band={band}&plan={PlanMode.PlanMode.Plan}&mode={PlanMode.PlanMode.Mode}&on={day ?? 0}";
+        here.Address("trials").With("band", $"{band}").In(PlanMode.PlanMode).With("on", $"{day ?? 0}").ToString();
 
     public string Address => At(Means.Band.Id.Number, Means.Day?.Number);
 

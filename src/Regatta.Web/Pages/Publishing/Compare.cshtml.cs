@@ -32,7 +32,7 @@ public sealed class CompareModel(ClubContext here, IReadVersions versions, UnitP
 
     public bool MayEdit => false;
 
-    public string OfCell(string cell) => $"{here.ClassPath}?plan={PlanMode.PlanMode.Plan}&mode={PlanMode.PlanMode.Mode}&cell={cell}";
+    public string OfCell(string cell) => here.Address().In(PlanMode.PlanMode).With("cell", cell).ToString();
 
     public string Zoomed(int? band) => At() + (band is { } number ? $"&zoom={number}" : "");
 

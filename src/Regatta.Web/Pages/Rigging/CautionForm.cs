@@ -19,50 +19,41 @@ public sealed class CautionForm(
     private const int EmptyRows = 2;
     private const string Any = "";
 
-    private static readonly (string Word, Decider? Value)[] Deciders =
-    [
+    private static readonly Choice<Decider?> Deciders = new(
         ("whoever sails", null),
         ("the skipper", Decider.Skipper),
         ("the duty officer", Decider.DutyOfficer),
         ("class rules", Decider.ClassRules),
         ("local rules", Decider.LocalRules),
-        ("a rigger", Decider.Rigger),
-    ];
+        ("a rigger", Decider.Rigger)
+    );
 
-    private static readonly (string Word, Water Value)[] Waters =
-    [
+    private static readonly Choice<Water> Waters = new(
         (Any, Water.NotSaid),
         ("flat", Water.Flat),
         ("chop", Water.Chop),
-        ("waves", Water.Waves),
-    ];
+        ("waves", Water.Waves)
+    );
 
-    private static readonly (string Word, Place Value)[] Places =
-    [
-        (Any, Place.NotSaid),
-        ("open water", Place.Open),
-        ("gusty shore", Place.GustyShore),
-    ];
+    private static readonly Choice<Place> Places = new((Any, Place.NotSaid), ("open water", Place.Open), ("gusty shore", Place.GustyShore));
 
-    private static readonly (string Word, bool Value)[] Weights = [("to mind", false), ("can hurt", true)];
+    private static readonly Choice<bool> Weights = new(("to mind", false), ("can hurt", true));
 
     public FormReader Reader { get; } = new();
 
     public string FirstField => "text-0";
 
-    private IReadOnlyList<Caution> Now => cautions();
+    private RowsForm<Caution> AllRows => new(cautions(), Limits.Sentences, EmptyRows);
 
     /// <summary>For each caution its sentence, then where it belongs.</summary>
     public IEnumerable<(Field Text, IReadOnlyList<Field> Where)> Rows =>
-        Enumerable
-            .Range(0, Math.Min(Limits.Sentences, Now.Count + EmptyRows))
-            .Select(at => (At: at, Caution: at < Now.Count ? Now[at] : new("")))
-            .Select(one =>
+        AllRows.Open(
+            (at, caution) =>
                 (
-                    fill(new($"text-{one.At}", one.Caution.Text.Length > 0 ? $"Caution {one.At + 1}" : "Another", one.Caution.Text)),
-                    Where(one.At, one.Caution)
+                    fill(new($"text-{at}", caution is null ? "Another" : $"Caution {at + 1}", caution?.Text ?? "")),
+                    Where(at, caution ?? new(""))
                 )
-            );
+        );
 
     /// <inheritdoc/>
     ClassChange? IDefinitionForm.Read() => Read() is { } read ? new SetCautions(read) : null;
@@ -71,22 +62,18 @@ public sealed class CautionForm(
     /// <param name="problem">What is wrong with a caution; null where whoever takes them judges.</param>
     public IReadOnlyList<Caution>? Read(Func<Caution, string?>? problem = null)
     {
-        var read = new List<Caution>();
-        for (var at = 0; at < Limits.Sentences; at++)
-        {
-            if (ReadRow(at) is not { } caution)
+        var read = AllRows.Read<Caution>(
+            (at, was) =>
             {
-                continue;
+                var caution = ReadRow(at, was ?? new(""));
+                if (caution is not null && problem?.Invoke(caution) is { } wrong)
+                {
+                    Reader.Refuse($"text-{at}", wrong);
+                }
+
+                return caution;
             }
-
-            if (problem?.Invoke(caution) is { } wrong)
-            {
-                Reader.Refuse($"text-{at}", wrong);
-            }
-
-            read.Add(caution);
-        }
-
+        );
         return Reader.Ok ? read : null;
     }
 
@@ -122,42 +109,14 @@ public sealed class CautionForm(
         }
 
         fields.Add(fill(new Field($"from-{at}", $"From, {wind.Symbol()}", Wind(caution)) { InputMode = "decimal" }));
-        fields.Add(
-            Choice(
-                $"water-{at}",
-                "Water",
-                Waters.First(water => water.Value == caution.Water).Word,
-                [.. Waters.Select(water => water.Word)]
-            )
-        );
-        fields.Add(
-            Choice(
-                $"place-{at}",
-                "Place",
-                Places.First(place => place.Value == caution.Place).Word,
-                [.. Places.Select(place => place.Word)]
-            )
-        );
-        fields.Add(
-            Choice(
-                $"weight-{at}",
-                "Weight",
-                Weights.First(weight => weight.Value == caution.Grave).Word,
-                [.. Weights.Select(weight => weight.Word)]
-            )
-        );
-        fields.Add(
-            Choice(
-                $"decides-{at}",
-                "Who decides",
-                Deciders.First(decider => decider.Value == caution.Decides).Word,
-                [.. Deciders.Select(decider => decider.Word)]
-            )
-        );
+        fields.Add(fill(Waters.Field($"water-{at}", "Water", caution.Water)));
+        fields.Add(fill(Places.Field($"place-{at}", "Place", caution.Place)));
+        fields.Add(fill(Weights.Field($"weight-{at}", "Weight", caution.Grave)));
+        fields.Add(fill(Deciders.Field($"decides-{at}", "Who decides", caution.Decides)));
         return fields;
     }
 
-    private Caution? ReadRow(int at)
+    private Caution? ReadRow(int at, Caution was)
     {
         var text = Text($"text-{at}");
         if (text.Length == 0)
@@ -165,7 +124,6 @@ public sealed class CautionForm(
             return null;
         }
 
-        var was = at < Now.Count ? Now[at] : new("");
         return new(text)
         {
             Control = definition?.Controls.FirstOrDefault(known => known.Name == Text($"control-{at}"))?.Key,
@@ -176,10 +134,10 @@ public sealed class CautionForm(
                 Text($"from-{at}"),
                 FormReader.Kept(Wind(was), was.WindFrom ?? default, said => WindRange.ReadSpeed(said, wind))
             ),
-            Water = Waters.FirstOrDefault(offered => offered.Word == Text($"water-{at}")).Value,
-            Place = Places.FirstOrDefault(offered => offered.Word == Text($"place-{at}")).Value,
-            Grave = Weights.FirstOrDefault(offered => offered.Word == Text($"weight-{at}")).Value,
-            Decides = Deciders.FirstOrDefault(decider => decider.Word == Text($"decides-{at}")).Value,
+            Water = Waters.Read(Text($"water-{at}")),
+            Place = Places.Read(Text($"place-{at}")),
+            Grave = Weights.Read(Text($"weight-{at}")),
+            Decides = Deciders.Read(Text($"decides-{at}")),
         };
     }
 

@@ -32,10 +32,15 @@ public sealed class ChangeModel(ClubContext here, CardRequests cards, UnitPrefer
 
     /// <summary>The way back as a page of its own: the other card first.</summary>
     public string Back =>
-        $"{here.ClassPath}/change?wind={NumberText.Plain(To!.Wind.In(units.Wind), 1)}&unit={Uri.EscapeDataString(units.Wind.Symbol())}"
-        + $"&plan={To.PlanMode.Plan}&mode={To.PlanMode.Mode}{(To.Purpose is { } purpose ? "&purpose=" + purpose.Key : "")}"
-        + $"&toBand={Card!.Card.Band.Id.Number}&toPlan={Card.PlanMode.Plan}&toMode={Card.PlanMode.Mode}"
-        + (Card.Reading.Purpose is { } then ? $"&toPurpose={then.Key}" : "");
+        here.Address("change")
+            .At(To!.Wind, units.Wind)
+            .In(To.PlanMode)
+            .For(To.Purpose)
+            .With("toBand", $"{Card!.Card.Band.Id.Number}")
+            .With("toPlan", Card.PlanMode.Plan.Name)
+            .With("toMode", Card.PlanMode.Mode.Name)
+            .With("toPurpose", Card.Reading.Purpose?.Key.Name)
+            .ToString();
 
     /// <summary>What to mind at a line.</summary>
     public IReadOnlyList<Caution> CautionsOf(ChangeLine line) =>

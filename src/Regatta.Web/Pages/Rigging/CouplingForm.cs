@@ -12,23 +12,23 @@ public sealed class CouplingForm(ClassDefinition definition, IReadOnlyDictionary
     private const int EmptyRows = 3;
     private const string Between = " to ";
 
-    private readonly IReadOnlyList<(Control From, Coupling Coupling)> now =
-    [
-        .. definition.Controls.SelectMany(control => control.Disturbs.Select(coupling => (control, coupling))),
-    ];
+    private readonly RowsForm<(Control From, Coupling Coupling)> rows = new(
+        [.. definition.Controls.SelectMany(control => control.Disturbs.Select(coupling => (control, coupling)))],
+        Limits.Couplings,
+        EmptyRows
+    );
 
     public FormReader Reader { get; } = new();
 
     public string FirstField => "why-0";
 
     /// <summary>For each coupling its sentence, then which two it joins.</summary>
-    public IEnumerable<(Field Text, IReadOnlyList<Field> Where)> Rows =>
-        Enumerable.Range(0, Math.Min(Limits.Couplings, now.Count + EmptyRows)).Select(Row);
+    public IEnumerable<(Field Text, IReadOnlyList<Field> Where)> Rows => rows.Open(Row);
 
     /// <summary>Reads the form; null where something is wrong. An emptied sentence goes.</summary>
     public ClassChange? Read()
     {
-        var read = Enumerable.Range(0, Limits.Couplings).Select(ReadRow).OfType<(ControlKey From, Coupling Coupling)>().ToList();
+        var read = rows.Read<(ControlKey From, Coupling Coupling)>((at, was) => ReadRow(at, was.Coupling));
         return Reader.Ok
             ? new SetCouplings(
                 read.GroupBy(row => row.From)
@@ -37,9 +37,9 @@ public sealed class CouplingForm(ClassDefinition definition, IReadOnlyDictionary
             : null;
     }
 
-    private (Field Text, IReadOnlyList<Field> Where) Row(int at)
+    private (Field Text, IReadOnlyList<Field> Where) Row(int at, (Control From, Coupling Coupling) was)
     {
-        var (from, coupling) = at < now.Count ? now[at] : (null, null);
+        var (from, coupling) = ((Control?)was.From, (Coupling?)was.Coupling);
         IReadOnlyList<string> names = ["", .. definition.Controls.Select(control => control.Name)];
         return (
             fill(new($"why-{at}", coupling is null ? "Another: how does it disturb it?" : $"{at + 1}. How?", coupling?.Why ?? "")),
@@ -58,7 +58,7 @@ public sealed class CouplingForm(ClassDefinition definition, IReadOnlyDictionary
         );
     }
 
-    private (ControlKey From, Coupling Coupling)? ReadRow(int at)
+    private (ControlKey From, Coupling Coupling)? ReadRow(int at, Coupling? was)
     {
         var why = Text($"why-{at}");
         var (from, to) = (Named($"from-{at}"), Named($"to-{at}"));
@@ -76,7 +76,6 @@ public sealed class CouplingForm(ClassDefinition definition, IReadOnlyDictionary
             return null;
         }
 
-        var was = at < now.Count ? now[at].Coupling : null;
         var follows = Reader.May(
             $"follows-{at}",
             Text($"follows-{at}"),

@@ -28,16 +28,16 @@ public sealed class EditProcedureModel(ClubContext here, DefinitionEditor editor
 
     /// <summary>For each step what is done, by whom, and what somebody else answers; some rows more.</summary>
     public IEnumerable<(Field Does, Field Who, Field Gate)> Steps =>
-        Enumerable
-            .Range(0, Math.Min(Limits.Procedures, (Before?.Steps.Count ?? 0) + EmptyRows))
-            .Select(at => (At: at, Step: at < Before?.Steps.Count ? Before.Steps[at] : new("", "", "")))
-            .Select(one =>
+        Rows.Open(
+            (at, step) =>
                 (
-                    Of($"does-{one.At}", $"{one.At + 1}. What is done", one.Step.Does),
-                    Of($"who-{one.At}", "Who", one.Step.Who),
-                    Of($"gate-{one.At}", "Gate: somebody else answers", one.Step.Gate)
+                    Of($"does-{at}", $"{at + 1}. What is done", step?.Does ?? ""),
+                    Of($"who-{at}", "Who", step?.Who ?? ""),
+                    Of($"gate-{at}", "Gate: somebody else answers", step?.Gate ?? "")
                 )
-            );
+        );
+
+    private RowsForm<ProcedureStep> Rows => new(Before?.Steps ?? [], Limits.Procedures, EmptyRows);
 
     public async Task<IActionResult> OnGetAsync([FromRoute] string procedure) => await LoadAsync(procedure) ? Page() : NotFound();
 
@@ -50,10 +50,7 @@ public sealed class EditProcedureModel(ClubContext here, DefinitionEditor editor
 
         typed = Request.Typed();
         var name = Text("name");
-        var steps = Enumerable
-            .Range(0, Limits.Procedures)
-            .Select(at => new ProcedureStep(Text($"does-{at}"), Text($"who-{at}"), Text($"gate-{at}")))
-            .ToList();
+        var steps = Rows.Read<ProcedureStep>((at, _) => new ProcedureStep(Text($"does-{at}"), Text($"who-{at}"), Text($"gate-{at}")));
         foreach (var (step, at) in steps.Select((step, at) => (step, at)).Where(step => step.step.Does.Length == 0))
         {
             if (step.Who.Length + step.Gate.Length > 0 && name.Length > 0)

@@ -18,7 +18,6 @@ public sealed record PlanFields(
 public sealed class ReefForm(ClassDefinition definition, SpeedUnit wind, IReadOnlyDictionary<string, string> typed, Func<Field, Field> fill)
     : IDefinitionForm
 {
-    private const int EmptyRows = 1;
     private const string Yes = "yes";
     private const string No = "no, and load gives little warning";
 
@@ -59,18 +58,15 @@ public sealed class ReefForm(ClassDefinition definition, SpeedUnit wind, IReadOn
 
     /// <summary>The signs, a field each.</summary>
     public IEnumerable<Field> Signs =>
-        Enumerable
-            .Range(0, Math.Min(Limits.PlanParts, definition.Reefing.Signs.Count + EmptyRows))
-            .Select(at => Of($"sign-{at}", $"Sign {at + 1}", at < definition.Reefing.Signs.Count ? definition.Reefing.Signs[at] : ""));
+        new RowsForm<string>(definition.Reefing.Signs, Limits.PlanParts).Open((at, sign) => Of($"sign-{at}", $"Sign {at + 1}", sign ?? ""));
 
     public IEnumerable<IReadOnlyList<Field>> SailLimits =>
-        Enumerable
-            .Range(0, Math.Min(Limits.SailLimits, definition.SailLimits.Count + 2 * EmptyRows))
-            .Select(at => at < definition.SailLimits.Count ? definition.SailLimits[at] : null)
-            .Select(
-                (limit, at) =>
-                    (IReadOnlyList<Field>)[.. LimitParts.Select((part, place) => Of($"{part.Name}-{at}", part.Label, Shown(limit)[place]))]
-            );
+        LimitRows.Open(
+            (at, limit) =>
+                (IReadOnlyList<Field>)[.. LimitParts.Select((part, place) => Of($"{part.Name}-{at}", part.Label, Shown(limit)[place]))]
+        );
+
+    private RowsForm<SailLimit> LimitRows => new(definition.SailLimits, Limits.SailLimits, empty: 2);
 
     /// <summary>Reads the form; null where something is wrong, with a sentence beside it.</summary>
     public ClassChange? Read()
@@ -95,7 +91,7 @@ public sealed class ReefForm(ClassDefinition definition, SpeedUnit wind, IReadOn
             Text("squall"),
             Text("lasting")
         );
-        var limits = Enumerable.Range(0, Limits.SailLimits).Select(ReadLimit).OfType<SailLimit>().ToList();
+        var limits = LimitRows.Read<SailLimit>(ReadLimit);
         return Reader.Ok ? new SetReefing(plans, rules, limits) : null;
     }
 
@@ -122,31 +118,24 @@ public sealed class ReefForm(ClassDefinition definition, SpeedUnit wind, IReadOn
                     Hint = "From the sails’ centre down to the board’s.",
                 },
             ],
-            [
-                .. Enumerable
-                    .Range(0, Math.Min(Limits.PlanParts, plan.Marks.Count + EmptyRows))
-                    .Select(at => (At: at, Mark: at < plan.Marks.Count ? plan.Marks[at] : new("", "")))
-                    .Select(one =>
+            new RowsForm<PlanMark>(plan.Marks, Limits.PlanParts).Open(
+                (at, mark) =>
+                    (
+                        Of($"what-{plan.Key}-{at}", "A mark of it", mark?.What ?? ""),
+                        Of($"says-{plan.Key}-{at}", "stands at", mark?.Says ?? "")
+                    )
+            ),
+            SailRows(plan)
+                .Open(
+                    (at, sail) =>
                         (
-                            Of($"what-{plan.Key}-{one.At}", "A mark of it", one.Mark.What),
-                            Of($"says-{plan.Key}-{one.At}", "stands at", one.Mark.Says)
-                        )
-                    ),
-            ],
-            [
-                .. Enumerable
-                    .Range(0, Math.Min(Limits.PlanParts, plan.Sails.Count + EmptyRows))
-                    .Select(at => (At: at, Sail: at < plan.Sails.Count ? plan.Sails[at] : null))
-                    .Select(one =>
-                        (
-                            Of($"sail-{plan.Key}-{one.At}", "Sail", one.Sail?.Name ?? ""),
-                            Of($"outline-{plan.Key}-{one.At}", "Its corners, m", one.Sail is { } sail ? Corners(sail) : "") with
+                            Of($"sail-{plan.Key}-{at}", "Sail", sail?.Name ?? ""),
+                            Of($"outline-{plan.Key}-{at}", "Its corners, m", sail is null ? "" : Corners(sail)) with
                             {
                                 Hint = "Forward of the transom and above the water, such as 2.35 0.95, 0.05 1.05, 2.2 6.0",
                             }
                         )
-                    ),
-            ]
+                )
         );
 
     private SailPlan ReadPlan(SailPlan plan) =>
@@ -178,10 +167,12 @@ public sealed class ReefForm(ClassDefinition definition, SpeedUnit wind, IReadOn
                     .Select(at => new PlanMark(Text($"what-{plan.Key}-{at}"), Text($"says-{plan.Key}-{at}")))
                     .Where(mark => mark.What.Length > 0),
             ],
-            Sails = [.. Enumerable.Range(0, Limits.PlanParts).Select(at => ReadSail(plan, at)).OfType<SideShape>()],
+            Sails = SailRows(plan).Read<SideShape>((at, was) => ReadSail(plan, at, was)),
         };
 
-    private SideShape? ReadSail(SailPlan plan, int at)
+    private static RowsForm<SideShape> SailRows(SailPlan plan) => new(plan.Sails, Limits.PlanParts);
+
+    private SideShape? ReadSail(SailPlan plan, int at, SideShape? was)
     {
         var (name, field) = (Text($"sail-{plan.Key}-{at}"), $"outline-{plan.Key}-{at}");
         if (name.Length == 0)
@@ -189,18 +180,17 @@ public sealed class ReefForm(ClassDefinition definition, SpeedUnit wind, IReadOn
             return null;
         }
 
-        if (at < plan.Sails.Count && Text(field) == Corners(plan.Sails[at]))
+        if (was is not null && Text(field) == Corners(was))
         {
-            return plan.Sails[at] with { Name = name };
+            return was with { Name = name };
         }
 
         var sail = Reader.Need(field, Text(field), "Where are its corners?", text => SideShape.Read(name, text));
         return sail;
     }
 
-    private SailLimit? ReadLimit(int at)
+    private SailLimit? ReadLimit(int at, SailLimit? was)
     {
-        var was = at < definition.SailLimits.Count ? definition.SailLimits[at] : null;
         var shown = Shown(was);
         var sail = Text($"sail-{at}");
         if (sail.Length == 0)

@@ -22,6 +22,10 @@ public sealed class TodayModel(
     /// <summary>What the last minutes and the last hour say of a line's class; none for an asked wind.</summary>
     public IReadOnlyList<string> AdviceOf(TodayLine line) => Board.AdviceOf(line, units.Carry);
 
+    /// <summary>The card of a line's class, in the wind asked about.</summary>
+    public ClassAddress CardOf(TodayLine line) =>
+        here.AddressOf(line.Class.Key, "card") is var card && Asked is null ? card : card.At(line.Wind, units.Wind);
+
     /// <summary>The wind asked about with the slider; null for the wind now.</summary>
     public Speed? Asked { get; private set; }
 

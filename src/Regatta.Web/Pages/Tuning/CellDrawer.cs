@@ -54,12 +54,3 @@ public sealed record CellDrawer(PlanModeView PlanMode, WindBand Band, Control Co
             ? new(planMode, band, control, CellForm.Of(planMode.Matrix[address], control), planMode.Revision(address))
             : null;
 }
-
-/// <summary>Cells as addresses name them: <c>3.gooseneck</c>.</summary>
-public static class CellNames
-{
-    public static string Name(this CellAddress address) => $"{address.Band.Number}.{address.Control.Name}";
-
-    public static CellAddress? Read(string? name) =>
-        name?.Split('.', 2) is [var band, var control] && int.TryParse(band, out var number) ? new(new(number), new(control)) : null;
-}

@@ -33,8 +33,7 @@ public abstract class PlanModePageModel(ClubContext here, EditCells editCells) :
     /// <summary>The address of what cures a helm in the middle of a band; null where it is the helm the class aims at.</summary>
     public string? WrongIn(WindBand band, double helm) =>
         Signs.Of(Class, helm) is [var sign, ..]
-            ? $"{here.ClassPath}/wrong?wind={NumberText.Plain(band.Middle.Knots, 1)}&unit=kn&plan={PlanMode.PlanMode.Plan}"
-                + $"&mode={PlanMode.PlanMode.Mode}&sign={EnumText.Of(sign)}"
+            ? here.Address("wrong").At(band.Middle, SpeedUnit.Knot).In(PlanMode.PlanMode).With("sign", EnumText.Of(sign)).ToString()
             : null;
 
     /// <summary>Reads the class and the plan and mode as the address asks.</summary>
