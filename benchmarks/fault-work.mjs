@@ -107,7 +107,7 @@ const surely = async (text) => {
     try {
       return await sqlMeanwhile(text);
     } catch (problem) {
-      if (tries > 240 || /ERROR:  (column|syntax|relation|operator)/.test(problem.stderr)) throw problem;
+      if (tries > 240 || /ERROR: {2}(column|syntax|relation|operator)/.test(problem.stderr)) throw problem;
       await pause(250);
     }
   }

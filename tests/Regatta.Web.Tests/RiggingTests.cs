@@ -47,14 +47,31 @@ public sealed class RiggingTests(ClubHost host)
             (await sailor.GetAsync($"{Quillet}/log?wind=14&boat=class")).Html.QuerySelector("[name=mark-gooseneck]")!.GetAttribute("value")
         );
 
-        // The captain sees what is left out from three runs on, and by nobody.
         var captain = await club.VisitAsAsync("tamsin");
         Assert.DoesNotContain("left out", (await captain.GetAsync(Address)).TextOf("main"), StringComparison.Ordinal);
-        for (var run = 0; run < 2; run++)
+
+        // Two marks of one run wait both, those of the next run beside them, and ended a second time it notes them once.
+        for (var run = 1; run <= 2; run++)
         {
-            await sailor.SendAsync(await sailor.GetAsync(Address), ".rig-up form", Finish, ("step-set-outhaul", "skipped"));
+            var rigging = await sailor.GetAsync(Address);
+            foreach (var _ in Enumerable.Range(0, 2))
+            {
+                await sailor.SendAsync(
+                    rigging,
+                    ".rig-up form",
+                    Finish,
+                    ("step-set-gooseneck", "done"),
+                    ("said-set-gooseneck", "21"),
+                    ("step-set-daggerboard", "done"),
+                    ("said-set-daggerboard", "8 cm"),
+                    ("step-set-outhaul", "skipped")
+                );
+            }
+
+            Assert.Equal(2 * run, await club.ScalarAsync<int>("select count(*)::int from noted_runs where control is not null"));
         }
 
+        // The captain sees what is left out from three runs on, and by nobody.
         Assert.Contains("Outhaul: left out 3 of 3", (await captain.GetAsync(Address)).TextOf("main"));
         Assert.DoesNotContain("Priya", (await captain.GetAsync(Address)).TextOf("main"), StringComparison.Ordinal);
         Assert.DoesNotContain("left out 3 of 3", (await sailor.GetAsync(Address)).TextOf("main"), StringComparison.Ordinal);

@@ -1,6 +1,6 @@
-// Debian's Chromium, quiet about the outside world.
+// Debian's headless Chromium, quiet about the outside world.
 export const launchOptions = {
-  executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+  executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium-headless-shell",
   args: [
     "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
     "--disable-component-update", "--disable-sync",

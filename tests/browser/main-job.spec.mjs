@@ -167,14 +167,17 @@ test("the tiller is dragged over the tape, nudged by keys, and typed; all three 
   await signIn(page, "priya", "/wenlow/classes/ferrin-16/log?wind=12");
   const tack = page.getByRole("group", { name: "Starboard tack" });
   const slider = tack.getByRole("slider");
-  await slider.scrollIntoViewIfNeeded();
-  const box = await slider.boundingBox();
-  const at = (degrees) => box.x + (box.width * (120 + 6 * degrees)) / 240;
-  await page.mouse.move(at(0), box.y + box.height * 0.3);
-  await page.mouse.down();
-  await page.mouse.move(at(5), box.y + box.height * 0.3, { steps: 4 });
-  await page.mouse.up();
-  await expect(tack.getByLabel("Degrees", { exact: true })).toHaveValue("5");
+  // A letter that arrives late moves what stands below it: whoever misses the tape so takes hold of it again.
+  await expect(async () => {
+    await slider.scrollIntoViewIfNeeded();
+    const box = await slider.boundingBox();
+    const at = (degrees) => box.x + (box.width * (120 + 6 * degrees)) / 240;
+    await page.mouse.move(at(0), box.y + box.height * 0.3);
+    await page.mouse.down();
+    await page.mouse.move(at(5), box.y + box.height * 0.3, { steps: 4 });
+    await page.mouse.up();
+    await expect(tack.getByLabel("Degrees", { exact: true })).toHaveValue("5", { timeout: 1000 });
+  }).toPass();
   await slider.focus();
   await page.keyboard.press("ArrowRight");
   await expect(tack.getByLabel("Degrees", { exact: true })).toHaveValue("5.5");
@@ -227,25 +230,6 @@ test("a withdrawn link says so", async ({ page, browser, baseURL }) => {
   await expect(stranger.getByRole("heading", { name: "This card was withdrawn" })).toBeVisible();
   await stranger.context().close();
 });
-
-for (const look of ["sunlight", "dark"]) {
-  test(`every view is legible in the ${look} look, on a desk and on a phone`, async ({ page }) => {
-    test.setTimeout(180_000);
-    await signIn(page, "odalys");
-    await page.getByRole("button", { name: look }).click();
-    const paths = ["/wenlow", "/wenlow/classes/quillet?cell=4.gooseneck", "/wenlow/classes/ferrin-16?view=table", "/wenlow/classes/ferrin-16/card", "/wenlow/classes/ferrin-16/log", "/wenlow/classes/ferrin-16/bands", "/wenlow/logbook", "/wenlow/people", "/wenlow/import", "/me", "/wenlow/new-class", "/wenlow/classes/brannet/controls", "/wenlow/classes/brannet/controls/vang", "/wenlow/classes/brannet/boats", "/wenlow/classes/brannet/strips", "/wenlow/today?wind=16", "/wenlow/calendar", "/wenlow/classes/brannet/crew", "/wenlow/classes/orlop-9?view=table", "/wenlow/classes/ferrin-16/compare?from=1&to=2&view=table", "/wenlow/classes/brannet/plans", "/wenlow/classes/brannet/copy", "/wenlow/classes/tandry/card/print"];
-    for (const path of paths) {
-      await page.goto(path);
-      await expectAccessible(page);
-    }
-    // What is beside what does not hang on the look: once is enough.
-    await page.setViewportSize(phone);
-    for (const path of look === "dark" ? [] : paths) {
-      await page.goto(path);
-      await expectNoSidewaysScroll(page);
-    }
-  });
-}
 
 test("nothing is loaded from another origin, and the matrix page is light", async ({ page, baseURL }) => {
   const cdp = await page.context().newCDPSession(page);

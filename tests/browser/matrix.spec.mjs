@@ -1,11 +1,10 @@
-// The matrix: a class from a kit to its published card by keyboard alone, the table as a sheet, dragging in the lanes, two editors at once.
+// The matrix: a class from a kit to its published card by keyboard alone, the table as a sheet, dragging in the lanes.
 import { expect, test } from "@playwright/test";
 import { expectAccessible, expectNoSidewaysScroll } from "./accessible.mjs";
 import { signIn } from "./chromium.mjs";
+import { cell, label, makeClass } from "./classes.mjs";
 
-const cell = (page, name) => page.locator(`#matrix [data-cell="${name}"]`);
 const status = (page) => page.locator("#save-status");
-const label = (page, name) => cell(page, name).getAttribute("aria-label");
 const phone = { width: 360, height: 740 };
 
 // Tabs along until something with that name has the focus, as somebody without a mouse does.
@@ -16,15 +15,6 @@ async function tabTo(page, name) {
     await page.keyboard.press("Tab");
   }
   throw new Error(`nothing called ${name} within 60 tabs`);
-}
-
-async function makeClass(page, name) {
-  await signIn(page, "odalys", "/wenlow/new-class");
-  await page.getByRole("radio", { name: /Una-rig/i }).check();
-  await page.getByLabel("What is the class called?").fill(name);
-  await page.keyboard.press("Enter");
-  await page.waitForURL(/controls/);
-  return page.url().replace("/controls", "");
 }
 
 test("a class from a kit to its published card by keyboard alone, three known marks a control", async ({ page }) => {
@@ -199,68 +189,4 @@ test("plans and modes are switched without losing the place, and the reefed card
   await page.goto("/wenlow/classes/orlop-9/log?wind=22&unit=kn");
   await expect(page.getByLabel("Carried most")).toHaveValue("reef-1");
   await expectAccessible(page);
-});
-
-// Every edit either lands or is shown as a conflict, and what stands at the end is what the landed edits say.
-test("two editors at random for a minute lose nothing", async ({ page, browser }) => {
-  test.setTimeout(150_000);
-  const path = new URL(await makeClass(page, "Tumblehome")).pathname;
-  const other = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
-  await signIn(other, "odalys", "/");
-  const cells = ["2.vang", "3.vang", "2.traveller", "3.traveller"];
-  const landed = new Map();
-  const told = [];
-  const count = { landed: 0, conflicts: 0, sent: 0 };
-  await Promise.all([page, other].map(async (editor, seed) => {
-    editor.on("response", (answer) => told.push(hear(answer)));
-    const hear = async (answer) => {
-      const handler = new URL(answer.url()).searchParams.get("handler");
-      if (answer.request().method() !== "POST" || handler !== "Cell") return;
-      const name = new URL(answer.url()).searchParams.get("cell");
-      if (answer.status() === 409) count.conflicts += 1;
-      if (answer.status() !== 200) return;
-      const html = await answer.text();
-      const [, revision, said] = new RegExp(`data-cell="${name.replace(".", "\\.")}"[^>]*data-revision="(\\d+)"[^>]*aria-label="([^"]*)"`).exec(html);
-      const seen = landed.get(name) ?? { revision: 0, said, all: new Map() };
-      // What says what the cell said already is no edit: it lands on the revision that stands, and on no other words.
-      const words = said.replace(", does not fit", "");
-      expect(seen.all.get(revision) ?? words).toBe(words);
-      seen.all.set(revision, words);
-      landed.set(name, Number(revision) > seen.revision ? { revision: Number(revision), said, all: seen.all } : seen);
-      count.landed += 1;
-    };
-    await editor.goto(`${path}?view=table`);
-    let random = seed + 1;
-    const next = (most) => { random = (random * 48271) % 2147483647; return random % most; };
-    const end = Date.now() + 60_000;
-    while (Date.now() < end) {
-      const name = cells[next(cells.length)];
-      await cell(editor, name).focus();
-      const done = editor.waitForResponse((answer) => answer.request().method() === "POST");
-      const what = next(4);
-      if (what === 0) {
-        await editor.keyboard.type(String(next(6)));
-        await editor.keyboard.press("Enter");
-      } else {
-        await editor.keyboard.press(["]", "[", "Delete"][what - 1]);
-      }
-      count.sent += 1;
-      const answer = await done;
-      if (answer.status() === 409) await expect(editor.getByRole("alert").first()).toContainText("changed this cell");
-      await editor.waitForTimeout(next(120));
-    }
-  }));
-  await Promise.all(told);
-  expect(count.landed + count.conflicts).toBe(count.sent);
-  expect(count.landed).toBeGreaterThan(30);
-  await page.goto(`${path}?view=table`);
-  for (const [name, last] of landed) {
-    expect(await cell(page, name).getAttribute("data-revision")).toBe(String(last.revision));
-    // What the neighbours say since may have made it fit, or not.
-    const plain = (said) => said.replaceAll("&#xB1;", "±").replaceAll("&#x2013;", "–").replace(", does not fit", "");
-    expect(plain(await label(page, name))).toBe(plain(last.said));
-  }
-  // The other page has heard of it all without being asked.
-  for (const name of cells) await expect(cell(other, name)).toHaveAttribute("data-revision", await cell(page, name).getAttribute("data-revision"));
-  await other.context().close();
 });

@@ -4,7 +4,7 @@ import { launchOptions } from "./chromium.mjs";
 export default defineConfig({
   testDir: ".",
   testMatch: "*.spec.mjs",
-  // The matrix has classes of its own and goes beside the other files, which share some and go in their order.
+  // What shares a class stands in one file and goes in its order; the files go beside each other.
   workers: 3,
   timeout: 60_000,
   expect: { timeout: 10_000 },

@@ -133,6 +133,12 @@ public sealed class ArchitectureTests
             select $"{file}:{line.at + 1}",
         ];
         Assert.Equal([], wide);
+        Assert.Equal(
+            [],
+            files.Where(file =>
+                File.ReadLines(file).Any(line => line.StartsWith("namespace ", StringComparison.Ordinal) && !line.EndsWith(';'))
+            )
+        );
         string[] longFiles =
         [
             .. files.Where(file => File.ReadLines(file).Count() > (file.EndsWith(".cshtml.cs", StringComparison.Ordinal) ? 200 : 300)),

@@ -1,0 +1,16 @@
+// A class of a test's own, and the cells of a matrix.
+import { signIn } from "./chromium.mjs";
+
+export const cell = (page, name) => page.locator(`#matrix [data-cell="${name}"]`);
+
+export const label = (page, name) => cell(page, name).getAttribute("aria-label");
+
+/** Makes a class from the una-rig's kit as the coordinator, and says where it is. */
+export async function makeClass(page, name) {
+  await signIn(page, "odalys", "/wenlow/new-class");
+  await page.getByRole("radio", { name: /Una-rig/i }).check();
+  await page.getByLabel("What is the class called?").fill(name);
+  await page.keyboard.press("Enter");
+  await page.waitForURL(/controls/);
+  return page.url().replace("/controls", "");
+}
