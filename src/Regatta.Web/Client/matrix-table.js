@@ -4,7 +4,7 @@ import { guarded, unguarded } from "./text.js";
 
 let corners = null; // the names of the first and the last cell of what is chosen
 let writing = null; // { name, text } while somebody writes in a cell
-let sent = null; // what was written last and is not answered yet; given back when no answer comes
+const sent = []; // what was written and is not answered yet, in its turn; the first is given back when no answer comes
 let swapping = false; // a swap takes the field away and gives it back; that is not somebody leaving it
 
 const place = (cell) => [Number(cell.dataset.row), Number(cell.dataset.column)];
@@ -66,10 +66,11 @@ function stopWriting() {
 }
 
 function keep() {
-  const { name, text } = writing;
+  const written = writing;
   stopWriting();
-  sent = { name, text };
-  return sendCell("write", name, () => ({ revision: find(name).dataset.revision, text }));
+  sent.push(written);
+  const answered = () => { sent.splice(sent.indexOf(written), 1); };
+  sendCell("write", written.name, () => ({ revision: find(written.name).dataset.revision, text: written.text })).then(answered, answered);
 }
 
 function onFieldKey(event) {
@@ -137,20 +138,23 @@ export function useTable() {
   document.addEventListener("dragstart", (event) => { if (event.target.closest?.("[data-cell]")) event.preventDefault(); });
   for (const failed of ["htmx:responseError", "htmx:sendError"]) {
     document.addEventListener(failed, () => {
-      document.getElementById("save-status").innerHTML = "<strong class=\"problem\">Not saved.</strong> The club’s server did not take it. What you wrote is still here: try again in a moment.";
-      if (sent && !writing) {
-        writing = sent;
+      const status = document.getElementById("save-status");
+      status.innerHTML = "<strong class=\"problem\">Not saved.</strong> The club’s server did not take it. What you wrote is still here: try again in a moment.";
+      if (sent.length > 0 && !writing) {
+        writing = sent[0];
         showField(true);
+      } else if (sent.length > 0) {
+        // Another is being written: this one waits in words.
+        status.append(` ${find(sent[0].name)?.getAttribute("aria-label").split(":")[0]}: ${sent[0].text}`);
       }
     });
   }
   document.addEventListener("copy", onCopy);
   document.addEventListener("paste", onPaste);
   // A swap takes what somebody is writing with it: it is put back as it was.
-  document.addEventListener("htmx:beforeSwap", () => { swapping = true; });
+  document.addEventListener("htmx:beforeSwap", (event) => { swapping = event.detail.shouldSwap; });
   afterSwap(() => {
     swapping = false;
-    sent = null;
     show();
     if (writing && !matrix().querySelector("input.writing")) showField(true);
   });
