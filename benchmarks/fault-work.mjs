@@ -80,7 +80,7 @@ async function rig(name) {
     try {
       if (!known) await visitor.demo(name);
       known = true;
-      const page = await visitor.ask("/wenlow/classes/quillet/rig-up?wind=12&unit=kn", { signal: AbortSignal.timeout(20_000) });
+      const page = await visitor.ask("/wenlow/classes/quillet/rig-up?wind=12&unit=kn&boat=class", { signal: AbortSignal.timeout(20_000) });
       const html = await page.text();
       known = page.status !== 302;
       if (page.status === 200) {
@@ -88,7 +88,7 @@ async function rig(name) {
         for (const [, step] of html.matchAll(/name="step-([^"]*)"\s+value="done"/g)) body.set(`step-${step}`, "done");
         for (const [control, reading] of Object.entries(OTHERWISE)) body.set(`said-set-${control}`, reading);
         const send = async (handler) => {
-          const answer = await visitor.ask(`/wenlow/classes/quillet/rig-up?wind=12&unit=kn${handler}`, { method: "POST", body, signal: AbortSignal.timeout(20_000) });
+          const answer = await visitor.ask(`/wenlow/classes/quillet/rig-up?wind=12&unit=kn&boat=class${handler}`, { method: "POST", body, signal: AbortSignal.timeout(20_000) });
           await answer.arrayBuffer();
           if (answer.status === 500 || answer.status === 422) failures.push(`a rig-up was answered ${answer.status}`);
           return answer.status === 302 && !(answer.headers.get("location") ?? "").includes("sign-in");
