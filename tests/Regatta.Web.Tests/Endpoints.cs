@@ -52,6 +52,21 @@ public static partial class Endpoints
         return [.. pages.Concat(streams).OrderBy(one => one.Name, StringComparer.Ordinal)];
     }
 
+    /// <summary>What routes are filled in with in a demo club, by the names they use.</summary>
+    public static Dictionary<string, string> Demo(string oneClass = "quillet") =>
+        new()
+        {
+            ["club"] = "wenlow",
+            ["key"] = oneClass,
+            ["boat"] = "1",
+            ["number"] = "1",
+            ["control"] = "gooseneck",
+            ["question"] = "luffing",
+            ["procedure"] = "stuck",
+            ["token"] = "no-such-token",
+            ["person"] = Guid.Empty.ToString(),
+        };
+
     /// <summary>An address with its parts filled in.</summary>
     public static string Filled(string pattern, IReadOnlyDictionary<string, string> values) =>
         "/" + Parameter().Replace(pattern, match => values[match.Groups["name"].Value]);

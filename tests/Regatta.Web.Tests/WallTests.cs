@@ -11,17 +11,7 @@ namespace Regatta.Web.Tests;
 public sealed class WallTests(ClubHost host)
 {
     /// <summary>What the other club's pages are asked for, by the names routes use.</summary>
-    private static readonly Dictionary<string, string> Theirs = new()
-    {
-        ["club"] = "wenlow",
-        ["key"] = "quillet",
-        ["boat"] = "1",
-        ["number"] = "1",
-        ["control"] = "gooseneck",
-        ["question"] = "luffing",
-        ["procedure"] = "stuck",
-        ["person"] = Guid.Empty.ToString(),
-    };
+    private static readonly Dictionary<string, string> Theirs = Endpoints.Demo();
 
     private static readonly (string, string)[] Smuggled =
     [

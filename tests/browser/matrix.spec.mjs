@@ -94,6 +94,22 @@ test("the table copies out and takes a table in after a look; what is written is
   await expect(cell(page, "4.vang")).toContainText("strip 5");
   await page.keyboard.press("u");
   await expect(cell(page, "4.vang")).toContainText("–");
+  // While one is on its way another is written: the first is told in words, the second goes when it is left.
+  await page.route(/handler=Cell/, async (route) => {
+    await new Promise((later) => { setTimeout(later, 700); });
+    await route.fulfill({ status: 503, body: "" });
+  });
+  await cell(page, "4.vang").focus();
+  await page.keyboard.type("5");
+  await page.keyboard.press("Tab");
+  await page.keyboard.type("6");
+  await expect(status(page)).toContainText(/Vang, fresh.*: 5/);
+  await expect(page.locator("input.writing")).toHaveValue("6");
+  await page.unroute(/handler=Cell/);
+  await cell(page, "1.outhaul").focus();
+  await expect(cell(page, "5.vang")).toContainText("strip 6");
+  await page.keyboard.press("u");
+  await expect(cell(page, "5.vang")).toContainText("–");
 
   await cell(page, "2.vang").focus();
   await page.keyboard.press("Shift+ArrowRight");

@@ -182,7 +182,8 @@ public sealed class Boats(Db database, TimeProvider clock) : IReadBoats
         long? seen
     ) =>
         ChangeAsync(
-            "fittings = (fittings - @gone::text[]) || @value::jsonb",
+            "fittings",
+            "(fittings - @gone::text[]) || @value::jsonb",
             one,
             boat,
             JsonSerializer.Serialize(said, ClassValues.Options),
@@ -193,14 +194,15 @@ public sealed class Boats(Db database, TimeProvider clock) : IReadBoats
     /// <summary>Keeps a boat's sails.</summary>
     /// <returns>False, with nothing kept, when somebody changed the boat since the revision that was seen.</returns>
     public Task<bool> CarryAsync(ClassRef one, long boat, IReadOnlyList<BoatSail> sails, long seen) =>
-        ChangeAsync("sails = @value::jsonb", one, boat, JsonSerializer.Serialize(sails, ClassValues.Options), [], seen);
+        ChangeAsync("sails", "@value::jsonb", one, boat, JsonSerializer.Serialize(sails, ClassValues.Options), [], seen);
 
-    private async Task<bool> ChangeAsync(string what, ClassRef one, long boat, string value, string[] gone, long? seen)
+    /// <summary>Sets a column where the boat is as it was seen, or says so already: done again after a lost answer it is done.</summary>
+    private async Task<bool> ChangeAsync(string column, string to, ClassRef one, long boat, string value, string[] gone, long? seen)
     {
         await using var connection = await database.OpenConnectionAsync();
         return await connection.ExecuteAsync(
-                $"update boats set {what} where club_id = @club and class_id = @classId and id = @boat "
-                    + "and (@seen::bigint is null or xmin::text::bigint = @seen)",
+                $"update boats set {column} = {to} where club_id = @club and class_id = @classId and id = @boat "
+                    + $"and (@seen::bigint is null or xmin::text::bigint = @seen or {column} = {to})",
                 new
                 {
                     club = one.Club.Number,

@@ -145,7 +145,7 @@ export function useTable() {
         showField(true);
       } else if (sent.length > 0) {
         // Another is being written: this one waits in words.
-        status.append(` ${find(sent[0].name)?.getAttribute("aria-label").split(":")[0]}: ${sent[0].text}`);
+        status.append(` ${(find(sent[0].name)?.getAttribute("aria-label") ?? sent[0].name).split(":")[0]}: ${sent[0].text}`);
       }
     });
   }

@@ -31,42 +31,38 @@ internal static class EventStream
         TimeSpan atMostEvery,
         Func<Task> next,
         Func<Task<string>> tell
-    ) => TypedResults.ServerSentEvents(EventsAsync(context, life, name, atMostEvery, next, tell));
-
-    private static async IAsyncEnumerable<SseItem<string>> EventsAsync(
-        HttpContext context,
-        IHostApplicationLifetime life,
-        string name,
-        TimeSpan atMostEvery,
-        Func<Task> next,
-        Func<Task<string>> tell
     )
     {
-        using var gone = CancellationTokenSource.CreateLinkedTokenSource(context.RequestAborted, life.ApplicationStopping);
-        var asked = Stopwatch.GetTimestamp();
-        while (!gone.IsCancellationRequested)
-        {
-            var news = next();
-            yield return new(await tell(), name);
-            var said = Stopwatch.GetTimestamp();
-            await Task.Delay(atMostEvery, gone.Token).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
-            var came = false;
-            while (!came && !gone.IsCancellationRequested)
-            {
-                came = await Task.WhenAny(news, Task.Delay(RightsHold, gone.Token)) == news;
-                if (Stopwatch.GetElapsedTime(asked) >= RightsHold && !gone.IsCancellationRequested)
-                {
-                    asked = Stopwatch.GetTimestamp();
-                    if (!await context.StillMayAsync())
-                    {
-                        yield break;
-                    }
-                }
+        return TypedResults.ServerSentEvents(EventsAsync());
 
-                if (!came && Stopwatch.GetElapsedTime(said) >= Heartbeat)
+        async IAsyncEnumerable<SseItem<string>> EventsAsync()
+        {
+            using var gone = CancellationTokenSource.CreateLinkedTokenSource(context.RequestAborted, life.ApplicationStopping);
+            var asked = Stopwatch.GetTimestamp();
+            while (!gone.IsCancellationRequested)
+            {
+                var news = next();
+                yield return new(await tell(), name);
+                var said = Stopwatch.GetTimestamp();
+                await Task.Delay(atMostEvery, gone.Token).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
+                var came = false;
+                while (!came && !gone.IsCancellationRequested)
                 {
-                    yield return new("", StillHere);
-                    said = Stopwatch.GetTimestamp();
+                    came = await Task.WhenAny(news, Task.Delay(RightsHold, gone.Token)) == news;
+                    if (Stopwatch.GetElapsedTime(asked) >= RightsHold && !gone.IsCancellationRequested)
+                    {
+                        asked = Stopwatch.GetTimestamp();
+                        if (!await context.StillMayAsync())
+                        {
+                            yield break;
+                        }
+                    }
+
+                    if (!came && Stopwatch.GetElapsedTime(said) >= Heartbeat)
+                    {
+                        yield return new("", StillHere);
+                        said = Stopwatch.GetTimestamp();
+                    }
                 }
             }
         }

@@ -173,19 +173,5 @@ public sealed class OddValueTests(ClubHost host)
     private static bool IsTurnedAway(Answer answer) => (int)answer.Status is 302 or 403 or 404;
 
     private static string Address(AppHandler one) =>
-        Endpoints.Filled(
-            one.Pattern,
-            new Dictionary<string, string>
-            {
-                ["club"] = "wenlow",
-                ["key"] = "quillet",
-                ["boat"] = "1",
-                ["number"] = "1",
-                ["control"] = "gooseneck",
-                ["question"] = "luffing",
-                ["procedure"] = "stuck",
-                ["token"] = "no-such-token",
-                ["person"] = Guid.Empty.ToString(),
-            }
-        ) + $"?handler={one.Handler}&cell=2.gooseneck";
+        Endpoints.Filled(one.Pattern, Endpoints.Demo()) + $"?handler={one.Handler}&cell=2.gooseneck";
 }

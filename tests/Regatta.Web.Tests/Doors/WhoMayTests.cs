@@ -79,21 +79,7 @@ public sealed class WhoMayTests(ClubHost host)
 
     private static string Address(AppHandler one, string oneClass)
     {
-        var path = Endpoints.Filled(
-            one.Pattern,
-            new Dictionary<string, string>
-            {
-                ["club"] = "wenlow",
-                ["key"] = oneClass,
-                ["boat"] = "1",
-                ["number"] = "1",
-                ["control"] = "gooseneck",
-                ["question"] = "luffing",
-                ["procedure"] = "stuck",
-                ["token"] = "no-such-token",
-                ["person"] = Guid.Empty.ToString(),
-            }
-        );
+        var path = Endpoints.Filled(one.Pattern, Endpoints.Demo(oneClass));
         return path + $"?handler={one.Handler}&cell=2.gooseneck";
     }
 

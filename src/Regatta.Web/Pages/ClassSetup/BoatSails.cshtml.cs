@@ -1,14 +1,9 @@
-using System.Globalization;
-
 namespace Regatta.Web.Pages.ClassSetup;
 
 /// <summary>A boat's sails, what is printed on them, and how her controls are fitted; for who may change the class.</summary>
 [Authorize(Policies.EditsClass)]
 public sealed class BoatSailsModel(ClubContext here, IReadBoats boats, MeasureBoats measure, EditCells edit, ClubClock clock) : PageModel
 {
-    /// <summary>The field that keeps which revision of the boat was seen.</summary>
-    public const string Seen = "seen";
-
     private static readonly Choice<FittingKind> Kinds = new(
         ("as the class", FittingKind.NotSaid),
         ("lever or line", FittingKind.Lever),
@@ -64,7 +59,7 @@ public sealed class BoatSailsModel(ClubContext here, IReadBoats boats, MeasureBo
             return Page();
         }
 
-        return await AnswerAsync(await measure.CarryAsync(View.Ref, Boat, sails, Revision()));
+        return await AnswerAsync(await measure.CarryAsync(View.Ref, Boat, sails, SeenRevision.Of(Request.Typed())));
     }
 
     /// <summary>Keeps how her controls are fitted.</summary>
@@ -87,7 +82,7 @@ public sealed class BoatSailsModel(ClubContext here, IReadBoats boats, MeasureBo
                         control.OtherDatum is not null && typed.ContainsKey($"datum-{control.Key}")
                     )
                 ),
-                Revision()
+                SeenRevision.Of(Request.Typed())
             )
         );
     }
@@ -125,10 +120,6 @@ public sealed class BoatSailsModel(ClubContext here, IReadBoats boats, MeasureBo
             : "Nothing was written: somebody changed those cells meanwhile.";
         return Redirect(Request.Path);
     }
-
-    /// <summary>The revision the form names; one no boat has where it names none.</summary>
-    private long Revision() =>
-        long.TryParse(Request.Typed().GetValueOrDefault(Seen), NumberStyles.None, CultureInfo.InvariantCulture, out var seen) ? seen : -1;
 
     private async Task<IActionResult> AnswerAsync(bool saved)
     {

@@ -1,5 +1,3 @@
-using System.Globalization;
-
 namespace Regatta.Web.Pages.Planning;
 
 /// <summary>Another time, place or fleet for a day that is planned; for the coordinator.</summary>
@@ -13,9 +11,6 @@ public sealed class ChangeDayModel(
     UnitPreferences units
 ) : PageModel
 {
-    /// <summary>The field that keeps which revision of the day was seen.</summary>
-    public const string Seen = "seen";
-
     /// <summary>The day as it stands; null where it was removed while this form was open.</summary>
     public PlannedOuting? Day { get; private set; }
 
@@ -54,8 +49,7 @@ public sealed class ChangeDayModel(
             return Page();
         }
 
-        _ = long.TryParse(Change.Typed.GetValueOrDefault(Seen), CultureInfo.InvariantCulture, out var seen);
-        if (await plan.ChangeAsync(here.Actor, day with { Revision = seen }, changed))
+        if (await plan.ChangeAsync(here.Actor, day with { Revision = SeenRevision.Of(Change.Typed) }, changed))
         {
             here.Note.Tell(
                 changed.Title,

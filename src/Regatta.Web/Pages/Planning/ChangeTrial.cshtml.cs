@@ -1,5 +1,3 @@
-using System.Globalization;
-
 namespace Regatta.Web.Pages.Planning;
 
 /// <summary>Another day, time or hands for a trial that is planned, or its end before it began; for the captain and the
@@ -14,9 +12,6 @@ public sealed class ChangeTrialModel(
     ClubClock clock
 ) : PageModel
 {
-    /// <summary>The field that keeps which revision of the trial was seen.</summary>
-    public const string Seen = "seen";
-
     private readonly FormReader form = new();
     private IReadOnlyDictionary<string, string> typed = new Dictionary<string, string>();
     private TrialArrangement arrangement = null!;
@@ -57,8 +52,7 @@ public sealed class ChangeTrialModel(
             return Page();
         }
 
-        _ = long.TryParse(typed.GetValueOrDefault(Seen), CultureInfo.InvariantCulture, out var seen);
-        if (await running.ChangeAsync(here.Class.Class, Planned with { Revision = seen }, Day?.Number, plan))
+        if (await running.ChangeAsync(here.Class.Class, Planned with { Revision = SeenRevision.Of(typed) }, Day?.Number, plan))
         {
             here.Note.Tell(Title);
             return Redirect($"{here.ClassPath}/trials/{number}");

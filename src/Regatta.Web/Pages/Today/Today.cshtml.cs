@@ -24,7 +24,7 @@ public sealed class TodayModel(
 
     /// <summary>The card of a line's class, in the wind asked about.</summary>
     public ClassAddress CardOf(TodayLine line) =>
-        here.AddressOf(line.Class.Key, "card") is var card && Asked is null ? card : card.At(line.Wind, units.Wind);
+        Asked is null ? here.AddressOf(line.Class.Key, "card") : here.AddressOf(line.Class.Key, "card").At(line.Wind, units.Wind);
 
     /// <summary>The wind asked about with the slider; null for the wind now.</summary>
     public Speed? Asked { get; private set; }
