@@ -7,7 +7,7 @@ import { execFileSync, spawn } from "node:child_process";
 import { openSync, readFileSync, readdirSync, rmSync } from "node:fs";
 import { setTimeout as pause } from "node:timers/promises";
 import { sql } from "./database.mjs";
-import { OTHERWISE, base, history, running, work } from "./fault-work.mjs";
+import { OTHERWISE, base, history, idle, running, work } from "./fault-work.mjs";
 
 const between = Number(process.argv[3] ?? 8);
 const { APP_FOLDER, PG_FOLDER, PG_BIN, PG_PORT } = process.env;
@@ -131,6 +131,4 @@ for (const [name, count] of Object.entries(counts)) console.log(`${String(count)
 for (const [what, many] of Object.entries(grouped(failures, (one) => one))) console.log(`${String(many.length).padStart(4)} × ${what}`);
 const many = Object.values(counts).reduce((sum, one) => sum + one, 0);
 console.log(`faults: ${many} faults, ${acknowledged.length} acknowledged logs, ${lost} lost, ${doubled} doubled, ${half} half; ${written.length} cell writes, ${cellsLost} lost; ${ended.length} trials ended, ${openTrials} still open, ${halfTrials} half; ${history.corrected} corrections; ${rigged.length} rig-ups, ${rigLost} lost, ${rigHalf} half; ${history.decided} decisions, ${history.decidedWrongly} wrong`);
-// Nothing is proved of what nobody did: in a minute or more each of them was done.
-const idle = Number(process.argv[2] ?? 10) >= 1 && [ended.length, history.corrected, rigged.length, history.decided].includes(0);
-process.exit(lost + doubled + half + cellsLost + openTrials + halfTrials + rigLost + rigHalf + history.decidedWrongly + failures.length + (acknowledged.length === 0 || written.length === 0 || idle ? 1 : 0) === 0 ? 0 : 1);
+process.exit(lost + doubled + half + cellsLost + openTrials + halfTrials + rigLost + rigHalf + history.decidedWrongly + failures.length + (idle() ? 1 : 0) === 0 ? 0 : 1);

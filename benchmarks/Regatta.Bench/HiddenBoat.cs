@@ -28,8 +28,15 @@ internal sealed record World(string Name)
     /// then.</summary>
     public double Drift { get; init; }
 
-    /// <summary>By how much sailors note the wind too high.</summary>
+    /// <summary>By how much a whole club notes the wind too high, and takes its card by what it notes; her truth is of a band as the club
+    /// notes it.</summary>
     public double WindHigh { get; init; }
+
+    /// <summary>The share of boats that are logged by somebody who always writes that she carries no helm.</summary>
+    public double Constant { get; init; }
+
+    /// <summary>Whether two controls move her rig as one gear.</summary>
+    public bool Geared { get; init; }
 
     /// <summary>Whether the control works the other way than its class believes.</summary>
     public bool WrongDirection { get; init; }
@@ -97,24 +104,30 @@ internal sealed class HiddenBoat
             Declared * 2
         );
 
-    public static ClassDefinition Class { get; } =
-        new(
-            "hidden",
-            "Hidden",
-            "invented",
-            "",
-            new(Angle.FromDegrees(Target), Angle.FromDegrees(1), Speed.FromKnots(11), DeclaredHeel),
-            WindBands
-                .Of(
-                    Edges.Zip(
-                        Edges.Skip(1),
-                        (from, to) => new WindBand(new((int)to), $"{from}", Speed.FromKnots(from), Speed.FromKnots(to))
-                    )
-                )
-                .Value,
-            [Slide],
-            []
-        );
+    /// <summary>What moves with the slide where the two are one gear, each with half of what is declared.</summary>
+    private static readonly Control Clew = Slide with { Key = new("clew"), Name = "Clew", HelmPerUnit = Declared };
+
+    private static readonly ClassDefinition Alone = new(
+        "hidden",
+        "Hidden",
+        "invented",
+        "",
+        new(Angle.FromDegrees(Target), Angle.FromDegrees(1), Speed.FromKnots(11), DeclaredHeel),
+        WindBands
+            .Of(Edges.Zip(Edges.Skip(1), (from, to) => new WindBand(new((int)to), $"{from}", Speed.FromKnots(from), Speed.FromKnots(to))))
+            .Value,
+        [Slide],
+        []
+    );
+
+    private static readonly ClassDefinition InGear = Alone with
+    {
+        Controls = [Slide with { HelmPerUnit = Declared }, Clew],
+        Gears = [new("Rig", [new(Slide.Key, 1), new(Clew.Key, 1)], false)],
+    };
+
+    /// <summary>Her class.</summary>
+    public ClassDefinition Class => world.Geared ? InGear : Alone;
 
     /// <summary>The mark of each band on the card now, in steps.</summary>
     public double[] Card { get; set; }
@@ -122,31 +135,42 @@ internal sealed class HiddenBoat
     public ClassState State =>
         new(
             Class,
-            Class
-                .Bands.All.Zip(Card)
-                .ToDictionary(
-                    cell => new CellPlace(PlanMode.Usual, new(cell.First.Id, Slide.Key)),
-                    cell => Cell.Of(Slide.Scale.Snap(new(cell.Second * Slide.Scale.Step)), 0, "", "", CellSource.Entered).Value
+            (
+                from cell in Class.Bands.All.Zip(Card)
+                from control in Class.Controls
+                select (
+                    new CellPlace(PlanMode.Usual, new(cell.First.Id, control.Key)),
+                    Cell.Of(control.Scale.Snap(new(cell.Second * control.Scale.Step)), 0, "", "", CellSource.Entered).Value
                 )
+            ).ToDictionary()
         );
 
     /// <summary>What one step truly does, in degrees.</summary>
     public double Step => perStep;
 
     /// <summary>The mark of a band at which the helm truly is the target, in steps; it lies between two of them.</summary>
-    public double Best(WindBand band) => Ideal(band.Middle.Knots);
+    public double Best(WindBand band) => Ideal(Knots(band));
 
     /// <summary>How well a number of runs in one band could tell her helm at best, in degrees: by the scatter of checks alone.</summary>
     public static double AtBest(int runs) => HelmNoise / Math.Sqrt(2 * runs);
 
     /// <summary>The helm she truly carries in a band, flat, at a mark.</summary>
-    public double Truth(WindBand band, double steps) => Helm(band.Middle.Knots, steps, 0);
+    public double Truth(WindBand band, double steps) => Helm(Knots(band), steps, 0);
+
+    /// <summary>The wind that truly blows in the middle of a band as it is noted.</summary>
+    private double Knots(WindBand band) => band.Middle.Knots / (1 + world.WindHigh);
+
+    /// <summary>Whether whoever logs one of the boats always writes that she carries no helm.</summary>
+    public bool IsConstant(long boat) => boat < world.Constant * boats.Length;
 
     /// <summary>What sailors log with the card as it is.</summary>
     public IEnumerable<SessionEvidence> Season(int logs, DateTimeOffset from) =>
         Enumerable
             .Range(0, logs)
             .Select(at => Log(world.Drift == 0 ? from.AddHours(at) : Worlds.Today.AddDays(-730.0 * (logs - at) / logs)));
+
+    /// <summary>What they log from today on.</summary>
+    public IEnumerable<SessionEvidence> Since(int logs) => Enumerable.Range(1, logs).Select(at => Log(Worlds.Today.AddHours(at)));
 
     /// <summary>What a step does grows with the wind, which no column knows.</summary>
     private double Helm(double knots, double steps, double heel) =>
@@ -156,16 +180,16 @@ internal sealed class HiddenBoat
     private double Ideal(double knots) => 20 + (slope * (knots - 11)) + (bend * Math.Sin(knots / 24 * 2 * Math.PI));
 
     private double FirstMark(WindBand band) =>
-        Math.Round(Ideal(band.Middle.Knots) + ((world.CardOff.All + (world.CardOff.Each * Normal())) / perStep));
+        Math.Round(Ideal(Knots(band)) + ((world.CardOff.All + (world.CardOff.Each * Normal())) / perStep));
 
     private SessionEvidence Log(DateTimeOffset at)
     {
         // A club that sails in all its bands alike.
-        var wind = 2 + (21.5 * random.NextDouble());
+        var wind = (2 + (21.5 * random.NextDouble())) / (1 + world.WindHigh);
         var crew = world.Crews.Light + ((world.Crews.Heavy - world.Crews.Light) * random.NextDouble());
         var factor = Math.Round(Math.Sqrt(Reference / crew), 3);
         var effective = wind * factor;
-        var card = Card[Class.Bands.All.ToList().IndexOf(Class.Bands.At(Speed.FromKnots(effective)))];
+        var card = Card[Class.Bands.All.ToList().IndexOf(Class.Bands.At(Speed.FromKnots(effective * (1 + world.WindHigh))))];
         var (steps, by, pull) = Choose(card);
         var boat = random.Next(boats.Length);
         var heel = Math.Max(0, 3 + (3 * Normal()));
@@ -180,9 +204,11 @@ internal sealed class HiddenBoat
             1,
             at,
             WindRange.Of(Speed.FromKnots(Math.Max(0, Math.Round(seen - 1))), Speed.FromKnots(Math.Round(seen + 1)), null).Value,
-            new Dictionary<ControlKey, Mark> { [Slide.Key] = new(steps * Slide.Scale.Step) },
+            Class.Controls.ToDictionary(control => control.Key, control => new Mark(steps * control.Scale.Step)),
             new(
-                HelmReading.Of(Half(helm + (HelmNoise * Normal())), Half(helm + (HelmNoise * Normal()))).Value,
+                IsConstant(boat)
+                    ? HelmReading.Of(Half(0), Half(0)).Value
+                    : HelmReading.Of(Half(helm + (HelmNoise * Normal())), Half(helm + (HelmNoise * Normal()))).Value,
                 CheckGates.AllHeld,
                 random.NextDouble() < world.HeelNoted ? Angle.FromDegrees(Math.Round(heel + heelBias + (HeelNoise * Normal()))) : null
             ),
@@ -191,7 +217,8 @@ internal sealed class HiddenBoat
         {
             Boat = boat,
             WindFactor = factor,
-            Asked = new Dictionary<ControlKey, AskedMark> { [Slide.Key] = new(by, new Mark(card * Slide.Scale.Step)) },
+            Reporter = new($"boat {boat}"),
+            Asked = Class.Controls.ToDictionary(control => control.Key, control => new AskedMark(by, new Mark(card * control.Scale.Step))),
         };
     }
 

@@ -15,7 +15,7 @@ internal static class Refit
     {
         var boat = new HiddenBoat(new World("base"), new Random(1));
         var sessions = boat.Season(Runs, new(2026, 4, 1, 8, 0, 0, TimeSpan.Zero)).ToList();
-        var basis = new EvidenceBasis(HiddenBoat.Class, [boat.State]);
+        var basis = new EvidenceBasis(boat.Class, [boat.State]);
         var whole = Stopwatch.StartNew();
         var (kept, fitted) = PlanModeSums.Of(basis, PlanMode.Usual, sessions);
         whole.Stop();

@@ -36,7 +36,7 @@ internal static class TestsToCome
         var boat = new HiddenBoat(new World("base"), random);
         var state = boat.State;
         var matrix = state.Set.First;
-        var model = new HelmModel(HiddenBoat.Class, HiddenBoat.Class.Bands, new ReferenceCard(PlanMode.Usual, [state]), []);
+        var model = new HelmModel(boat.Class, boat.Class.Bands, new ReferenceCard(PlanMode.Usual, [state]), []);
         var step = model.Change(HiddenBoat.Slide, HiddenBoat.Slide.Scale.Step);
         var sums = HelmSums.None(model.Columns.Count);
         var start = Unit(HelmPosterior.After(model.Priors, sums));
@@ -49,7 +49,7 @@ internal static class TestsToCome
             }
 
             // The wind comes as it comes.
-            var band = HiddenBoat.Class.Bands.All[random.Next(HiddenBoat.Class.Bands.All.Count)];
+            var band = boat.Class.Bands.All[random.Next(boat.Class.Bands.All.Count)];
             var card = matrix[band, HiddenBoat.Slide]!.Mark!.Value;
             var fit = new HelmFit(model, posterior, PlanModeRuns.None, []);
             var at = byWhatItTeaches

@@ -39,6 +39,9 @@ internal sealed class LogMaker(DemoClass one, IReadOnlyList<string> sailors, Ran
         "Weed on the board for the first lap.",
     ];
 
+    /// <summary>In which class who always writes the same helm.</summary>
+    private static readonly (string Class, string Sailor) AlwaysTheSame = ("tandry", "sunniva");
+
     /// <summary>The seasons, with how they are counted.</summary>
     private static readonly int[] Seasons = [2025, 2026];
 
@@ -167,7 +170,10 @@ internal sealed class LogMaker(DemoClass one, IReadOnlyList<string> sailors, Ran
         var asked = CheckGates.Joined(definition.Balance.Gates(upwind: true).Select(gate => gate.Gate));
         var held = CheckGates.Joined(CheckGates.Each(asked).Where(_ => random.NextDouble() > 0.04));
         var starboard = random.Next(12) == 0 ? (Angle?)null : Half(helm - bias + (HelmNoise * Normal()));
-        return new(HelmReading.Of(Half(helm + bias + (HelmNoise * Normal())), starboard).Value, new(asked, held), Angle.FromDegrees(heel));
+        var port = Half(helm + bias + (HelmNoise * Normal()));
+        // One writes the same whatever she does: the captain is asked what that is worth.
+        var reading = (one.Key, sailor) == AlwaysTheSame ? HelmReading.Of(Half(4), Half(4)) : HelmReading.Of(port, starboard);
+        return new(reading.Value, new(asked, held), Angle.FromDegrees(heel));
     }
 
     /// <summary>About half of what is asked is answered, mostly that it was fine; where the class has its trouble, mostly that.</summary>

@@ -79,6 +79,7 @@ internal static class Services
             .AddSingleton<Attendance>()
             .AddSingleton<OfferedSumsStore>()
             .AddSingleton<BorrowedSumsStore>()
+            .AddSingleton<ReporterVerdicts>()
             .AddSingleton<BoatLogs>()
             .AddSingleton<RemovedParts>()
             .AddSingleton<Outings>()

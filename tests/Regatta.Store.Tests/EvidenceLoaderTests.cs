@@ -16,11 +16,18 @@ public sealed class EvidenceLoaderTests(StoreFixture store)
             await AddAsync(draft, at);
         }
 
-        var few = new EvidenceLoader(new(store.Database), new(store.Database, TimeProvider.System), store.Logs, TimeProvider.System);
-        var many = new EvidenceLoader(new(store.Database), new(store.Database, TimeProvider.System), store.Logs, TimeProvider.System)
-        {
-            WaitedFor = 3,
-        };
+        EvidenceLoader Loader(int waitedFor) =>
+            new(
+                new(store.Database),
+                new(store.Database, TimeProvider.System),
+                new(store.Database, TimeProvider.System),
+                store.Logs,
+                TimeProvider.System
+            )
+            {
+                WaitedFor = waitedFor,
+            };
+        var (few, many) = (Loader(2000), Loader(3));
         var stop = TestContext.Current.CancellationToken;
         await using var behind = many.BehindAsync(stop).GetAsyncEnumerator(stop);
 

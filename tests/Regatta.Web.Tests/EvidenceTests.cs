@@ -242,6 +242,50 @@ public sealed class EvidenceTests(ClubHost host)
     }
 
     [Fact]
+    public async Task Who_always_writes_the_same_is_told_to_the_captain_who_leaves_them_out_or_lets_them_in()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        const string At = "/wenlow/classes/tandry/evidence";
+        var captain = await club.VisitAsAsync("odalys");
+        async Task<string> Worth() => Words((await captain.GetAsync(At)).TextOf(".evidence .asks")!);
+        var page = await captain.GetAsync(At);
+        var told = Words(page.Html.QuerySelector("#reporters + ul li")!.TextContent);
+        Assert.Matches("Whoever logs [A-Z][a-z]+: 1[0-9] checks, .* all say 4° .* should differ by [0-9.]+°", told);
+        Assert.Contains("They count as a tenth of one check, all together.", told);
+        // Nobody is named: neither who logs, nor who they are in the club.
+        Assert.DoesNotContain("Sunniva", page.TextOf("main"));
+        var few = await Worth();
+        async Task<string> CountAsync(string counts)
+        {
+            var sent = await captain.SendAsync(
+                await captain.GetAsync(At),
+                "form[action*='handler=Reporter']",
+                At + "?handler=Reporter",
+                ("counts", counts)
+            );
+            Assert.Equal(302, (int)sent.Status);
+            Assert.Contains($"They count {counts}.", Words((await captain.GetAsync(At)).TextOf("#reporters + ul")!));
+            return await Worth();
+        }
+
+        var whole = await CountAsync("in full");
+        var none = await CountAsync("for nothing");
+        Assert.NotEqual(few, whole);
+        Assert.NotEqual(whole, none);
+        Assert.Equal(few, await CountAsync("as a tenth of one check, all together"));
+        var nonsense = await captain.SendAsync(
+            await captain.GetAsync(At),
+            "form[action*='handler=Reporter']",
+            At + "?handler=Reporter",
+            ("counts", "double")
+        );
+        Assert.Equal(404, (int)nonsense.Status);
+        var sailor = await (await club.VisitAsAsync("priya")).GetAsync(At);
+        Assert.NotNull(sailor.Html.QuerySelector("#reporters"));
+        Assert.Null(sailor.Html.QuerySelector("form[action*='handler=Reporter']"));
+    }
+
+    [Fact]
     public async Task Sums_are_offered_to_the_clubs_here_taken_at_a_weight_and_withdrawn()
     {
         await using var club = await host.AnotherAsync("IfEmpty");

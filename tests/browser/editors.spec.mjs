@@ -5,7 +5,6 @@ import { cell, label, makeClass } from "./classes.mjs";
 
 // Every edit either lands or is shown as a conflict, and what stands at the end is what the landed edits say.
 test("two editors at random lose nothing", async ({ page, browser }) => {
-  test.setTimeout(120_000);
   const path = new URL(await makeClass(page, "Tumblehome")).pathname;
   const other = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
   await signIn(other, "odalys", "/");
@@ -34,8 +33,7 @@ test("two editors at random lose nothing", async ({ page, browser }) => {
     await editor.goto(`${path}?view=table`);
     let random = seed + 1;
     const next = (most) => { random = (random * 48271) % 2147483647; return random % most; };
-    const end = Date.now() + 25_000;
-    while (Date.now() < end) {
+    for (let edit = 0; edit < 40; edit++) {
       const name = cells[next(cells.length)];
       await cell(editor, name).focus();
       const done = editor.waitForResponse((answer) => answer.request().method() === "POST");

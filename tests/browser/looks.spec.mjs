@@ -7,7 +7,6 @@ const phone = { width: 360, height: 740 };
 
 for (const look of ["sunlight", "dark"]) {
   test(`every view is legible in the ${look} look, on a desk and on a phone`, async ({ page }) => {
-    test.setTimeout(180_000);
     await signIn(page, "odalys");
     await page.getByRole("button", { name: look }).click();
     const paths = ["/wenlow", "/wenlow/classes/quillet?cell=4.gooseneck", "/wenlow/classes/ferrin-16?view=table", "/wenlow/classes/ferrin-16/card", "/wenlow/classes/ferrin-16/log", "/wenlow/classes/ferrin-16/bands", "/wenlow/logbook", "/wenlow/people", "/wenlow/import", "/me", "/wenlow/new-class", "/wenlow/classes/brannet/controls", "/wenlow/classes/brannet/controls/vang", "/wenlow/classes/brannet/boats", "/wenlow/classes/brannet/strips", "/wenlow/today?wind=16", "/wenlow/calendar", "/wenlow/classes/brannet/crew", "/wenlow/classes/orlop-9?view=table", "/wenlow/classes/ferrin-16/compare?from=1&to=2&view=table", "/wenlow/classes/brannet/plans", "/wenlow/classes/brannet/copy", "/wenlow/classes/tandry/card/print"];

@@ -6,9 +6,10 @@ export default defineConfig({
   testMatch: "*.spec.mjs",
   // What shares a class stands in one file and goes in its order; the files go beside each other.
   workers: 3,
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  // What is waited for ends the wait; these only say when to give up, on a machine four times as slow and busy with something else.
+  timeout: 300_000,
+  expect: { timeout: 30_000 },
   forbidOnly: true,
   reporter: [["list"]],
-  use: { baseURL: process.env.BASE_URL, launchOptions, viewport: { width: 1280, height: 800 }, actionTimeout: 20_000 },
+  use: { baseURL: process.env.BASE_URL, launchOptions, viewport: { width: 1280, height: 800 }, actionTimeout: 90_000 },
 });

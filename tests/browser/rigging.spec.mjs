@@ -51,7 +51,7 @@ test("a radio yacht is made ready from the cradle by thumb, through a lost line,
   await expect(page.locator(".rig-line")).toContainText("kept on this phone");
   await answer("Leave out");
   await page.context().setOffline(false);
-  await expect(page.locator(".rig-line")).toHaveText("Kept at the club.", { timeout: 20_000 });
+  await expect(page.locator(".rig-line")).toHaveText("Kept at the club.");
   await page.reload();
   await expect(page.locator(".rig-step.is-done")).toHaveCount(2);
   await expect(page.locator(".rig-step.is-skipped")).toHaveCount(1);

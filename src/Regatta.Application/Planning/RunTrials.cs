@@ -110,7 +110,7 @@ public sealed class RunTrials(Db db, Trials trials, Boats boats, LogSession sess
             ? view.Set.AsSailed(trial.PlanMode)[band, control]?.Mark
             : null;
 
-    /// <summary>A run with all marks of the card, but for the one that is tried.</summary>
+    /// <summary>A run with all marks of the card, but for what is tried.</summary>
     private static Run? RunOf(ClassView view, Trial trial, TrialReading reading)
     {
         if (view.Class.Bands.Find(trial.Band) is not { } band || !view.Set.PlanModes.Has(trial.PlanMode))
@@ -122,11 +122,16 @@ public sealed class RunTrials(Db db, Trials trials, Boats boats, LogSession sess
         var marks = view
             .Class.Marked.Where(control => card[band, control]?.Mark is not null)
             .ToDictionary(control => control.Key, control => card[band, control]!.Mark!.Value);
+        var tried = trial.Moved(view.Class, card, reading.Run.Setting);
         var asked = marks.ToDictionary(
             mark => mark.Key,
-            mark => new AskedMark(mark.Key == trial.Control ? AskedBy.Trial : AskedBy.Card, mark.Value)
+            mark => new AskedMark(tried.ContainsKey(mark.Key) ? AskedBy.Trial : AskedBy.Card, mark.Value)
         );
-        marks[trial.Control] = trial.MarkOf(reading.Run.Setting);
+        foreach (var (control, mark) in tried)
+        {
+            marks[control] = mark;
+        }
+
         var wind = Speed.FromMetresPerSecond(reading.Wind);
         return new(
             WindRange.Of(wind, wind, null).Value,

@@ -6,7 +6,13 @@ using Regatta.Formats.Bundles;
 namespace Regatta.Application.Reading;
 
 /// <summary>What the logs of a class say, out of the kept sums; worked out anew where they are behind.</summary>
-public sealed class EvidenceLoader(EvidenceSumsStore kept, BorrowedSumsStore borrowed, Logs logs, TimeProvider clock)
+public sealed class EvidenceLoader(
+    EvidenceSumsStore kept,
+    BorrowedSumsStore borrowed,
+    ReporterVerdicts verdicts,
+    Logs logs,
+    TimeProvider clock
+)
 {
     /// <summary>So many runs are read anew while somebody waits for the page (ours); more of them, behind their back.</summary>
     public int WaitedFor { get; init; } = 2000;
@@ -33,8 +39,9 @@ public sealed class EvidenceLoader(EvidenceSumsStore kept, BorrowedSumsStore bor
     )
     {
         var today = clock.GetUtcNow();
-        var own = new EvidenceBasis(draft, published) { Today = today };
-        var theirs = newest is null ? own : new EvidenceBasis(newest, published) { Today = today };
+        var decided = await verdicts.AllAsync(stamp.Class);
+        var own = new EvidenceBasis(draft, published) { Today = today, Verdicts = decided };
+        var theirs = newest is null ? own : new EvidenceBasis(newest, published) { Today = today, Verdicts = decided };
         string[] wanted = [own.Key, theirs.Key];
         var given = await borrowed.AllAsync(stamp.Class);
         var first = Borrowing(await OfAsync(stamp, own, wanted), given);
@@ -44,6 +51,19 @@ public sealed class EvidenceLoader(EvidenceSumsStore kept, BorrowedSumsStore bor
                 : theirs.Key == own.Key ? new(theirs, first.Fits)
                 : Borrowing(await OfAsync(stamp, theirs, wanted), given)
         );
+    }
+
+    /// <summary>Leaves a reporter who always writes the same out, lets them in, or takes that back.</summary>
+    /// <returns>Whether the fits know such a reporter.</returns>
+    public async Task<bool> DecideAsync(ClassRef one, HelmFit fit, string reporter, ReporterVerdict? verdict)
+    {
+        if (fit.Reporters.FirstOrDefault(known => known.Reporter.Key == reporter) is not { } found)
+        {
+            return false;
+        }
+
+        await verdicts.DecideAsync(one, found.Reporter, verdict);
+        return true;
     }
 
     /// <summary>Has the weights of a class's runs sought anew, though they hardly grew.</summary>
@@ -130,7 +150,10 @@ public sealed class EvidenceLoader(EvidenceSumsStore kept, BorrowedSumsStore bor
                         planMode.Kept.Sums,
                         PlanModeRuns.Of(basis.Definition, planMode.Runs),
                         HelmFit.WildOf(planMode.Fitted)
-                    )
+                    ) with
+                    {
+                        Reporters = planMode.Kept.Reporters,
+                    }
             )
         );
     }

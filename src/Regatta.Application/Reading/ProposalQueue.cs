@@ -78,8 +78,8 @@ public static class ProposalQueue
         }
     }
 
-    /// <summary>Whether the runs since alone, with the belief from before any log, say that the helm lies nearer the aim than it was
-    /// expected when the decision was taken: asking all runs again says yes to most of what made it worse. Source: models M7.</summary>
+    /// <summary>Whether the runs since alone say that the helm lies nearer the aim than it was expected when the decision was
+    /// taken.</summary>
     private static bool? IsNearer(PlanModeView planMode, WindBand band, Decision decision, IReadOnlyList<SessionEvidence> since)
     {
         if (planMode.Class.Find(decision.Place.Address.Control) is not { HelmPerUnit: not null } control)
@@ -92,8 +92,7 @@ public static class ProposalQueue
         IReadOnlyList<double> At(Core.Marks.Mark mark) =>
             model.Row(band, one => one.Key == control.Key ? mark : planMode.Matrix[band, one]?.Mark);
         var before = decision.Expected?.Now ?? planMode.Evidence.Posterior.Value(At(decision.From));
-        var now = HelmFit.Of(model, since).Posterior.PredictCell(At(decision.To));
-        return now.Within(aim, Math.Abs(before - aim)) >= 0.5;
+        return planMode.Evidence.IsNearer(since, At(decision.To), before, aim);
     }
 
     private static double Blows(ClassView view, PlanModeView planMode, WindBand band, IReadOnlyList<WindSummary> blocks, Length measuredAt)

@@ -11,18 +11,19 @@ namespace Regatta.Core.Evidence;
 public sealed class EvidenceBasis(ClassDefinition definition, IReadOnlyList<ClassState> published)
 {
     /// <summary>Raised when the same runs make other rows or facts than before.</summary>
-    private const int Rules = 2;
-
-    private readonly Lazy<string> key = new(() => Digest(definition, published));
+    private const int Rules = 3;
 
     /// <summary>The class.</summary>
     public ClassDefinition Definition => definition;
+
+    /// <summary>What the captain decided of reporters who always write the same.</summary>
+    public IReadOnlyDictionary<Reporter, ReporterVerdict> Verdicts { get; init; } = new Dictionary<Reporter, ReporterVerdict>();
 
     /// <summary>The day cells are predicted for; null where rows are only made.</summary>
     public DateTimeOffset? Today { get; init; }
 
     /// <summary>Names it: sums kept under another key are of other columns.</summary>
-    public string Key => key.Value;
+    public string Key => field ??= Digest();
 
     /// <summary>Whether a run tells of cells: they are the first purpose's.</summary>
     public bool Takes(SessionEvidence run) =>
@@ -33,12 +34,12 @@ public sealed class EvidenceBasis(ClassDefinition definition, IReadOnlyList<Clas
     /// <param name="sailed">What a control that was never published is counted from.</param>
     /// <param name="boats">The boats, in the order of their columns.</param>
     public HelmModel ModelOf(PlanMode planMode, IReadOnlyDictionary<ControlKey, Mark> sailed, IReadOnlyList<long> boats) =>
-        new(definition, definition.Bands, new ReferenceCard(planMode, published, sailed), boats, Today);
+        new(definition, definition.Bands, new ReferenceCard(planMode, published, sailed), boats, Today) { Verdicts = Verdicts };
 
     /// <summary>The facts of a run.</summary>
     public IEnumerable<RunFact> FactsOf(SessionEvidence run) => RunFacts.Of(definition, run);
 
-    private static string Digest(ClassDefinition definition, IReadOnlyList<ClassState> published)
+    private string Digest()
     {
         var said = new StringBuilder().Append(Rules);
         void Say(FormattableString text) => said.Append('\n').Append(text.ToString(CultureInfo.InvariantCulture));
@@ -53,6 +54,11 @@ public sealed class EvidenceBasis(ClassDefinition definition, IReadOnlyList<Clas
         foreach (var control in definition.Controls)
         {
             Say($"control {control.Key} {control.HelmPerUnit:R} {control.Scale.PositionsPerUnit:R} {control.Scale.Step:R}");
+        }
+
+        foreach (var column in HelmColumn.Of(definition).Where(column => column.IsGear))
+        {
+            Say($"gear {string.Join(' ', column.Members.Select(member => $"{member.Control.Key} {member.Steps}"))}");
         }
 
         foreach (var question in definition.KnownQuestions)
@@ -70,6 +76,11 @@ public sealed class EvidenceBasis(ClassDefinition definition, IReadOnlyList<Clas
             {
                 Say($"card {planMode.Plan} {planMode.Mode} {band.Id.Number} {control.Key} {card[band, control]?.Position:R}");
             }
+        }
+
+        foreach (var (reporter, verdict) in Verdicts.OrderBy(decided => decided.Key.Key, StringComparer.Ordinal))
+        {
+            Say($"reporter {reporter.Key} {verdict}");
         }
 
         return Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(said.ToString())));

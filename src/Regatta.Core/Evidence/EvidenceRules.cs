@@ -70,6 +70,19 @@ public static class EvidenceRules
     /// <summary>The weight of a helm given in words: 1 / (1 + the variance of its rounding), words lying 3° apart. Variance 9/12.</summary>
     public const double WordWeight = 1 / 1.75;
 
+    /// <summary>A reporter is constant from so many checks on,</summary>
+    public const int ConstantReporterChecks = 8;
+
+    /// <summary>that spread by less than this in degrees,</summary>
+    public const double ConstantReporterSpread = 0.15;
+
+    /// <summary>where more than this is expected of them,</summary>
+    public const double ConstantReporterExpected = 0.5;
+
+    /// <summary>and weighs so much, all their checks together: a tenth of each would still carry a class where a third of its boats write
+    /// so.</summary>
+    public const double ConstantReporterWeight = 0.1;
+
     /// <summary>So many valid runs in a band are needed before anything is said of it or proposed for it.</summary>
     public const int Enough = 3;
 

@@ -31,15 +31,15 @@ public enum Learned
     TheOtherWay,
 }
 
-/// <summary>A control's effect as it was believed and as the logs have it, in degrees a step.</summary>
-/// <param name="Control">Which.</param>
+/// <summary>A control's or gear's effect as it was believed and as the logs have it, in degrees a step.</summary>
+/// <param name="Column">Which.</param>
 /// <param name="Believed">Before logs.</param>
 /// <param name="BelievedDeviation">Its doubt.</param>
 /// <param name="Now">With logs.</param>
 /// <param name="NowDeviation">Its doubt.</param>
 /// <param name="Learned">What that is.</param>
 public sealed record ControlReview(
-    Control Control,
+    HelmColumn Column,
     double Believed,
     double BelievedDeviation,
     double Now,
@@ -77,11 +77,11 @@ public sealed class FitReview
     /// <summary>Each boat that logged, the one that differs most first.</summary>
     public IReadOnlyList<BoatOffset> Boats { get; private init; } = [];
 
-    /// <summary>Each control that balances her.</summary>
+    /// <summary>Each control or gear that balances her.</summary>
     public IReadOnlyList<ControlReview> Controls { get; private init; } = [];
 
     /// <summary>Pairs that were always moved together.</summary>
-    public IReadOnlyList<(Control One, Control Other)> Alike { get; private init; } = [];
+    public IReadOnlyList<(HelmColumn One, HelmColumn Other)> Alike { get; private init; } = [];
 
     /// <summary>How helm went with time; null with too few runs, or too short a time.</summary>
     public Drift? Drift { get; private init; }
@@ -119,7 +119,7 @@ public sealed class FitReview
                     })
                     .OrderByDescending(boat => Math.Abs(boat.Degrees)),
             ],
-            Controls = [.. definition.HelmControls.Select(control => Review(fit, control))],
+            Controls = [.. fit.Model.HelmColumns.Select(column => Review(fit, column))],
             Alike = [.. Pairs(fit)],
             Drift = DriftOf(residuals),
             OffBands =
@@ -133,16 +133,13 @@ public sealed class FitReview
         };
     }
 
-    private static IReadOnlyList<double> Step(HelmFit fit, Control control) => fit.Model.Change(control, control.Scale.Step);
-
-    private static ControlReview Review(HelmFit fit, Control control)
+    private static ControlReview Review(HelmFit fit, HelmColumn column)
     {
-        var now = fit.Posterior.Predict(Step(fit, control));
-        var (column, steps) = (fit.Model.ColumnOf(control)!.Value, control.Scale.Step / control.Scale.PositionsPerUnit);
-        var (believed, doubt) = (fit.Model.Priors[column].Mean * steps, fit.Model.Priors[column].Deviation * steps);
+        var now = fit.Posterior.Predict(fit.Model.Step(column));
+        var (believed, doubt) = (column.PerStep, column.Deviation / column.UnitSteps);
         var otherWay = StudentT.CDF(0, 1, now.Freedom, -Math.Sign(believed) * now.Mean / now.Deviation);
         return new(
-            control,
+            column,
             believed,
             doubt,
             now.Mean,
@@ -153,18 +150,18 @@ public sealed class FitReview
         );
     }
 
-    private static IEnumerable<(Control, Control)> Pairs(HelmFit fit)
+    private static IEnumerable<(HelmColumn, HelmColumn)> Pairs(HelmFit fit)
     {
-        var controls = fit.Model.Class.HelmControls.ToList();
-        for (var one = 0; one < controls.Count; one++)
+        var columns = fit.Model.HelmColumns;
+        for (var one = 0; one < columns.Count; one++)
         {
-            for (var other = one + 1; other < controls.Count; other++)
+            for (var other = one + 1; other < columns.Count; other++)
             {
-                var (a, b) = (Step(fit, controls[one]), Step(fit, controls[other]));
+                var (a, b) = (fit.Model.Step(columns[one]), fit.Model.Step(columns[other]));
                 var alike = fit.Posterior.Covariance(a, b) / Math.Sqrt(fit.Posterior.Covariance(a, a) * fit.Posterior.Covariance(b, b));
                 if (Math.Abs(alike) >= TooAlike)
                 {
-                    yield return (controls[one], controls[other]);
+                    yield return (columns[one], columns[other]);
                 }
             }
         }

@@ -41,15 +41,18 @@ public sealed record HelmFit(HelmModel Model, HelmPosterior Posterior, PlanModeR
         && Posterior.Deviations[column] / Posterior.Scatter
             < EvidenceRules.Learned * Model.Priors[column].Deviation / EvidenceRules.PriorScatter;
 
+    /// <summary>Who always wrote the same, for the captain to leave out or let in.</summary>
+    public IReadOnlyList<ConstantReporter> Reporters { get; init; } = [];
+
     /// <summary>The sums of the club's own runs.</summary>
     public HelmSums Sums { get; init; } = HelmSums.None(0);
 
     /// <summary>Fits a model to sessions, from nothing.</summary>
-    public static HelmFit Of(HelmModel model, IReadOnlyList<SessionEvidence> sessions)
+    public static HelmFit Of(HelmModel model, IReadOnlyList<SessionEvidence> sessions, IReadOnlyList<ConstantReporter>? known = null)
     {
-        var fitted = Settle(model, sessions);
+        var (fitted, reporters) = Settle(model, sessions, known);
         var sums = HelmSums.Of(model.Columns.Count, fitted.Select(run => run.Counted));
-        return Of(model, sums, PlanModeRuns.Of(model.Class, sessions), WildOf(fitted));
+        return Of(model, sums, PlanModeRuns.Of(model.Class, sessions), WildOf(fitted)) with { Reporters = reporters };
     }
 
     /// <summary>What kept sums say, without looking at the runs again.</summary>
@@ -74,6 +77,15 @@ public sealed record HelmFit(HelmModel Model, HelmPosterior Posterior, PlanModeR
         return this with { Model = model, Posterior = HelmPosterior.After(model.Priors, all) };
     }
 
+    /// <summary>Whether the runs since a change alone, with the belief from before any log, say that the helm lies nearer the aim than it
+    /// was expected before: asking all runs again says yes to most of what made it worse. Source: models M7.</summary>
+    /// <param name="since">The runs since, of the band.</param>
+    /// <param name="row">The cell as it stands now.</param>
+    /// <param name="before">The helm expected before, in degrees.</param>
+    /// <param name="aim">The helm aimed at, in degrees.</param>
+    public bool IsNearer(IReadOnlyList<SessionEvidence> since, IReadOnlyList<double> row, double before, double aim) =>
+        Of(Model, since, Reporters).Posterior.PredictCell(row).Within(aim, Math.Abs(before - aim)) >= 0.5;
+
     /// <summary>The newest of those that hardly count.</summary>
     public static IReadOnlyList<SessionEvidence> WildOf(IEnumerable<FittedSession> fitted) =>
         [.. fitted.Where(run => run.IsWild).Select(run => run.Session).OrderByDescending(run => run.SailedAt).Take(MostWild)];
@@ -81,8 +93,16 @@ public sealed record HelmFit(HelmModel Model, HelmPosterior Posterior, PlanModeR
     /// <summary>More wild ones than this are not named.</summary>
     public const int MostWild = 20;
 
-    /// <summary>The sessions that tell of the helm, with the weights that stand beside each other.</summary>
-    public static IReadOnlyList<FittedSession> Settle(HelmModel model, IReadOnlyList<SessionEvidence> sessions)
+    /// <summary>The sessions that tell of the helm, with the weights that stand beside each other, and who of their reporters always writes
+    /// the same.</summary>
+    /// <param name="model">The columns.</param>
+    /// <param name="sessions">The sessions.</param>
+    /// <param name="known">Reporters that are known to always write the same; null to look for them among these sessions.</param>
+    public static (IReadOnlyList<FittedSession> Runs, IReadOnlyList<ConstantReporter> Reporters) Settle(
+        HelmModel model,
+        IReadOnlyList<SessionEvidence> sessions,
+        IReadOnlyList<ConstantReporter>? known = null
+    )
     {
         var unnoted = NotedHeel.Of(sessions.Select(session => session.NotedHeel).OfType<double>()).Unnoted;
         var runs = (
@@ -91,27 +111,41 @@ public sealed record HelmFit(HelmModel Model, HelmPosterior Posterior, PlanModeR
             where run is not null
             select (Session: session, Run: run)
         ).ToList();
-        var (_, beliefs) = Settle(model.Priors, [.. runs.Select(run => run.Run)]);
-        return [.. runs.Zip(beliefs, (one, belief) => new FittedSession(one.Session, one.Run, belief))];
+        var reporters = known ?? ConstantReporter.Among(model.Priors, runs);
+        var shares = reporters.ToDictionary(reporter => reporter.Reporter, reporter => reporter.Share(model.Verdicts));
+        double[] share = [.. runs.Select(one => one.Session.Reporter is { } by ? shares.GetValueOrDefault(by, 1) : 1)];
+        var (_, beliefs) = Settle(model.Priors, [.. runs.Select(run => run.Run)], share);
+        return (
+            [
+                .. runs.Select(
+                    (one, at) => new FittedSession(one.Session, one.Run with { Weight = one.Run.Weight * share[at] }, beliefs[at])
+                ),
+            ],
+            reporters
+        );
     }
 
     /// <summary>Fits runs of which some may be wild (a contaminated normal): z = w·r²/s², g = q·e^(−z/2)/(q·e^(−z/2) + (1 −
     /// q)·k^(−½)·e^(−z/2k)), w* = w(g + (1 − g)/k), from the plain fit with s = σ0 until s = √(bn/an) stands. Source: models M7.</summary>
     /// <param name="priors">One for each column.</param>
     /// <param name="runs">The runs.</param>
+    /// <param name="shares">The share of its weight each run counts with whether it is wild or not, which is judged by the whole; null for
+    /// all.</param>
     /// <returns>The belief, and for each run the share w*/w that is left of its weight.</returns>
     public static (HelmPosterior Posterior, IReadOnlyList<double> Beliefs) Settle(
         IReadOnlyList<CoefficientPrior> priors,
-        IReadOnlyList<HelmRun> runs
+        IReadOnlyList<HelmRun> runs,
+        IReadOnlyList<double>? shares = null
     )
     {
-        var posterior = HelmPosterior.After(priors, runs);
+        double Share(int at) => shares?[at] ?? 1;
+        var posterior = HelmPosterior.After(priors, runs.Select((run, at) => run with { Weight = run.Weight * Share(at) }));
         var beliefs = runs.Select(_ => 1.0).ToList();
         var scatter = EvidenceRules.PriorScatter;
         for (var round = 0; round < EvidenceRules.MostRounds && runs.Count > 0; round++)
         {
             beliefs = [.. runs.Select(run => Belief(run, run.Helm - posterior.Value(run.Row), scatter))];
-            posterior = HelmPosterior.After(priors, runs.Zip(beliefs, (run, belief) => run with { Weight = run.Weight * belief }));
+            posterior = HelmPosterior.After(priors, runs.Select((run, at) => run with { Weight = run.Weight * Share(at) * beliefs[at] }));
             var before = scatter;
             scatter = posterior.Scatter;
             if (round > 0 && Math.Abs(scatter - before) < EvidenceRules.RoundTolerance * before)

@@ -19,7 +19,7 @@ public sealed class HelmModel
     private readonly ClassDefinition boatClass;
     private readonly WindBands bands;
     private readonly ReferenceCard card;
-    private readonly List<Control> controls;
+    private readonly IReadOnlyList<HelmColumn> columns;
     private readonly List<long> boats;
     private readonly IReadOnlyList<string> lenders;
 
@@ -43,14 +43,14 @@ public sealed class HelmModel
     {
         (this.lenders, this.today) = (lenders, today);
         (this.boatClass, this.bands, this.card, this.boats) = (boatClass, bands, card, [.. boats.Distinct()]);
-        controls = [.. boatClass.HelmControls];
+        columns = HelmColumn.Of(boatClass);
         Columns =
         [
             "helm on the card",
             "wind within the band, per kn",
             "heel beyond hers, per degree",
-            .. controls.Select(control => control.Name),
-            .. controls.Select(control => $"{control.Name}, where sailors chose it"),
+            .. columns.Select(column => column.Name),
+            .. columns.Select(column => $"{column.Name}, where sailors chose it"),
             .. bands.All.Select(band => band.Name),
             "drift, a season",
             .. this.boats.Select(boat => $"boat {boat}"),
@@ -61,8 +61,8 @@ public sealed class HelmModel
             new(boatClass.Helm.Target.Degrees, EvidenceRules.InterceptDeviation) { With = (Drift, today) },
             new(0, EvidenceRules.WindDeviation),
             new(boatClass.Helm.PerHeelDegree, (Math.Abs(boatClass.Helm.PerHeelDegree) / 2) + EvidenceRules.EffectFloor),
-            .. controls.Select(control => new CoefficientPrior(control.HelmPerUnit!.Value, Deviation(control))),
-            .. controls.Select(control => new CoefficientPrior(0, Deviation(control))),
+            .. columns.Select(column => new CoefficientPrior(column.PerUnit, column.Deviation)),
+            .. columns.Select(column => new CoefficientPrior(0, column.Deviation)),
             .. bands.All.Select(_ => new CoefficientPrior(0, EvidenceRules.BandDeviation)),
             new(0, EvidenceRules.DriftDeviation),
             .. this.boats.Select(_ => new CoefficientPrior(0, EvidenceRules.BoatDeviation)),
@@ -74,8 +74,11 @@ public sealed class HelmModel
         ];
     }
 
+    /// <summary>What the captain decided of reporters who always write the same.</summary>
+    public IReadOnlyDictionary<Reporter, ReporterVerdict> Verdicts { get; init; } = new Dictionary<Reporter, ReporterVerdict>();
+
     /// <summary>The same with the columns of other clubs behind its own: where their helm lies, as a whole and in each band.</summary>
-    public HelmModel Borrowing(IReadOnlyList<string> from) => new(boatClass, bands, card, boats, from, today);
+    public HelmModel Borrowing(IReadOnlyList<string> from) => new(boatClass, bands, card, boats, from, today) { Verdicts = Verdicts };
 
     /// <summary>The clubs whose columns stand behind its own.</summary>
     public IReadOnlyList<string> Lenders => lenders;
@@ -92,7 +95,7 @@ public sealed class HelmModel
     public IReadOnlyList<CoefficientPrior> Priors { get; }
 
     /// <summary>Which column is the drift's.</summary>
-    public int Drift => FirstControl + (2 * controls.Count) + bands.All.Count;
+    public int Drift => FirstControl + (2 * columns.Count) + bands.All.Count;
 
     private static double Seasons(DateTimeOffset at) => (at - Epoch) / EvidenceRules.Season;
 
@@ -103,29 +106,54 @@ public sealed class HelmModel
             1,
             0,
             0,
-            .. controls.Select(control =>
-                marks(control) is { } mark && card[band, control] is { } from ? InUnits(control, mark.Position - from.Position) : 0
+            .. columns.Select(column =>
+                column.Amount(control =>
+                    marks(control) is { } mark && card[band, control] is { } from ? mark.Position - from.Position : null
+                ) ?? 0
             ),
-            .. controls.Select(_ => 0.0),
+            .. columns.Select(_ => 0.0),
             .. bands.All.Select(known => known.Id == band.Id ? 1.0 : 0.0),
             today,
             .. boats.Select(_ => 0.0),
             .. Others,
         ];
 
-    /// <summary>The column of a control's effect; null where it takes no part.</summary>
-    public int? ColumnOf(Control control) =>
-        controls.FindIndex(known => known.Key == control.Key) is >= 0 and var at ? FirstControl + at : null;
+    /// <summary>The controls and gears that have a column of their own, in their order.</summary>
+    public IReadOnlyList<HelmColumn> HelmColumns => columns;
+
+    /// <summary>The column of a control's effect, or of its gear's; null where it takes no part.</summary>
+    public int? ColumnOf(Control control)
+    {
+        for (var at = 0; at < columns.Count; at++)
+        {
+            if (columns[at].Has(control.Key))
+            {
+                return FirstControl + at;
+            }
+        }
+
+        return null;
+    }
 
     /// <summary>Each boat with its column.</summary>
     public IEnumerable<(long Boat, int Column)> BoatColumns => boats.Select((boat, at) => (boat, Drift + 1 + at));
 
-    /// <summary>The row that picks one control's effect out of the coefficients, scaled by a change in positions.</summary>
+    /// <summary>The row that picks one control's effect out of the coefficients, scaled by a change in positions; of a control of a gear
+    /// its share of the gear's.</summary>
     /// <exception cref="ArgumentException">The control is none of the model's: it is never another column.</exception>
     public IReadOnlyList<double> Change(Control control, double positions)
     {
         var row = new double[Columns.Count];
-        row[ColumnOf(control) ?? throw new ArgumentException($"{control.Key} takes no part in this model.")] = InUnits(control, positions);
+        var column = ColumnOf(control) ?? throw new ArgumentException($"{control.Key} takes no part in this model.");
+        row[column] = columns[column - FirstControl].Amount(control, positions);
+        return row;
+    }
+
+    /// <summary>The row of one step of a control or gear.</summary>
+    public IReadOnlyList<double> Step(HelmColumn column)
+    {
+        var row = new double[Columns.Count];
+        row[ColumnOf(column.Lead)!.Value] = 1 / column.UnitSteps;
         return row;
     }
 
@@ -141,10 +169,10 @@ public sealed class HelmModel
 
         var wind = session.EffectiveWind;
         var shares = bands.Shares(wind);
-        var displacements = controls.Select(control => Displacement(session, control, shares)).ToList();
+        var displacements = columns.Select(column => Displacement(session, column, shares)).ToList();
         // What is not known of a run takes from its weight what it may have done to the helm.
         var unknown =
-            displacements.Select((one, at) => one is null ? Squared(controls[at].HelmPerStep!.Value) : 0).Sum()
+            displacements.Select((one, at) => one is null ? Squared(columns[at].PerStep) : 0).Sum()
             + (check.Heel is null ? Squared(boatClass.Helm.PerHeelDegree) * unnoted.Variance : 0);
         double[] row =
         [
@@ -160,8 +188,18 @@ public sealed class HelmModel
         return new(row, check.Helm.Mean.Degrees, 1 / ((1 / weight) + (unknown / Squared(EvidenceRules.PriorScatter))));
     }
 
-    /// <summary>How far a session's mark lay from the card in the control's units, as it was asked for and by the sailor's own will; null
-    /// when the mark, or the card's, is not known.</summary>
+    /// <summary>How far a session's marks lay from the card as their column counts it, as it was asked for and by the sailor's own will;
+    /// null when the mark, or the card's, is not known.</summary>
+    private (double Asked, double Own)? Displacement(SessionEvidence session, HelmColumn column, IReadOnlyList<double> shares)
+    {
+        var moved = column.Members.ToDictionary(member => member.Control.Key, member => Displacement(session, member.Control, shares));
+        return
+            column.Amount(control => moved[control.Key]?.Asked) is { } asked && column.Amount(control => moved[control.Key]?.Own) is { } own
+            ? (asked, own)
+            : null;
+    }
+
+    /// <summary>The same of one control, in positions.</summary>
     private (double Asked, double Own)? Displacement(SessionEvidence session, Control control, IReadOnlyList<double> shares)
     {
         if (!session.Marks.TryGetValue(control.Key, out var mark))
@@ -189,14 +227,8 @@ public sealed class HelmModel
                 _ => all,
             }
             : all;
-        return (InUnits(control, all - own), InUnits(control, own));
+        return (all - own, own);
     }
-
-    private static double InUnits(Control control, double positions) => positions / control.Scale.PositionsPerUnit;
-
-    /// <summary>Half the declared effect of a step and a little more, carried from steps to units.</summary>
-    private static double Deviation(Control control) =>
-        ((Math.Abs(control.HelmPerStep!.Value) / 2) + EvidenceRules.EffectFloor) * control.Scale.PositionsPerUnit / control.Scale.Step;
 
     private static double Squared(double value) => value * value;
 }

@@ -26,15 +26,15 @@ public static class NextTest
     /// nearer the aim is tried.</summary>
     public const double Alike = 0.02;
 
-    /// <summary>The settings of a band within their scales, the one that teaches most first; one for each control. Of settings that teach
-    /// alike the one whose helm is expected nearer the aim, and none that carries it past neutral where another is left.</summary>
+    /// <summary>The settings of a band within their scales, the one that teaches most first; one for each control or gear. Of settings that
+    /// teach alike the one whose helm is expected nearer the aim, and none that carries it past neutral where another is left.</summary>
     /// <param name="fit">What the logs say.</param>
     /// <param name="matrix">The marks as they stand.</param>
     /// <param name="band">The band.</param>
     public static IReadOnlyList<TestChoice> Of(HelmFit fit, Matrix matrix, WindBand band) =>
         [
             .. fit
-                .Model.Class.HelmControls.Select(control => Best(fit, matrix, band, [.. All(fit, matrix, band, control)]))
+                .Model.HelmColumns.Select(column => Best(fit, matrix, band, [.. All(fit, matrix, band, column)]))
                 .OfType<TestChoice>()
                 .OrderByDescending(choice => choice.Gain),
         ];
@@ -49,15 +49,17 @@ public static class NextTest
             .MinBy(choice => Math.Abs(choice.Expected - aim.Target.Degrees));
     }
 
-    /// <summary>All settings of a control, up to the most steps either way.</summary>
-    public static IEnumerable<TestChoice> All(HelmFit fit, Matrix matrix, WindBand band, Control control)
+    /// <summary>All settings of a control, up to the most steps either way; of a gear, by the control it is read by, the others going
+    /// along.</summary>
+    public static IEnumerable<TestChoice> All(HelmFit fit, Matrix matrix, WindBand band, HelmColumn column)
     {
+        var control = column.Lead;
         if (matrix[band, control]?.Mark is not { } mark)
         {
             yield break;
         }
 
-        var step = fit.Model.Change(control, control.Scale.Step);
+        var step = fit.Model.Step(column);
         var doubt = fit.Posterior.Predict(step).Deviation;
         for (var steps = -MostSteps; steps <= MostSteps; steps++)
         {
@@ -67,7 +69,8 @@ public static class NextTest
                 continue;
             }
 
-            var setting = fit.Model.Row(band, one => one.Key == control.Key ? to : matrix[band, one]?.Mark);
+            var moved = fit.Model.Class.Moved(matrix, band, control, to);
+            var setting = fit.Model.Row(band, one => moved.TryGetValue(one.Key, out var goes) ? goes : matrix[band, one]?.Mark);
             yield return new(control, mark, to, doubt, fit.Posterior.LeftAfter(step, setting)) { Expected = fit.Posterior.Value(setting) };
         }
     }

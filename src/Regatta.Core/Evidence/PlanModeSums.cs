@@ -13,6 +13,9 @@ public sealed record SummedRun(HelmRun Run, double Belief, double? Heel);
 /// <param name="Sailed">What a control that was never published is counted from.</param>
 public sealed record PlanModeSums(HelmSums Sums, NotedHeel Heel, IReadOnlyList<long> Boats, IReadOnlyDictionary<ControlKey, Mark> Sailed)
 {
+    /// <summary>Who always wrote the same when weights were sought last.</summary>
+    public IReadOnlyList<ConstantReporter> Reporters { get; init; } = [];
+
     /// <summary>What runs make of a plan and mode, from nothing: weights sought anew.</summary>
     /// <param name="basis">The class.</param>
     /// <param name="planMode">The plan and mode.</param>
@@ -27,14 +30,17 @@ public sealed record PlanModeSums(HelmSums Sums, NotedHeel Heel, IReadOnlyList<l
         var sailed = ReferenceCard.Middle(runs);
         long[] boats = [.. runs.Select(run => run.Boat).OfType<long>().Distinct()];
         var model = basis.ModelOf(planMode, sailed, boats);
-        var fitted = HelmFit.Settle(model, runs);
+        var (fitted, reporters) = HelmFit.Settle(model, runs);
         return (
             new(
                 HelmSums.Of(model.Columns.Count, fitted.Select(run => run.Counted)),
                 NotedHeel.Of(fitted.Select(run => run.Session.NotedHeel).OfType<double>()),
                 boats,
                 sailed
-            ),
+            )
+            {
+                Reporters = reporters,
+            },
             fitted
         );
     }
@@ -62,7 +68,8 @@ public sealed record PlanModeSums(HelmSums Sums, NotedHeel Heel, IReadOnlyList<l
 
         var sums = Sums.Widened(model.Columns.Count);
         var belief = HelmFit.Belief(run, HelmPosterior.After(model.Priors, sums));
-        var kept = new SummedRun(run with { Weight = run.Weight * belief }, belief, session.NotedHeel);
+        var share = Reporters.FirstOrDefault(reporter => reporter.Reporter == session.Reporter)?.Share(basis.Verdicts) ?? 1;
+        var kept = new SummedRun(run with { Weight = run.Weight * share * belief }, belief, session.NotedHeel);
         return (this with { Sums = sums.With(kept.Run), Heel = Heel.With(kept.Heel), Boats = boats }, kept);
     }
 

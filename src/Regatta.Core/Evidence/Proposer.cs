@@ -97,7 +97,13 @@ public sealed class Proposer(ClassDefinition boatClass, Matrix matrix, HelmFit f
 
         return helm.Verdict == HelmVerdict.TooFew
             ? helm.Sentence
-            : string.Join(" ", boatClass.HelmControls.Where(control => matrix[band, control]?.Mark is not null).Select(WhyNot));
+            : string.Join(
+                " ",
+                boatClass
+                    .HelmControls.Where(control => matrix[band, control]?.Mark is not null)
+                    .DistinctBy(fit.Model.ColumnOf)
+                    .Select(WhyNot)
+            );
 
         string WhyNot(Control control)
         {
@@ -156,15 +162,12 @@ public sealed class Proposer(ClassDefinition boatClass, Matrix matrix, HelmFit f
         foreach (var steps in Enumerable.Range(1, most).SelectMany(size => (int[])[size, -size]))
         {
             var to = control.Scale.StepBy(mark, steps);
-            if (
-                mark.DistanceTo(to) < (Math.Abs(steps) - 0.5) * control.Scale.Step
-                || ChangeOf(helm.Band, control, mark, to) is not { } change
-            )
+            if (mark.DistanceTo(to) < (Math.Abs(steps) - 0.5) * control.Scale.Step)
             {
                 continue;
             }
 
-            var (shift, better) = fit.Posterior.Outlook(row, change, Aim);
+            var (shift, better) = fit.Posterior.Outlook(row, ChangeOf(helm.Band, control, to), Aim);
             yield return new(
                 helm.Band,
                 control,
@@ -181,22 +184,15 @@ public sealed class Proposer(ClassDefinition boatClass, Matrix matrix, HelmFit f
         }
     }
 
-    /// <summary>What a change of a control adds to a row, with what its gear takes along; null where another of the gear cannot go so
-    /// far.</summary>
-    private IReadOnlyList<double>? ChangeOf(WindBand band, Control control, Mark from, Mark to)
+    /// <summary>What a change of a control adds to a row, with what its gear takes along.</summary>
+    private IReadOnlyList<double> ChangeOf(WindBand band, Control control, Mark to)
     {
-        var row = fit.Model.Change(control, to.Position - from.Position);
-        if (boatClass.GearOf(control.Key) is not { } gear)
+        var row = new double[fit.Model.Columns.Count];
+        foreach (var (key, mark) in boatClass.Moved(matrix, band, control, to))
         {
-            return row;
-        }
-
-        foreach (var edit in gear.Follow(matrix, band, control.Key, matrix[band, control]!.At(to)))
-        {
-            var other = matrix.Controls.First(one => one.Key == edit.Address.Control);
-            if (fit.Model.ColumnOf(other) is not null && matrix[edit.Address]?.Mark is { } stands && edit.Cell?.Mark is { } goes)
+            if (boatClass.Find(key) is { } moved && fit.Model.ColumnOf(moved) is not null && matrix[band, moved]?.Mark is { } stands)
             {
-                row = [.. row.Zip(fit.Model.Change(other, goes.Position - stands.Position), (own, theirs) => own + theirs)];
+                row = [.. row.Zip(fit.Model.Change(moved, mark.Position - stands.Position), (own, theirs) => own + theirs)];
             }
         }
 

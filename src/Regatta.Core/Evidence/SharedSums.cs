@@ -4,7 +4,8 @@ namespace Regatta.Core.Evidence;
 /// heel, each
 /// helm control as it was asked and as sailors chose it, and bands. What differs from boat to boat is in the scatter.</summary>
 /// <param name="PlanMode">The plan and mode.</param>
-/// <param name="Controls">The helm controls with how much of their scale a column's one is, and one step, in positions.</param>
+/// <param name="Controls">The helm controls with how much of their scale a column's one is, and one step, in positions; of a gear, the one
+/// it is read by, with the others and their steps named behind it.</param>
 /// <param name="Bands">The edges of the bands, in metres a second; neighbours of which one has too few runs are one.</param>
 /// <param name="Sums">The sums.</param>
 public sealed record SharedSums(
@@ -43,12 +44,12 @@ public sealed record SharedSums(
         }
 
         var definition = fit.Model.Class;
-        var shared = 3 + (2 * definition.HelmControls.Count());
+        var shared = 3 + (2 * fit.Model.HelmColumns.Count);
         var bands = Together(fit, shared);
         return Parsed<SharedSums>.Good(
             new(
                 planMode,
-                [.. definition.HelmControls.Select(control => (control.Key, control.Scale.PositionsPerUnit, control.Scale.Step))],
+                [.. fit.Model.HelmColumns.Select(Shared)],
                 [
                     .. bands.Select(group =>
                         (definition.Bands.All[group[0]].From.MetresPerSecond, definition.Bands.All[group[^1]].To.MetresPerSecond)
@@ -121,17 +122,15 @@ public sealed record SharedSums(
     /// <summary>Why they do not fit a class, in a sentence; null where they do.</summary>
     public string? Problem(ClassDefinition definition)
     {
-        var own = definition.HelmControls.ToList();
+        var own = HelmColumn.Of(definition).Select(column => (column.Name, Shared: Shared(column))).ToList();
         return !definition.PlanModes.Has(PlanMode) ? $"This class has no “{PlanMode.Plan}”, “{PlanMode.Mode}”."
             : Sums.Width != Width(Controls.Count, Bands.Count) ? "These sums have other columns than they say."
             : !Near(Sums.Precision[0], Sums.Counted) || Sums.Rows > MostRuns ? "These sums do not weigh what they say."
             : Sums.Rows < Least ? $"They are of {Sums.Rows} runs; {Least} are the least."
-            : !own.Select(control => control.Key).SequenceEqual(Controls.Select(control => control.Control))
+            : !own.Select(column => column.Shared.Control).SequenceEqual(Controls.Select(control => control.Control))
                 ? "They are of other controls: " + string.Join(", ", Controls.Select(control => control.Control)) + "."
             : own.Zip(Controls)
-                .Where(pair =>
-                    !Near(pair.First.Scale.PositionsPerUnit, pair.Second.PerUnit) || !Near(pair.First.Scale.Step, pair.Second.Step)
-                )
+                .Where(pair => !Near(pair.First.Shared.PerUnit, pair.Second.PerUnit) || !Near(pair.First.Shared.Step, pair.Second.Step))
                 .Select(pair => pair.First.Name)
                 .FirstOrDefault()
                 is { } other
@@ -164,6 +163,18 @@ public sealed record SharedSums(
 
         return Sums.Of(columns);
     }
+
+    private static (ControlKey Control, double PerUnit, double Step) Shared(HelmColumn column) =>
+        (
+            new(
+                string.Join(
+                    ' ',
+                    column.Members.Select((member, at) => at == 0 ? member.Control.Key.Name : $"{member.Control.Key}:{member.Steps}")
+                )
+            ),
+            column.UnitSteps * column.Members[0].Steps * column.Lead.Scale.Step,
+            column.Lead.Scale.Step
+        );
 
     private static bool Near(double one, double other) => Math.Abs(one - other) <= 1e-6 * Math.Max(1, Math.Abs(one));
 }

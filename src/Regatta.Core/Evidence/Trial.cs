@@ -50,6 +50,15 @@ public sealed record Trial(
     /// <summary>The mark of a setting.</summary>
     public Mark MarkOf(Setting setting) => setting == Setting.A ? A : B;
 
+    /// <summary>The marks that a setting takes, the control's own and those its gear takes along.</summary>
+    /// <param name="definition">The class.</param>
+    /// <param name="card">What stands.</param>
+    /// <param name="setting">Which.</param>
+    public IReadOnlyDictionary<ControlKey, Mark> Moved(ClassDefinition definition, Matrix card, Setting setting) =>
+        definition.Find(Control) is { } control && definition.Bands.Find(Band) is { } band
+            ? definition.Moved(card, band, control, MarkOf(setting))
+            : new Dictionary<ControlKey, Mark> { [Control] = MarkOf(setting) };
+
     /// <summary>Why it cannot be sailed so, in a sentence; null where it can.</summary>
     /// <param name="definition">The class.</param>
     /// <param name="card">What stands in the band.</param>

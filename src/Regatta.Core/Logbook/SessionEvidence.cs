@@ -62,6 +62,9 @@ public sealed record SessionEvidence(
     /// <summary>The boat's number; null when none was named.</summary>
     public long? Boat { get; init; }
 
+    /// <summary>Who wrote its check, without a name; null where nobody is known.</summary>
+    public Reporter? Reporter { get; init; }
+
     /// <summary>What its track told; null without one, and where the log has several runs.</summary>
     public TrackEvidence? Track { get; init; }
 

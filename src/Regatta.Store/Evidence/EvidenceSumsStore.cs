@@ -64,7 +64,10 @@ public sealed partial class EvidenceSumsStore(Db database)
                                 listed[(planMode, false)].OfType<SessionEvidence>()
                             ),
                             [.. listed[(planMode, true)].OfType<SessionEvidence>()]
-                        );
+                        ) with
+                        {
+                            Reporters = kept.Reporters,
+                        };
                     }
                 ),
             found.Runs,

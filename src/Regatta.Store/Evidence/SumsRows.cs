@@ -53,12 +53,14 @@ internal sealed record SumsRow
 
     public double HeelSquares { get; init; }
 
+    public string Reporters { get; init; } = "[]";
+
     public static async Task<Dictionary<PlanMode, PlanModeSums>> AllAsync(DbSession connection, KeyRow keys) =>
         (
             await connection.QueryAsync<SumsRow>(
                 """
                 select plan, mode, boats, sailed::text as sailed, precision_sums, products, squares, counted, rows, heel_count, heel_sum,
-                  heel_squares from kept_layers where (club_id, class_id, basis) = (@Club, @Class, @Basis)
+                  heel_squares, reporters::text as reporters from kept_layers where (club_id, class_id, basis) = (@Club, @Class, @Basis)
                 """,
                 keys
             )
@@ -68,12 +70,14 @@ internal sealed record SumsRow
         connection.ExecuteAsync(
             """
             insert into kept_layers (club_id, class_id, basis, plan, mode, boats, sailed, precision_sums, products, squares, counted, rows,
-                heel_count, heel_sum, heel_squares)
+                heel_count, heel_sum, heel_squares, reporters)
               values (@Club, @Class, @Basis, @plan, @mode, @boats, @sailed::jsonb, @precision, @products, @Squares, @Counted, @Rows,
-                @heelCount, @heelSum, @heelSquares)
+                @heelCount, @heelSum, @heelSquares, @reporters::jsonb)
             on conflict (club_id, class_id, basis, plan, mode) do update set (boats, sailed, precision_sums, products, squares, counted,
-                rows, heel_count, heel_sum, heel_squares) = (excluded.boats, excluded.sailed, excluded.precision_sums, excluded.products,
-                excluded.squares, excluded.counted, excluded.rows, excluded.heel_count, excluded.heel_sum, excluded.heel_squares)
+                rows, heel_count, heel_sum, heel_squares, reporters) = (excluded.boats, excluded.sailed, excluded.precision_sums,
+                excluded.products,
+                excluded.squares, excluded.counted, excluded.rows, excluded.heel_count, excluded.heel_sum, excluded.heel_squares,
+                excluded.reporters)
             """,
             new
             {
@@ -92,6 +96,7 @@ internal sealed record SumsRow
                 heelCount = kept.Heel.Count,
                 heelSum = kept.Heel.Sum,
                 heelSquares = kept.Heel.Squares,
+                reporters = JsonSerializer.Serialize(kept.Reporters),
             }
         );
 
@@ -103,5 +108,8 @@ internal sealed record SumsRow
             JsonSerializer
                 .Deserialize<Dictionary<string, double>>(Sailed)!
                 .ToDictionary(mark => new ControlKey(mark.Key), mark => new Mark(mark.Value))
-        );
+        )
+        {
+            Reporters = JsonSerializer.Deserialize<List<ConstantReporter>>(Reporters)!,
+        };
 }

@@ -25,11 +25,21 @@ internal static class NamelessLogs
             .. logs.SelectMany(log =>
                 log.Log.Evidence(log.Number, log.Boat)
                     .Select(run =>
-                        log.Log.Runs.Count == 1 && tracks.TryGetValue(log.Number, out var track) ? run with { Track = track } : run
+                        run with
+                        {
+                            Reporter = log.Reporter,
+                            Track = log.Log.Runs.Count == 1 ? tracks.GetValueOrDefault(log.Number) : null,
+                        }
                     )
             ),
         ];
     }
+
+    /// <summary>Tells hands apart and names nobody: who sees the digest cannot say whose it is.</summary>
+    private const string Reporter =
+        "case when l.sailor_id is not null "
+        + "then encode(sha256(convert_to(l.club_id || ':' || l.class_id || ':' || l.sailor_id, 'UTF8')), 'hex') "
+        + "when l.boat_id is not null then 'boat ' || l.boat_id end";
 
     private const string Theirs = "l.club_id = @club and l.class_id = @classId and l.removed_at is null";
 
@@ -53,7 +63,7 @@ internal static class NamelessLogs
     /// <param name="connection">To the database.</param>
     /// <param name="one">The class.</param>
     /// <param name="numbers">Which; null for all.</param>
-    public static async Task<IEnumerable<(long Number, long? Boat, SessionLog Log)>> ReadAsync(
+    public static async Task<IEnumerable<(long Number, long? Boat, Reporter? Reporter, SessionLog Log)>> ReadAsync(
         DbSession connection,
         ClassRef one,
         long[]? numbers = null
@@ -63,18 +73,23 @@ internal static class NamelessLogs
         await using var rows = await connection.QueryMultipleAsync(
             $"""
             select {LogRow.Columns}, null::double precision as crew_mass from {logsOf} where {Theirs} order by l.sailed_at, l.id;
-            select l.id, l.boat_id from {logsOf} where l.boat_id is not null and {Theirs};
+            select l.id, l.boat_id as boat, {Reporter} as reporter from {logsOf} where {Theirs};
             select {RunRow.Columns} from {From(numbers, "runs r", "r.club_id, r.log_id")} where {Theirs};
             select {MarkRow.Columns} from {From(numbers, "log_marks m", "m.club_id, m.log_id")} where {Theirs};
             """,
             Keys(one, numbers)
         );
         var logs = (await rows.ReadAsync<LogRow>()).ToList();
-        var boats = (await rows.ReadAsync<(long Id, long Boat)>()).ToDictionary(row => row.Id, row => row.Boat);
+        var hands = (await rows.ReadAsync<(long Id, long? Boat, string? Reporter)>()).ToDictionary(row => row.Id);
         var runs = (await rows.ReadAsync<RunRow>()).ToLookup(run => run.LogId);
         var marks = (await rows.ReadAsync<MarkRow>()).ToLookup(mark => mark.LogId);
         return logs.Select(row =>
-            (row.Id, boats.TryGetValue(row.Id, out var boat) ? boat : (long?)null, row.ToLog(runs[row.Id], marks[row.Id]))
+            (
+                row.Id,
+                hands[row.Id].Boat,
+                hands[row.Id].Reporter is { } key ? new Reporter(key) : (Reporter?)null,
+                row.ToLog(runs[row.Id], marks[row.Id])
+            )
         );
     }
 }

@@ -58,7 +58,7 @@ public sealed class ReviewTests
             .ToList();
         var fit = HelmFit.Of(new(both, Bands, new(PlanMode.Usual, [], ReferenceCard.Middle(runs)), []), runs);
         var (one, other) = Assert.Single(FitReview.Of(fit).Alike);
-        Assert.Equal((Slide.Key, twin.Key), (one.Key, other.Key));
+        Assert.Equal((Slide.Key, twin.Key), (one.Lead.Key, other.Lead.Key));
     }
 
     [Fact]

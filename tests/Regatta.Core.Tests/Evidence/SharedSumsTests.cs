@@ -23,7 +23,7 @@ public sealed class SharedSumsTests
         IEnumerable<HelmRun> Rows(HelmFit fit, List<SessionEvidence> runs, bool other) =>
             HelmFit
                 .Settle(fit.Model, runs)
-                .Select(one =>
+                .Runs.Select(one =>
                 {
                     var row = new double[width];
                     for (var at = 0; at < shift; at++)
@@ -114,7 +114,7 @@ public sealed class SharedSumsTests
 
     private static IReadOnlyList<int> Filled(HelmFit fit, List<SessionEvidence> runs)
     {
-        var rows = HelmFit.Settle(fit.Model, runs).Where(run => run.Counted.Weight > 0).Select(run => run.Run.Row).ToList();
+        var rows = HelmFit.Settle(fit.Model, runs).Runs.Where(run => run.Counted.Weight > 0).Select(run => run.Run.Row).ToList();
         return [.. Enumerable.Range(0, fit.Model.Drift).Select(column => rows.Count(row => row[column] != 0))];
     }
 
@@ -145,7 +145,7 @@ public sealed class SharedSumsTests
             var sums = SharedSums.Of(PlanMode.Usual, fit, filled).Value;
             Assert.Null(sums.Problem(Class));
             var shared = sums.Sums.Width - sums.Bands.Count;
-            var settled = HelmFit.Settle(fit.Model, runs).Select(run => run.Counted).Where(run => run.Weight > 0).ToList();
+            var settled = HelmFit.Settle(fit.Model, runs).Runs.Select(run => run.Counted).Where(run => run.Weight > 0).ToList();
             for (var column = 0; column < sums.Sums.Width; column++)
             {
                 var square = sums.Sums.Precision[(column * sums.Sums.Width) + column];

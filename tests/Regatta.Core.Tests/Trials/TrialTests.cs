@@ -78,7 +78,7 @@ public sealed class TrialTests
         var matrix = Matrix(100, 100, 100);
         var choice = Assert.Single(NextTest.Of(Fit([.. Sessions(11, 100, 100, 100)]), matrix, Bands.All[1]));
         Assert.Equal(2 * Slide.Scale.Step, choice.Card.DistanceTo(choice.At), 6);
-        var all = NextTest.All(Fit([]), matrix, Bands.All[1], Slide).ToList();
+        var all = NextTest.All(Fit([]), matrix, Bands.All[1], HelmColumn.Of(Class)[0]).ToList();
         Assert.Equal(4, all.Count);
         Assert.All(all, one => Assert.InRange(one.Left, 0, 1));
         Assert.Equal(
@@ -92,7 +92,7 @@ public sealed class TrialTests
                 .Range(0, 10)
                 .Select(at => Session(11, choice.At.Position, 3.2 - (0.04 * (choice.At.Position - 100)) + (at % 2 * 0.3))),
         ];
-        var again = NextTest.All(Fit(tried), matrix, Bands.All[1], Slide).Single(one => one.At == choice.At);
+        var again = NextTest.All(Fit(tried), matrix, Bands.All[1], HelmColumn.Of(Class)[0]).Single(one => one.At == choice.At);
         Assert.True(again.Left > choice.Left);
     }
 

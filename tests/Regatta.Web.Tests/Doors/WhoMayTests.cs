@@ -258,7 +258,7 @@ public sealed class WhoMayTests(ClubHost host)
         Captain     POST ClassSetup/MarkGuide -
         Captain     POST ClassSetup/QuestionEditor - Kind
         Captain     POST ClassSetup/QuestionList -
-        Captain     POST ClassSetup/ControlEditor - Kind
+        Captain     POST ClassSetup/ControlEditor - Kind Means
         Captain     POST ClassSetup/ControlList -
         Captain     POST ClassSetup/CrewRules -
         Captain     POST ClassSetup/Measure - Anew Remove Table
@@ -269,7 +269,7 @@ public sealed class WhoMayTests(ClubHost host)
         Captain     POST Publishing/Versions - Restore
         Captain     POST Balance/EditCures - Usual
         Captain     POST Evidence/Exchange - Offer Take Weigh Withdraw
-        Captain     POST Evidence/WhatLogsProve Weigh
+        Captain     POST Evidence/WhatLogsProve Reporter Weigh
         Captain     POST Planning/ChangeTrial - CallOff
         Captain     POST Planning/TrialList -
         Captain     POST Balance/EditDrawing - Tape

@@ -35,7 +35,12 @@ public sealed class ControlEditorModel(ClubContext here, DefinitionEditor editor
     }
 
     /// <summary>Shows the fields of another kind of scale; nothing is kept yet.</summary>
-    public async Task<IActionResult> OnPostKindAsync(string control)
+    public Task<IActionResult> OnPostKindAsync(string control) => ShowAsync(control, "_ScaleFields");
+
+    /// <summary>Draws what is picked; nothing is kept yet.</summary>
+    public Task<IActionResult> OnPostMeansAsync(string control) => ShowAsync(control, "_MeansFields");
+
+    private async Task<IActionResult> ShowAsync(string control, string fields)
     {
         if (!await LoadAsync(control))
         {
@@ -43,7 +48,7 @@ public sealed class ControlEditorModel(ClubContext here, DefinitionEditor editor
         }
 
         Form = new(Class, Before, Request.Typed(), Nothing);
-        return Request.ByFragment() ? Partial("_ScaleFields", this) : Page();
+        return Request.ByFragment() ? Partial(fields, this) : Page();
     }
 
     public async Task<IActionResult> OnPostAsync(string control)

@@ -55,6 +55,21 @@ public sealed partial class ControlForm(
 
     public IEnumerable<Field> ScaleFields => Scale.Fields.Filled(typed, Reader).Beside(now);
 
+    /// <summary>What more of it does on the boat, as fields, with what each says; null for nothing.</summary>
+    public IEnumerable<(Field Field, MarkEffect? Effect)> Means =>
+        Enumerable
+            .Range(0, MostMeans)
+            .Select(at => new Field($"means-{at}", at == 0 ? "More of it means" : "and also", Unsaid(at))
+            {
+                Choices = [Unsaid(at), .. Enum.GetValues<MarkEffect>().Select(MarkEffects.Words)],
+            })
+            .Filled(typed, Reader)
+            .Beside(now)
+            .Select(one => (one, EffectOf(one.Value)));
+
+    private static MarkEffect? EffectOf(string word) =>
+        Enum.GetValues<MarkEffect>().Where(effect => MarkEffects.Words(effect) == word).ToList() is [var effect] ? effect : null;
+
     public IEnumerable<Field> Working =>
         (
             (IEnumerable<Field>)
@@ -62,13 +77,6 @@ public sealed partial class ControlForm(
                     new("datum", "From: the datum", "") { Hint = "Such as the front end cap of the boom." },
                     new("readingPoint", "To: the reading point", "") { Hint = "Such as the front edge of the ring." },
                     new("moreDoes", "What does more of it do?", ""),
-                    .. Enumerable
-                        .Range(0, MostMeans)
-                        .Select(at => new Field($"means-{at}", at == 0 ? "On the boat, more of it means" : "and also", Unsaid(at))
-                        {
-                            Choices = [Unsaid(at), .. Enum.GetValues<MarkEffect>().Select(MarkEffects.Words)],
-                            Hint = at == 0 ? "Every advice on this control goes by it: say which way, or nothing is advised." : "",
-                        }),
                     new("who", "Who sets it? Empty for whoever is at hand", ""),
                     Whens.Field("when", "Changed", WhenChanged.Ashore),
                     Directions.Field("builds", "As wind builds it goes", AsWindBuilds.Either),
@@ -125,8 +133,7 @@ public sealed partial class ControlForm(
         var means = new List<MarkEffect>();
         for (var at = 0; at < MostMeans; at++)
         {
-            var word = typed.GetValueOrDefault($"means-{at}", "");
-            if (Enum.GetValues<MarkEffect>().Where(effect => MarkEffects.Words(effect) == word).ToList() is not [var effect])
+            if (EffectOf(typed.GetValueOrDefault($"means-{at}", "")) is not { } effect)
             {
                 continue;
             }

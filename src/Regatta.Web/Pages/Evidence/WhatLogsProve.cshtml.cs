@@ -51,6 +51,39 @@ public sealed class WhatLogsProveModel(ClubContext here, IReadBoats boats, Evide
 
     public string NameOf(long boat) => names.GetValueOrDefault(boat, "a boat that is gone");
 
+    /// <summary>How much the checks of a reporter who always writes the same count.</summary>
+    public static readonly Choice<ReporterVerdict?> Counts = new(
+        ("as a tenth of one check, all together", null),
+        ("in full", ReporterVerdict.LetIn),
+        ("for nothing", ReporterVerdict.LeftOut)
+    );
+
+    /// <summary>What the captain decided of a reporter; null before.</summary>
+    public ReporterVerdict? VerdictOn(Reporter reporter) =>
+        PlanMode.Evidence.Model.Verdicts.TryGetValue(reporter, out var verdict) ? verdict : null;
+
+    /// <summary>Whose checks they are, by the boats alone.</summary>
+    public string HandOf(ConstantReporter reporter) =>
+        reporter.Boats.Count == 0 ? "Somebody who named no boat" : $"Whoever logs {string.Join(" and ", reporter.Boats.Select(NameOf))}";
+
+    /// <summary>Decides how much the checks of a reporter who always writes the same count.</summary>
+    public async Task<IActionResult> OnPostReporterAsync(string? plan, string? mode, string? reporter, string? counts)
+    {
+        var view = await here.ClassAsync();
+        var planMode = view.Set.PlanModes.Nearest(plan, mode);
+        if (
+            reporter is null
+            || !Counts.TryRead(counts, out var verdict)
+            || !await sums.DecideAsync(view.Ref, view.On(planMode).Evidence, reporter, verdict)
+        )
+        {
+            return NotFound();
+        }
+
+        Done = $"Their checks count {counts}.";
+        return Redirect(here.Address("evidence").In(planMode).ToString());
+    }
+
     /// <summary>Has the weights of the runs sought anew.</summary>
     public async Task<IActionResult> OnPostWeighAsync(string? plan, string? mode)
     {

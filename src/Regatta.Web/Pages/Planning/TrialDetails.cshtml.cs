@@ -54,6 +54,18 @@ public sealed class TrialDetailsModel(
 
     public string Show(Setting setting) => Control?.Scale.Show(Trial.MarkOf(setting)) ?? setting.ToString();
 
+    /// <summary>The other controls of its gear that go along, with where they stand and go.</summary>
+    public IEnumerable<(Control Control, string A, string B)> Along =>
+        View.Set.PlanModes.Has(Trial.PlanMode) && Band is { } band
+            ? from moved in Trial.Moved(Class, View.Set.AsSailed(Trial.PlanMode), Setting.B)
+            where moved.Key != Trial.Control
+            let control = Class.Find(moved.Key)
+            where control is not null
+            let stands = View.Set.AsSailed(Trial.PlanMode)[band, control]?.Mark
+            where stands is not null
+            select (control, control.Scale.Show(stands.Value), control.Scale.Show(moved.Value))
+            : [];
+
     public IEnumerable<Field> Fields =>
         (
             (Field[])
