@@ -45,13 +45,13 @@ public interface IReadCalendarFeeds
 /// <summary>What is read of <see cref="Cells"/>.</summary>
 public interface IReadCells
 {
-    Task<IReadOnlyList<CellEvent>> HistoryAsync(ClassRef one, CellPlace place, int most);
+    Task<IReadOnlyList<CellEvent>> HistoryAsync(ClassRef one, CellPlace place, int most, DateTimeOffset? until = null);
 }
 
 /// <summary>What is read of <see cref="ClassHistory"/>.</summary>
 public interface IReadClassHistory
 {
-    Task<IReadOnlyList<ClassEdit>> AllAsync(ClassRef one, int most);
+    Task<IReadOnlyList<ClassEdit>> AllAsync(ClassRef one, int most, DateTimeOffset? until);
 }
 
 /// <summary>What is read of <see cref="Classes"/>.</summary>

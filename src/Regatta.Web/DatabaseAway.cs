@@ -10,6 +10,7 @@ namespace Regatta.Web;
 internal sealed class DatabaseAway(RequestDelegate next, ILogger<DatabaseAway> log)
 {
     private const string RetryAfterSeconds = "5";
+    private const int NoSpaceLeft = 28;
     private const string Token = "__RequestVerificationToken";
 
     public async Task InvokeAsync(HttpContext context)
@@ -34,12 +35,15 @@ internal sealed class DatabaseAway(RequestDelegate next, ILogger<DatabaseAway> l
     public static bool IsAway(Exception trouble) =>
         trouble switch
         {
-            // Connection troubles, no resources left, going down or starting up, and one that takes no connections now.
+            // Connection troubles, no resources left, a full disk among them, going down or starting up, what its machine could not do, and
+            // one that takes no connections now.
             PostgresException broken => broken.IsTransient
-                || broken.SqlState[..2] is "08" or "53" or "57"
+                || broken.SqlState[..2] is "08" or "53" or "57" or "58"
                 || broken.SqlState is PostgresErrorCodes.ObjectNotInPrerequisiteState or PostgresErrorCodes.LockNotAvailable,
             NpgsqlException => true,
             TimeoutException => true,
+            // What is sent is laid on the disk of this machine first, where it is large.
+            IOException { HResult: NoSpaceLeft } => true,
             _ => trouble.InnerException is { } inner && IsAway(inner),
         };
 

@@ -10,8 +10,7 @@ public sealed class FirstClub(Clubs clubs, RegattaSettings settings, IConfigurat
             return;
         }
 
-        var urls = (configuration["urls"] ?? configuration["ASPNETCORE_URLS"] ?? "").Split(';')[0].TrimEnd('/');
         var code = await clubs.MakeFoundingCodeAsync(by: null);
-        log.LogInformation("There is no club yet. Found it at {Address}", $"{settings.Address ?? urls}/found?code={code}");
+        log.LogInformation("There is no club yet. Found it at {Address}", $"{settings.AddressFrom(configuration)}/found?code={code}");
     }
 }

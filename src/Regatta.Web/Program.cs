@@ -62,6 +62,7 @@ try
             DatabaseKeyRing.Adopt(scope.ServiceProvider.GetRequiredService<DataProtectionKeys>(), settings.OldKeys);
             await scope.ServiceProvider.GetRequiredService<DemoLoader>().PrepareAsync();
             await scope.ServiceProvider.GetRequiredService<FirstClub>().OfferAsync();
+            await scope.ServiceProvider.GetRequiredService<LostAccess>().OfferAsync(Console.Out);
             await scope
                 .ServiceProvider.GetRequiredService<StationSettings>()
                 .KeepAsync(scope.ServiceProvider.GetRequiredService<Clubs>(), scope.ServiceProvider.GetRequiredService<Stations>());

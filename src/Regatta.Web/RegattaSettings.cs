@@ -28,6 +28,7 @@ public enum DemoChoice
 /// <param name="KeyCertificate">The file of the certificate that encrypts the keys in the database; null leaves them plain.</param>
 /// <param name="SignInCheck">How long a cookie is believed before it is asked whether its sign-in still holds.</param>
 /// <param name="DoorsAMinute">How many forms one network address may send in a minute to the pages at which one comes in.</param>
+/// <param name="ResetAccess">Who has lost the way in and is to be let in again, by the name they sign in with; null for nobody.</param>
 /// <param name="LogFolder">Where the server's log is kept as files besides what goes to the console; null for nowhere.</param>
 public sealed record RegattaSettings(
     string Database,
@@ -41,6 +42,7 @@ public sealed record RegattaSettings(
     string? KeyCertificate,
     TimeSpan SignInCheck,
     int DoorsAMinute,
+    string? ResetAccess,
     string? LogFolder
 )
 {
@@ -67,6 +69,7 @@ public sealed record RegattaSettings(
             configuration["REGATTA_KEY_CERTIFICATE"] is { Length: > 0 } certificate ? certificate : null,
             TimeSpan.FromSeconds(Number(configuration, "REGATTA_SIGN_IN_CHECK_SECONDS", 10)),
             Number(configuration, "REGATTA_DOORS_A_MINUTE", 60),
+            configuration["REGATTA_RESET_ACCESS"] is { Length: > 0 } lost ? lost : null,
             configuration["REGATTA_LOG"] is { Length: > 0 } log ? log : null
         );
 
@@ -81,6 +84,10 @@ public sealed record RegattaSettings(
         configuration[name] is not { Length: > 0 } said ? otherwise
         : int.TryParse(said, CultureInfo.InvariantCulture, out var number) && number >= 0 ? number
         : throw new StartRefusedException($"{name} holds “{said}”; it is a whole number.");
+
+    /// <summary>Where links begin that are printed before anybody asked for anything.</summary>
+    public string AddressFrom(IConfiguration configuration) =>
+        Address ?? (configuration["urls"] ?? configuration["ASPNETCORE_URLS"] ?? "").Split(';')[0].TrimEnd('/');
 
     /// <summary>Where links begin that are read outside this app.</summary>
     public string AddressOf(HttpRequest request) => Address ?? $"{request.Scheme}://{request.Host}";

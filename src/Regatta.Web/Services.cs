@@ -80,6 +80,7 @@ internal static class Services
             .AddSingleton<OfferedSumsStore>()
             .AddSingleton<BorrowedSumsStore>()
             .AddSingleton<ReporterVerdicts>()
+            .AddSingleton<GivenSumsStore>()
             .AddSingleton<BoatLogs>()
             .AddSingleton<RemovedParts>()
             .AddSingleton<Outings>()
@@ -137,7 +138,8 @@ internal static class Services
             .AddScoped<UnitPreferences>()
             .AddScoped<DefinitionEditor>()
             .AddScoped<DemoLoader>()
-            .AddScoped<FirstClub>();
+            .AddScoped<FirstClub>()
+            .AddScoped<LostAccess>();
         services.AddSingleton<ClassWatch>().AddHostedService(provider => provider.GetRequiredService<ClassWatch>());
         services.AddSingleton(stations).AddSingleton<StationStates>().AddHostedService<StationKeeper>().AddSingleton<TodayBoards>();
         services.AddRegattaSignIn(settings);

@@ -100,7 +100,7 @@ public sealed class DefinitionTests(StoreFixture store)
         Assert.Null(joined.Class.Bands.Find(Hard));
         Assert.Equal(Strong, joined.Class.Crew.Rule!.FromBand);
         Assert.DoesNotContain(joined.State.Cells.Keys, cell => cell.Address.Band == Hard);
-        Assert.Contains("the crew rule holds from strong on now", (await store.History.AllAsync(draft.Stamp.Class, 1))[0].What);
+        Assert.Contains("the crew rule holds from strong on now", (await store.History.AllAsync(draft.Stamp.Class, 1, null))[0].What);
         // A cell's first write into the band that is gone is refused, not lost in it.
         Assert.Equal(
             SaveOutcome.StructureChanged,
@@ -254,7 +254,7 @@ public sealed class DefinitionTests(StoreFixture store)
             // Of an edit of the definition one is the definition itself; cells alone do not raise its revision.
             if (
                 result is { Done: > 0, Why: null }
-                && (await store.History.AllAsync(draft.Stamp.Class, 1000)).First(edit => edit.What == result.What).OfDefinition
+                && (await store.History.AllAsync(draft.Stamp.Class, 1000, null)).First(edit => edit.What == result.What).OfDefinition
             )
             {
                 Interlocked.Increment(ref landed);

@@ -135,7 +135,7 @@ public sealed class StoreFixture : IAsyncLifetime
 
     /// <summary>A class as its bundle.</summary>
     public async Task<Bundle> ExportAsync(string key) =>
-        (await new ExportClass(Classes, Boats, Versions, Logs).RunAsync((await Classes.StampAsync(Club, key))!.Class))!;
+        (await new ExportClass(Classes, Boats, Versions, Logs).RunAsync((await Classes.StampAsync(Club, key))!.Class, withDraft: true))!;
 
     /// <summary>A fresh copy of a demo class under a key of its own, so that tests do not meet.</summary>
     public async Task<ClassDraft> FreshClassAsync(string of = "quillet")

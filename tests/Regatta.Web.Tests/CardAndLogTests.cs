@@ -95,6 +95,55 @@ public sealed class CardAndLogTests(ClubHost host)
         }
     }
 
+    // Half past two comes twice there that night.
+    [Theory]
+    [InlineData("02:00:00", "2026-10-25T00:30:00Z")]
+    [InlineData("01:00:00", "2026-10-25T01:30:00Z")]
+    [InlineData("07:00:00", "2026-10-25T01:30:00Z")]
+    [InlineData("", "2026-10-25T01:30:00Z")]
+    public async Task Of_an_hour_that_comes_twice_the_one_is_taken_that_was_filled_in(string filledAt, string sailed)
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        Assert.True(await club.ScalarAsync<bool>("update clubs set time_zone = 'Europe/Berlin' where key = 'wenlow' returning true"));
+        var sailor = await club.VisitAsAsync("priya");
+        var form = await sailor.GetAsync("/wenlow/classes/quillet/log?wind=14&boat=class");
+        Assert.Matches("^0[12]:00:00$", form.Html.QuerySelector("[name=filledAt]")!.GetAttribute("value")!);
+        var sent = await sailor.SendAsync(
+            form,
+            ".log-form",
+            "/wenlow/classes/quillet/log",
+            ("note", "in the dark"),
+            ("sailedAt", "2026-10-25T02:30"),
+            ("filledAt", filledAt)
+        );
+        Assert.Equal(302, (int)sent.Status);
+        Assert.Equal(
+            DateTimeOffset.Parse(sailed, System.Globalization.CultureInfo.InvariantCulture),
+            new(await club.ScalarAsync<DateTime>("select sailed_at from session_logs where note = 'in the dark'"), TimeSpan.Zero)
+        );
+    }
+
+    [Fact]
+    public async Task A_full_disk_is_an_outage_and_the_log_comes_back_as_it_was_typed()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var sailor = await club.VisitAsAsync("priya");
+        var form = await sailor.GetAsync("/wenlow/classes/quillet/log?wind=14&boat=class");
+        await club.ScalarAsync<bool>(
+            """
+            create function no_space() returns trigger language plpgsql as
+              $$ begin raise exception 'could not extend file' using errcode = 'disk_full'; end $$;
+            create trigger no_space before insert on session_logs for each row execute function no_space();
+            select true
+            """
+        );
+        var sent = await sailor.SendAsync(form, ".log-form", "/wenlow/classes/quillet/log", ("note", "before the rain"));
+        Assert.Equal(503, (int)sent.Status);
+        Assert.Contains("could not be saved just now", sent.Text, StringComparison.Ordinal);
+        Assert.Equal("before the rain", sent.Html.QuerySelector("[name=note]")!.GetAttribute("value"));
+        Assert.DoesNotContain("could not extend", sent.Text, StringComparison.Ordinal);
+    }
+
     // 11 kn for 56 kg: the class's rule carries the crew into the next band, and the log opens there too.
     [Theory]
     [InlineData("56", "11")]

@@ -215,3 +215,35 @@ test("a new sail and a printed end are told on that boat’s card alone", async 
   await page.goto("/wenlow/classes/gessamy/card?wind=18&boat=class");
   await expect(page.locator("#card")).not.toContainText("printed on Red seven");
 });
+
+test("a log that nobody said came in stays on the phone, comes back as it was typed, and counts once", async ({ browser, baseURL }) => {
+  const context = await browser.newContext({ baseURL, viewport: phone, hasTouch: true });
+  const page = await context.newPage();
+  await signIn(page, "priya", "/wenlow/classes/pettle-65/log?wind=8&boat=class");
+  await page.getByRole("button", { name: "I changed something" }).tap();
+  await page.getByLabel("Note", { exact: false }).first().fill("the line went at the mark");
+  const answers = [];
+  // It comes in, and its answer is lost on the way back.
+  await page.route("**/log?*", async (route) => {
+    if (route.request().method() !== "POST" || answers.length > 0) return route.continue();
+    answers.push((await route.fetch({ maxRedirects: 0 })).status());
+    return route.abort();
+  });
+  await page.getByRole("button", { name: "Send the log" }).last().tap();
+  await expect.poll(() => answers).toEqual([302]);
+  await page.waitForURL(/chrome-error/);
+  // The browser has thrown the page away: a fresh form has another key and none of the words.
+  await page.goto("/wenlow/classes/pettle-65/log?wind=8&boat=class");
+  await expect(page.locator("[data-kept-log]")).toContainText("nobody said that it came in");
+  await expectAccessible(page);
+  await expectNoSidewaysScroll(page);
+  await page.getByRole("button", { name: "Put it back" }).tap();
+  await expect(page.getByLabel("Note", { exact: false }).first()).toHaveValue("the line went at the mark");
+  await expect(page.locator("input[name=runs]")).toHaveValue("2");
+  await page.getByRole("button", { name: "Send the log" }).last().tap();
+  await expect(page.locator(".thanks")).toContainText("Logged before. You sent the same twice; it counts once.");
+  await expect.poll(() => page.evaluate(() => Object.keys(localStorage).filter((shelf) => shelf.startsWith("log:")))).toEqual([]);
+  await page.goto("/wenlow/classes/pettle-65/log?wind=8&boat=class");
+  await expect(page.locator("[data-kept-log]")).toBeHidden();
+  await context.close();
+});

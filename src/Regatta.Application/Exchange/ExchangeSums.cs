@@ -12,13 +12,44 @@ namespace Regatta.Application.Exchange;
 public sealed record FittingOffer(long Id, string Club, SharedSums Sums, DateTimeOffset OfferedAt);
 
 /// <summary>Gives the sums of a class to another club, and borrows another’s: never a log, never a person.</summary>
-public sealed class ExchangeSums(BorrowedSumsStore borrowed, OfferedSumsStore offered, EvidenceSumsStore kept)
+public sealed class ExchangeSums(BorrowedSumsStore borrowed, OfferedSumsStore offered, GivenSumsStore given, EvidenceSumsStore kept)
 {
-    /// <summary>The sums of a plan and mode as a file.</summary>
-    public async Task<Parsed<byte[]>> GiveAsync(Club club, ClassView view, PlanMode planMode) =>
-        SharedSums
-            .Of(planMode, view.On(planMode).Evidence, await kept.FilledAsync(view.Ref, view.Evidence.Bases[0], planMode))
-            .Then(sums => Parsed<byte[]>.Good(SumsFile.Write(club.Name, sums)));
+    /// <summary>The sums of a plan and mode as a file: as they were given last, until so much came since that no difference of two files
+    /// tells of a single run.</summary>
+    public async Task<Parsed<byte[]>> GiveAsync(Club club, ClassView view, PlanMode planMode)
+    {
+        var before = await given.FindAsync(view.Ref, planMode);
+        if (before is not null)
+        {
+            var (runs, sailors) = await given.SinceAsync(view.Ref, planMode, before.GivenAt);
+            if (!SharedSums.MayRenew(runs, sailors))
+            {
+                return AsGiven(before);
+            }
+        }
+
+        var basis = view.Evidence.Bases[0];
+        var filled = await kept.FilledAsync(view.Ref, basis, planMode);
+        var sums = SharedSums.Of(planMode, view.On(planMode).Evidence, filled, before?.Basis == basis.Key ? before.Filled : null);
+        if (!sums.Ok)
+        {
+            return before is null ? Parsed<byte[]>.Bad(sums.Problem!) : AsGiven(before);
+        }
+
+        var file = SumsFile.Write(club.Name, sums.Value);
+        if (await given.SaveAsync(view.Ref, planMode, Encoding.UTF8.GetString(file), basis.Key, filled, before?.GivenAt))
+        {
+            return Parsed<byte[]>.Good(file);
+        }
+
+        // Somebody gave it at the same time: there is one file, and it is theirs.
+        return AsGiven((await given.FindAsync(view.Ref, planMode))!);
+    }
+
+    /// <summary>When the sums of a plan and mode were given last; null for never.</summary>
+    public async Task<DateTimeOffset?> GivenAtAsync(ClassRef one, PlanMode planMode) => (await given.FindAsync(one, planMode))?.GivenAt;
+
+    private static Parsed<byte[]> AsGiven(GivenSums before) => Parsed<byte[]>.Good(Encoding.UTF8.GetBytes(before.Document));
 
     /// <summary>Borrows what a file says, at a weight.</summary>
     /// <returns>Who gave it; or what is wrong with it.</returns>

@@ -11,19 +11,22 @@ public sealed class ExportClass(Classes classes, Boats boats, Versions versions,
     private const string TheClub = "the club";
 
     /// <summary>The bundle; null when the class is gone.</summary>
-    public async Task<Bundle?> RunAsync(ClassRef one)
+    /// <param name="one">The class.</param>
+    /// <param name="withDraft">Whether it says what the draft does; else what the newest version does, once there is one.</param>
+    public async Task<Bundle?> RunAsync(ClassRef one, bool withDraft)
     {
         if (await classes.DraftAsync(one) is not { } draft)
         {
             return null;
         }
 
+        var published = await versions.AllAsync(one);
         return new(
             null,
             [],
             [
                 new(
-                    new(draft.Class, draft.State.Cells),
+                    withDraft || published.Count == 0 ? draft.State : published[0].State,
                     [
                         .. (await boats.AllAsync(one)).Select(boat => new BundledBoat(boat.Name, boat.Note, boat.Measured)
                         {
@@ -32,7 +35,7 @@ public sealed class ExportClass(Classes classes, Boats boats, Versions versions,
                             RetiredOn = boat.RetiredOn,
                         }),
                     ],
-                    [.. (await versions.AllAsync(one)).Reverse().Select(version => version with { By = TheClub })],
+                    [.. published.Reverse().Select(version => version with { By = TheClub })],
                     [.. (await logs.AllAsync(one)).Select(log => new BundledLog(null, null, log))]
                 ),
             ]

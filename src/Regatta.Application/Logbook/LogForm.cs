@@ -51,6 +51,9 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
     /// <summary>The field that keeps how many runs the form has.</summary>
     public const string RunCount = "runs";
 
+    /// <summary>The field that keeps how far the zone lay before UTC at the time that was filled in.</summary>
+    public const string FilledAt = "filledAt";
+
     /// <summary>The field that keeps until when notes stand in the form.</summary>
     public const string NotedUntil = "notedUntil";
 

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Npgsql;
 using Regatta.Store.Storage;
 using ZiggyCreatures.Caching.Fusion;
@@ -17,6 +18,8 @@ public sealed class ClassCache(IFusionCache cache, Classes classes, Versions ver
     /// <summary>How many cells and logs the cache holds, over all clubs.</summary>
     public const long MostHeld = 150_000;
 
+    private readonly ConcurrentDictionary<string, (long Age, string Key)> newest = new();
+
     private static readonly TimeSpan Unused = TimeSpan.FromMinutes(20);
 
     /// <summary>What says that runs are being read anew is asked again after so long, whatever became of the reading.</summary>
@@ -27,17 +30,49 @@ public sealed class ClassCache(IFusionCache cache, Classes classes, Versions ver
     public async Task<ClassView> FindAsync(ClassStamp stamp)
     {
         var today = DateOnly.FromDateTime(clock.GetUtcNow().UtcDateTime);
-        var key = $"class/{Name(stamp)}/{stamp.MatrixRevision}/{stamp.LogRevision}/{today:yyyyMMdd}";
-        return await cache.GetOrSetAsync<ClassView>(
-            key,
+        return await NewestAsync<ClassView>(
+            $"class/{Name(stamp)}",
+            $"{stamp.MatrixRevision}/{stamp.LogRevision}/{today:yyyyMMdd}",
+            stamp,
             async (context, stop) =>
             {
                 var view = await MakeAsync(stamp);
                 context.Options.SetSize(1 + view.Draft.State.Kept.Count).SetDuration(view.Evidence.IsBeingRead ? Soon : Unused);
                 return view;
-            },
-            Options
+            }
         );
+    }
+
+    /// <summary>What is kept of a class for its newest revision; what was kept for an older one leaves at once, so that a class that is
+    /// logged in takes no more room than one that is not.</summary>
+    private async Task<T> NewestAsync<T>(
+        string name,
+        string revision,
+        ClassStamp stamp,
+        Func<FusionCacheFactoryExecutionContext<T>, CancellationToken, Task<T>> make
+    )
+    {
+        var key = $"{name}/{revision}";
+        var found = await cache.GetOrSetAsync<T>(key, make, Options);
+        // Both only ever grow.
+        var age = stamp.MatrixRevision + stamp.LogRevision;
+        string? superseded = null;
+        newest.AddOrUpdate(
+            name,
+            (age, key),
+            (_, known) =>
+            {
+                var isOlder = known.Age > age;
+                superseded = isOlder ? key : known.Key;
+                return isOlder ? known : (age, key);
+            }
+        );
+        if (superseded is not null && superseded != newest[name].Key)
+        {
+            await cache.RemoveAsync(superseded);
+        }
+
+        return found;
     }
 
     /// <summary>The class as it stands now; null when it is gone.</summary>
@@ -78,21 +113,30 @@ public sealed class ClassCache(IFusionCache cache, Classes classes, Versions ver
         try
         {
             var snapshot = await classes.SnapshotAsync(stamp.Class) ?? throw new UnreadableClassException("", "it is gone");
-            var evidence = await cache.GetOrSetAsync<ClassEvidence>(
-                $"evidence/{Name(stamp)}/{snapshot.Draft.Stamp.Revision}/{snapshot.Newest?.Number}/{snapshot.Draft.Stamp.LogRevision}",
+            var evidence = await NewestAsync<ClassEvidence>(
+                $"evidence/{Name(stamp)}",
+                $"{snapshot.Draft.Stamp.Revision}/{snapshot.Newest?.Number}/{snapshot.Draft.Stamp.LogRevision}",
+                snapshot.Draft.Stamp,
                 async (context, stop) =>
                 {
                     var published = await PublishedAsync(snapshot.Draft.Stamp, snapshot.Newest?.Number ?? 0);
                     var made = await sums.OfAsync(snapshot.Draft.Stamp, snapshot.Draft.Class, snapshot.Newest?.Class, published);
                     context.Options.SetSize(1 + made.Listed.Count()).SetDuration(made.IsBeingRead ? Soon : Unused);
                     return made;
-                },
-                Options
+                }
             );
             return new(snapshot, evidence, clock.GetUtcNow());
         }
         catch (Exception broken)
-            when (broken is not (UnreadableClassException or NpgsqlException or TimeoutException or OperationCanceledException))
+            when (broken
+                    is not (
+                        UnreadableClassException
+                        or NpgsqlException
+                        or TimeoutException
+                        or OperationCanceledException
+                        or OutOfMemoryException
+                    )
+            )
         {
             // Whatever a class says, only its own page may fail for it.
             throw new UnreadableClassException(
@@ -118,14 +162,15 @@ public sealed class ClassCache(IFusionCache cache, Classes classes, Versions ver
 
     /// <summary>All runs of a class, oldest first, for the pages that look through them.</summary>
     public async Task<IReadOnlyList<SessionEvidence>> RunsAsync(ClassStamp stamp) =>
-        await cache.GetOrSetAsync<IReadOnlyList<SessionEvidence>>(
-            $"sessions/{Name(stamp)}/{stamp.LogRevision}",
+        await NewestAsync<IReadOnlyList<SessionEvidence>>(
+            $"sessions/{Name(stamp)}",
+            $"{stamp.LogRevision}",
+            stamp,
             async (context, stop) =>
             {
                 var sessions = await logs.EvidenceAsync(stamp.Class);
                 context.Options.SetSize(1 + sessions.Count);
                 return sessions;
-            },
-            Options
+            }
         );
 }

@@ -8,13 +8,32 @@ namespace Regatta.Application.Reading;
 public sealed class ClassView
 {
     private readonly ConcurrentDictionary<PlanMode, PlanModeView> planModes = new();
+    private readonly Lazy<ClassView> forSailors;
 
     public ClassView(ClassSnapshot snapshot, ClassEvidence evidence, DateTimeOffset today)
     {
         (Draft, Newest, Decisions) = snapshot;
         (Evidence, Today) = (evidence, today);
         Changes = Newest is null ? [] : MatrixDiff.Between(Newest.State, Draft.State);
+        forSailors = new(() =>
+            Newest is null || Changes.Count == 0
+                ? this
+                : new(snapshot with { Draft = new(Draft.Stamp, Newest.State, Published(Newest.State)) }, evidence, today)
+                {
+                    Until = Newest.At,
+                }
+        );
     }
+
+    /// <summary>The same as who may not change the class sees it: as it is published; before it ever was, its draft.</summary>
+    public ClassView ForSailors => forSailors.Value;
+
+    /// <summary>Until when what was done is told; null for to this day.</summary>
+    public DateTimeOffset? Until { get; private init; }
+
+    /// <summary>The cells of a version, written by nobody.</summary>
+    private static Dictionary<CellPlace, DraftCell> Published(ClassState state) =>
+        state.Kept.ToDictionary(cell => cell.Key, cell => new DraftCell(cell.Value, 0, "", null));
 
     public ClassDraft Draft { get; }
 
@@ -29,7 +48,7 @@ public sealed class ClassView
     public PublishedVersion? Newest { get; }
 
     /// <summary>The class as sailors meet it: as it is published, before that its draft.</summary>
-    public ClassDefinition Published => Newest?.Class ?? Class;
+    public ClassDefinition OfSailors => Newest?.Class ?? Class;
 
     public IReadOnlyDictionary<CellPlace, Decision> Decisions { get; }
 

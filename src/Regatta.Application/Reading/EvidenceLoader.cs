@@ -48,7 +48,7 @@ public sealed class EvidenceLoader(
         return new(
             first,
             ReferenceEquals(own, theirs) ? first
-                : theirs.Key == own.Key ? new(theirs, first.Fits)
+                : theirs.Key == own.Key ? new(theirs, first.Fits.ToDictionary(fit => fit.Key, fit => fit.Value.Over(theirs.Definition)))
                 : Borrowing(await OfAsync(stamp, theirs, wanted), given)
         );
     }

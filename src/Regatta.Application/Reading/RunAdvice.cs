@@ -14,7 +14,7 @@ public sealed record RunAdvice(AfterRun? Compared, RankedCure? Next, IReadOnlyLi
     /// <param name="boat">The boat it was sailed in; null for none named.</param>
     public static RunAdvice Of(ClassView view, SessionLog log, Run run, long? boat)
     {
-        var definition = view.Published;
+        var definition = view.OfSailors;
         var planMode = definition.PlanModes.Has(run.PlanMode) ? run.PlanMode : definition.PlanModes.First;
         var fit = view.Evidence.Of(planMode, definition);
         var helm = run.Check is { Helm.Mean: var read } check && CheckValidity.Weigh(check).Weight > 0 ? read.Degrees : (double?)null;

@@ -77,6 +77,9 @@ public sealed record HelmFit(HelmModel Model, HelmPosterior Posterior, PlanModeR
         return this with { Model = model, Posterior = HelmPosterior.After(model.Priors, all) };
     }
 
+    /// <summary>The same in the words of another definition, whose basis is the same.</summary>
+    public HelmFit Over(ClassDefinition definition) => this with { Model = Model.Over(definition) };
+
     /// <summary>Whether the runs since a change alone, with the belief from before any log, say that the helm lies nearer the aim than it
     /// was expected before: asking all runs again says yes to most of what made it worse. Source: models M7.</summary>
     /// <param name="since">The runs since, of the band.</param>

@@ -80,6 +80,10 @@ public sealed class HelmModel
     /// <summary>The same with the columns of other clubs behind its own: where their helm lies, as a whole and in each band.</summary>
     public HelmModel Borrowing(IReadOnlyList<string> from) => new(boatClass, bands, card, boats, from, today) { Verdicts = Verdicts };
 
+    /// <summary>The same columns in the words of another definition, whose basis is the same.</summary>
+    public HelmModel Over(ClassDefinition definition) =>
+        new(definition, definition.Bands, card, boats, lenders, today) { Verdicts = Verdicts };
+
     /// <summary>The clubs whose columns stand behind its own.</summary>
     public IReadOnlyList<string> Lenders => lenders;
 

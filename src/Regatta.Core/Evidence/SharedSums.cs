@@ -24,18 +24,29 @@ public sealed record SharedSums(
     /// <summary>How many columns such sums have.</summary>
     public static int Width(int controls, int bands) => 3 + (2 * controls) + bands;
 
+    /// <summary>Fewer further runs, or of fewer sailors, than this renew nothing that was given before (ours): else the difference of two
+    /// files would tell of them.</summary>
+    public const int LeastSailors = 3;
+
+    /// <summary>Whether what was given before is renewed.</summary>
+    /// <param name="runs">How many runs came since.</param>
+    /// <param name="sailors">Of how many sailors.</param>
+    public static bool MayRenew(int runs, int sailors) => runs >= Least && sailors >= LeastSailors;
+
     /// <summary>Whether a plan and mode has runs enough to give anything of.</summary>
     public static bool HasEnough(HelmFit fit) => fit.Sums.Rows >= Least;
 
     /// <summary>The sums of a plan and mode to give away. A column that fewer than <see cref="Least"/> runs have something in is left out
-    /// of every sum, and a band of so few is one with its neighbour: else a single run could be solved for. Source: models M7,
-    /// <em>Exchange</em>.</summary>
+    /// of every sum, and a band of so few is one with its neighbour: else a single run could be solved for. The same holds of what came
+    /// since they were given last, for who has both files has their difference. Source: models M7, <em>Exchange</em>.</summary>
     /// <param name="planMode">The plan and mode.</param>
     /// <param name="fit">What its logs say.</param>
     /// <param name="filled">How many runs have something in each column.</param>
+    /// <param name="before">How many had when the same columns were given last; null where they never were.</param>
     /// <returns>Or why they are too few.</returns>
-    public static Parsed<SharedSums> Of(PlanMode planMode, HelmFit fit, IReadOnlyList<int> filled)
+    public static Parsed<SharedSums> Of(PlanMode planMode, HelmFit fit, IReadOnlyList<int> filled, IReadOnlyList<int>? before = null)
     {
+        int Gained(int column) => before is null ? int.MaxValue : filled.ElementAtOrDefault(column) - before.ElementAtOrDefault(column);
         if (!HasEnough(fit))
         {
             return Parsed<SharedSums>.Bad(
@@ -45,7 +56,7 @@ public sealed record SharedSums(
 
         var definition = fit.Model.Class;
         var shared = 3 + (2 * fit.Model.HelmColumns.Count);
-        var bands = Together(fit, shared);
+        var bands = Together(fit, shared, Gained);
         return Parsed<SharedSums>.Good(
             new(
                 planMode,
@@ -56,7 +67,9 @@ public sealed record SharedSums(
                     ),
                 ],
                 fit.Sums.Joined([
-                    .. Enumerable.Range(0, shared).Select(column => filled.ElementAtOrDefault(column) >= Least ? (int[])[column] : []),
+                    .. Enumerable
+                        .Range(0, shared)
+                        .Select(column => filled.ElementAtOrDefault(column) >= Least && Gained(column) >= Least ? (int[])[column] : []),
                     .. bands.Select(group => group.Select(band => shared + band).ToArray()),
                 ])
             )
@@ -65,18 +78,20 @@ public sealed record SharedSums(
 
     /// <summary>The bands, those with too few runs together with their neighbours: what stands in their columns weighs so many runs at
     /// least.</summary>
-    private static List<List<int>> Together(HelmFit fit, int shared)
+    private static List<List<int>> Together(HelmFit fit, int shared, Func<int, int> gained)
     {
         var groups = new List<List<int>>();
-        var (open, weighs) = (new List<int>(), 0.0);
+        var (open, weighs, since) = (new List<int>(), 0.0, 0);
         for (var band = 0; band < fit.Model.Class.Bands.All.Count; band++)
         {
             open.Add(band);
             weighs += fit.Sums.Precision[shared + band];
-            if (weighs >= Least)
+            // A run in two bands is one run: no fewer came to all of them than to the one most came to.
+            since = Math.Max(since, gained(shared + band));
+            if (weighs >= Least && since >= Least)
             {
                 groups.Add(open);
-                (open, weighs) = ([], 0);
+                (open, weighs, since) = ([], 0, 0);
             }
         }
 

@@ -80,7 +80,11 @@ public sealed class Cells(Db database, TimeProvider clock) : IReadCells
     }
 
     /// <summary>What happened to a cell, newest first.</summary>
-    public async Task<IReadOnlyList<CellEvent>> HistoryAsync(ClassRef one, CellPlace place, int most)
+    /// <param name="one">The class.</param>
+    /// <param name="place">The cell.</param>
+    /// <param name="most">How many at the most.</param>
+    /// <param name="until">Until when; null for to this day.</param>
+    public async Task<IReadOnlyList<CellEvent>> HistoryAsync(ClassRef one, CellPlace place, int most, DateTimeOffset? until = null)
     {
         await using var connection = await database.OpenConnectionAsync();
         return
@@ -92,7 +96,8 @@ public sealed class Cells(Db database, TimeProvider clock) : IReadCells
                     from cell_edits e join people p on p.id = e.edited_by left
                       join class_edits d on (d.club_id, d.id) = (e.club_id, e.edit_id)
                     where e.club_id = @club and e.class_id = @id and e.plan = @plan and e.mode = @mode and e.band = @band
-                      and e.control = @control order by e.id desc limit @most
+                      and e.control = @control and (@until::timestamptz is null or e.edited_at <= @until)
+                    order by e.id desc limit @most
                     """,
                     new
                     {
@@ -102,6 +107,7 @@ public sealed class Cells(Db database, TimeProvider clock) : IReadCells
                         mode = place.PlanMode.Mode.Name,
                         band = place.Address.Band.Number,
                         control = place.Address.Control.Name,
+                        until,
                         most,
                     }
                 )

@@ -6,10 +6,10 @@ public sealed class ClassHistory(Db database) : IReadClassHistory
     private const int MostSince = 10;
 
     /// <summary>What was done to a class, newest first.</summary>
-    public async Task<IReadOnlyList<ClassEdit>> AllAsync(ClassRef one, int most)
+    public async Task<IReadOnlyList<ClassEdit>> AllAsync(ClassRef one, int most, DateTimeOffset? until)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return await ListAsync(connection, one, null, most);
+        return await ListAsync(connection, one, null, most, until);
     }
 
     /// <summary>What was done to the definition of a class since a revision, newest first.</summary>
@@ -20,10 +20,16 @@ public sealed class ClassHistory(Db database) : IReadClassHistory
     }
 
     internal static Task<IReadOnlyList<ClassEdit>> SinceAsync(DbSession connection, ClassRef one, long seen) =>
-        ListAsync(connection, one, seen, MostSince);
+        ListAsync(connection, one, seen, MostSince, null);
 
     /// <summary>Edits of cells alone carry no revision of the definition, so they are not among those since one.</summary>
-    private static async Task<IReadOnlyList<ClassEdit>> ListAsync(DbSession connection, ClassRef one, long? seen, int most) =>
+    private static async Task<IReadOnlyList<ClassEdit>> ListAsync(
+        DbSession connection,
+        ClassRef one,
+        long? seen,
+        int most,
+        DateTimeOffset? until
+    ) =>
         [
             .. await connection.QueryAsync<ClassEdit>(
                 """
@@ -32,12 +38,14 @@ public sealed class ClassHistory(Db database) : IReadClassHistory
                   d.after is not null as of_definition
                 from class_edits d join people p on p.id = d.done_by
                 where d.club_id = @club and d.class_id = @id and (@seen::bigint is null or d.revision > @seen)
+                  and (@until::timestamptz is null or d.done_at <= @until)
                 order by d.id desc limit @most
                 """,
                 new
                 {
                     club = one.Club.Number,
                     id = one.Number,
+                    until,
                     most,
                     seen,
                 }

@@ -67,12 +67,25 @@ public sealed class ClubContext(ClassCache cache, ActNote note)
         ClassPath = classKey is null ? "" : $"{Path}/classes/{classKey}";
     }
 
-    /// <summary>All there is to show of the class.</summary>
-    public async Task<ClassView> ClassAsync() => await cache.FindAsync(Class);
+    /// <summary>All there is to show of the class to who asks: of a draft nothing to who may not change it.</summary>
+    public async Task<ClassView> ClassAsync() => AsSeen(await cache.FindAsync(Class));
 
     /// <summary>The same after something was written.</summary>
     public async Task<ClassView> ClassAnewAsync() =>
-        await cache.FindAsync(Class.Class) ?? throw new InvalidOperationException("The class is gone.");
+        AsSeen(await cache.FindAsync(Class.Class) ?? throw new InvalidOperationException("The class is gone."));
+
+    /// <summary>All classes of the club as who asks sees them.</summary>
+    public async Task<FleetViews> ClassesAsync()
+    {
+        var all = await cache.AllAsync(Club.Ref);
+        return all with { Classes = [.. all.Classes.Select(AsSeen)] };
+    }
+
+    /// <summary>Whether who asks reads drafts: of the class the address names who may change it; of a club's classes its coordinators and
+    /// captains.</summary>
+    private bool SeesDrafts => HasClass ? MayEdit : IsCoordinator || admission?.Roles?.Contains(Roles.Captain) == true;
+
+    private ClassView AsSeen(ClassView view) => SeesDrafts ? view : view.ForSailors;
 }
 
 /// <summary>Resolves club and class of a request before anything else looks at it. What is not there, and what belongs to a club the asker

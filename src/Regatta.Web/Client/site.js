@@ -10,6 +10,8 @@ const parts = [
   ["#board", () => import("./board.js").then((board) => board.watchTheBoard(htmx))],
   ["form[data-passkey]", () => import("./passkeys.js").then((passkeys) => passkeys.offerPasskeys())],
   ["[data-shows]", () => import("./passwords.js").then((passwords) => passwords.showPasswords())],
+  ["form.log-form", () => import("./kept-log.js").then((log) => log.keepLog())],
+  ["[data-sent-log]", () => import("./kept-log.js").then((log) => log.forgetLog())],
   ["[data-rig-up]", () => import("./rig-up.js").then((rig) => rig.rigUp())],
   ["[data-draws]", () => import("./draw-boat.js").then((boat) => boat.drawBoat())],
   ["[data-guided]", () => import("./guided.js").then((check) => check.guidedCheck())],

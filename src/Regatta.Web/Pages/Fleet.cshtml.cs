@@ -2,7 +2,7 @@ namespace Regatta.Web.Pages;
 
 /// <summary>The fleet of a club: one line a class.</summary>
 [Authorize(Policies.Member)]
-public sealed class FleetModel(ClubContext here, IReadClasses classes, ClassCache cache) : PageModel
+public sealed class FleetModel(ClubContext here, IReadClasses classes) : PageModel
 {
     public IReadOnlyList<FleetLine> Fleet { get; private set; } = [];
 
@@ -15,7 +15,7 @@ public sealed class FleetModel(ClubContext here, IReadClasses classes, ClassCach
     public async Task OnGetAsync()
     {
         Fleet = await classes.FleetAsync(here.Club.Ref);
-        var views = (await cache.AllAsync(here.Club.Ref)).Classes;
+        var views = (await here.ClassesAsync()).Classes;
         Covers = views.ToDictionary(view => view.Class.Key, ClassCover.Of);
         Waiting = views.Sum(view => view.Set.PlanModes.All.Sum(planMode => view.On(planMode).BestProposals.Count()));
     }

@@ -170,15 +170,67 @@ public sealed class SharedSumsTests
                 );
             }
         }
+    }
 
-        static bool InBands(HelmRun run, SharedSums sums, int group, int shared) =>
-            Bands
-                .All.Select((band, at) => (band, at))
-                .Any(band =>
-                    band.band.From.MetresPerSecond >= sums.Bands[group].From - 1e-9
-                    && band.band.To.MetresPerSecond <= sums.Bands[group].To + 1e-9
-                    && run.Row[shared + band.at] > 0
-                );
+    /// <summary>An attacker with two files of one class: what the later has more than the earlier is of ten runs at least in every column,
+    /// or the earlier still stands. Source: models M7, <em>Exchange</em>.</summary>
+    [Fact]
+    public void No_difference_of_two_files_of_200_pairs_lets_a_single_run_be_recovered()
+    {
+        var random = new Random(23);
+        var (renewed, joined) = (0, 0);
+        for (var pair = 0; pair < 200; pair++)
+        {
+            List<SessionEvidence> Sailed(int seed, int runs) =>
+                [
+                    .. Season(seed, runs)
+                        .Select(run => random.Next(8) == 0 ? Session(20, 100, random.Next(-5, 12)) : run)
+                        .Select(run =>
+                            random.Next(6) == 0
+                                ? run with
+                                {
+                                    Asked = new Dictionary<ControlKey, AskedMark> { [Slide.Key] = new(AskedBy.Sailor, null) },
+                                }
+                                : run
+                        ),
+                ];
+            var (before, added) = (Sailed(pair, random.Next(10, 60)), Sailed(1000 + pair, random.Next(1, 60)));
+            var first = Fit(before);
+            var filled = Filled(first, before);
+            var earlier = SharedSums.Of(PlanMode.Usual, first, filled).Value;
+            if (!SharedSums.MayRenew(added.Count, sailors: 3))
+            {
+                continue;
+            }
+
+            renewed++;
+            List<SessionEvidence> all = [.. before, .. added];
+            var fit = Fit(all);
+            var later = SharedSums.Of(PlanMode.Usual, fit, Filled(fit, all), filled).Value;
+            Assert.Null(later.Problem(Class));
+            joined += later.Bands.Count < earlier.Bands.Count ? 1 : 0;
+            var shared = later.Sums.Width - later.Bands.Count;
+            var rows = HelmFit.Settle(fit.Model, added).Runs.Where(run => run.Run.Weight > 0).Select(run => run.Run).ToList();
+            for (var column = 0; column < later.Sums.Width; column++)
+            {
+                if (later.Sums.Precision[(column * later.Sums.Width) + column] == 0)
+                {
+                    continue;
+                }
+
+                var behind =
+                    column < shared
+                        ? rows.Count(run => run.Row[column] != 0)
+                        : rows.Count(run => InBands(run, later, column - shared, shared));
+                Assert.True(behind >= SharedSums.Least, $"Pair {pair}: {behind} further runs behind column {column}.");
+            }
+        }
+
+        // Both happen: it is not for want of cases.
+        Assert.InRange(renewed, 100, 199);
+        Assert.True(joined > 10);
+        Assert.False(SharedSums.MayRenew(9, 9));
+        Assert.False(SharedSums.MayRenew(90, 2));
     }
 
     [Fact]
@@ -206,4 +258,13 @@ public sealed class SharedSumsTests
                 .Select(slide => Session(random.Next(8, 18), slide, Math.Round(3 - (0.04 * (slide - 100)) + random.NextDouble() - 0.5, 1))),
         ];
     }
+
+    private static bool InBands(HelmRun run, SharedSums sums, int group, int shared) =>
+        Bands
+            .All.Select((band, at) => (band, at))
+            .Any(band =>
+                band.band.From.MetresPerSecond >= sums.Bands[group].From - 1e-9
+                && band.band.To.MetresPerSecond <= sums.Bands[group].To + 1e-9
+                && run.Row[shared + band.at] > 0
+            );
 }

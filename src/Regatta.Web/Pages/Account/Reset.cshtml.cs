@@ -3,7 +3,8 @@ using Microsoft.AspNetCore.RateLimiting;
 
 namespace Regatta.Web.Pages.Account;
 
-/// <summary>Sets a new password by the link of a letter, once; every sign-in of the account ends. For anybody.</summary>
+/// <summary>Sets a new password by the link of a letter, or by the address printed at a start, once; every sign-in of the account ends. For
+/// anybody.</summary>
 [AllowAnonymous]
 [EnableRateLimiting(RequestLimits.Doors)]
 public sealed class ResetModel(UserManager<Person> accounts, OwnAccount account, SignInThrottle guessing, ActNote note) : PageModel
@@ -18,21 +19,25 @@ public sealed class ResetModel(UserManager<Person> accounts, OwnAccount account,
 
     public string? Problem { get; private set; }
 
+    /// <summary>Whether the address is one printed at a start, which takes the second factor off as well.</summary>
+    public bool RegainsAccess { get; private set; }
+
     public async Task<IActionResult> OnGetAsync()
     {
-        // Without the message nobody reads the name.
-        var person = await accounts.FindByIdAsync(Who);
-        Name = person is not null && await HoldsAsync(person) ? person.SignInName : "";
+        await LoadAsync();
         return Page();
     }
 
     public async Task<IActionResult> OnPostAsync(string? password)
     {
-        var person = await accounts.FindByIdAsync(Who);
+        var person = await LoadAsync();
         note.Of(person?.Id);
-        Name = person is not null && await HoldsAsync(person) ? person.SignInName : "";
         var set = person is { RemovedAt: null }
-            ? await accounts.ResetPasswordAsync(person, Token, password ?? "")
+            ? await accounts.ResetPasswordAsync(
+                person,
+                RegainsAccess ? await accounts.GeneratePasswordResetTokenAsync(person) : Token,
+                password ?? ""
+            )
             : IdentityResult.Failed(accounts.ErrorDescriber.InvalidToken());
         if (!set.Succeeded)
         {
@@ -44,16 +49,28 @@ public sealed class ResetModel(UserManager<Person> accounts, OwnAccount account,
             return Page();
         }
 
+        if (RegainsAccess)
+        {
+            await accounts.TakeOffSecondFactorAsync(person!);
+        }
+
         await account.EndSignInsAsync(person!.Id, but: null);
         await guessing.RightAsync(person.SignInName);
         return RedirectToPage("/Account/SignIn");
     }
 
-    private Task<bool> HoldsAsync(Person person) =>
-        accounts.VerifyUserTokenAsync(
-            person,
-            accounts.Options.Tokens.PasswordResetTokenProvider,
-            UserManager<Person>.ResetPasswordTokenPurpose,
-            Token
-        );
+    /// <summary>Whose address it is. Without one that holds nobody reads the name.</summary>
+    private async Task<Person?> LoadAsync()
+    {
+        var person = await accounts.FindByIdAsync(Who);
+        RegainsAccess = person is not null && await HoldsAsync(person, LostAccess.Purpose);
+        Name =
+            person is not null && (RegainsAccess || await HoldsAsync(person, UserManager<Person>.ResetPasswordTokenPurpose))
+                ? person.SignInName
+                : "";
+        return person;
+    }
+
+    private Task<bool> HoldsAsync(Person person, string purpose) =>
+        accounts.VerifyUserTokenAsync(person, accounts.Options.Tokens.PasswordResetTokenProvider, purpose, Token);
 }

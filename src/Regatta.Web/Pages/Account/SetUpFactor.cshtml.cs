@@ -62,9 +62,7 @@ public sealed class SetUpFactorModel(
     public async Task<IActionResult> OnPostOffAsync()
     {
         var me = await LoadAsync();
-        await accounts.SetTwoFactorEnabledAsync(me, false);
-        await accounts.ResetAuthenticatorKeyAsync(me);
-        await accounts.GenerateNewTwoFactorRecoveryCodesAsync(me, 0);
+        await accounts.TakeOffSecondFactorAsync(me);
         await signIn.RefreshSignInAsync(me);
         return RedirectToPage("/Account/Security");
     }

@@ -64,7 +64,7 @@ public sealed class BalanceModel(ClubContext here, CardRequests cards, UnitPrefe
     {
         var member = await cards.OfAsync(ask, boat);
         // Who draws wants to see the draft; sailors see what is published.
-        (Class, Card) = (here.MayEdit ? member.View.Class : member.View.Published, member.Card);
+        (Class, Card) = (member.View.Class, member.Card);
         Plan =
             Class.PlanModes.Find(ask.Plan is { Length: > 0 } asked ? new(asked) : Card?.PlanMode.Plan ?? Class.PlanModes.First.Plan)
             ?? Class.PlanModes.Plans[0];

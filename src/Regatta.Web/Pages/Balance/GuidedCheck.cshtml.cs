@@ -20,7 +20,7 @@ public sealed class GuidedCheckModel(CardRequests cards) : PageModel
     public async Task OnGetAsync([FromQuery] CardQuery ask, string? boat)
     {
         var member = await cards.OfAsync(ask, boat);
-        (Class, Card) = (member.View.Published, member.Card);
+        (Class, Card) = (member.View.OfSailors, member.Card);
         if (Card is { } card)
         {
             Gates = Class.Balance.Gates(Class.IsUpwind(card.PlanMode));

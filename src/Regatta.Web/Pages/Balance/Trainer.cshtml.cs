@@ -24,7 +24,7 @@ public sealed class TrainerModel(ClubContext here) : PageModel
 
     public async Task OnGetAsync(int? exercise)
     {
-        Class = (await here.ClassAsync()).Published;
+        Class = (await here.ClassAsync()).OfSailors;
         if (HelmSteps.Of(Class, Class.PlanModes.First.Plan, _ => null) is not { } boat)
         {
             return;

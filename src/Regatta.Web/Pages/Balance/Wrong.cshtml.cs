@@ -128,7 +128,7 @@ public sealed class WrongModel(ClubContext here, CardRequests cards, UnitPrefere
     )
     {
         var member = await cards.OfAsync(ask, boat);
-        (Class, Card) = (member.View.Published, member.Card);
+        (Class, Card) = (member.View.OfSailors, member.Card);
         Offered = Signs.Of(Class);
         Chosen =
         [

@@ -10,7 +10,7 @@ namespace Regatta.Web.Pages.Cards;
 public sealed record MemberClass(ClassView View, ReaderChoice Who, CardView? Card, ClubSafety Club)
 {
     /// <summary>Who carries, with what holds for them beside the class's own limits.</summary>
-    public CarryingCrew Crew => new(Who.Reader.Crew, Club.LimitAt(View.Published.WindHeight));
+    public CarryingCrew Crew => new(Who.Reader.Crew, Club.LimitAt(View.OfSailors.WindHeight));
 }
 
 /// <summary>Makes the card a member reads, for every page that shows something of it.</summary>

@@ -122,7 +122,7 @@ public sealed class MemberCardModel(
     {
         var member = await cards.OfAsync(ask, boat);
         Class = member.View.Class;
-        Crew = new(member.View.Published, member.Who.Own, units.Mass, units.Wind, null);
+        Crew = new(member.View.OfSailors, member.Who.Own, units.Mass, units.Wind, null);
         if (member.Card is { } card)
         {
             Card = card with

@@ -23,6 +23,9 @@ public sealed class ExchangeModel(ClubContext here, ExchangeSums exchange, IRead
     /// <summary>The plans and modes with enough runs to give their sums.</summary>
     public IReadOnlyList<PlanMode> Given => [.. View.Set.PlanModes.All.Where(planMode => SharedSums.HasEnough(View.On(planMode).Evidence))];
 
+    /// <summary>When sums were given last.</summary>
+    public IReadOnlyDictionary<PlanMode, DateTimeOffset> GivenAt { get; private set; } = new Dictionary<PlanMode, DateTimeOffset>();
+
     [TempData]
     public string? Done { get; set; }
 
@@ -147,5 +150,15 @@ public sealed class ExchangeModel(ClubContext here, ExchangeSums exchange, IRead
         All = await borrowed.AllAsync(View.Ref);
         Own = await offered.OfAsync(View.Ref);
         Offers = await exchange.OffersAsync(View);
+        var given = new Dictionary<PlanMode, DateTimeOffset>();
+        foreach (var planMode in Given)
+        {
+            if (await exchange.GivenAtAsync(View.Ref, planMode) is { } at)
+            {
+                given[planMode] = at;
+            }
+        }
+
+        GivenAt = given;
     }
 }

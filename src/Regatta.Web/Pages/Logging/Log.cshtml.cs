@@ -94,9 +94,10 @@ public sealed partial class LogModel(
                 : [LogRuns.AsTheCardSays(version, Asked(wind), plan, mode, sailed, Who.Reader)];
         windCameFrom = source;
         cards = [.. opened.Select(run => run.Card)];
+        var filled = cut.Count > 0 ? cut[0].Note.At : at;
         var fields = new LogPrefill(units.Wind, units.Mass, Choice).Fresh(
             opened,
-            clock.Field(cut.Count > 0 ? cut[0].Note.At : at),
+            clock.Field(filled),
             Who.Own?.Profile.Mass,
             cards[0].Purpose?.Key
         );
@@ -105,6 +106,7 @@ public sealed partial class LogModel(
             LogPrefill.AddCheck(fields, Class, cards[0], Request.Query);
         }
 
+        fields[LogForm.FilledAt] = clock.OffsetField(filled);
         fields[LogForm.NotedUntil] = cut.Count > 0 ? cut[^1].NotedAt.ToString("O", System.Globalization.CultureInfo.InvariantCulture) : "";
         Form = new(fields);
         return Page();
@@ -133,7 +135,8 @@ public sealed partial class LogModel(
             _ => Form,
         };
         cards = [.. Enumerable.Range(1, Form.Runs).Select(run => CardOf(Form.Run(run)))];
-        if (act is "addRun" or "dropRun")
+        // What a phone kept is shown again as it was typed, to be sent.
+        if (act is "addRun" or "dropRun" or "show")
         {
             return Page();
         }
@@ -144,7 +147,7 @@ public sealed partial class LogModel(
             planMode => view.Set.PlanModes.Has(planMode) ? view.On(planMode).Proposals : new Dictionary<CellAddress, Proposal>(),
             units.Wind,
             units.Mass,
-            clock.Read
+            text => clock.Read(text, Form[LogForm.FilledAt])
         );
         if (Form.Read(context, cards) is not { } log)
         {

@@ -109,7 +109,7 @@ public sealed class LogbookModel(
     private async Task LoadAsync()
     {
         var asked = Request.Query.ToDictionary(pair => pair.Key, pair => pair.Value.ToString());
-        Classes = (await cache.AllAsync(here.Club.Ref)).Classes;
+        Classes = (await here.ClassesAsync()).Classes;
         Class = Classes.FirstOrDefault(view => view.Class.Key == asked.GetValueOrDefault("class"));
         Everybodys = Class is not null && asked.GetValueOrDefault("whose") == "class";
         Filter = new(asked, Class?.Class, units.Wind);

@@ -13,7 +13,6 @@ public sealed class DayDetailsModel(
     IReadClasses classes,
     IReadTrials trials,
     IReadAttendance comers,
-    ClassCache cache,
     IReadBoats boats,
     IReadWindLog wind,
     StationStates stations,
@@ -64,7 +63,7 @@ public sealed class DayDetailsModel(
         fleet = await classes.NamesAsync(here.Club.Ref);
         all = await outings.BoatsAsync(here.Club.Ref, day);
         Attendees = await comers.AllAsync(here.Club.Ref, number);
-        var views = (await cache.AllAsync(here.Club.Ref)).Classes.Where(view => day.Outing.Classes.Contains(view.Class.Key)).ToList();
+        var views = (await here.ClassesAsync()).Classes.Where(view => day.Outing.Classes.Contains(view.Class.Key)).ToList();
         Marking = day.Outing.Kind == OutingKind.Marking ? await MarkingAsync(day.Outing, views) : [];
         ToTest =
             day.Outing is { Kind: OutingKind.Training, Forecast: { } forecast } && !Over

@@ -62,7 +62,7 @@ public sealed class HistoryModel(
     private async Task LoadAsync()
     {
         ClassView = await here.ClassAsync();
-        Edits = await history.AllAsync(ClassView.Ref, Most);
-        Removed = await removedParts.AllAsync(ClassView.Ref, ClassView.Class);
+        Edits = await history.AllAsync(ClassView.Ref, Most, ClassView.Until);
+        Removed = here.MayEdit ? await removedParts.AllAsync(ClassView.Ref, ClassView.Class) : [];
     }
 }

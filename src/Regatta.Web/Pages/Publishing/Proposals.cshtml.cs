@@ -5,14 +5,8 @@ namespace Regatta.Web.Pages.Publishing;
 /// <summary>What the logs of the whole club propose, what is worth most first, and what became of what was decided; for members. It is
 /// decided in the matrix, where it can be seen whole.</summary>
 [Authorize(Policies.Member)]
-public sealed class ProposalsModel(
-    ClubContext here,
-    ClassCache cache,
-    IReadDecisions decisions,
-    IReadWindLog wind,
-    StationStates stations,
-    ClubClock clock
-) : PageModel
+public sealed class ProposalsModel(ClubContext here, IReadDecisions decisions, IReadWindLog wind, StationStates stations, ClubClock clock)
+    : PageModel
 {
     private static readonly TimeSpan Looked = TimeSpan.FromDays(90);
 
@@ -43,7 +37,7 @@ public sealed class ProposalsModel(
 
     public async Task OnGetAsync()
     {
-        var views = (await cache.AllAsync(here.Club.Ref)).Classes;
+        var views = (await here.ClassesAsync()).Classes;
         var blocks = await wind.BlocksAsync(here.Club.Ref, clock.Now - Looked, clock.Now);
         Queue = ProposalQueue.Of(views, [.. blocks.Where(block => block.IsWhole)], stations.Of(here.Club.Ref).Height);
         SeenAlike =

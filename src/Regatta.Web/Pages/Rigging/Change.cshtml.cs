@@ -49,7 +49,7 @@ public sealed class ChangeModel(ClubContext here, CardRequests cards, UnitPrefer
     public async Task OnGetAsync([FromQuery] CardQuery ask, [FromQuery] ChangeQuery to, string? boat)
     {
         var member = await cards.OfAsync(ask, boat);
-        (Class, Card) = (member.View.Published, member.Card);
+        (Class, Card) = (member.View.OfSailors, member.Card);
         if (Card is not { } card)
         {
             return;

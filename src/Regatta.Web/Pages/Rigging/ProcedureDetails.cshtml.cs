@@ -79,7 +79,7 @@ public sealed class ProcedureDetailsModel(ClubContext here, RigBoat rig) : PageM
     private async Task<bool> LoadAsync(string name)
     {
         var view = await here.ClassAsync();
-        Class = view.Published;
+        Class = view.OfSailors;
         if (Class.Procedures.FirstOrDefault(procedure => procedure.Key == name) is not { } found)
         {
             return false;

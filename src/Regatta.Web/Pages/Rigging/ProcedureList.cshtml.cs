@@ -15,7 +15,7 @@ public sealed class ProcedureListModel(ClubContext here, RigBoat rig) : PageMode
     public async Task OnGetAsync()
     {
         var view = await here.ClassAsync();
-        Class = view.Published;
+        Class = view.OfSailors;
         InDraft = here.MayEdit ? [.. view.Class.Procedures.Where(procedure => !Class.Procedures.Contains(procedure))] : [];
         var best = (await rig.BestAsync(view.Ref)).ToDictionary(run => run.Procedure);
         Procedures = [.. Class.Procedures.Select(procedure => (procedure, best.GetValueOrDefault(procedure.Key)))];

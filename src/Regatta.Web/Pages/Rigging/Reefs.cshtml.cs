@@ -47,7 +47,7 @@ public sealed class ReefsModel(ClubContext here, CardRequests cards, StationStat
     public async Task OnGetAsync([FromQuery] CardQuery ask, string? boat)
     {
         member = await cards.OfAsync(ask, boat);
-        Class = member.View.Published;
+        Class = member.View.OfSailors;
         var crew = member.Who.Reader.Crew;
         Points = ReefPoints.Of(Class, crew);
         Careful = ReefPoints.Of(Class, crew with { Skill = Core.Crew.Skill.Learner });

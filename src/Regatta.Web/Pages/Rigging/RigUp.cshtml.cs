@@ -89,7 +89,7 @@ public sealed class RigUpModel(ClubContext here, CardRequests cards, RigBoat rig
     private async Task LoadAsync(CardQuery ask, string? boat)
     {
         var member = await cards.OfAsync(ask, boat);
-        (Class, Card) = (member.View.Published, member.Card);
+        (Class, Card) = (member.View.OfSailors, member.Card);
         Steps = Card is { } card ? RigUpSteps.Of(card.Reading, card.Cautions) : [];
     }
 

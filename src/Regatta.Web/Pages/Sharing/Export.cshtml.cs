@@ -7,7 +7,7 @@ namespace Regatta.Web.Pages.Sharing;
 public sealed class ExportModel(ClubContext here, ExportClass export) : PageModel
 {
     public async Task<IActionResult> OnGetAsync() =>
-        await export.RunAsync(here.Class.Class) is { } bundle
+        await export.RunAsync(here.Class.Class, withDraft: here.MayEdit) is { } bundle
             ? File(BundleWriter.Write(bundle), "application/json", $"{bundle.Classes[0].Class.Key}.regatta.json")
             : NotFound();
 }

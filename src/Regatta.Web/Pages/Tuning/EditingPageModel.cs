@@ -136,7 +136,7 @@ public abstract class EditingPageModel(
             ? null
             : Drawer with
             {
-                History = await cells.HistoryAsync(ClassView.Ref, Drawer.Place, CellDrawer.MostEvents),
+                History = await cells.HistoryAsync(ClassView.Ref, Drawer.Place, CellDrawer.MostEvents, ClassView.Until),
                 Notes =
                 [
                     .. (await notes.ForAsync(ClassView.Ref, User.Id(), RecentNotes))

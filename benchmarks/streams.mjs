@@ -1,5 +1,5 @@
 // 200 open boards for ten minutes: memory and processor time of the app, minute by minute.
-//   ./bench boards [boards] [minutes]
+//   ./bench streams [boards] [minutes]
 // Each board waits on the stream and asks for itself when told, as a browser does. Reports the app's resident memory as a
 // ratio to the first minute's, and its processor seconds as a ratio to the seconds gone by.
 import { readFileSync } from "node:fs";
@@ -53,4 +53,4 @@ for (let minute = 1; minute <= minutes; minute += 1) {
 stop.abort();
 await Promise.all(open);
 console.table(rows.map(({ rss, ...row }) => ({ ...row, "MiB": Math.round(rss) })));
-console.log(`boards: ${rows.at(-1)?.["memory, ratio"]}`);
+console.log(`streams: ${rows.at(-1)?.["memory, ratio"]}`);
