@@ -62,8 +62,8 @@ public sealed class RiggingTests(ClubHost host)
                     Finish,
                     ("step-set-gooseneck", "done"),
                     ("said-set-gooseneck", "21"),
-                    ("step-set-daggerboard", "done"),
-                    ("said-set-daggerboard", "8 cm"),
+                    ("step-set-halyard-point", "done"),
+                    ("said-set-halyard-point", "58 in"),
                     ("step-set-outhaul", "skipped")
                 );
             }

@@ -142,6 +142,12 @@ test("a captain adds a question, sees it asked, and a question with one answer i
   await expectAccessible(page);
   await page.getByLabel("Answer 2").fill("off");
   await page.locator("#means-2").selectOption("too little");
+  // What an answer would be told is said while it is written: first that it is nothing, then what the captain says it asks for.
+  await expect(page.locator("#answers-told")).toContainText("Nothing: say what it is about");
+  await page.locator("#act-2").fill("Switch it on");
+  await page.locator("#wants-2").selectOption("the sail stands lower");
+  await expect(page.locator("#answers-told")).toContainText(/Switch it on. [A-Z]/);
+  await expectAccessible(page);
   await page.getByRole("button", { name: "Save question" }).click();
   await expect(page.locator(".questions-list")).toContainText("Was the mainsheet’s ratchet on?");
   await expectAccessible(page);

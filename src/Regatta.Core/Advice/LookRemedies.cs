@@ -21,6 +21,17 @@ internal sealed record LookRemedy(string[] Questions, string[] Said, string Act)
     /// <summary>For these kinds of boats only; empty for all.</summary>
     public BalanceKind[] For { get; init; } = [];
 
+    /// <summary>What the captain says an answer asks for; null where they said nothing.</summary>
+    public static LookRemedy? Of(Question question, Answer answer) =>
+        question.Form.Words?.FirstOrDefault(word => word.Text == answer.Said) is { } word
+        && (word.Act is not null || word.Wants is not null)
+            ? new([question.Key.Name], [word.Text], word.Act ?? "")
+            {
+                FirstOf = word.Wants is { } effect ? [effect] : [],
+                ActAlone = word.Wants is null && question.Control is null,
+            }
+            : null;
+
     /// <summary>Whether it is what this answer of this boat asks for.</summary>
     public bool Is(ClassDefinition definition, Question question, Answer answer) =>
         Questions.Contains(question.Key.Name)

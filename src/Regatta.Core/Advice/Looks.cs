@@ -80,7 +80,7 @@ public static class Looks
         Func<ControlKey, Mark?> marks
     )
     {
-        var ask = LookRemedies.All.FirstOrDefault(remedy => remedy.Is(definition, question, answer));
+        var ask = LookRemedy.Of(question, answer) ?? LookRemedies.All.FirstOrDefault(remedy => remedy.Is(definition, question, answer));
         var ends = new List<Control>();
         var changes = new List<LookChange>();
         if (ask is not { ActAlone: true } && (answer.IsOff || ask is not null))
@@ -120,8 +120,8 @@ public static class Looks
         from question in definition.Questions
         let nowhere = LeadingNowhere(definition, question).Select(answer => $"“{answer.Said}”").ToList()
         where nowhere.Count > 0
-        select $"{question.Asks} {string.Join(", ", nowhere)}: whoever answers so is told nothing to do. Say which control it is about, or "
-            + "do not ask it.";
+        select $"{question.Asks} {string.Join(", ", nowhere)}: whoever answers so is told nothing to do. Say which control it is "
+            + "about, what the answer asks for, or do not ask it.";
 
     /// <summary>The controls that are changed, and which way: by the effects that are wanted, else the one that is asked about.</summary>
     private static IEnumerable<(Control Control, int Way)> Wanted(

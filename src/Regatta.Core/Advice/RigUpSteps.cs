@@ -31,12 +31,18 @@ public sealed record RigStep(
     IReadOnlyList<Caution> Cautions
 )
 {
+    /// <summary>The stage it belongs to; what is looked at again waits for the last that disturbs it.</summary>
+    public RigStage Stage =>
+        Kind == RigStepKind.Look
+            ? Question?.Stage ?? RigStage.Hoisted
+            : Disturbed.Append(Control!).Max(control => control.Stage ?? RigStage.Hoisted);
+
     /// <summary>Whether both sides are to be set alike.</summary>
     public bool BothSides => Kind != RigStepKind.Look && Control?.BothSides == true;
 }
 
-/// <summary>The order in which a boat is made ready on land (models M8): the first pass through the couplings, then what was disturbed on
-/// the way, then the class's questions ashore.</summary>
+/// <summary>The order in which a boat is made ready on land (models M8): stage after stage, in each the first pass through the couplings,
+/// then what was disturbed on the way, then the class's questions ashore. Nobody is asked there for what only the water shows.</summary>
 public static class RigUpSteps
 {
     /// <summary>The steps for a reading of the card.</summary>
@@ -45,16 +51,21 @@ public static class RigUpSteps
     public static IReadOnlyList<RigStep> Of(CardReading reading, IReadOnlyList<Caution> cautions)
     {
         var place = new CautionPlace(null, reading.PlanMode, reading.Wind);
-        // What only the water shows, a target that is looked for under way, is set by nobody on land.
         var lines = reading
-            .Lines.Where(line => line.Cell is not null && (line.Control.Scale.HasMarks || line.Control.When == WhenChanged.Ashore))
+            .Lines.Where(line =>
+                line.Cell is not null
+                && line.Control.Stage != RigStage.Afloat
+                && (line.Control.Scale.HasMarks || line.Control.When == WhenChanged.Ashore)
+            )
             .ToDictionary(line => line.Control.Key);
         // The class's controls keep their couplings; the card's know how they are read on the boat.
         var order = SetUpOrder.Of([.. reading.Version.Class.Controls.Where(control => lines.ContainsKey(control.Key))]);
         var asked = reading
-            .Questions.Where(question => question.When == AskedWhen.Ashore && !ClassQuestions.IsOfTarget(question.Key))
+            .Questions.Where(question =>
+                question.When == AskedWhen.Ashore && question.Stage != RigStage.Afloat && !ClassQuestions.IsOfTarget(question.Key)
+            )
             .ToList();
-        return
+        RigStep[] steps =
         [
             .. order.Controls.Select(control => Step("set", RigStepKind.Set, control, [])),
             .. order.Second.Select(look => Step("again", RigStepKind.Again, look.Control, look.By)),
@@ -68,6 +79,7 @@ public static class RigUpSteps
                 question.Control is { } spoken ? Cautions.Of(spoken, cautions, place) : []
             )),
         ];
+        return [.. steps.OrderBy(step => step.Stage)];
 
         RigStep Step(string prefix, RigStepKind kind, Control control, IReadOnlyList<Control> by) =>
             new(

@@ -82,5 +82,5 @@ internal static class DefinitionSizes
         ];
 
     private static IEnumerable<string> Texts(Question question) =>
-        [question.Asks, question.Teaches, .. (question.Form.Words ?? []).Select(word => word.Text)];
+        [question.Asks, question.Teaches, .. (question.Form.Words ?? []).SelectMany(word => new[] { word.Text, word.Act ?? "" })];
 }

@@ -115,6 +115,9 @@ public sealed record Control(
     /// <summary>Who aboard sets it, such as "crew"; empty for whoever is at hand.</summary>
     public string Who { get; init; } = "";
 
+    /// <summary>At which stage of making her ready it is set; null where nobody said: with the sails hoisted.</summary>
+    public RigStage? Stage { get; init; }
+
     /// <summary>Whether it is there with these sails, sailed so.</summary>
     public bool BelongsTo(PlanMode planMode) =>
         (Plans.Count == 0 || Plans.Contains(planMode.Plan)) && (Modes.Count == 0 || Modes.Contains(planMode.Mode));
@@ -158,7 +161,7 @@ public sealed record Control(
         && Plans.SequenceEqual(other.Plans)
         && Modes.SequenceEqual(other.Modes)
         && ByPurpose.SequenceEqual(other.ByPurpose)
-        && (OtherDatum, BothSides, Who) == (other.OtherDatum, other.BothSides, other.Who);
+        && (OtherDatum, BothSides, Who, Stage) == (other.OtherDatum, other.BothSides, other.Who, other.Stage);
 
     /// <inheritdoc/>
     public override int GetHashCode() => Key.GetHashCode();

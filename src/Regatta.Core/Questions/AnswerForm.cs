@@ -28,7 +28,14 @@ public abstract record AnswerForm
 /// <summary>A word to answer with.</summary>
 /// <param name="Text">As it is offered.</param>
 /// <param name="Means">What it says.</param>
-public sealed record AnswerWord(string Text, AnswerMeaning Means);
+public sealed record AnswerWord(string Text, AnswerMeaning Means)
+{
+    /// <summary>What the captain says it asks for first, and free; null where nothing was said.</summary>
+    public string? Act { get; init; }
+
+    /// <summary>The effect on the boat the captain says it asks for; null where nothing was said.</summary>
+    public MarkEffect? Wants { get; init; }
+}
 
 /// <summary>From a number on, an answer means this.</summary>
 /// <param name="From">In the form's unit, inside.</param>
@@ -48,6 +55,9 @@ public sealed record WordAnswer(IReadOnlyList<AnswerWord> Offered, bool Ordered)
 
     /// <summary>The longest word, in letters.</summary>
     public const int LongestWord = 40;
+
+    /// <summary>The longest act an answer asks for, in letters.</summary>
+    public const int LongestAct = 200;
 
     /// <inheritdoc/>
     public override IReadOnlyList<AnswerWord> Words => Offered;
@@ -73,6 +83,7 @@ public sealed record WordAnswer(IReadOnlyList<AnswerWord> Offered, bool Ordered)
             { Count: < Fewest } => "A question with one answer asks nothing. Give it two to five.",
             { Count: > Most } => $"A question has at most {Most} answers to tap.",
             _ when Offered.Any(word => word.Text.Trim().Length is 0 or > LongestWord) => $"An answer has 1 to {LongestWord} letters.",
+            _ when Offered.Any(word => word.Act?.Length > LongestAct) => $"What an answer asks for has at most {LongestAct} letters.",
             _ when Offered.Select(word => word.Text.ToLowerInvariant()).Distinct().Count() < Offered.Count =>
                 "Two of its answers are the same.",
             _ => null,

@@ -58,6 +58,9 @@ public sealed record Question(QuestionKey Key, string Asks, AnswerForm Form)
     /// <summary>The control it speaks of; null for none.</summary>
     public ControlKey? Control { get; init; }
 
+    /// <summary>At which stage of making her ready it is looked at, ashore; null where nobody said: with the sails hoisted.</summary>
+    public RigStage? Stage { get; init; }
+
     /// <summary>The sentence that teaches the rule; may be empty.</summary>
     public string Teaches { get; init; } = "";
 
@@ -70,8 +73,8 @@ public sealed record Question(QuestionKey Key, string Asks, AnswerForm Form)
     /// <summary>The same question of the same things.</summary>
     public bool Equals(Question? other) =>
         other is not null
-        && (Key, Asks, When, FromBand, Control, Teaches)
-            == (other.Key, other.Asks, other.When, other.FromBand, other.Control, other.Teaches)
+        && (Key, Asks, When, FromBand, Control, Stage, Teaches)
+            == (other.Key, other.Asks, other.When, other.FromBand, other.Control, other.Stage, other.Teaches)
         && Form.Equals(other.Form)
         && Plans.SequenceEqual(other.Plans)
         && Modes.SequenceEqual(other.Modes);

@@ -1,3 +1,5 @@
+using System.Text.Json;
+using Regatta.Core.Classes.Members;
 using Regatta.Formats.Kits;
 
 namespace Regatta.Core.Tests.Diagnosis;
@@ -28,6 +30,46 @@ public sealed class LooksTests
         AnswerWord[] words = [new("blue", AnswerMeaning.TooMuch), new("green", AnswerMeaning.Fine)];
         var asked = kit with { Questions = [new(new("colour"), "Which colour?", new WordAnswer(words, false))] };
         Assert.Contains("Which colour? “blue”", Assert.Single(Looks.Remarks(asked)), StringComparison.Ordinal);
+    }
+
+    // A captain's own question, of which no list of ours knows anything.
+    [Theory]
+    [InlineData(MarkEffect.LeadIn, null, null, "headsail-boom", -1, "")]
+    [InlineData(MarkEffect.LeadOut, "Wait for the gust", null, "headsail-boom", 1, "Wait for the gust.")]
+    [InlineData(null, "Ease a click", null, null, 0, "Ease a click.")]
+    // Where it says but an act, the control it is about still moves for it.
+    [InlineData(null, "Ease a click", "vang", "vang", -1, "Ease a click.")]
+    public void What_a_captain_says_an_answer_asks_for_is_what_is_told(
+        MarkEffect? wants,
+        string? act,
+        string? about,
+        string? control,
+        int way,
+        string first
+    )
+    {
+        var kit = Kits.Single(one => one.Key == "radio-yacht");
+        AnswerWord[] words = [new("blue", AnswerMeaning.TooMuch) { Wants = wants, Act = act }, new("green", AnswerMeaning.Fine)];
+        var question = new Question(new("colour"), "Which colour?", new WordAnswer(words, false))
+        {
+            Control = about is null ? null : new ControlKey(about),
+        };
+        var definition = kit with { Questions = [question] };
+        Assert.Empty(Looks.LeadingNowhere(definition, question));
+        var found = Looks.Of(
+            definition,
+            question,
+            question.Form.Read("blue").Value,
+            definition.PlanModes.First,
+            key => definition.Find(key)!.Scale is var scale ? scale.Snap(new((scale.Min.Position + scale.Max.Position) / 2)) : null
+        );
+        Assert.StartsWith(first, found.Says(one => one), StringComparison.Ordinal);
+        Assert.Equal(control, found.Changes.Count == 0 ? null : found.Changes[0].Moves[0].Control.Key.Name);
+        Assert.Equal(way, found.Changes.Count == 0 ? 0 : Math.Sign(found.Changes[0].Moves[0].Steps));
+        // It goes with the class, in file and database alike.
+        var json = JsonSerializer.Serialize(question, ClassValues.Options);
+        Assert.Equal(question, JsonSerializer.Deserialize<Question>(json, ClassValues.Options));
+        Assert.Equal(wants is null, !json.Contains("wants", StringComparison.Ordinal));
     }
 
     // Practice §13: what was found, and which way which control goes for it, as the kit counts. Common practice, no source.

@@ -172,17 +172,47 @@ public sealed class SetUpOrderTests
                 steps.Where(step => step.Kind != RigStepKind.Look),
                 step => Assert.Equal($"Mind {definition.Find(step.Control!.Key)!.Name}.", Assert.Single(step.Cautions).Text)
             );
-            // A target that is looked for under way is no step on land.
+            // A target that is looked for under way is no step on land, nor is what only the water shows.
             Assert.DoesNotContain(steps, step => step.Control is { Scale.HasMarks: false, When: not WhenChanged.Ashore });
+            Assert.DoesNotContain(steps, step => step.Stage == RigStage.Afloat || step.Control?.Stage == RigStage.Afloat);
+            // Stage after stage, and what is looked at again comes after all that disturb it.
+            Assert.Equal(steps.Select(step => step.Stage).Order(), steps.Select(step => step.Stage));
+            Assert.All(
+                steps.Where(step => step.Kind == RigStepKind.Again),
+                again =>
+                    Assert.All(
+                        again.Disturbed,
+                        by =>
+                            Assert.True(
+                                steps.ToList().FindIndex(step => step.Kind == RigStepKind.Set && step.Control!.Key == by.Key)
+                                    < steps.ToList().IndexOf(again)
+                            )
+                    )
+            );
             Assert.Equal(
                 reading
                     .Lines.Where(line => line is { Cell: not null, Control: { Scale.HasMarks: true } or { When: WhenChanged.Ashore } })
+                    .Where(line => line.Control.Stage != RigStage.Afloat)
                     .Select(line => line.Control.Key)
                     .ToHashSet(),
                 steps.Where(step => step.Kind == RigStepKind.Set).Select(step => step.Control!.Key).ToHashSet()
             );
         }
     }
+
+    // practice.md §2.2: which stage what belongs to, by kind of boat.
+    [Theory]
+    [InlineData("lateen-board-boat", RigStage.Flat, "head-line")]
+    [InlineData("sailboard", RigStage.Flat, "footstraps")]
+    [InlineData("radio-yacht", RigStage.BeforeHoisting, "mast-foot")]
+    [InlineData("radio-yacht", RigStage.Bench, "headsail-twist")]
+    [InlineData("catamaran-with-skegs", RigStage.BeforeHoisting, "rake")]
+    [InlineData("una-rig", RigStage.BeforeHoisting, "mast-step")]
+    [InlineData("una-rig", RigStage.Afloat, "board")]
+    [InlineData("trimaran-with-reefs", RigStage.Afloat, "daggerboard")]
+    [InlineData("lateen-board-boat", null, "gooseneck")]
+    public void Each_kit_says_at_which_stage_what_is_set(string kit, RigStage? stage, string control) =>
+        Assert.Equal(stage, StarterKits.Find(kit)!.Class.Find(new(control))!.Stage);
 
     private static Dictionary<ControlKey, Mark> Marks(IReadOnlyList<Control> controls, int[] at) =>
         controls.Select((control, place) => (control.Key, Mark: new Mark(at[place] * 10))).ToDictionary(one => one.Key, one => one.Mark);

@@ -256,7 +256,7 @@ public sealed class WhoMayTests(ClubHost host)
         Captain     POST ClassSetup/BoatSails - Fittings Specified
         Captain     POST ClassSetup/Gears -
         Captain     POST ClassSetup/MarkGuide -
-        Captain     POST ClassSetup/QuestionEditor - Kind
+        Captain     POST ClassSetup/QuestionEditor - Kind Told
         Captain     POST ClassSetup/QuestionList -
         Captain     POST ClassSetup/ControlEditor - Kind Means
         Captain     POST ClassSetup/ControlList -

@@ -39,6 +39,7 @@ public static class ControlMembers
             of => string.Join(", ", of.ByPurpose.Select(mark => MemberWords.Describe(of, mark)))
         ),
         Value("who sets it", nameof(Control.Who), of => of.Who, who => who),
+        Value("its stage", nameof(Control.Stage), of => of.Stage, stage => stage is { } said ? RigStages.Words(said) : ""),
         Value("set on both sides", nameof(Control.BothSides), of => of.BothSides, MemberWords.YesNo),
         Value("other datum", nameof(Control.OtherDatum), of => of.OtherDatum, MemberWords.Describe),
         List("what it disturbs", nameof(Control.Disturbs), of => of.Disturbs, MemberWords.Describe),

@@ -74,6 +74,7 @@ internal sealed class QuestionConverter : JsonConverter<Question>
                 FromBand = flat.FromBand,
                 Control = flat.Control,
                 Teaches = flat.Teaches ?? "",
+                Stage = flat.Stage,
             }
             : throw new ClassValueException($"The question “{PlainText.Shown(flat.Key.Name)}”: {form.Problem}");
     }
@@ -90,6 +91,7 @@ internal sealed class QuestionConverter : JsonConverter<Question>
         BandId? FromBand = null,
         ControlKey? Control = null,
         string? Teaches = null,
+        RigStage? Stage = null,
         IReadOnlyList<AnswerWord>? Words = null,
         bool? Ordered = null,
         string? Unit = null,
@@ -112,6 +114,7 @@ internal sealed class QuestionConverter : JsonConverter<Question>
                 question.FromBand,
                 question.Control,
                 question.Teaches,
+                question.Stage,
                 spec.Words,
                 spec.Ordered,
                 spec.Unit,

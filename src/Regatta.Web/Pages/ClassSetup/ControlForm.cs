@@ -15,6 +15,12 @@ public sealed partial class ControlForm(
     IReadOnlyDictionary<string, string> now
 )
 {
+    /// <summary>The stages of making a boat ready, as they are offered.</summary>
+    public static readonly Choice<RigStage?> Stages = new([
+        ("any, with the sails hoisted", null),
+        .. Enum.GetValues<RigStage>().Select(stage => (RigStages.Words(stage), (RigStage?)stage)),
+    ]);
+
     private static readonly Choice<WhenChanged> Whens = new(
         ("ashore", WhenChanged.Ashore),
         ("afloat", WhenChanged.Afloat),
@@ -77,6 +83,7 @@ public sealed partial class ControlForm(
                     new("datum", "From: the datum", "") { Hint = "Such as the front end cap of the boom." },
                     new("readingPoint", "To: the reading point", "") { Hint = "Such as the front edge of the ring." },
                     new("moreDoes", "What does more of it do?", ""),
+                    Stages.Field("stage", "Set at which stage of rigging?", null),
                     new("who", "Who sets it? Empty for whoever is at hand", ""),
                     Whens.Field("when", "Changed", WhenChanged.Ashore),
                     Directions.Field("builds", "As wind builds it goes", AsWindBuilds.Either),
@@ -100,6 +107,7 @@ public sealed partial class ControlForm(
             ["readingPoint"] = control.ReadingPoint,
             ["moreDoes"] = control.MoreDoes,
             ["who"] = control.Who,
+            ["stage"] = Stages.WordOf(control.Stage),
             ["when"] = Whens.WordOf(control.When),
             ["builds"] = Directions.WordOf(control.AsWindBuilds),
             ["helm"] = Helm(control),
@@ -203,6 +211,7 @@ public sealed partial class ControlForm(
                 OtherDatum = otherDatum,
                 BothSides = typed.GetValueOrDefault(SidesField) == OnBoth,
                 Who = typed.GetValueOrDefault("who", "").Trim(),
+                Stage = Stages.Read(typed.GetValueOrDefault("stage")),
             }
             : null;
 

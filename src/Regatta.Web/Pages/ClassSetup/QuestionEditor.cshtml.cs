@@ -32,7 +32,12 @@ public sealed class QuestionEditorModel(ClubContext here, DefinitionEditor edito
     }
 
     /// <summary>Shows the fields of another kind of answer; nothing is kept yet.</summary>
-    public async Task<IActionResult> OnPostKindAsync(string question)
+    public Task<IActionResult> OnPostKindAsync(string question) => ShowAsync(question, "_AnswerFields");
+
+    /// <summary>Shows what each answer would be told; nothing is kept yet.</summary>
+    public Task<IActionResult> OnPostToldAsync(string question) => ShowAsync(question, "_AnswersTold");
+
+    private async Task<IActionResult> ShowAsync(string question, string part)
     {
         if (!await LoadAsync(question))
         {
@@ -40,7 +45,7 @@ public sealed class QuestionEditorModel(ClubContext here, DefinitionEditor edito
         }
 
         Form = new(Class, Before, Request.Typed(), Nothing);
-        return Request.ByFragment() ? Partial("_AnswerFields", this) : Page();
+        return Request.ByFragment() ? Partial(part, this) : Page();
     }
 
     public async Task<IActionResult> OnPostAsync(string question)

@@ -39,6 +39,25 @@ public sealed class QuestionForm(
         ("stop", AnswerMeaning.Stop)
     );
 
+    /// <summary>What an answer may ask for.</summary>
+    public static readonly Choice<MarkEffect?> Wants = new([
+        ("what it is about", null),
+        .. Enum.GetValues<MarkEffect>().Select(effect => (MarkEffects.Words(effect), (MarkEffect?)effect)),
+    ]);
+
+    /// <summary>What each answer would be told, as it is typed now; empty while something of it is not understood.</summary>
+    public IReadOnlyList<(string Said, string Told)> Told =>
+        new QuestionForm(definition, before, typed, now).Read() is { } read
+            ?
+            [
+                .. read
+                    .Form.Possible()
+                    .Select(answer => (answer.Said, Looks.Of(definition, read, answer, definition.PlanModes.First, _ => null)))
+                    .Where(one => one.Item2.Answer.IsOff || one.Item2.LeadsSomewhere)
+                    .Select(one => (one.Said, one.Item2.Says(control => control))),
+            ]
+            : [];
+
     /// <summary>What was wrong, beside its field.</summary>
     public FormReader Reader { get; } = new();
 
@@ -48,7 +67,8 @@ public sealed class QuestionForm(
     public IEnumerable<Field> Asking =>
         Filled(
             new("asks", "The question", "") { Hint = "As a sailor is asked, such as: Is the slot even?" },
-            Whens.Field("when", "Asked", AskedWhen.Afloat)
+            Whens.Field("when", "Asked", AskedWhen.Afloat),
+            ControlForm.Stages.Field("stage", "Ashore, at which stage of rigging?", null)
         );
 
     /// <summary>The fields of the kind of answer chosen.</summary>
@@ -59,7 +79,13 @@ public sealed class QuestionForm(
                 InWords =>
                 [
                     .. Rows.SelectMany(at =>
-                        new Field[] { new($"word-{at}", $"Answer {at}", ""), Meanings.Field($"means-{at}", "means", AnswerMeaning.Fine) }
+                        new Field[]
+                        {
+                            new($"word-{at}", $"Answer {at}", ""),
+                            Meanings.Field($"means-{at}", "means", AnswerMeaning.Fine),
+                            Wants.Field($"wants-{at}", "asks for", null),
+                            new($"act-{at}", "first, and free", ""),
+                        }
                     ),
                     new("ordered", "They go from least to most", "no") { Choices = ["no", "yes"] },
                 ],
@@ -110,6 +136,7 @@ public sealed class QuestionForm(
         {
             ["asks"] = question.Asks,
             ["when"] = Whens.WordOf(question.When),
+            ["stage"] = ControlForm.Stages.WordOf(question.Stage),
             ["control"] = question.Control is { } key
                 ? definition.Known.FirstOrDefault(control => control.Key == key)?.Name ?? NoControl
                 : NoControl,
@@ -128,6 +155,7 @@ public sealed class QuestionForm(
                 foreach (var (word, at) in words.Offered.Select((word, at) => (word, at + 1)))
                 {
                     (fields[$"word-{at}"], fields[$"means-{at}"]) = (word.Text, Word(word.Means));
+                    (fields[$"wants-{at}"], fields[$"act-{at}"]) = (Wants.WordOf(word.Wants), word.Act ?? "");
                 }
 
                 break;
@@ -188,6 +216,7 @@ public sealed class QuestionForm(
                 FromBand = band?.Id,
                 Control = control?.Key,
                 Teaches = teaches,
+                Stage = ControlForm.Stages.Read(Text("stage")),
             }
             : null;
     }
@@ -198,7 +227,11 @@ public sealed class QuestionForm(
             InWords => new WordAnswer(
                 [
                     .. Rows.Where(at => Text($"word-{at}").Trim().Length > 0)
-                        .Select(at => new AnswerWord(Text($"word-{at}").Trim(), Means(at))),
+                        .Select(at => new AnswerWord(Text($"word-{at}").Trim(), Means(at))
+                        {
+                            Wants = Wants.Read(Text($"wants-{at}")),
+                            Act = Text($"act-{at}").Trim() is { Length: > 0 } act ? act : null,
+                        }),
                 ],
                 Text("ordered") == "yes"
             ),

@@ -26,6 +26,9 @@ public sealed class RigUpModel(ClubContext here, CardRequests cards, RigBoat rig
 
     public IReadOnlyList<RigStep> Steps { get; private set; } = [];
 
+    /// <summary>Whether her steps are of more than one stage.</summary>
+    public bool TellsStages => Steps.DistinctBy(step => step.Stage).Count() > 1;
+
     public FormReader Form { get; } = new();
 
     /// <summary>The run's own key.</summary>
