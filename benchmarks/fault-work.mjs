@@ -77,7 +77,7 @@ async function correct(visitor, log, number) {
 
 // A boat is made ready with two marks set otherwise than the card says: the end and both notes are there, or nothing of it.
 /** The marks that are set otherwise than the card says. */
-export const OTHERWISE = { gooseneck: "15 in", daggerboard: "8 cm" };
+export const OTHERWISE = { gooseneck: "15 in", "halyard-point": "58 in" };
 async function rig(name) {
   const visitor = new Visitor(base);
   let known = false;

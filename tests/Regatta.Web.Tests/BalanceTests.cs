@@ -45,6 +45,28 @@ public sealed class BalanceTests(ClubHost host)
     }
 
     [Fact]
+    public async Task A_class_from_a_kit_is_drawn_as_is_typical_of_it_until_it_is_measured()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var captain = await club.VisitAsAsync("odalys");
+        var kits = await captain.GetAsync("/wenlow/new-class");
+        await captain.SendAsync(kits, "main form", "/wenlow/new-class", ("kit", "keelboat"), ("name", "Kestrel 7"));
+        const string At = "/wenlow/classes/kestrel-7/balance";
+        var drawn = await captain.GetAsync(At);
+        Assert.Contains("typical of the kind", drawn.TextOf(".caution"));
+        Assert.Matches("sails pull .* forward of where the water holds her", drawn.TextOf("main")!);
+        Assert.DoesNotContain(
+            "nothing that can be put wrong",
+            (await captain.GetAsync("/wenlow/classes/kestrel-7/trainer")).TextOf("main")
+        );
+        var form = await captain.GetAsync(At + "/edit");
+        Assert.NotNull(form.Html.QuerySelector(".tape-form"));
+        var saved = await captain.SendAsync(form, ".drawing-form", At + "/edit", ("waterline", "6.1"));
+        Assert.Equal(302, (int)saved.Status);
+        Assert.DoesNotContain("typical of the kind", (await captain.GetAsync(At)).TextOf("main"));
+    }
+
+    [Fact]
     public async Task A_class_nobody_drew_says_so_and_its_signs_are_cured_all_the_same()
     {
         var sailor = await host.VisitAsAsync("priya");

@@ -64,3 +64,27 @@ test("two editors at random lose nothing", async ({ page, browser }) => {
   for (const name of cells) await expect(cell(other, name)).toHaveAttribute("data-revision", await cell(page, name).getAttribute("data-revision"));
   await other.context().close();
 });
+
+test("whoever writes in a cell writes on while what another changed comes in", async ({ page, browser }) => {
+  const path = new URL(await makeClass(page, "Futtock")).pathname;
+  const other = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  await signIn(other, "odalys", `${path}?view=table`);
+  await page.goto(`${path}?view=table`);
+  await cell(page, "2.vang").focus();
+  // The second look is on its way when the first figure is written, and comes in before the next one.
+  await page.route(/handler=Refresh/, async (route) => {
+    await new Promise((later) => { setTimeout(later, 1500); });
+    await route.continue();
+  });
+  const asked = page.waitForRequest(/handler=Refresh/);
+  await cell(other, "4.vang").focus();
+  await other.keyboard.type("6");
+  await other.keyboard.press("Enter");
+  await asked;
+  await page.keyboard.press("4");
+  await expect(cell(page, "4.vang")).toContainText("strip 6");
+  await page.keyboard.type(" 1/2");
+  await page.keyboard.press("Enter");
+  await expect(cell(page, "2.vang")).toContainText("strip 4 1/2");
+  await other.context().close();
+});

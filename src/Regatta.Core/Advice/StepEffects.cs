@@ -31,9 +31,12 @@ public sealed class StepEffects(HelmFit? fit, HelmSteps? drawing)
     }
 
     /// <summary>As the drawing says; null where it does not move anything that is drawn, and of a lateen's gooseneck, which does far more
-    /// in practice than its geometry says.</summary>
+    /// in practice than its geometry says. A drawing that is but typical of the kind says nothing where the class itself does.</summary>
     public StepEffect? OfDrawing(Control control, double positions) =>
-        !control.SlidesBoom && drawing?.Worth(control, positions) is { } degrees
+        !control.SlidesBoom
+        && drawing is { Drawing: var drawn }
+        && !(drawn.IsTypical && control.HelmPerUnit is not null)
+        && drawing.Worth(control, positions) is { } degrees
             ? new(degrees, HelmArm.Deviation(degrees, positions / control.Scale.Step), EffectSource.Drawing)
             : null;
 

@@ -78,6 +78,9 @@ public sealed record BoatDrawing(Length Waterline, SidePoint MastFoot, SideShape
     /// <summary>What her controls move.</summary>
     public IReadOnlyList<DrawnEffect> Effects { get; init; } = [];
 
+    /// <summary>Whether it is typical of the kind of boat, until somebody measures theirs.</summary>
+    public bool IsTypical { get; init; }
+
     /// <summary>What makes it no drawing, in a sentence; null where it is one.</summary>
     public string? Problem =>
         !(Waterline.Metres is > 0 and <= SideShape.FurthestMetres) ? $"A waterline is up to {SideShape.FurthestMetres:0} m long."
@@ -118,7 +121,7 @@ public sealed record BoatDrawing(Length Waterline, SidePoint MastFoot, SideShape
         other is not null
         && (Waterline, MastFoot, Hull, Board, Rudder, BoardMoves, BoardPin, Lateen)
             == (other.Waterline, other.MastFoot, other.Hull, other.Board, other.Rudder, other.BoardMoves, other.BoardPin, other.Lateen)
-        && (WindAboard, BoatSpeed) == (other.WindAboard, other.BoatSpeed)
+        && (WindAboard, BoatSpeed, IsTypical) == (other.WindAboard, other.BoatSpeed, other.IsTypical)
         && Effects.SequenceEqual(other.Effects);
 
     /// <inheritdoc/>

@@ -61,8 +61,9 @@ export function open(name) {
   return inLine(() => ajax("GET", address(name), { target: "#drawer", swap: "innerHTML" }));
 }
 
+// Whoever has begun to write meanwhile writes on: an answer that comes late takes nothing out of their hands.
 export function focusCurrent() {
-  currentCell()?.focus();
+  if (!document.activeElement?.matches("input.writing")) currentCell()?.focus();
 }
 
 // One stop for the Tab key: the cell that had the focus last, or the first.

@@ -114,7 +114,9 @@ public sealed class WrongModel(ClubContext here, CardRequests cards, UnitPrefere
                 + effect.From switch
                 {
                     EffectSource.Logs => ", as the logs say",
-                    EffectSource.Drawing => ", by the drawing of the boat",
+                    EffectSource.Drawing => Class.Drawing?.IsTypical == true
+                        ? ", by a drawing typical of the kind"
+                        : ", by the drawing of the boat",
                     _ => ", as the class believes",
                 }
             : null;
