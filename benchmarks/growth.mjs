@@ -2,6 +2,7 @@
 import { randomUUID } from "node:crypto";
 import { readFile } from "node:fs/promises";
 import { sql } from "./database.mjs";
+import { Visitor } from "./visitor.mjs";
 
 const AT_ONCE = 5000;
 
@@ -29,6 +30,21 @@ export async function bringIn(visitor, key, logs) {
       drop table pairs`);
   }
   return Number(sql(`select count(*) from session_logs where class_id = (select id from classes where key = '${key}')`));
+}
+
+/** So many sailors of the demo club with accounts of their own, signed in. */
+export async function sailors(base, name, many) {
+  sql(`
+    insert into people (id, sign_in_name, normalized_name, display_name, password_hash, security_stamp)
+      select gen_random_uuid(), '${name}-' || n, upper('${name}-') || n, initcap('${name} ') || n, p.password_hash, 'stamp' from generate_series(1, ${many}) n, people p where p.sign_in_name = 'odalys';
+    insert into memberships (club_id, person_id, roles) select c.id, p.id, '{sailor}' from clubs c, people p where c.key = 'wenlow' and p.sign_in_name like '${name}-%';
+  `);
+  const all = [];
+  for (let at = 1; at <= many; at += 1) {
+    all.push(new Visitor(base));
+    await all.at(-1).signIn(`${name}-${at}`, "wenlow-reach");
+  }
+  return all;
 }
 
 /** The fields of a form of a page as a browser would send them untouched. */

@@ -3,8 +3,7 @@
 // Reports how long looks and logs take, 95 of 100, and the app's memory, alone as a ratio to what it was before.
 import { readFileSync } from "node:fs";
 import { setTimeout as pause } from "node:timers/promises";
-import { sql } from "./database.mjs";
-import { bringIn, fieldsOf } from "./growth.mjs";
+import { bringIn, fieldsOf, sailors } from "./growth.mjs";
 import { Visitor } from "./visitor.mjs";
 
 const base = process.env.BASE_URL ?? "http://127.0.0.1:8080";
@@ -16,16 +15,7 @@ const path = `/wenlow/classes/${CLASS}`;
 const captain = new Visitor(base);
 await captain.demo("odalys");
 await bringIn(captain, CLASS, logs);
-sql(`
-  insert into people (id, sign_in_name, normalized_name, display_name, password_hash, security_stamp)
-    select gen_random_uuid(), 'phone-' || n, 'PHONE-' || n, 'Phone ' || n, p.password_hash, 'stamp' from generate_series(1, ${phones}) n, people p where p.sign_in_name = 'odalys';
-  insert into memberships (club_id, person_id, roles) select c.id, p.id, '{sailor}' from clubs c, people p where c.key = 'wenlow' and p.sign_in_name like 'phone-%';
-`);
-const sailors = [];
-for (let at = 1; at <= phones; at += 1) {
-  sailors.push(new Visitor(base));
-  await sailors.at(-1).signIn(`phone-${at}`, "wenlow-reach");
-}
+const sailing = await sailors(base, "phone", phones);
 await captain.page(path);
 
 const before = rss();
@@ -43,7 +33,7 @@ const timed = async (what, act) => {
 };
 const LOG = { helmPort: "3", helmStarboard: "4", steadyFullSpeed: "held", flat: "held", trimmed: "held", rudderCentred: "held" };
 await Promise.all([
-  ...sailors.map(async (sailor, at) => {
+  ...sailing.map(async (sailor, at) => {
     await pause((at / phones) * 4000);
     for (let round = at; performance.now() < until; round += 1) {
       if (round % 8 === 7) {

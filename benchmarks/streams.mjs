@@ -3,8 +3,7 @@
 // Each board waits on the stream and asks for itself when told, as a browser does. Reports the app's resident memory as a
 // ratio to the first minute's, and its processor seconds as a ratio to the seconds gone by.
 import { readFileSync } from "node:fs";
-import { sql } from "./database.mjs";
-import { Visitor } from "./visitor.mjs";
+import { sailors } from "./growth.mjs";
 
 const base = process.env.BASE_URL ?? "http://127.0.0.1:8080";
 const [boards, minutes] = [Number(process.argv[2] ?? 200), Number(process.argv[3] ?? 10)];
@@ -17,16 +16,7 @@ const status = () => ({
 // One person has a few boards open at the most, so there are people enough.
 const boardsOfPerson = 8;
 const people = Math.ceil(boards / boardsOfPerson);
-sql(`
-  insert into people (id, sign_in_name, normalized_name, display_name, password_hash, security_stamp)
-    select gen_random_uuid(), 'watcher-' || n, 'WATCHER-' || n, 'Watcher ' || n, p.password_hash, 'stamp' from generate_series(1, ${people}) n, people p where p.sign_in_name = 'odalys';
-  insert into memberships (club_id, person_id, roles) select c.id, p.id, '{sailor}' from clubs c, people p where c.key = 'wenlow' and p.sign_in_name like 'watcher-%';
-`);
-const watchers = [];
-for (let at = 1; at <= people; at += 1) {
-  watchers.push(new Visitor(base));
-  await watchers.at(-1).signIn(`watcher-${at}`, "wenlow-reach");
-}
+const watchers = await sailors(base, "watcher", people);
 
 let looks = 0;
 const stop = new AbortController();

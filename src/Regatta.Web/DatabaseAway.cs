@@ -7,7 +7,7 @@ namespace Regatta.Web;
 
 /// <summary>Answers while the database is away or busy: 503 with when to ask again, and a form that was sent comes back as it was typed, to
 /// be sent again. The answer asks nothing of the database, the keys or the account.</summary>
-internal sealed class DatabaseAway(RequestDelegate next, ILogger<DatabaseAway> log)
+public sealed class DatabaseAway(RequestDelegate next, ILogger<DatabaseAway> log)
 {
     private const string RetryAfterSeconds = "5";
     private const int NoSpaceLeft = 28;

@@ -34,14 +34,15 @@ public sealed class PeopleTests(StoreFixture store)
         await store.Members.SetAsync(store.Club, person.Id, ["captain", "sailor"], ["quillet", "no-such-class"]);
         var here = (await store.Clubs.AdmitAsync("wenlow", person.Id, "quillet"))!;
         Assert.Equal(["captain", "sailor"], here.Roles!);
-        Assert.True(here.IsCaptain);
-        Assert.False((await store.Clubs.AdmitAsync("wenlow", person.Id, "tandry"))!.IsCaptain);
+        Assert.Equal([here.Class!.Class.Number], here.Captained);
+        var other = (await store.Clubs.AdmitAsync("wenlow", person.Id, "tandry"))!;
+        Assert.DoesNotContain(other.Class!.Class.Number, other.Captained);
         Assert.Null((await store.Clubs.AdmitAsync("tessick", person.Id, "pond-65"))!.Roles);
         Assert.Null((await store.Clubs.AdmitAsync("wenlow", null, "quillet"))!.Roles);
         Assert.Null((await store.Clubs.AdmitAsync("wenlow", person.Id, "pond-65"))!.Class);
         Assert.Null(await store.Clubs.AdmitAsync("no-such-club", person.Id, null));
         await store.Members.SetAsync(store.Club, person.Id, ["sailor"], []);
-        Assert.False((await store.Clubs.AdmitAsync("wenlow", person.Id, "quillet"))!.IsCaptain);
+        Assert.Empty((await store.Clubs.AdmitAsync("wenlow", person.Id, "quillet"))!.Captained);
         Assert.Contains(
             await store.Members.AllAsync(store.Club),
             member => member.Id == person.Id && member is { CanSignIn: false, Roles: "sailor", CaptainOf: "" }

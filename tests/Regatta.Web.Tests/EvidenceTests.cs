@@ -217,6 +217,12 @@ public sealed class EvidenceTests(ClubHost host)
         Assert.Contains("too few", few.TextOf("main"));
         var file = await captain.GetAsync($"{At}?handler=Sums&plan=full&mode=upwind");
         Assert.Contains("regatta-sums", file.Text, StringComparison.Ordinal);
+        // One more run, and the file is the one that was given: the difference would be that run.
+        var log = await captain.GetAsync($"{Quillet}/log?wind=14&boat=class");
+        (string, string)[] check = [("helmPort", "9"), ("helmStarboard", "9"), ("steadyFullSpeed", "held"), ("closeHauled", "held")];
+        Assert.Equal(302, (int)(await captain.SendAsync(log, ".log-form", $"{Quillet}/log", check)).Status);
+        Assert.Equal(file.Text, (await captain.GetAsync($"{At}?handler=Sums&plan=full&mode=upwind")).Text);
+        Assert.Contains("as given last on", (await captain.GetAsync(At)).TextOf("main"));
         var wrong = await captain.UploadAsync(page, At, "{}"u8.ToArray(), "file", ("weight", "200"));
         Assert.Equal(422, (int)wrong.Status);
         Assert.Contains("0 to 100", wrong.TextOf("#weight-problem"));
@@ -235,7 +241,7 @@ public sealed class EvidenceTests(ClubHost host)
         // Whose they are is said, and the club's own runs are counted as before.
         var shown = (await captain.GetAsync($"{Quillet}/evidence")).TextOf(".evidence")!;
         Assert.Contains("sums of Other Water SC", shown);
-        Assert.Matches("88 runs logged, 82 with a check", shown);
+        Assert.Matches("89 runs logged, 83 with a check", shown);
         var back = await captain.SendAsync(borrowed, "form[action*='handler=Weigh']", At + "?handler=Weigh", ("weight", "0"));
         Assert.Equal(302, (int)back.Status);
         Assert.Equal(alone, await Worth());
@@ -254,6 +260,28 @@ public sealed class EvidenceTests(ClubHost host)
         Assert.Contains("They count as a tenth of one check, all together.", told);
         // Nobody is named: neither who logs, nor who they are in the club.
         Assert.DoesNotContain("Sunniva", page.TextOf("main"));
+        var digest = await club.ScalarAsync<string>(
+            """
+            select encode(sha256(convert_to(l.club_id || ':' || l.class_id || ':' || l.sailor_id, 'UTF8')), 'hex') from session_logs l
+              join people p on p.id = l.sailor_id join classes c on c.id = l.class_id
+              where c.key = 'tandry' and p.display_name like 'Sunniva%' limit 1
+            """
+        );
+        Assert.Equal(64, digest!.Length);
+        Assert.DoesNotContain(digest, page.Text, StringComparison.Ordinal);
+        Assert.Equal(
+            404,
+            (int)
+                (
+                    await captain.SendAsync(
+                        page,
+                        "form[action*='handler=Reporter']",
+                        At + "?handler=Reporter",
+                        ("reporter", digest),
+                        ("counts", "in full")
+                    )
+                ).Status
+        );
         var few = await Worth();
         async Task<string> CountAsync(string counts)
         {

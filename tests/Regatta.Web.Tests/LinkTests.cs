@@ -40,7 +40,17 @@ public sealed partial class LinkTests(ClubHost host)
             Assert.False(page.Text.Contains("Zwumbel", StringComparison.OrdinalIgnoreCase), $"{address} shows the draft.");
         }
 
-        var kinds = await FollowAsync(await club.VisitAsAsync("priya"), Look, "/wenlow", Class);
+        var sailor = await club.VisitAsAsync("priya");
+        var logged = await sailor.SendAsync(await sailor.GetAsync($"{Class}/log?wind=12&boat=class"), ".log-form", $"{Class}/log");
+        Look("a log of one's own", await sailor.GetAsync(logged.Location!.ToString()));
+        // The captain of another class is a sailor in this one.
+        var other = await club.VisitAsAsync("tamsin");
+        foreach (var address in (string[])["/wenlow", "/wenlow/proposals", Class, $"{Class}?view=table&cell=2.vang", $"{Class}/evidence"])
+        {
+            Look(address, await other.GetAsync(address));
+        }
+
+        var kinds = await FollowAsync(sailor, Look, "/wenlow", Class);
         Assert.True(kinds.Count(kind => kind.StartsWith("/wenlow/classes/", StringComparison.Ordinal)) > 15, $"{kinds.Count} kinds");
         Assert.True(read > 60, $"Only {read} pages were read.");
         // Its captain does read it.

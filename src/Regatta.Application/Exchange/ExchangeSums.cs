@@ -19,25 +19,29 @@ public sealed class ExchangeSums(BorrowedSumsStore borrowed, OfferedSumsStore of
     public async Task<Parsed<byte[]>> GiveAsync(Club club, ClassView view, PlanMode planMode)
     {
         var before = await given.FindAsync(view.Ref, planMode);
-        if (before is not null)
-        {
-            var (runs, sailors) = await given.SinceAsync(view.Ref, planMode, before.GivenAt);
-            if (!SharedSums.MayRenew(runs, sailors))
-            {
-                return AsGiven(before);
-            }
-        }
-
         var basis = view.Evidence.Bases[0];
         var filled = await kept.FilledAsync(view.Ref, basis, planMode);
-        var sums = SharedSums.Of(planMode, view.On(planMode).Evidence, filled, before?.Basis == basis.Key ? before.Filled : null);
+        if (
+            before is not null
+            && !SharedSums.MayRenew(filled, before.Filled, await kept.SailorsSinceAsync(view.Ref, basis, planMode, before.GivenAt))
+        )
+        {
+            return AsGiven(before);
+        }
+
+        // Columns are the same where the file of then fits the class of now, whatever else was changed of it.
+        var same =
+            before is not null
+            && SumsFile.Read(Encoding.UTF8.GetBytes(before.Document)) is { Ok: true, Value: var read }
+            && read.Sums.Problem(view.Class) is null;
+        var sums = SharedSums.Of(planMode, view.On(planMode).Evidence, filled, same ? before!.Filled : null);
         if (!sums.Ok)
         {
             return before is null ? Parsed<byte[]>.Bad(sums.Problem!) : AsGiven(before);
         }
 
         var file = SumsFile.Write(club.Name, sums.Value);
-        if (await given.SaveAsync(view.Ref, planMode, Encoding.UTF8.GetString(file), basis.Key, filled, before?.GivenAt))
+        if (await given.SaveAsync(view.Ref, planMode, Encoding.UTF8.GetString(file), filled, before?.GivenAt))
         {
             return Parsed<byte[]>.Good(file);
         }

@@ -28,10 +28,12 @@ public sealed record SharedSums(
     /// files would tell of them.</summary>
     public const int LeastSailors = 3;
 
-    /// <summary>Whether what was given before is renewed.</summary>
-    /// <param name="runs">How many runs came since.</param>
-    /// <param name="sailors">Of how many sailors.</param>
-    public static bool MayRenew(int runs, int sailors) => runs >= Least && sailors >= LeastSailors;
+    /// <summary>Whether what was given before is renewed. The first column is every run's, whatever else the columns are.</summary>
+    /// <param name="filled">How many runs have something in each column.</param>
+    /// <param name="before">How many had when it was given.</param>
+    /// <param name="sailors">Of how many sailors those are that came since.</param>
+    public static bool MayRenew(IReadOnlyList<int> filled, IReadOnlyList<int> before, int sailors) =>
+        filled.ElementAtOrDefault(0) - before.ElementAtOrDefault(0) >= Least && sailors >= LeastSailors;
 
     /// <summary>Whether a plan and mode has runs enough to give anything of.</summary>
     public static bool HasEnough(HelmFit fit) => fit.Sums.Rows >= Least;

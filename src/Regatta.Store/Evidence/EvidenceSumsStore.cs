@@ -101,6 +101,32 @@ public sealed partial class EvidenceSumsStore(Db database)
         return [.. Enumerable.Range(1, filled.Count == 0 ? 0 : filled.Keys.Max()).Select(column => filled.GetValueOrDefault(column))];
     }
 
+    /// <summary>Of how many sailors the runs in the sums of a plan and mode are that were logged since.</summary>
+    /// <param name="one">The class.</param>
+    /// <param name="basis">What the columns rest on.</param>
+    /// <param name="planMode">The plan and mode.</param>
+    /// <param name="since">Since when.</param>
+    public async Task<int> SailorsSinceAsync(ClassRef one, EvidenceBasis basis, PlanMode planMode, DateTimeOffset since)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.ExecuteScalarAsync<int>(
+            """
+            select count(distinct l.sailor_id)::int from kept_runs run join session_logs l on (l.club_id, l.id) = (run.club_id, run.log_id)
+            where run.club_id = @club and run.class_id = @id and run.basis = @basis and run.plan = @plan and run.mode = @mode
+              and run.weight > 0 and l.logged_at > @since
+            """,
+            new
+            {
+                club = one.Club.Number,
+                id = one.Number,
+                basis = basis.Key,
+                plan = planMode.Plan.Name,
+                mode = planMode.Mode.Name,
+                since,
+            }
+        );
+    }
+
     /// <summary>Keeps what was worked out from nothing, in place of what was kept before.</summary>
     /// <param name="one">The class.</param>
     /// <param name="basis">What it rests on.</param>

@@ -6,9 +6,6 @@ public sealed record GivenSums
     /// <summary>The file.</summary>
     public string Document { get; init; } = "";
 
-    /// <summary>What its columns rest on.</summary>
-    public string Basis { get; init; } = "";
-
     /// <summary>How many runs had something in each column.</summary>
     public int[] Filled { get; init; } = [];
 
@@ -24,30 +21,13 @@ public sealed class GivenSumsStore(Db database, TimeProvider clock)
     {
         await using var connection = await database.OpenConnectionAsync();
         return await connection.QuerySingleOrDefaultAsync<GivenSums>(
-            "select document, basis, filled, given_at from given_sums "
-                + "where (club_id, class_id, plan, mode) = (@club, @id, @plan, @mode)",
-            Keys(one, planMode)
-        );
-    }
-
-    /// <summary>How many runs with a helm of a plan and mode were logged since, and by how many sailors.</summary>
-    public async Task<(int Runs, int Sailors)> SinceAsync(ClassRef one, PlanMode planMode, DateTimeOffset since)
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        return await connection.QuerySingleAsync<(int, int)>(
-            """
-            select count(*)::int, count(distinct l.sailor_id)::int
-              from session_logs l join runs r on (r.club_id, r.log_id) = (l.club_id, l.id)
-              where (l.club_id, l.class_id) = (@club, @id) and l.removed_at is null and l.logged_at > @since
-                and r.plan = @plan and r.mode = @mode and coalesce(r.helm_port, r.helm_starboard) is not null
-            """,
+            "select document, filled, given_at from given_sums where (club_id, class_id, plan, mode) = (@club, @id, @plan, @mode)",
             new
             {
                 club = one.Club.Number,
                 id = one.Number,
                 plan = planMode.Plan.Name,
                 mode = planMode.Mode.Name,
-                since,
             }
         );
     }
@@ -56,26 +36,18 @@ public sealed class GivenSumsStore(Db database, TimeProvider clock)
     /// <param name="one">The class.</param>
     /// <param name="planMode">The plan and mode.</param>
     /// <param name="document">The file.</param>
-    /// <param name="basis">What its columns rest on.</param>
     /// <param name="filled">How many runs have something in each column.</param>
     /// <param name="before">What it was held against; null for nothing.</param>
     /// <returns>Whether it was kept: not where somebody gave something else meanwhile.</returns>
-    public async Task<bool> SaveAsync(
-        ClassRef one,
-        PlanMode planMode,
-        string document,
-        string basis,
-        IReadOnlyList<int> filled,
-        DateTimeOffset? before
-    )
+    public async Task<bool> SaveAsync(ClassRef one, PlanMode planMode, string document, IReadOnlyList<int> filled, DateTimeOffset? before)
     {
         await using var connection = await database.OpenConnectionAsync();
         return await connection.ExecuteAsync(
                 """
-                insert into given_sums (club_id, class_id, plan, mode, document, basis, filled, given_at)
-                  values (@club, @id, @plan, @mode, @document, @basis, @filled, @now)
+                insert into given_sums (club_id, class_id, plan, mode, document, filled, given_at)
+                  values (@club, @id, @plan, @mode, @document, @filled, @now)
                 on conflict (club_id, class_id, plan, mode) do update
-                  set (document, basis, filled, given_at) = (excluded.document, excluded.basis, excluded.filled, excluded.given_at)
+                  set (document, filled, given_at) = (excluded.document, excluded.filled, excluded.given_at)
                   where given_sums.given_at = @before
                 """,
                 new
@@ -85,20 +57,10 @@ public sealed class GivenSumsStore(Db database, TimeProvider clock)
                     plan = planMode.Plan.Name,
                     mode = planMode.Mode.Name,
                     document,
-                    basis,
                     filled = filled.ToArray(),
                     before,
                     now = clock.GetUtcNow(),
                 }
             ) == 1;
     }
-
-    private static object Keys(ClassRef one, PlanMode planMode) =>
-        new
-        {
-            club = one.Club.Number,
-            id = one.Number,
-            plan = planMode.Plan.Name,
-            mode = planMode.Mode.Name,
-        };
 }

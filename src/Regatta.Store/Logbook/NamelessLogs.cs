@@ -35,7 +35,7 @@ internal static class NamelessLogs
         ];
     }
 
-    /// <summary>Tells hands apart and names nobody: who sees the digest cannot say whose it is.</summary>
+    /// <summary>Tells hands apart and names nobody by itself; who knows people's numbers could try them, so no page shows it.</summary>
     private const string Reporter =
         "case when l.sailor_id is not null "
         + "then encode(sha256(convert_to(l.club_id || ':' || l.class_id || ':' || l.sailor_id, 'UTF8')), 'hex') "

@@ -6,8 +6,7 @@ create table given_sums (
   plan text not null,
   mode text not null,
   document text not null,
-  -- What its columns rest on, and how many runs had something in each.
-  basis text not null,
+  -- How many runs had something in each of its columns.
   filled int[] not null,
   given_at timestamptz not null,
   primary key (club_id, class_id, plan, mode),

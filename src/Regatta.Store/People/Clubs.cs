@@ -17,10 +17,16 @@ public sealed record Club(long Id, string Key, string Name, string TimeZone, boo
 /// stamp.</summary>
 /// <param name="Club">The club of the address.</param>
 /// <param name="Roles">The person's roles there; null when they are no member, or suspended.</param>
-/// <param name="IsCaptain">Whether they are captain of the class of the address.</param>
+/// <param name="Captained">The numbers of the club's classes they are captain of.</param>
 /// <param name="HasSecondFactor">Whether they have a passkey or a second factor.</param>
 /// <param name="Class">The class of the address as it stands; null when the address names none, or there is none of that key.</param>
-public sealed record Admission(Club Club, IReadOnlyList<string>? Roles, bool IsCaptain, bool HasSecondFactor, ClassStamp? Class);
+public sealed record Admission(
+    Club Club,
+    IReadOnlyList<string>? Roles,
+    IReadOnlySet<long> Captained,
+    bool HasSecondFactor,
+    ClassStamp? Class
+);
 
 /// <summary>The clubs of the installation, and the one question each request asks about them.</summary>
 public sealed partial class Clubs(Db database, TimeProvider clock) : IReadClubs
@@ -97,7 +103,8 @@ public sealed partial class Clubs(Db database, TimeProvider clock) : IReadClubs
                 $"""
                 select {Columns}, array_to_string(m.roles, ',') as roles, k.id as class_id, k.revision, k.structure, k.matrix_revision,
                   k.log_revision, database_epoch() as epoch,
-                  exists (select from class_captains p where (p.club_id, p.class_id, p.person_id) = (c.id, k.id, @person)) as is_captain,
+                  array_to_string(array(select class_id from class_captains p where (p.club_id, p.person_id) = (c.id, @person)), ',')
+                    as captained,
                   c.second_factor_required and (
                     exists (select from people p where p.id = @person and p.second_factor)
                     or exists (select from passkeys p where p.person_id = @person)) as has_second_factor
@@ -263,7 +270,7 @@ public sealed partial class Clubs(Db database, TimeProvider clock) : IReadClubs
         long? MatrixRevision,
         long? LogRevision,
         string Epoch,
-        bool IsCaptain,
+        string Captained,
         bool HasSecondFactor
     )
     {
@@ -271,7 +278,7 @@ public sealed partial class Clubs(Db database, TimeProvider clock) : IReadClubs
             new(
                 new(Id, Key, Name, TimeZone, IsDemo, SecondFactorRequired),
                 Roles?.Split(',', StringSplitOptions.RemoveEmptyEntries),
-                IsCaptain,
+                Captained.Split(',', StringSplitOptions.RemoveEmptyEntries).Select(long.Parse).ToHashSet(),
                 HasSecondFactor,
                 ClassId is { } number
                     ? new(new(new(Id), number), Epoch, Revision!.Value, Structure!.Value, MatrixRevision!.Value, LogRevision!.Value)

@@ -36,7 +36,9 @@ public sealed class ClubContext(ClassCache cache, ActNote note)
     public bool LacksSecondFactor => IsCoordinator && Club.SecondFactorRequired && !Admission.HasSecondFactor;
 
     /// <summary>Whether they may change the class: its captain and the coordinator.</summary>
-    public bool MayEdit => HasClass && (IsCoordinator || (IsMember && Admission.IsCaptain));
+    public bool MayEdit => HasClass && MayEditClass(Class.Class);
+
+    private bool MayEditClass(ClassRef one) => IsMember && (IsCoordinator || Admission.Captained.Contains(one.Number));
 
     /// <summary>Where the club's pages begin.</summary>
     public string Path => "/" + Club.Key;
@@ -72,7 +74,7 @@ public sealed class ClubContext(ClassCache cache, ActNote note)
 
     /// <summary>The same after something was written.</summary>
     public async Task<ClassView> ClassAnewAsync() =>
-        AsSeen(await cache.FindAsync(Class.Class) ?? throw new InvalidOperationException("The class is gone."));
+        await ClassAsync(Class.Class) ?? throw new InvalidOperationException("The class is gone.");
 
     /// <summary>All classes of the club as who asks sees them.</summary>
     public async Task<FleetViews> ClassesAsync()
@@ -81,11 +83,10 @@ public sealed class ClubContext(ClassCache cache, ActNote note)
         return all with { Classes = [.. all.Classes.Select(AsSeen)] };
     }
 
-    /// <summary>Whether who asks reads drafts: of the class the address names who may change it; of a club's classes its coordinators and
-    /// captains.</summary>
-    private bool SeesDrafts => HasClass ? MayEdit : IsCoordinator || admission?.Roles?.Contains(Roles.Captain) == true;
+    /// <summary>A class of the club as who asks sees it; null where it is gone.</summary>
+    public async Task<ClassView?> ClassAsync(ClassRef one) => await cache.FindAsync(one) is { } view ? AsSeen(view) : null;
 
-    private ClassView AsSeen(ClassView view) => SeesDrafts ? view : view.ForSailors;
+    private ClassView AsSeen(ClassView view) => MayEditClass(view.Ref) ? view : view.ForSailors;
 }
 
 /// <summary>Resolves club and class of a request before anything else looks at it. What is not there, and what belongs to a club the asker

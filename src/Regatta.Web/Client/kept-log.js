@@ -42,7 +42,7 @@ export function keepLog() {
   const kept = take(shelf);
   const told = form.querySelector("[data-kept-log]");
   if (!kept || kept.key === form.elements.logKey.value) return;
-  told.querySelector("time").textContent = new Date(kept.at).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit" });
+  told.querySelector("time").textContent = new Date(kept.at).toLocaleString([], { dateStyle: "medium", timeStyle: "short" });
   told.hidden = false;
   const [again, drop] = told.querySelectorAll("button");
   again.addEventListener("click", () => {

@@ -126,20 +126,7 @@ public sealed class SharedSumsTests
         var random = new Random(19);
         for (var file = 0; file < 200; file++)
         {
-            // Few who chose a mark themselves, few who noted heel, and now and then a lonely day in strong wind.
-            List<SessionEvidence> runs =
-            [
-                .. Season(file, random.Next(10, 40))
-                    .Select(run => random.Next(8) == 0 ? Session(20, 100, random.Next(-5, 12)) : run)
-                    .Select(run =>
-                        random.Next(6) == 0
-                            ? run with
-                            {
-                                Asked = new Dictionary<ControlKey, AskedMark> { [Slide.Key] = new(AskedBy.Sailor, null) },
-                            }
-                            : run
-                    ),
-            ];
+            var runs = Sailed(random, file, random.Next(10, 40));
             var fit = Fit(runs);
             var filled = Filled(fit, runs);
             var sums = SharedSums.Of(PlanMode.Usual, fit, filled).Value;
@@ -181,32 +168,20 @@ public sealed class SharedSumsTests
         var (renewed, joined) = (0, 0);
         for (var pair = 0; pair < 200; pair++)
         {
-            List<SessionEvidence> Sailed(int seed, int runs) =>
-                [
-                    .. Season(seed, runs)
-                        .Select(run => random.Next(8) == 0 ? Session(20, 100, random.Next(-5, 12)) : run)
-                        .Select(run =>
-                            random.Next(6) == 0
-                                ? run with
-                                {
-                                    Asked = new Dictionary<ControlKey, AskedMark> { [Slide.Key] = new(AskedBy.Sailor, null) },
-                                }
-                                : run
-                        ),
-                ];
-            var (before, added) = (Sailed(pair, random.Next(10, 60)), Sailed(1000 + pair, random.Next(1, 60)));
+            var (before, added) = (Sailed(random, pair, random.Next(10, 60)), Sailed(random, 1000 + pair, random.Next(1, 60)));
             var first = Fit(before);
             var filled = Filled(first, before);
             var earlier = SharedSums.Of(PlanMode.Usual, first, filled).Value;
-            if (!SharedSums.MayRenew(added.Count, sailors: 3))
+            List<SessionEvidence> all = [.. before, .. added];
+            var fit = Fit(all);
+            var now = Filled(fit, all);
+            if (!SharedSums.MayRenew(now, filled, sailors: 3))
             {
                 continue;
             }
 
             renewed++;
-            List<SessionEvidence> all = [.. before, .. added];
-            var fit = Fit(all);
-            var later = SharedSums.Of(PlanMode.Usual, fit, Filled(fit, all), filled).Value;
+            var later = SharedSums.Of(PlanMode.Usual, fit, now, filled).Value;
             Assert.Null(later.Problem(Class));
             joined += later.Bands.Count < earlier.Bands.Count ? 1 : 0;
             var shared = later.Sums.Width - later.Bands.Count;
@@ -229,8 +204,9 @@ public sealed class SharedSumsTests
         // Both happen: it is not for want of cases.
         Assert.InRange(renewed, 100, 199);
         Assert.True(joined > 10);
-        Assert.False(SharedSums.MayRenew(9, 9));
-        Assert.False(SharedSums.MayRenew(90, 2));
+        Assert.True(SharedSums.MayRenew([20, 0], [10, 0], sailors: 3));
+        Assert.False(SharedSums.MayRenew([19, 19], [10, 0], sailors: 9));
+        Assert.False(SharedSums.MayRenew([100, 100], [10, 0], sailors: 2));
     }
 
     [Fact]
@@ -258,6 +234,21 @@ public sealed class SharedSumsTests
                 .Select(slide => Session(random.Next(8, 18), slide, Math.Round(3 - (0.04 * (slide - 100)) + random.NextDouble() - 0.5, 1))),
         ];
     }
+
+    /// <summary>Few who chose a mark themselves, few who noted heel, and now and then a lonely day in strong wind.</summary>
+    private static List<SessionEvidence> Sailed(Random random, int seed, int runs) =>
+        [
+            .. Season(seed, runs)
+                .Select(run => random.Next(8) == 0 ? Session(20, 100, random.Next(-5, 12)) : run)
+                .Select(run =>
+                    random.Next(6) == 0
+                        ? run with
+                        {
+                            Asked = new Dictionary<ControlKey, AskedMark> { [Slide.Key] = new(AskedBy.Sailor, null) },
+                        }
+                        : run
+                ),
+        ];
 
     private static bool InBands(HelmRun run, SharedSums sums, int group, int shared) =>
         Bands

@@ -30,6 +30,15 @@ public sealed class SendersFaultsTests
     public void A_fault_of_ours_is_not_counted_but_told_in_full() =>
         Assert.False(new SendersFaults(new Clock(), new Lines()).Count(new InvalidOperationException("ours")));
 
+    // What a large form is laid on is this machine's disk; /dev/full is one that is full.
+    [Fact]
+    public void A_full_disk_of_this_machine_is_an_outage_too()
+    {
+        var full = Assert.ThrowsAny<IOException>(() => File.WriteAllText("/dev/full", "a track"));
+        Assert.True(DatabaseAway.IsAway(new InvalidOperationException("reading the form", full)));
+        Assert.False(DatabaseAway.IsAway(new IOException("the sender went away")));
+    }
+
     private sealed class Clock : TimeProvider
     {
         public DateTimeOffset Now { get; set; } = new(2026, 5, 2, 9, 0, 0, TimeSpan.Zero);

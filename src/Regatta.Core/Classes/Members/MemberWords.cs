@@ -14,7 +14,14 @@ internal static class MemberWords
 
     public static string Describe(Question question) =>
         $"“{question.Asks}”"
-        + (question.Form.Words is { } words ? $" ({string.Join(", ", words.Select(word => word.Text))})" : $" ({question.Form.Hint})");
+        + (question.Form.Words is { } words ? $" ({string.Join(", ", words.Select(Describe))})" : $" ({question.Form.Hint})")
+        + (question.Stage is { } stage ? $", {RigStages.Words(stage)}" : "");
+
+    private static string Describe(AnswerWord word)
+    {
+        string?[] asks = [word.Act, word.Wants is { } effect ? MarkEffects.Words(effect) : null];
+        return asks.OfType<string>().ToList() is { Count: > 0 } said ? $"{word.Text}: {string.Join("; ", said)}" : word.Text;
+    }
 
     public static string Belongs(IEnumerable<string> names) => string.Join(", ", names) is { Length: > 0 } all ? all : "all";
 
@@ -81,7 +88,8 @@ internal static class MemberWords
                         .OfType<SideShape>()
                         .Select(part => $"{part.Name} {NumberText.Plain(part.Area, 3)} m², {part.Outline.Count} corners")
                 )
-                + $"; moved by {drawing.Effects.Count} controls";
+                + $"; moved by {drawing.Effects.Count} controls"
+                + (drawing.IsTypical ? "; typical of the kind" : "");
 
     public static string Describe(Cure cure) =>
         $"{EnumText.Of(cure.Sign)}: {(cure.Control is { } control ? $"{control} {cure.Steps:+0;−0}" : cure.Act)} ({cure.Why})";

@@ -1,9 +1,18 @@
+using System.Security.Cryptography;
+using Microsoft.AspNetCore.DataProtection;
+
 namespace Regatta.Web.Pages.Evidence;
 
 /// <summary>How far the logs of a class can be believed, and what was fast; for members. Its captain has runs weighed anew.
 /// Names boats, and nobody.</summary>
 [Authorize(Policies.ReadsClass)]
-public sealed class WhatLogsProveModel(ClubContext here, IReadBoats boats, EvidenceLoader sums, UnitPreferences units) : PageModel
+public sealed class WhatLogsProveModel(
+    ClubContext here,
+    IReadBoats boats,
+    EvidenceLoader sums,
+    UnitPreferences units,
+    IDataProtectionProvider protection
+) : PageModel
 {
     private IReadOnlyDictionary<long, string> names = new Dictionary<long, string>();
 
@@ -62,6 +71,12 @@ public sealed class WhatLogsProveModel(ClubContext here, IReadBoats boats, Evide
     public ReporterVerdict? VerdictOn(Reporter reporter) =>
         PlanMode.Evidence.Model.Verdicts.TryGetValue(reporter, out var verdict) ? verdict : null;
 
+    /// <summary>A reporter's key as the form carries it: whoever knows the numbers of the club's people could try them on the key
+    /// itself.</summary>
+    public string SealedOf(Reporter reporter) => Protector.Protect(reporter.Key);
+
+    private IDataProtector Protector => protection.CreateProtector("Regatta.Reporter");
+
     /// <summary>Whose checks they are, by the boats alone.</summary>
     public string HandOf(ConstantReporter reporter) =>
         reporter.Boats.Count == 0 ? "Somebody who named no boat" : $"Whoever logs {string.Join(" and ", reporter.Boats.Select(NameOf))}";
@@ -72,9 +87,9 @@ public sealed class WhatLogsProveModel(ClubContext here, IReadBoats boats, Evide
         var view = await here.ClassAsync();
         var planMode = view.Set.PlanModes.Nearest(plan, mode);
         if (
-            reporter is null
-            || !Counts.TryRead(counts, out var verdict)
-            || !await sums.DecideAsync(view.Ref, view.On(planMode).Evidence, reporter, verdict)
+            !Counts.TryRead(counts, out var verdict)
+            || Opened(reporter) is not { } key
+            || !await sums.DecideAsync(view.Ref, view.On(planMode).Evidence, key, verdict)
         )
         {
             return NotFound();
@@ -82,6 +97,18 @@ public sealed class WhatLogsProveModel(ClubContext here, IReadBoats boats, Evide
 
         Done = $"Their checks count {counts}.";
         return Redirect(here.Address("evidence").In(planMode).ToString());
+    }
+
+    private string? Opened(string? reporter)
+    {
+        try
+        {
+            return reporter is null ? null : Protector.Unprotect(reporter);
+        }
+        catch (CryptographicException)
+        {
+            return null;
+        }
     }
 
     /// <summary>Has the weights of the runs sought anew.</summary>

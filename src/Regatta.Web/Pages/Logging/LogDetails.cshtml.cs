@@ -13,7 +13,6 @@ public sealed class LogDetailsModel(
     IReadEarlierLogs earlierLogs,
     IReadLogTracks tracks,
     LogSession own,
-    ClassCache cache,
     IReadVersions versions,
     BoatReadings readings,
     IReadWindLog wind,
@@ -49,7 +48,7 @@ public sealed class LogDetailsModel(
 
     public async Task<IActionResult> OnGetAsync(long number)
     {
-        if (await logs.OwnAsync(here.Club.Ref, User.Id(), number) is not { } entry || await cache.FindAsync(entry.Class) is not { } view)
+        if (await logs.OwnAsync(here.Club.Ref, User.Id(), number) is not { } entry || await here.ClassAsync(entry.Class) is not { } view)
         {
             return NotFound();
         }
