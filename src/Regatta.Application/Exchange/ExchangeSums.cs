@@ -8,7 +8,7 @@ namespace Regatta.Application.Exchange;
 /// <param name="Id">The offer's number.</param>
 /// <param name="Club">Who offers.</param>
 /// <param name="Sums">The sums.</param>
-/// <param name="OfferedAt">Since when.</param>
+/// <param name="OfferedAt">Of when its sums are.</param>
 public sealed record FittingOffer(long Id, string Club, SharedSums Sums, DateTimeOffset OfferedAt);
 
 /// <summary>Gives the sums of a class to another club, and borrows another’s: never a log, never a person.</summary>
@@ -102,7 +102,8 @@ public sealed class ExchangeSums(BorrowedSumsStore borrowed, OfferedSumsStore of
         var file = await GiveAsync(club, view, planMode);
         if (file.Ok)
         {
-            await offered.OfferAsync(view.Ref, planMode, Encoding.UTF8.GetString(file.Value));
+            var at = (await GivenAtAsync(view.Ref, planMode))!.Value;
+            await offered.OfferAsync(view.Ref, planMode, Encoding.UTF8.GetString(file.Value), at);
         }
 
         return file.Problem;

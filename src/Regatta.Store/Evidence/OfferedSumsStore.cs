@@ -5,11 +5,11 @@ namespace Regatta.Store;
 /// <param name="Plan">Of which sail plan.</param>
 /// <param name="Mode">Sailed how.</param>
 /// <param name="Document">The sums as a file has them.</param>
-/// <param name="OfferedAt">Since when.</param>
+/// <param name="OfferedAt">Of when its sums are.</param>
 public sealed record OfferedSumsFile(long Id, string Plan, string Mode, string Document, DateTimeOffset OfferedAt);
 
 /// <summary>Keeps the sums clubs offer to each other.</summary>
-public sealed class OfferedSumsStore(Db database, TimeProvider clock) : IReadOfferedSumsStore
+public sealed class OfferedSumsStore(Db database) : IReadOfferedSumsStore
 {
     private const string Columns = "id, plan, mode, document::text as document, offered_at";
 
@@ -40,7 +40,11 @@ public sealed class OfferedSumsStore(Db database, TimeProvider clock) : IReadOff
     }
 
     /// <summary>Offers a file of a plan and mode, in place of what was offered of it before.</summary>
-    public async Task OfferAsync(ClassRef one, PlanMode planMode, string document)
+    /// <param name="one">The class.</param>
+    /// <param name="planMode">The plan and mode.</param>
+    /// <param name="document">The file.</param>
+    /// <param name="at">Of when its sums are.</param>
+    public async Task OfferAsync(ClassRef one, PlanMode planMode, string document, DateTimeOffset at)
     {
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
@@ -56,7 +60,7 @@ public sealed class OfferedSumsStore(Db database, TimeProvider clock) : IReadOff
                 plan = planMode.Plan.Name,
                 mode = planMode.Mode.Name,
                 document,
-                now = clock.GetUtcNow(),
+                now = at,
             }
         );
     }
