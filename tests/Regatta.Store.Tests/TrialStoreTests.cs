@@ -6,7 +6,7 @@ namespace Regatta.Store.Tests;
 public sealed class TrialStoreTests(StoreFixture store)
 {
     private readonly Trials trials = new(store.Database, store.Clock);
-    private readonly OfferedSumsStore offered = new(store.Database, store.Clock);
+    private readonly OfferedSumsStore offered = new(store.Database);
     private readonly BorrowedSumsStore borrowed = new(store.Database, store.Clock);
 
     private static readonly Trial Gooseneck = new(
@@ -135,9 +135,9 @@ public sealed class TrialStoreTests(StoreFixture store)
     {
         var one = (await store.FreshClassAsync()).Stamp.Class;
         var reef = new PlanMode(new("reef"), new("upwind"));
-        await offered.OfferAsync(one, PlanMode.Usual, """{"club":"first"}""");
-        await offered.OfferAsync(one, PlanMode.Usual, """{"club":"again"}""");
-        await offered.OfferAsync(one, reef, """{"club":"reefed"}""");
+        await offered.OfferAsync(one, PlanMode.Usual, """{"club":"first"}""", store.Clock.GetUtcNow());
+        await offered.OfferAsync(one, PlanMode.Usual, """{"club":"again"}""", store.Clock.GetUtcNow());
+        await offered.OfferAsync(one, reef, """{"club":"reefed"}""", store.Clock.GetUtcNow());
         Assert.Equal(2, (await offered.OfAsync(one)).Count);
         var elsewhere = new ClubId(one.Club.Number + 1000);
         long[] own = [.. (await offered.OfAsync(one)).Select(offer => offer.Id)];
