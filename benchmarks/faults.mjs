@@ -6,6 +6,7 @@
 import { execFileSync, spawn } from "node:child_process";
 import { openSync, readFileSync, readdirSync, rmSync } from "node:fs";
 import { setTimeout as pause } from "node:timers/promises";
+import { answers } from "../scripts/answers.mjs";
 import { sql } from "./database.mjs";
 import { OTHERWISE, base, history, idle, running, work } from "./fault-work.mjs";
 
@@ -26,15 +27,7 @@ function startWeb() {
   web = spawn("dotnet", ["Regatta.Web.dll"], { cwd: APP_FOLDER, stdio: ["ignore", log, log], env: { ...process.env, ASPNETCORE_URLS: base, REGATTA_DEMO: "IfEmpty", REGATTA_DOORS_A_MINUTE: "100000" } });
 }
 
-async function answering(path = "/health/ready") {
-  for (let tries = 0; tries < 240; tries += 1) {
-    try {
-      if ((await fetch(base + path)).ok) return;
-    } catch { /* Not yet. */ }
-    await pause(250);
-  }
-  throw new Error("The app did not come back within a minute.");
-}
+const answering = () => answers(`${base}/health/ready`, () => web.exitCode === null && web.signalCode === null);
 
 // The server's own options are kept beside its data, so that it comes back on the same port.
 const postgres = (...what) => execFileSync(owner[0] ?? `${PG_BIN}/pg_ctl`, [...owner.slice(1), ...(owner.length ? [`${PG_BIN}/pg_ctl`] : []), "-D", `${PG_FOLDER}/data`, ...what], { stdio: "ignore", cwd: PG_FOLDER });

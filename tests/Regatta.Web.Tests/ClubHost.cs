@@ -2,6 +2,7 @@ using System.IO.Compression;
 using System.Net;
 using Dapper;
 using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.AspNetCore.Mvc.Testing.Handlers;
 using Microsoft.Extensions.DependencyInjection;
@@ -219,5 +220,7 @@ public sealed class ClubHost : WebApplicationFactory<Program>, IAsyncLifetime
         }
 
         builder.UseSetting("Serilog:MinimumLevel:Default", "Warning");
+        // Hundreds sign in here, and nobody guesses.
+        builder.ConfigureServices(services => services.Configure<PasswordHasherOptions>(options => options.IterationCount = 1_000));
     }
 }
