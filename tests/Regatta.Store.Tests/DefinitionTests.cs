@@ -19,7 +19,7 @@ public sealed class DefinitionTests(StoreFixture store)
         var outcome = await store.Edits.ApplyAsync(
             draft.Stamp.Class,
             draft.Stamp.Revision,
-            new SetCrew(Length.FromMetres(5), CrewReading.None),
+            new SetCrew(Length.FromMetres(5), CrewReading.None, false),
             store.Ben.Id
         );
         var since = Assert.Single(Assert.IsType<EditOutcome.Stale>(outcome).Since);
@@ -84,7 +84,7 @@ public sealed class DefinitionTests(StoreFixture store)
         var draft = await store.FreshClassAsync();
         var withRule = await store.ChangeAsync(
             draft,
-            new SetCrew(draft.Class.WindHeight, CrewReading.By(draft.Class.Crew.Rule! with { FromBand = Hard })),
+            new SetCrew(draft.Class.WindHeight, CrewReading.By(draft.Class.Crew.Rule! with { FromBand = Hard }), false),
             store.Ann
         );
         var place = new CellPlace(PlanMode.Usual, new(Hard, new("gooseneck")));
@@ -158,7 +158,7 @@ public sealed class DefinitionTests(StoreFixture store)
         var mine = await store.ChangeAsync(draft, new MoveEdge(new(2), Speed.FromKnots(9.5)), store.Ann);
         var theirs = await store.ChangeAsync(mine, new MoveEdge(new(2), Speed.FromKnots(9.8)), store.Ben);
         // Another member of the definition does not stand in the way.
-        await store.ChangeAsync(theirs, new SetCrew(Length.FromMetres(5), CrewReading.None), store.Ben);
+        await store.ChangeAsync(theirs, new SetCrew(Length.FromMetres(5), CrewReading.None, false), store.Ben);
         var undone = (await store.Edits.UndoAsync(draft.Stamp.Class, store.Ann.Id))!;
         Assert.Equal((0, 1), (undone.Done, undone.All));
         Assert.Contains("Somebody else", undone.Why);
@@ -274,7 +274,7 @@ public sealed class DefinitionTests(StoreFixture store)
                 new MoveControl(draft.Class.Controls[1].Key, Earlier: true),
                 new RetireControl(draft.Class.Controls[0].Key),
                 new AddControl(draft.Class.Controls[1] with { Key = new("extra"), Name = "Extra" }),
-                new SetCrew(Length.FromMetres(4), CrewReading.By([])),
+                new SetCrew(Length.FromMetres(4), CrewReading.By([]), false),
                 new SetSettings(
                     "Another name",
                     "",
@@ -319,7 +319,7 @@ public sealed class DefinitionTests(StoreFixture store)
             (1, { } upper) when bands.Count > 3 => new JoinBands(band.Id, upper.Id),
             (2, _) when bands.Count < 8 => new SplitBand(band.Id),
             (3, _) => new MoveControl(definition.Controls[random.Next(definition.Controls.Count)].Key, random.Next(2) == 0),
-            _ => new SetCrew(Length.FromMetres(1 + random.Next(9)), definition.Crew),
+            _ => new SetCrew(Length.FromMetres(1 + random.Next(9)), definition.Crew, false),
         };
     }
 }

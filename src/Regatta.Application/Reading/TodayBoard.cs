@@ -58,8 +58,8 @@ public sealed record TodayLine(ClassDefinition Class, MatrixSet Set, Carry Carry
     {
         var carry = Carry.Of(definition, set, wind, crew);
         Speed Read(Speed blows) => definition.Crew.Effective(blows, crew.Crew, set.Bands);
-        var matrix = definition.Crew.AsSet(set[new PlanMode(carry.Read.Key, set.PlanModes.Modes[0].Key)], crew.Crew);
-        var card = Card.For(matrix, Read(wind.Mean));
+        var (planMode, read) = (new PlanMode(carry.Read.Key, set.PlanModes.Modes[0].Key), Read(wind.Mean));
+        var card = Card.For(BetweenBands.Read(definition, definition.Crew.AsSet(set.AsSailed(planMode), crew.Crew), read), read);
         var reached = wind.Gust is { } strongest ? set.Bands.At(Read(strongest)) : card.Band;
         return new(definition, set, carry, NextSails.Of(definition, set, carry), card, reached == card.Band ? null : reached);
     }

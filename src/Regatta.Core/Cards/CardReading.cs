@@ -31,17 +31,28 @@ public sealed record CardReading(PublishedVersion Version, Carry Carry, Speed Ef
             asked.Plan.Name == plan ? asked.Plan : null
         );
         var planMode = asked with { Plan = carry.Read.Key };
-        var sailed = version.Set.AsSailed(planMode);
-        var matrix = definition.Crew.AsSet(sailed, reader.Crew);
+        var ofBands = definition.Crew.AsSet(version.Set.AsSailed(planMode), reader.Crew);
+        var matrix = BetweenBands.Read(definition, ofBands, effective);
         var purposed = ForPurpose(matrix, reader.Purpose, wind.Mean, version.Set.Bands.At(effective));
         var card = Card.For(reader.Readings.AsRead(purposed), effective, control => reader.Readings.Boat?.WhenOf(control) ?? control.When);
         return new(version, carry, effective, planMode, card.With(reader.Own))
         {
+            BandCells = (
+                from control in definition.ReadsBetween ? purposed.Controls : []
+                let own = ofBands[card.Band, control]
+                where own is not null && purposed[card.Band, control] is { } read && read == matrix[card.Band, control] && read != own
+                select (control.Key, own)
+            ).ToDictionary(),
             NextSails = NextSails.Of(definition, version.Set, carry),
             Purpose = definition.Purposes.FirstOrDefault(purpose => purpose.Key == reader.Purpose),
             Questions = definition.Asked(matrix, planMode, card.Band),
         };
     }
+
+    private IReadOnlyDictionary<ControlKey, Cell> BandCells { get; init; } = new Dictionary<ControlKey, Cell>();
+
+    /// <summary>What the band itself says of a line that is read between the bands; null where that is what the line says.</summary>
+    public Cell? OfBand(CardLine line) => BandCells.GetValueOrDefault(line.Control.Key);
 
     /// <summary>What she is sailed for, where it is another than the class's first purpose.</summary>
     public Purpose? Purpose { get; private init; }

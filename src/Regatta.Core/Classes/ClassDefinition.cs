@@ -39,6 +39,10 @@ public sealed record ClassDefinition(
     /// <summary>How the card is read for crews lighter or heavier than the one it was tuned with.</summary>
     public CrewReading Crew { get; init; } = CrewReading.None;
 
+    /// <summary>Whether its card is read at the wind itself, along the curve through the bands' marks, instead of in steps at their
+    /// edges.</summary>
+    public bool ReadsBetween { get; init; }
+
     /// <summary>The sail plans and modes it has marks for.</summary>
     public PlanModes PlanModes { get; init; } = PlanModes.One;
 

@@ -59,5 +59,8 @@ public sealed record AngleScale : Scale
     /// <inheritdoc/>
     public override ScaleCheck CheckedBy => ScaleCheck.Instrument;
 
+    /// <inheritdoc/>
+    public override bool ReadsBetween => true;
+
     internal override string Terms => "angle";
 }

@@ -37,6 +37,9 @@ public sealed record CalibratedScale : Scale
     /// <inheritdoc/>
     public override bool BothSides => own.BothSides;
 
+    /// <inheritdoc/>
+    public override bool ReadsBetween => own.ReadsBetween;
+
     internal override string Terms => own.Terms;
 
     /// <inheritdoc/>

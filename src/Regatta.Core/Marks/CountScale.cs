@@ -173,6 +173,9 @@ public sealed partial record CountScale : Scale
     /// <inheritdoc/>
     public override string Needs => "a way to count that two people agree on";
 
+    /// <inheritdoc/>
+    public override bool ReadsBetween => Thing is Counted.Turn;
+
     internal override string Terms => EnumText.Of(Thing);
 
     private string Amount(string number, double amount) => $"{number} {Word}{(Math.Abs(amount) > 0 && Math.Abs(amount) <= 1 ? "" : "s")}";

@@ -12,5 +12,8 @@ public abstract record LengthwiseScale : Scale
     /// <inheritdoc/>
     public sealed override Mark? AtLength(Length length) => new(length.Millimetres);
 
+    /// <inheritdoc/>
+    public sealed override bool ReadsBetween => true;
+
     internal sealed override string Terms => "length";
 }

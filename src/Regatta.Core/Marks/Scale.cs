@@ -28,6 +28,9 @@ public abstract record Scale
     /// <summary>Whether the same is set on both sides.</summary>
     public virtual bool BothSides => false;
 
+    /// <summary>Whether a mark between two others can be set and means something between them: lengths, strips, turns, angles.</summary>
+    public virtual bool ReadsBetween => false;
+
     /// <summary>What is needed to lay it on a boat, beside tape and pen.</summary>
     public virtual string Needs => "a thin line that does not stretch";
 

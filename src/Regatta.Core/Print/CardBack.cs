@@ -3,6 +3,8 @@ namespace Regatta.Core.Print;
 /// <summary>The back of a printed card: what other crews set, what the class checks, and what is looked at and answered.</summary>
 internal static class CardBack
 {
+    private const string Between = "Each mark is for the middle of its band: between two middles set lengths, turns and angles in between.";
+
     /// <summary>The lines of the back, in the order they stand; none where the class has none of them.</summary>
     /// <param name="version">What was published.</param>
     /// <param name="plan">Which sails.</param>
@@ -15,6 +17,7 @@ internal static class CardBack
         IReadOnlyList<Caution> ofTheClub
     ) =>
         [
+            .. version.Class.ReadsBetween ? (IReadOnlyList<string>)[Between] : [],
             .. Crews(version, plan, bands),
             .. Cautions(version.Class, ofTheClub),
             .. Checks(version.Class),

@@ -135,7 +135,7 @@ public sealed class ClassChangeTests
         var old = state.With(state.Definition with { Cautions = [new(new string('x', 5000))] });
         Assert.Single(old.Definition.Problems());
         Assert.True(new SplitBand(old.Definition.Bands.All[0].Id).On(old, ClassUse.None).Ok);
-        Assert.False(new SetCrew(Length.FromMetres(-1), CrewReading.None).On(old, ClassUse.None).Ok);
+        Assert.False(new SetCrew(Length.FromMetres(-1), CrewReading.None, false).On(old, ClassUse.None).Ok);
     }
 
     [Fact]
@@ -154,7 +154,10 @@ public sealed class ClassChangeTests
     {
         var state = Filled(StarterKits.Find("una-rig")!.Class);
         var definition = state.Definition;
-        Assert.Equal("Height of the wind: 3 m → 4.5 m", new SetCrew(Length.FromMetres(4.5), definition.Crew).What(state));
+        Assert.Equal(
+            "Height of the wind: 3 m → 4.5 m",
+            new SetCrew(Length.FromMetres(4.5), definition.Crew, definition.ReadsBetween).What(state)
+        );
         var settings = new SetSettings("Sprat", definition.About, definition.Helm, ["Look up."], definition.Balance, []);
         Assert.Equal($"Name: {definition.Name} → Sprat; Checks edited", settings.What(state));
         var same = new SetSettings(definition.Name, definition.About, definition.Helm, definition.Checks, definition.Balance, []);

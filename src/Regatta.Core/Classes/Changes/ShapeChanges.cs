@@ -54,14 +54,21 @@ public sealed record BringBackMode(SailingMode Mode) : ClassChange
 /// <summary>Says at which height the bands are meant, and how the card is read for other crews.</summary>
 /// <param name="WindHeight">The height.</param>
 /// <param name="Crew">The rule, the table, or neither.</param>
-public sealed record SetCrew(Length WindHeight, CrewReading Crew) : ClassChange
+/// <param name="ReadsBetween">Whether the card is read between the bands.</param>
+public sealed record SetCrew(Length WindHeight, CrewReading Crew, bool ReadsBetween) : ClassChange
 {
     /// <inheritdoc/>
     public override string What(ClassState before) => Told(before.Definition, After(before.Definition));
 
     private protected override Parsed<ClassState> Apply(ClassState before, ClassUse use) => Good(before.With(After(before.Definition)));
 
-    private ClassDefinition After(ClassDefinition before) => before with { WindHeight = WindHeight, Crew = Crew };
+    private ClassDefinition After(ClassDefinition before) =>
+        before with
+        {
+            WindHeight = WindHeight,
+            Crew = Crew,
+            ReadsBetween = ReadsBetween,
+        };
 }
 
 /// <summary>Says what the class is, which helm it aims at, and what to look at.</summary>

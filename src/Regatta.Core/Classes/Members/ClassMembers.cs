@@ -149,6 +149,14 @@ public static class ClassMembers
             (of, columns) => of with { Crew = of.Crew with { Columns = columns } },
             MemberWords.Describe
         ),
+        Value<bool?>(
+            "readsBetween",
+            nameof(ClassDefinition.ReadsBetween),
+            "Between the bands",
+            of => of.ReadsBetween ? true : null,
+            (of, between) => of with { ReadsBetween = between ?? false },
+            between => between == true ? "read at the wind itself" : "the band’s mark"
+        ),
         Value(
             "balance",
             nameof(ClassDefinition.Balance),

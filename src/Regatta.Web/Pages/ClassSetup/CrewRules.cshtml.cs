@@ -11,6 +11,11 @@ public sealed partial class CrewRulesModel(ClubContext here, DefinitionEditor ed
     /// <summary>The schools, as they are offered.</summary>
     public static readonly IReadOnlyList<string> Schools = ["all alike", "by effective wind", "by a table of steps"];
 
+    /// <summary>What reading between the bands means.</summary>
+    public const string BetweenHint =
+        "Yes: lengths, strips, turns and angles go along the curve through the bands’ marks, by steps, at the wind of whoever reads. "
+        + "Holes, stops and words stay the band’s.";
+
     private IReadOnlyDictionary<string, string> typed = new Dictionary<string, string>();
 
     public ClassDefinition Class { get; private set; } = null!;
@@ -59,7 +64,9 @@ public sealed partial class CrewRulesModel(ClubContext here, DefinitionEditor ed
             _ => CrewReading.None,
         };
         crew = crew with { Steps = ReadSteps(), Columns = ReadColumns() };
-        return await editor.SaveAsync(Form.Ok ? new SetCrew(height, crew) : null) ? RedirectToPage() : Page();
+        return await editor.SaveAsync(Form.Ok ? new SetCrew(height, crew, typed.GetValueOrDefault("between", No) == Yes) : null)
+            ? RedirectToPage()
+            : Page();
     }
 
     /// <summary>What the class says, as its fields.</summary>
@@ -69,6 +76,7 @@ public sealed partial class CrewRulesModel(ClubContext here, DefinitionEditor ed
         return new()
         {
             ["height"] = NumberText.Plain(Class.WindHeight.Metres, 2),
+            ["between"] = Class.ReadsBetween ? Yes : No,
             ["school"] =
                 rule is not null ? Schools[1]
                 : Class.Crew.Offsets.Count > 0 ? Schools[2]
