@@ -10,7 +10,7 @@ public sealed class ClassSetupTests(ClubHost host)
         await using var club = await host.AnotherAsync("IfEmpty");
         var coordinator = await club.VisitAsAsync("odalys");
         var page = await coordinator.GetAsync("/wenlow/new-class");
-        Assert.Equal(9, page.Html.QuerySelectorAll(".kit").Length);
+        Assert.Equal(10, page.Html.QuerySelectorAll(".kit").Length);
         var nothing = await coordinator.SendAsync(page, "main form", "/wenlow/new-class", ("name", "Sprat"));
         Assert.Equal(422, (int)nothing.Status);
         Assert.Contains("Choose the kind of boat", nothing.TextOf(".problem"));
@@ -30,8 +30,85 @@ public sealed class ClassSetupTests(ClubHost host)
             controls.Html.QuerySelectorAll(".control-drawing"),
             drawing => Assert.StartsWith("How ", drawing.GetAttribute("aria-label"))
         );
-        Assert.Contains("no runs yet", (await coordinator.GetAsync("/wenlow")).Html.Body!.TextContent);
+        // It is rigged and logged before it has a mark.
+        var sailor = await club.VisitAsAsync("priya");
+        var card = (await sailor.GetAsync("/wenlow/classes/sprat-n-3/card?wind=12&unit=kn")).Html;
+        Assert.Contains("no marks yet", card.QuerySelector("#card .hint")!.TextContent);
+        Assert.Equal("no mark yet", card.QuerySelector("#card dd.words")!.TextContent);
+        const string Rig = "/wenlow/classes/sprat-n-3/rig-up?wind=12&unit=kn&boat=class";
+        var rig = await sailor.GetAsync(Rig);
+        Assert.Equal("no mark yet", rig.TextOf(".rig-mark"));
+        (string, string)[] said = [("step-set-mast-step", "done"), ("said-set-mast-step", "hole 3")];
+        var ready = await sailor.SendAsync(rig, ".rig-up form", Rig + "&handler=Finish", said);
+        var thanks = (await sailor.GetAsync(ready.Location!.ToString())).TextOf(".thanks");
+        Assert.Contains("The card has no mark yet for any of them. What you set waits in your log.", thanks);
+        var form = await sailor.GetAsync("/wenlow/classes/sprat-n-3/log?wind=12&unit=kn&boat=class");
+        var log = form.Html.QuerySelectorAll("form").Single(one => one.QuerySelector("[name=mark-vang]") is not null);
+        Assert.Equal("hole 3", log.QuerySelector("[name=mark-mast-step]")!.GetAttribute("value"));
+        log.SetAttribute("data-tried", "");
+        var logged = await sailor.SendAsync(form, "form[data-tried]", "/wenlow/classes/sprat-n-3/log", ("mark-vang", "3 1/2"));
+        Assert.True((int)logged.Status is 302, logged.TextOf(".problem") ?? logged.Text);
+        Assert.Equal(
+            62,
+            await club.ScalarAsync<double>(
+                "select max(m.mark) from log_marks m join session_logs l on (l.club_id, l.id) = (m.club_id, m.log_id) "
+                    + "join classes c on c.id = l.class_id where c.key = 'sprat-n-3' and m.control = 'vang'"
+            ),
+            6
+        );
         Assert.Contains("/not-yours", (await (await club.VisitAsAsync("priya")).GetAsync("/wenlow/new-class")).Location!.ToString());
+    }
+
+    [Fact]
+    public async Task A_class_is_made_from_nothing_and_its_pages_say_who_publishes_it()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var coordinator = await club.VisitAsAsync("odalys");
+        var page = await coordinator.GetAsync("/wenlow/new-class");
+        var made = await coordinator.SendAsync(page, "main form", "/wenlow/new-class", ("kit", "from-nothing"), ("name", "Bare 5"));
+        Assert.Equal("/wenlow/classes/bare-5/controls", made.Location!.ToString());
+        Assert.Contains("no runs yet", (await coordinator.GetAsync("/wenlow")).Html.Body!.TextContent);
+        var sailor = await club.VisitAsAsync("priya");
+        foreach (var path in (string[])["card", "log", "rig-up", "check", "change", "strips"])
+        {
+            var mine = await coordinator.GetAsync($"/wenlow/classes/bare-5/{path}");
+            Assert.Equal("/wenlow/classes/bare-5/versions", mine.Html.QuerySelector("main .empty a")!.GetAttribute("href"));
+            if (path != "strips")
+            {
+                Assert.Contains(
+                    "Its captain publishes it",
+                    (await sailor.GetAsync($"/wenlow/classes/bare-5/{path}")).TextOf("main .empty")
+                );
+            }
+        }
+    }
+
+    [Fact]
+    public async Task A_class_is_read_out_of_a_table_looked_over_and_made()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var coordinator = await club.VisitAsAsync("odalys");
+        const string Path = "/wenlow/new-class/table";
+        var page = await coordinator.GetAsync(Path);
+        Assert.Contains("Copy the cells", (await SendAsync(page, "", ("text", " "))).TextOf(".problem"));
+        var gap = await SendAsync(page, "", ("text", "\t0-5\t8-12\nVang\t1\t2"));
+        Assert.Equal(422, (int)gap.Status);
+        Assert.Contains("gap between", gap.TextOf(".problem"));
+        Assert.Contains("8-12", gap.Html.QuerySelector("#text")!.TextContent);
+
+        var read = await SendAsync(page, "", ("text", "\tlight 0-4\tstrong 5-9\nGooseneck (in)\t16\t18 1/2\nVang\t2\t4"));
+        Assert.Contains("2 bands, 2 controls, 4", read.TextOf("h2 + p"));
+        Assert.Equal("a length in inches", read.Html.QuerySelector("[name=kind-1] [selected]")!.GetAttribute("value"));
+        Assert.Contains("A class needs a name", (await SendAsync(read, "Make", ("name", ""))).TextOf("#name-problem"));
+        Assert.Contains("class of that name", (await SendAsync(read, "Make", ("name", "Quillet"))).TextOf("#name-problem"));
+        var made = await SendAsync(read, "Make", ("name", "Sheeted 4"), ("kind-2", "turns"));
+        Assert.Equal("/wenlow/classes/sheeted-4", made.Location!.ToString());
+        var cell = await coordinator.GetAsync("/wenlow/classes/sheeted-4?cell=2.vang");
+        Assert.Contains("4 turns", cell.Text);
+        Assert.Contains("5 kn", (await coordinator.GetAsync("/wenlow/classes/sheeted-4/bands")).Text);
+
+        Task<Answer> SendAsync(Answer from, string handler, params (string, string)[] typed) =>
+            coordinator.SendAsync(from, "main form", handler.Length > 0 ? $"{Path}?handler={handler}" : Path, typed);
     }
 
     [Theory]

@@ -5,8 +5,16 @@ namespace Regatta.Core.Advice;
 /// <param name="Marks">How many there were to set.</param>
 /// <param name="LeftOut">What was left out, or not answered, in the order of the steps.</param>
 /// <param name="Off">What was looked at and is not as it should be, with what was seen.</param>
-/// <param name="Otherwise">How many marks were set otherwise than the card says.</param>
-public sealed record RigUpOutcome(int Done, int Marks, IReadOnlyList<string> LeftOut, IReadOnlyList<string> Off, int Otherwise)
+/// <param name="Otherwise">How many marks were set otherwise than the card says, or where it has no mark yet.</param>
+/// <param name="Unmarked">How many were set that the card has no mark of.</param>
+public sealed record RigUpOutcome(
+    int Done,
+    int Marks,
+    IReadOnlyList<string> LeftOut,
+    IReadOnlyList<string> Off,
+    int Otherwise,
+    int Unmarked
+)
 {
     private const int MostNamed = 4;
 
@@ -29,7 +37,8 @@ public sealed record RigUpOutcome(int Done, int Marks, IReadOnlyList<string> Lef
                 where said.Length > 0 && step.Question!.Form.Read(said) is { Ok: true, Value.IsOff: true }
                 select $"{step.Question!.Asks} {said}",
             ],
-            otherwise
+            otherwise,
+            set.Count(step => step.Cell is null && IsDone(step))
         );
 
         bool IsDone(RigStep step) => answers.TryGetValue(step.Key, out var answer) && answer.State == RigState.Done;
@@ -38,7 +47,7 @@ public sealed record RigUpOutcome(int Done, int Marks, IReadOnlyList<string> Lef
     /// <summary>It in a sentence or two.</summary>
     public string Says =>
         Marks > 0 && Done == 0 ? $"Ended, and none of her {Marks} marks was set."
-        : LeftOut.Count + Off.Count + Otherwise == 0 ? "Ready. She is set as your card says."
+        : LeftOut.Count + Off.Count + Otherwise + Unmarked == 0 ? "Ready. She is set as your card says."
         : string.Join(
             " ",
             new[]
@@ -46,7 +55,8 @@ public sealed record RigUpOutcome(int Done, int Marks, IReadOnlyList<string> Lef
                 $"{Done} of {Marks} marks set.",
                 LeftOut.Count > 0 ? $"Left out: {Named(LeftOut)}." : "",
                 Off.Count > 0 ? $"Look again: {Named(Off)}." : "",
-                Otherwise > 0 ? "What you set otherwise waits in your log." : "",
+                Unmarked > 0 ? $"The card has no mark yet for {(Unmarked == Done ? "any" : $"{Unmarked}")} of them." : "",
+                Otherwise > 0 ? $"What you set{(Unmarked > 0 ? "" : " otherwise")} waits in your log." : "",
             }.Where(part => part.Length > 0)
         );
 

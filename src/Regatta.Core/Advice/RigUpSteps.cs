@@ -17,7 +17,7 @@ public enum RigStepKind
 /// <param name="Key">Its name within the run, for answers.</param>
 /// <param name="Kind">What it wants.</param>
 /// <param name="Control">The control; null for a question that speaks of none.</param>
-/// <param name="Cell">What to set; null where the card says nothing.</param>
+/// <param name="Cell">What to set; null where the card has no mark yet, and for a question.</param>
 /// <param name="Question">The question; null for a control.</param>
 /// <param name="Disturbed">What disturbed a control that is looked at again.</param>
 /// <param name="Cautions">What to mind at it, what can hurt first.</param>
@@ -53,7 +53,7 @@ public static class RigUpSteps
         var place = new CautionPlace(null, reading.PlanMode, reading.Wind);
         var lines = reading
             .Lines.Where(line =>
-                line.Cell is not null
+                (line.Cell is not null || (line.Control.Scale.HasMarks && reading.IsUntold(line.Control.Key)))
                 && line.Control.Stage != RigStage.Afloat
                 && (line.Control.Scale.HasMarks || line.Control.When == WhenChanged.Ashore)
             )

@@ -106,6 +106,9 @@ public sealed record CardReading(PublishedVersion Version, Carry Carry, Speed Ef
             .Of(Card.Band.From, Card.Band.To, null)
             .Value.Times(Effective.MetresPerSecond > 0 ? Wind.MetresPerSecond / Effective.MetresPerSecond : 1);
 
+    /// <summary>Whether no band has a mark of a control: what is set there is noted.</summary>
+    public bool IsUntold(ControlKey control) => Version.Set.Cells.All(cell => cell.Place.Address.Control != control);
+
     /// <summary>The lines in set-up order, ashore before afloat.</summary>
     public IEnumerable<CardLine> Lines => Card.Ashore.Concat(Card.Afloat);
 

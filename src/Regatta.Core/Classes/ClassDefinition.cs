@@ -24,6 +24,9 @@ public sealed record ClassDefinition(
     /// <summary>The longest name of a class, in characters.</summary>
     public const int LongestName = 40;
 
+    /// <summary>The kind of rig of a class that was made from no kit.</summary>
+    public const string OwnFamily = "a rig of its own";
+
     /// <summary>The highest number a band gets; splitting once an hour for a century stays below.</summary>
     public const int MostBandNumbers = 1_000_000;
 

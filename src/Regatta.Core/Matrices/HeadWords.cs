@@ -49,7 +49,7 @@ public static partial class HeadWords
     /// <summary>The control a heading names, and why that is not certain.</summary>
     public static (Control? Control, string? Doubt) Control(IReadOnlyList<Control> controls, string text)
     {
-        var plain = InBrackets().Replace(text, " ").Trim().TrimEnd(':').Trim();
+        var plain = NameOf(text);
         if (plain.Length == 0)
         {
             return (null, null);
@@ -89,10 +89,25 @@ public static partial class HeadWords
             ? match.Groups["in"].Value.Trim()
             : "";
 
+    /// <summary>A heading without what it says in brackets.</summary>
+    public static string NameOf(string text) => InBrackets().Replace(text, " ").Trim().TrimEnd(':').Trim();
+
+    /// <summary>What a cell says in the unit of its heading: a number that stands alone gets the unit behind it.</summary>
+    public static string InUnit(string text, string unit) =>
+        unit.Length > 0 && text.Length > 0 && (char.IsDigit(text[^1]) || "½¼¾⅛⅜⅝⅞".Contains(text[^1])) ? $"{text} {unit}" : text;
+
     private static string[] Words(string text) => text.Split([' ', ',', ':', '/', '(', ')', '\n'], StringSplitOptions.RemoveEmptyEntries);
 
-    /// <summary>A heading's wind: "8–12 kn", "F3", "Bft 3-4", "&lt; 5", "20+", "over 20".</summary>
-    private static (Speed From, Speed To)? WindOf(WindBands bands, string text, SpeedUnit unit)
+    /// <summary>What a heading's wind comes to among bands; a number that stands alone is no wind.</summary>
+    private static (Speed From, Speed To)? WindOf(WindBands bands, string text, SpeedUnit unit) =>
+        Wind(text, unit) is not { } wind || text.All(letter => char.IsAsciiDigit(letter) || letter is '.' or ',') ? null
+        : (wind.From ?? bands.From, wind.To ?? bands.To) is var (from, to) && (from < to || wind.From == wind.To) ? (from, to)
+        : null;
+
+    /// <summary>A heading's wind: "8–12 kn", "F3", "Bft 3-4", "&lt; 5", "20+", "over 20", "10"; null where it is none.</summary>
+    /// <param name="text">The heading.</param>
+    /// <param name="unit">What it is in when it does not say.</param>
+    public static HeadWind? Wind(string text, SpeedUnit unit)
     {
         if (Force().Match(text) is { Success: true } force)
         {
@@ -100,10 +115,10 @@ public static partial class HeadWords
             var high = force.Groups["high"].Success
                 ? int.Parse(force.Groups["high"].Value, System.Globalization.CultureInfo.InvariantCulture)
                 : low;
-            return low <= high && high < 12 ? (Beaufort.Starts(low), Beaufort.Starts(high + 1)) : null;
+            return low <= high && high < 12 ? new(Beaufort.Starts(low), Beaufort.Starts(high + 1), unit) : null;
         }
 
-        var match = Wind().Match(text);
+        var match = WindText().Match(text);
         if (!match.Success || (match.Groups["unit"].Success ? SpeedUnits.Named(match.Groups["unit"].Value) : unit) is not { } known)
         {
             return null;
@@ -112,10 +127,12 @@ public static partial class HeadWords
         var one = Number(match.Groups["one"].Value, known);
         return match switch
         {
-            _ when match.Groups["two"].Success => Number(match.Groups["two"].Value, known) is var two && two > one ? (one, two) : null,
-            _ when match.Groups["under"].Success => (bands.From, one),
-            _ when match.Groups["over"].Success => one < bands.To ? (one, bands.To) : null,
-            _ => match.Groups["unit"].Success ? (one, one) : null,
+            _ when match.Groups["two"].Success => Number(match.Groups["two"].Value, known) is var two && two > one
+                ? new(one, two, known)
+                : null,
+            _ when match.Groups["under"].Success => new(null, one, known),
+            _ when match.Groups["over"].Success => new(one, null, known),
+            _ => new(one, one, known),
         };
     }
 
@@ -138,5 +155,11 @@ public static partial class HeadWords
             + @"(?<unit>[a-z]+(?:/[a-z]+)?)?\s*(?<over>\+)?$",
         RegexOptions.IgnoreCase | RegexOptions.NonBacktracking
     )]
-    private static partial Regex Wind();
+    private static partial Regex WindText();
 }
+
+/// <summary>What a heading says of the wind.</summary>
+/// <param name="From">From where on; null for from the lowest there is.</param>
+/// <param name="To">To where, the same as <paramref name="From"/> for one wind alone; null for up to the highest there is.</param>
+/// <param name="Unit">What it is said in.</param>
+public sealed record HeadWind(Speed? From, Speed? To, SpeedUnit Unit);

@@ -215,10 +215,7 @@ public sealed record PastedTable(
 
             var scale = control.Scale;
             var before = matrix[address];
-            var written =
-                headUnit.Length > 0 && scale.HasMarks && text.Length > 0 && (char.IsDigit(text[^1]) || "½¼¾⅛⅜⅝⅞".Contains(text[^1]))
-                    ? $"{text} {headUnit}"
-                    : text;
+            var written = scale.HasMarks ? HeadWords.InUnit(text, headUnit) : text;
             // What comes back as it was copied out says exactly what the cell says.
             var read =
                 before is not null && text == CellText.Line(before, scale) ? Parsed<Cell?>.Good(before)

@@ -12,6 +12,34 @@ public static class StarterKits
     /// <summary>All kits, by family.</summary>
     public static IReadOnlyList<BundledClass> All => Shelf.Value;
 
+    /// <summary>Usual wind bands and nothing else, for a boat that no kit is like.</summary>
+    public static BundledClass Nothing { get; } =
+        new(
+            new(
+                new(
+                    "from-nothing",
+                    "None of these",
+                    ClassDefinition.OwnFamily,
+                    "Wind bands and no control: you make each yourself.",
+                    Usual.Helm,
+                    Usual.Bands,
+                    [],
+                    []
+                )
+                {
+                    LastBand = Usual.LastBand,
+                },
+                new Dictionary<CellPlace, Cell>()
+            ),
+            [],
+            [],
+            []
+        );
+
+    /// <summary>What is usual where nothing is known of a boat: the helm aimed at and the wind bands of the kit that most boats are
+    /// like.</summary>
+    public static ClassDefinition Usual => Find("sloop-dinghy")!.Class;
+
     /// <summary>The kit of a key, or null.</summary>
     public static BundledClass? Find(string? key) => All.FirstOrDefault(kit => kit.Class.Key == key);
 

@@ -69,6 +69,8 @@ public static class AuditWords
         ["ClassSetup/Measure:Remove"] = "Remove a measured pair",
         ["ClassSetup/Measure:Table"] = "Measure a boat by a table",
         ["ClassSetup/NewClass"] = "Make a class",
+        ["ClassSetup/NewClassTable"] = "Read a table of a class",
+        ["ClassSetup/NewClassTable:Make"] = "Make a class of a table",
         ["ClassSetup/BoatDetails"] = "Change a boat",
         ["ClassSetup/BoatDetails:Remove"] = "Remove a boat",
         ["ClassSetup/BoatDetails:Retire"] = "Retire a boat",

@@ -290,6 +290,7 @@ public sealed class WhoMayTests(ClubHost host)
         Coordinator GET  Account/People -
         Coordinator GET  ClassSetup/DeleteClass -
         Coordinator GET  ClassSetup/NewClass -
+        Coordinator GET  ClassSetup/NewClassTable -
         Coordinator GET  Planning/ChangeDay -
         Coordinator GET  Rigging/ClubSafety -
         Coordinator GET  Sharing/Import -
@@ -298,6 +299,7 @@ public sealed class WhoMayTests(ClubHost host)
         Coordinator POST Account/People - Again Factor InviteClub Withdraw
         Coordinator POST ClassSetup/DeleteClass -
         Coordinator POST ClassSetup/NewClass -
+        Coordinator POST ClassSetup/NewClassTable - Make
         Coordinator POST Planning/CalendarPage - File
         Coordinator POST Planning/ChangeDay -
         Coordinator POST Planning/DayDetails -

@@ -74,18 +74,18 @@ public sealed class MatrixPlanModeTests(ClubHost host) : MatrixPage(host)
         await PublishAsync(coordinator, path);
         await WriteAsync(coordinator, path, "2.vang", "5");
         await PublishAsync(coordinator, path);
-        var table = await coordinator.GetAsync($"{path}/compare?from=1&to=2&view=table");
+        var table = await coordinator.GetAsync($"{path}/compare?from=2&to=3&view=table");
         Assert.StartsWith("strip 5", table.TextOf(".compared ins"), StringComparison.Ordinal);
         Assert.StartsWith("strip 3", table.TextOf(".compared del"), StringComparison.Ordinal);
-        Assert.NotEmpty((await coordinator.GetAsync($"{path}/compare?from=1&to=draft")).Html.QuerySelectorAll(".lane .ghost"));
+        Assert.NotEmpty((await coordinator.GetAsync($"{path}/compare?from=2&to=draft")).Html.QuerySelectorAll(".lane .ghost"));
         Assert.Equal(404, (int)(await coordinator.GetAsync($"{path}/compare?from=1&to=9")).Status);
         var versions = await coordinator.GetAsync($"{path}/versions");
-        var back = await coordinator.SendAsync(versions, "form[action*=Restore]", $"{path}/versions?handler=Restore", ("version", "1"));
+        var back = await coordinator.SendAsync(versions, "form[action*=Restore]", $"{path}/versions?handler=Restore", ("version", "2"));
         var page = await coordinator.GetAsync(back.Location!.ToString());
-        Assert.Contains("what version 1 says.", page.TextOf("#save-status"));
+        Assert.Contains("what version 2 says.", page.TextOf("#save-status"));
         Assert.Contains("strip 3", Label(page, "2.vang"), StringComparison.Ordinal);
         var history = (await coordinator.GetAsync($"{path}?cell=2.vang")).TextOf(".history");
-        Assert.Contains("version 1 brought back", history);
+        Assert.Contains("version 2 brought back", history);
         Assert.Contains("Odalys Ferncombe", history);
     }
 
@@ -128,9 +128,12 @@ public sealed class MatrixPlanModeTests(ClubHost host) : MatrixPage(host)
             long.Parse(await NextAsync(stream), System.Globalization.CultureInfo.InvariantCulture)
                 > long.Parse(first, System.Globalization.CultureInfo.InvariantCulture)
         );
+        var other = await (await Host.VisitAsAsync("odalys")).Fragment().GetAsync($"{path}?handler=Refresh");
+        Assert.Contains("1 change since version 1.", other.TextOf("#save-status"));
+        // Who may not change it sees what is published.
         var tamsin = await Host.VisitAsAsync("tamsin");
         var look = await tamsin.Fragment().GetAsync($"{path}?handler=Refresh");
-        Assert.Contains("Odalys Ferncombe set Vang, light: strip 3", look.TextOf("#save-status"));
+        Assert.Contains("As published in version 1.", look.TextOf("#save-status"));
         Assert.Null(look.Html.QuerySelector(Form));
         Assert.Equal(404, (int)(await tamsin.GetAsync("/wenlow/classes/no-such/stream")).Status);
     }

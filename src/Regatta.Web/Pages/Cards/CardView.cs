@@ -199,6 +199,15 @@ public sealed record CardView(CardReading Reading, bool PlanChosen, string Path,
             ? cell.Origin
             : null;
 
+    /// <summary>What a line says that has no mark here.</summary>
+    public string Untold(ControlKey control) =>
+        !HasMarks ? "no mark yet"
+        : Reading.IsUntold(control) ? "no mark yet: note what you set"
+        : "not set down: go by feel";
+
+    /// <summary>Whether a single mark of the class is published.</summary>
+    public bool HasMarks => Version.Set.Fill.Filled > 0;
+
     /// <summary>What to know about a line before it is set, a few words each, with what is to be known of all its gear; nothing where it
     /// can be taken as it stands.</summary>
     public IEnumerable<string> Remarks(CardLine line) =>

@@ -11,7 +11,7 @@ public sealed class NewClassModel(ClubContext here, ImportClasses import) : Page
 
     public FormReader Form { get; } = new();
 
-    public IReadOnlyList<BundledClass> Kits => StarterKits.All;
+    public IEnumerable<BundledClass> Kits => StarterKits.All.Append(StarterKits.Nothing);
 
     public string Chosen => typed.GetValueOrDefault("kit", "");
 
@@ -31,7 +31,10 @@ public sealed class NewClassModel(ClubContext here, ImportClasses import) : Page
             "kit",
             Chosen,
             "Choose the kind of boat first.",
-            key => StarterKits.Find(key) is { } found ? Parsed<BundledClass>.Good(found) : Parsed<BundledClass>.Bad("There is no such kit.")
+            key =>
+                Kits.FirstOrDefault(kit => kit.Class.Key == key) is { } found
+                    ? Parsed<BundledClass>.Good(found)
+                    : Parsed<BundledClass>.Bad("There is no such kit.")
         );
         var name = Form.Need(
             "name",
@@ -45,7 +48,7 @@ public sealed class NewClassModel(ClubContext here, ImportClasses import) : Page
         var about = typed.GetValueOrDefault("about", "").Trim();
         if (Form.Ok)
         {
-            var made = await import.FromKitAsync(here.Club.Ref, kit!, name!, about);
+            var made = await import.FromKitAsync(here.Actor, kit!, name!, about);
             if (made.Ok)
             {
                 here.Note.Tell(name!);
