@@ -21,11 +21,14 @@ public sealed class OutingTests(ClubHost host)
         await sailor.SendAsync(card, ".note-now form", Note);
         await club.ScalarAsync<int>("update noted_runs set noted_at = noted_at - interval '30 minutes' returning 1");
         var next = await sailor.GetAsync($"{Quillet}/card?wind=14&boat=class");
-        await sailor.SendAsync(next, ".note-now form", Note, ("differs", "Gooseneck"), ("stands", "22"));
+        await sailor.SendAsync(next, ".note-now form", Note, ("differs", "Gooseneck"), ("stands", "22"), ("felt", "slow"));
+        Assert.Contains("(slow)", (await sailor.GetAsync($"{Quillet}/card?wind=14&boat=class")).TextOf(".note-now .hint"));
 
         var log = await sailor.GetAsync($"{Quillet}/log?wind=14&boat=class");
         Assert.Equal("22 in", log.Html.QuerySelector("[name=run2-mark-gooseneck]")!.GetAttribute("value"));
         Assert.Null(log.Html.QuerySelector("[name=run3-mark-gooseneck]"));
+        Assert.Equal("Slow", log.Html.QuerySelector("[name=felt][checked], [name=felt] [selected]")!.GetAttribute("value"));
+        Assert.Null(log.Html.QuerySelector("[name=run2-felt][checked]:not([value=''])"));
         var another = await (await club.VisitAsAsync("tamsin")).GetAsync($"{Quillet}/log?wind=14&boat=class");
         Assert.Null(another.Html.QuerySelector("[name=run2-mark-gooseneck]"));
 

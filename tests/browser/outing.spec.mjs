@@ -65,8 +65,10 @@ test("what a note says differs stands in its run, and another run is another set
   await expect(page.locator(".thanks")).toContainText("Noted");
   await page.getByLabel("What differs?").selectOption("Gooseneck");
   await page.getByLabel("Where does it stand?").fill("22");
-  await page.getByRole("button", { name: "Note it now" }).tap();
+  // One tap notes it and says how the leg before was.
+  await page.getByRole("button", { name: "Slow", exact: true }).tap();
   await expect(page.locator(".note-now")).toContainText("Gooseneck 22 in");
+  await expect(page.locator(".note-now")).toContainText("(slow)");
   await page.getByRole("link", { name: "Log the session" }).tap();
   // The same leg: one run, with what differed.
   await expect(page.locator("[name=mark-gooseneck]")).toHaveValue("22 in");

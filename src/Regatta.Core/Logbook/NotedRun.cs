@@ -19,6 +19,9 @@ public sealed record NotedRun(
     /// <summary>The wind the card was read at when this was set, at the class's height; null for the station's.</summary>
     public Speed? CardWind { get; init; }
 
+    /// <summary>How the leg before it was, where that was said.</summary>
+    public Felt Felt { get; init; }
+
     /// <summary>Notes so old belong to no outing that is logged now.</summary>
     public static readonly TimeSpan Kept = TimeSpan.FromHours(36);
 
@@ -26,7 +29,8 @@ public sealed record NotedRun(
     public static readonly TimeSpan SameLeg = TimeSpan.FromMinutes(1);
 
     /// <summary>The runs that notes cut an outing into: each from its note to the next, the last to the end. What was set otherwise stays
-    /// so until a later note says otherwise of the same control or another boat is sailed.</summary>
+    /// so until a later note says otherwise of the same control or another boat is sailed. How a leg was is told of the run before the
+    /// note; where there is none, of the one that begins with it.</summary>
     /// <param name="notes">The notes, in the order of their times.</param>
     /// <param name="end">When the outing ended.</param>
     public static IReadOnlyList<CutRun> Cut(IReadOnlyList<NotedRun> notes, DateTimeOffset end)
@@ -50,11 +54,12 @@ public sealed record NotedRun(
                 before is not null
                 && runs.Count > 0
                 && note.At - runs[^1].Note.At < SameLeg
-                && note with { At = before.At, Wind = before.Wind, Differs = before.Differs } == before;
+                && note with { At = before.At, Wind = before.Wind, Differs = before.Differs, Felt = before.Felt } == before;
             before = note;
             if (same)
             {
                 runs[^1] = runs[^1] with { Differs = new Dictionary<ControlKey, Mark>(differs), NotedAt = note.At };
+                Tell(runs, Math.Max(runs.Count - 2, 0), note.Felt);
                 continue;
             }
 
@@ -64,9 +69,18 @@ public sealed record NotedRun(
             }
 
             runs.Add(new(note, end, new Dictionary<ControlKey, Mark>(differs)));
+            Tell(runs, Math.Max(runs.Count - 2, 0), note.Felt);
         }
 
         return runs.Count > SessionLog.MostRuns ? [.. runs.TakeLast(SessionLog.MostRuns)] : runs;
+    }
+
+    private static void Tell(List<CutRun> runs, int at, Felt felt)
+    {
+        if (felt != Felt.NotSaid)
+        {
+            runs[at] = runs[at] with { Felt = felt };
+        }
     }
 }
 
@@ -76,6 +90,9 @@ public sealed record NotedRun(
 /// <param name="Differs">All that was set otherwise than the card says.</param>
 public sealed record CutRun(NotedRun Note, DateTimeOffset To, IReadOnlyDictionary<ControlKey, Mark> Differs)
 {
+    /// <summary>How it was, as the note that ended it says.</summary>
+    public Felt Felt { get; init; }
+
     /// <summary>When the last note was made that it holds: those of the same leg are one run.</summary>
     public DateTimeOffset NotedAt { get; init; } = Note.At;
 }

@@ -11,8 +11,9 @@ public sealed class NotedRuns(Db database)
             """
             insert into noted_runs
               (club_id, class_id, person_id, key, noted_at, boat_id, plan, mode, purpose, wind_from, wind_to, gust, control, mark,
-               card_wind)
-            values (@club, @classId, @person, @key, @at, @Boat, @plan, @mode, @purpose, @from, @to, @gust, @control, @mark, @cardWind)
+               card_wind, felt)
+            values
+              (@club, @classId, @person, @key, @at, @Boat, @plan, @mode, @purpose, @from, @to, @gust, @control, @mark, @cardWind, @felt)
             on conflict do nothing;
             delete from noted_runs where club_id = @club and person_id = @person and id not in (
               select id from noted_runs where club_id = @club and person_id = @person order by id desc limit @most);
@@ -34,6 +35,7 @@ public sealed class NotedRuns(Db database)
                 control = note.Differs?.Control.Name,
                 mark = note.Differs?.Mark.Position,
                 cardWind = note.CardWind?.MetresPerSecond,
+                felt = EnumText.Of(note.Felt),
                 most = Limits.Notes,
             }
         );
@@ -48,7 +50,8 @@ public sealed class NotedRuns(Db database)
             .. (
                 await connection.QueryAsync<NoteRow>(
                     """
-                    select noted_at, boat_id, plan, mode, purpose, wind_from, wind_to, gust, control, mark, card_wind from noted_runs
+                    select noted_at, boat_id, plan, mode, purpose, wind_from, wind_to, gust, control, mark, card_wind, felt
+                    from noted_runs
                     where club_id = @club and class_id = @classId and person_id = @person and noted_at >= @since order by noted_at, id
                     """,
                     new
@@ -112,7 +115,8 @@ public sealed class NotedRuns(Db database)
         double? Gust,
         string? Control,
         double? Mark,
-        double? CardWind
+        double? CardWind,
+        string Felt
     )
     {
         public NotedRun ToNote() =>
@@ -126,6 +130,7 @@ public sealed class NotedRuns(Db database)
             )
             {
                 CardWind = CardWind is { } read ? Speed.FromMetresPerSecond(read) : null,
+                Felt = EnumText.Read<Felt>(Felt).Value,
             };
     }
 }

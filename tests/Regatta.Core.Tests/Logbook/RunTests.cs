@@ -24,6 +24,23 @@ public sealed class RunTests
     }
 
     [Fact]
+    public void How_a_leg_was_is_told_of_the_run_before_the_note_and_of_the_first_where_there_is_none_before()
+    {
+        var told = NotedRun.Cut(
+            [Note(0), Note(20, 120) with { Felt = Felt.Slow }, Note(45) with { Felt = Felt.Fast }],
+            Noon.AddMinutes(90)
+        );
+        Assert.Equal([Felt.Slow, Felt.Fast, Felt.NotSaid], told.Select(run => run.Felt));
+        Assert.Equal(Felt.Usual, Assert.Single(NotedRun.Cut([Note(0) with { Felt = Felt.Usual }], Noon.AddMinutes(30))).Felt);
+        // A second tap at once says it of the same leg, and cuts nothing.
+        var twice = NotedRun.Cut(
+            [Note(0), Note(20, 120), Note(20) with { At = Noon.AddMinutes(20).AddSeconds(9), Felt = Felt.Slow }],
+            Noon.AddMinutes(90)
+        );
+        Assert.Equal([Felt.Slow, Felt.NotSaid], twice.Select(run => run.Felt));
+    }
+
+    [Fact]
     public void Two_taps_on_one_leg_are_one_run_and_another_boat_starts_as_its_card_says()
     {
         Assert.Single(NotedRun.Cut([Note(0), Note(0) with { At = Noon.AddSeconds(20) }], Noon.AddMinutes(30)));

@@ -95,6 +95,7 @@ public sealed class MemberCardModel(
             new(now, card.Choice.Boat?.Number, card.PlanMode, card.Reading.Purpose?.Key, wind ?? NowAt(card), differs)
             {
                 CardWind = card.Wind,
+                Felt = note.Felt,
             }
         );
         Done = "Noted. It waits in your log.";

@@ -23,6 +23,13 @@ public sealed class NoteForm(CardReading card, IReadOnlyDictionary<string, strin
 
     private IEnumerable<Control> Controls => card.Lines.Select(line => line.Control).Where(control => control.Scale.HasMarks);
 
+    /// <summary>What a tap may tell of the leg before, with its words.</summary>
+    public static IReadOnlyList<(Felt Felt, string Words)> Feels { get; } =
+    [(Felt.Fast, "Fast"), (Felt.Usual, "As before"), (Felt.Slow, "Slow")];
+
+    /// <summary>How the leg before was; not said where another button was tapped.</summary>
+    public Felt Felt => EnumText.Read<Felt>(typed.GetValueOrDefault("felt", "")) is { Ok: true } felt ? felt.Value : Felt.NotSaid;
+
     /// <summary>Reads what differs; nothing where nothing does. What is wrong stands beside its field.</summary>
     public (ControlKey Control, Mark Mark)? Read()
     {

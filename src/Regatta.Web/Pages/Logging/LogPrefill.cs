@@ -7,7 +7,11 @@ namespace Regatta.Web.Pages.Logging;
 /// <param name="Wind">The wind of its own minutes; null for the card's band.</param>
 /// <param name="From">When it began, as the field writes it; empty for with the session.</param>
 /// <param name="Differs">What was noted to be set otherwise than the card says.</param>
-public sealed record OpenedRun(CardReading Card, WindRange? Wind, string From, IReadOnlyDictionary<ControlKey, Mark> Differs);
+public sealed record OpenedRun(CardReading Card, WindRange? Wind, string From, IReadOnlyDictionary<ControlKey, Mark> Differs)
+{
+    /// <summary>How it was, as a note told.</summary>
+    public Felt Felt { get; init; }
+}
 
 /// <summary>What a log form says when it opens.</summary>
 /// <param name="wind">The unit winds are written in.</param>
@@ -100,6 +104,7 @@ public sealed class LogPrefill(SpeedUnit wind, MassUnit mass, BoatChoice choice)
         fields[prefix + RunFields.GustHeard] = fields[prefix + "gust"];
         fields[prefix + "plan"] = card.PlanMode.Plan.Name;
         fields[prefix + "mode"] = card.PlanMode.Mode.Name;
+        fields[prefix + "felt"] = run.Felt == Felt.NotSaid ? "" : run.Felt.ToString();
         foreach (var line in card.Lines)
         {
             string Shown(Mark? mark) => mark is { } known ? line.Control.Scale.Show(known) : "";

@@ -54,6 +54,7 @@ public sealed class LogRuns(ClubContext here, SailedWinds winds, LogSession sess
                 {
                     From = clock.Field(run.Note.At),
                     Differs = run.Differs,
+                    Felt = run.Felt,
                 }
             );
         }
