@@ -104,11 +104,11 @@ public sealed class PastedClassTests
     public void A_chosen_kind_holds_and_one_that_does_not_fit_is_said()
     {
         const string Holes = "holes";
-        var read = PastedClass.Read(Table, SpeedUnit.Knot, new Dictionary<int, string> { [4] = Holes, [5] = Holes }).Value;
+        var read = PastedClass.Read(Table, SpeedUnit.Knot, new Dictionary<int, string> { [4] = Holes, [9] = Holes }).Value;
         Assert.Equal(["hole 3", "hole 4", "hole 6"], Shown(read).Skip(5).Take(3));
         Assert.Equal(
             [null, "Most of this row does not read as holes."],
-            read.Controls.Where(one => one.Line is 4 or 5).Select(one => one.Problem)
+            read.Controls.Where(one => one.Line is 4 or 9).Select(one => one.Problem)
         );
         Assert.Equal("strip 2 1/2", Shown(read).ElementAt(9));
     }

@@ -26,10 +26,23 @@ public sealed class RigUpOutcomeTests
         Assert.Contains("waits in your log", Says(1, ("vang", "2"), ("camber", ""), ("q", "parallel to the centreline")));
     }
 
+    [Fact]
+    public void What_the_card_has_no_mark_of_is_never_set_as_the_card_says()
+    {
+        RigStep[] steps = [Steps[0], Steps[1] with { Cell = null }];
+        var done = steps.ToDictionary(step => step.Key, _ => new RigAnswer(RigState.Done, ""));
+        Assert.Equal("2 of 2 marks set. The card has no mark yet for 1 of them.", RigUpOutcome.Of(steps, done, 0).Says);
+        Assert.Equal(
+            "2 of 2 marks set. The card has no mark yet for any of them. What you set waits in your log.",
+            RigUpOutcome.Of([.. steps.Select(step => step with { Cell = null })], done, 2).Says
+        );
+    }
+
     private static string Says(params (string Step, string Said)[] done) => Says(0, done);
 
     private static string Says(int otherwise, params (string Step, string Said)[] done) =>
         RigUpOutcome.Of(Steps, done.ToDictionary(one => one.Step, one => new RigAnswer(RigState.Done, one.Said)), otherwise).Says;
 
-    private static RigStep Set(string control) => new(control, RigStepKind.Set, Radio.Find(new(control)), null, null, [], []);
+    private static RigStep Set(string control) =>
+        new(control, RigStepKind.Set, Radio.Find(new(control)), Cell.Of(new(2), 0, "", "", CellSource.Entered).Value, null, [], []);
 }
