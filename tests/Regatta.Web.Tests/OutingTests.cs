@@ -17,8 +17,10 @@ public sealed class OutingTests(ClubHost host)
         const string Note = Quillet + "/card?wind=14&boat=class&handler=Note";
         var wrong = await sailor.SendAsync(card, ".note-now form", Note, ("differs", "Gooseneck"), ("stands", "99"));
         Assert.Contains("off the scale", wrong.TextOf("#stands-problem"));
+        // What no button says is not said.
+        await sailor.SendAsync(card, ".note-now form", Note, ("felt", "ratherFast"));
         await sailor.SendAsync(card, ".note-now form", Note);
-        await sailor.SendAsync(card, ".note-now form", Note);
+        Assert.Equal(200, (int)(await sailor.GetAsync($"{Quillet}/card?wind=14&boat=class")).Status);
         await club.ScalarAsync<int>("update noted_runs set noted_at = noted_at - interval '30 minutes' returning 1");
         var next = await sailor.GetAsync($"{Quillet}/card?wind=14&boat=class");
         await sailor.SendAsync(next, ".note-now form", Note, ("differs", "Gooseneck"), ("stands", "22"), ("felt", "slow"));

@@ -5,7 +5,7 @@ namespace Regatta.Core.Cards;
 public static class BetweenBands
 {
     /// <summary>A matrix as it is read in a wind: the band of the wind has the marks of that wind where the class reads between its bands.
-    /// Gears, ranges wider than their scale and words stay the band's.</summary>
+    /// Gears and words stay the band's.</summary>
     /// <param name="definition">The class.</param>
     /// <param name="matrix">One of its matrices, as sailed and as the crew sets it.</param>
     /// <param name="wind">The wind the crew reads the card at.</param>

@@ -24,6 +24,10 @@ public sealed record ClassDefinition(
     /// <summary>The longest name of a class, in characters.</summary>
     public const int LongestName = 40;
 
+    /// <summary>Reads the name of a class that is made.</summary>
+    public static Parsed<string> ReadName(string text) =>
+        text.Trim().Length <= LongestName ? Parsed<string>.Good(text.Trim()) : Parsed<string>.Bad($"Keep it under {LongestName} letters.");
+
     /// <summary>The kind of rig of a class that was made from no kit.</summary>
     public const string OwnFamily = "a rig of its own";
 

@@ -145,6 +145,11 @@ public sealed record PastedClass(WindBands Bands, IReadOnlyList<PastedControl> C
     /// are marks.</summary>
     private static (int At, List<PastedWind> Winds)? HeadOf(IReadOnlyList<IReadOnlyList<string>> rows, SpeedUnit unit)
     {
+        if (rows.Count == 0)
+        {
+            return null;
+        }
+
         var read = rows.Take(HeadRowsLookedAt).Select((row, at) => (At: at, Winds: Winds(row, unit))).ToList();
         var said = read.Select(row => row with { Winds = row.Winds.FindAll(wind => !wind.IsBare) }).MaxBy(row => row.Winds.Count);
         var first = read.Find(row => rows[row.At].Skip(1).Count(text => text.Trim().Length > 0) >= 2);
@@ -160,17 +165,20 @@ public sealed record PastedClass(WindBands Bands, IReadOnlyList<PastedControl> C
         {
             // "light 0-5 kn", "light (0-5)": a name, then its wind.
             var from = text.IndexOfAny(['0', '1', '2', '3', '4', '5', '6', '7', '8', '9', '<', '>']);
-            var wind = HeadWords.Wind(text, unit) ?? (from > 0 ? HeadWords.Wind(text[from..].TrimEnd(')', ']'), unit) : null);
+            // Behind a name a number alone is part of it: the corner of a table often says "Ferrin 16".
+            var behind = from > 0 ? text[from..].TrimEnd(')', ']') : "";
+            var wind = HeadWords.Wind(text, unit) ?? (IsNumber(behind) ? null : HeadWords.Wind(behind, unit));
             if (wind is not null)
             {
                 var name = from > 0 ? text[..from].Trim(' ', '(', '[', ':', ',') : "";
-                var isBare = text.All(letter => char.IsAsciiDigit(letter) || letter is '.' or ',');
-                found.Add(new(column, name.Length > 0 && HeadWords.Wind(text, unit) is null ? name : text, wind, isBare));
+                found.Add(new(column, name.Length > 0 && HeadWords.Wind(text, unit) is null ? name : text, wind, IsNumber(text)));
             }
         }
 
         return found;
     }
+
+    private static bool IsNumber(string text) => text.All(letter => char.IsAsciiDigit(letter) || letter is '.' or ',');
 
     private static List<IReadOnlyList<string>> Turned(IReadOnlyList<IReadOnlyList<string>> rows) =>
         [

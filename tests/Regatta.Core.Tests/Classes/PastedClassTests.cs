@@ -76,6 +76,7 @@ public sealed class PastedClassTests
     [InlineData("12|6", "do not rise")]
     [InlineData("0-5|8", "one wind")]
     [InlineData("one|two", "names no wind bands")]
+    [InlineData("A 5|B 9", "names no wind bands")]
     public void Headings_that_do_not_join_are_told_of(string heads, string says) =>
         Assert.Contains(
             says,
@@ -90,6 +91,39 @@ public sealed class PastedClassTests
                 )
                 .Problem
         );
+
+    [Fact]
+    public void A_number_in_the_corner_is_no_wind_and_nothing_at_all_is_no_table()
+    {
+        Assert.Equal(
+            ["0-5 0 to 5 kn", "5-9 5 to 9 kn"],
+            Bands(
+                Read([
+                    ["Ferrin 16", "0-5", "5-9"],
+                    ["Jib 2", "1", "2"],
+                ])
+            )
+        );
+        foreach (
+            string[][] rows in (string[][][])
+                [
+                    [],
+                    [
+                        [],
+                    ],
+                    [
+                        [""],
+                    ],
+                    [
+                        ["", ""],
+                        [""],
+                    ],
+                ]
+        )
+        {
+            Assert.Contains("names no wind bands", PastedClass.Read(rows, SpeedUnit.Knot, new Dictionary<int, string>()).Problem);
+        }
+    }
 
     [Fact]
     public void A_table_turned_on_its_side_is_the_same_class()

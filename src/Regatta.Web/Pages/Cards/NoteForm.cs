@@ -28,7 +28,7 @@ public sealed class NoteForm(CardReading card, IReadOnlyDictionary<string, strin
     [(Felt.Fast, "Fast"), (Felt.Usual, "As before"), (Felt.Slow, "Slow")];
 
     /// <summary>How the leg before was; not said where another button was tapped.</summary>
-    public Felt Felt => EnumText.Read<Felt>(typed.GetValueOrDefault("felt", "")) is { Ok: true } felt ? felt.Value : Felt.NotSaid;
+    public Felt Felt => Feels.FirstOrDefault(feel => EnumText.Of(feel.Felt) == typed.GetValueOrDefault("felt")).Felt;
 
     /// <summary>Reads what differs; nothing where nothing does. What is wrong stands beside its field.</summary>
     public (ControlKey Control, Mark Mark)? Read()

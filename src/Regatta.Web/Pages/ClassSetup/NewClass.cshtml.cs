@@ -36,15 +36,7 @@ public sealed class NewClassModel(ClubContext here, ImportClasses import) : Page
                     ? Parsed<BundledClass>.Good(found)
                     : Parsed<BundledClass>.Bad("There is no such kit.")
         );
-        var name = Form.Need(
-            "name",
-            typed.GetValueOrDefault("name"),
-            "A class needs a name.",
-            text =>
-                text.Trim().Length <= ClassDefinition.LongestName
-                    ? Parsed<string>.Good(text.Trim())
-                    : Parsed<string>.Bad($"Keep it under {ClassDefinition.LongestName} letters.")
-        );
+        var name = Form.Need("name", typed.GetValueOrDefault("name"), "A class needs a name.", ClassDefinition.ReadName);
         var about = typed.GetValueOrDefault("about", "").Trim();
         if (Form.Ok)
         {

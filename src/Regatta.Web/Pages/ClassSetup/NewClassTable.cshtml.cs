@@ -55,15 +55,7 @@ public sealed class NewClassTableModel(ClubContext here, ImportClasses import, U
     {
         typed = Request.Typed();
         Read();
-        var name = Form.Need(
-            "name",
-            typed.GetValueOrDefault("name"),
-            "A class needs a name.",
-            text =>
-                text.Trim().Length <= ClassDefinition.LongestName
-                    ? Parsed<string>.Good(text.Trim())
-                    : Parsed<string>.Bad($"Keep it under {ClassDefinition.LongestName} letters.")
-        );
+        var name = Form.Need("name", typed.GetValueOrDefault("name"), "A class needs a name.", ClassDefinition.ReadName);
         if (Form.Ok && Pasted is { } pasted)
         {
             var draft = pasted.Draft(name!, typed.GetValueOrDefault("about", "").Trim(), StarterKits.Usual.Helm);
