@@ -90,7 +90,8 @@ public abstract record Scale
 
     /// <summary>Reads a mark a person wrote, anywhere on the scale. Refuses text that is no reading of this scale, and readings off its
     /// ends.</summary>
-    public virtual Parsed<Mark> Read(string text) => ReadReading(text).Then(reading => OnScale(AtReading(reading)));
+    public virtual Parsed<Mark> Read(string text) =>
+        ReadReading(text).Then(reading => IsFarOff(reading) ? OffScale(ShowReading(reading)) : OnScale(AtReading(reading)));
 
     /// <summary>The mark as it is read on the boat, with its unit.</summary>
     public virtual string Show(Mark mark) => ShowReading(ReadingAt(mark));
@@ -160,10 +161,17 @@ public abstract record Scale
     }
 
     /// <summary>Refuses marks beyond the ends, with both ends named.</summary>
-    private protected Parsed<Mark> OnScale(Mark mark) =>
-        Reaches(mark)
-            ? Parsed<Mark>.Good(mark)
-            : Parsed<Mark>.Bad($"{Show(mark)} is off the scale, which runs from {Show(Min)} to {Show(Max)}.");
+    private protected Parsed<Mark> OnScale(Mark mark) => Reaches(mark) ? Parsed<Mark>.Good(mark) : OffScale(Show(mark));
+
+    private Parsed<Mark> OffScale(string shown) =>
+        Parsed<Mark>.Bad($"{shown} is off the scale, which runs from {Show(Min)} to {Show(Max)}.");
+
+    /// <summary>Whether a reading lies further beyond an end than the scale is long: it may be no mark of any scale.</summary>
+    private bool IsFarOff(double reading)
+    {
+        var (one, other) = (ReadingAt(Min), ReadingAt(Max));
+        return Math.Abs(reading - ((one + other) / 2)) > 1.5 * Math.Abs(other - one) + 1;
+    }
 
     /// <summary>Refuses distances below zero or longer than the scale.</summary>
     private protected Parsed<double> Distance(double positions) =>

@@ -125,6 +125,46 @@ public sealed class PastedClassTests
         }
     }
 
+    [Theory]
+    [InlineData("5000000")]
+    [InlineData("999999999")]
+    [InlineData("-999999999")]
+    public void A_number_far_off_any_scale_is_said_to_be_off_it(string text)
+    {
+        var scales = CarrySweep
+            .Classes.SelectMany(version => version.Class.Marked.Select(control => control.Scale))
+            .Where(scale => scale.Choices is null)
+            .ToList();
+        Assert.True(scales.Count > 50);
+        Assert.All(scales, scale => Assert.False(scale.Read(text).Ok));
+        Assert.Contains(scales, scale => scale.Read(text).Problem!.Contains("off the scale", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void Odd_numbers_on_any_kind_of_scale_break_nothing()
+    {
+        string[] odd = ["1e308", "-1e308", "NaN", "∞", "-1", "0", "1e-300", "999999999", "1-2-3", "½", "1/0", "--", "#REF!", "5 ± 9e9"];
+        foreach (var kind in PastedKind.All)
+        {
+            foreach (var text in odd)
+            {
+                var read = PastedClass.Read(
+                    [
+                        ["", "0-5", "5-9"],
+                        ["Vang", text, text],
+                    ],
+                    SpeedUnit.Knot,
+                    new Dictionary<int, string> { [1] = kind.Words }
+                );
+                Assert.True(read.Ok, $"{kind.Words}, {text}: {read.Problem}");
+                var draft = read.Value.Draft("Odd", "", Helm);
+                Assert.Empty(draft.Definition.Problems());
+                Assert.Empty(draft.Definition.Unsound());
+                Assert.All(draft.Cells.Values, cell => Assert.True(double.IsFinite(cell.Mark?.Position ?? 0)));
+            }
+        }
+    }
+
     [Fact]
     public void A_table_turned_on_its_side_is_the_same_class()
     {
