@@ -24,7 +24,7 @@ function grouped(all, by) {
 let web;
 function startWeb() {
   const log = openSync(`${APP_FOLDER}/../faults-web.log`, web ? "a" : "w");
-  web = spawn("dotnet", ["Regatta.Web.dll"], { cwd: APP_FOLDER, stdio: ["ignore", log, log], env: { ...process.env, ASPNETCORE_URLS: base, REGATTA_DEMO: "IfEmpty", REGATTA_DOORS_A_MINUTE: "100000" } });
+  web = spawn("dotnet", ["Regatta.Web.dll"], { cwd: APP_FOLDER, stdio: ["ignore", log, log], env: { ...process.env, REGATTA_DATABASE: process.env.APP_DATABASE, ASPNETCORE_URLS: base, REGATTA_DEMO: "IfEmpty", REGATTA_DOORS_A_MINUTE: "100000" } });
 }
 
 const answering = () => answers(`${base}/health/ready`, () => web.exitCode === null && web.signalCode === null);

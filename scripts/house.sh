@@ -63,21 +63,29 @@ postgres_up() { # folder, then extra settings for the server
 
 postgres_down() { (cd "$1" && as_owner "$(pg_bin)/pg_ctl" -D "$1/data" -m fast -w stop >/dev/null 2>&1) || true; }
 
-# A database and the role that owns it, which is no superuser: the app gets by with its own tables.
+# A database, the role that owns it and makes its tables, and the app's role, which reads and writes their rows. Neither is a superuser.
 app_database() { # name
   app_sql() { PGPASSWORD=$pg_password "$(pg_bin)/psql" -qtAX -v ON_ERROR_STOP=1 -h 127.0.0.1 -p "$pg_port" -U regatta "$@"; }
-  if [ ! -s "$folder/app-password" ]; then (umask 077; node -e 'console.log(require("crypto").randomBytes(24).toString("hex"))' >"$folder/app-password"); fi
-  app_password=$(cat "$folder/app-password")
-  app_sql -d postgres -c "select 1 from pg_roles where rolname = 'regatta_app'" | grep -q 1 || app_sql -d postgres -c "create role regatta_app login"
-  app_sql -d postgres -c "alter role regatta_app nosuperuser nocreatedb nocreaterole password '$app_password'"
+  for role in owner app; do
+    if [ ! -s "$folder/$role-password" ]; then (umask 077; node -e 'console.log(require("crypto").randomBytes(24).toString("hex"))' >"$folder/$role-password"); fi
+    app_sql -d postgres -c "select 1 from pg_roles where rolname = 'regatta_$role'" | grep -q 1 || app_sql -d postgres -c "create role regatta_$role login"
+    app_sql -d postgres -c "alter role regatta_$role nosuperuser nocreatedb nocreaterole password '$(cat "$folder/$role-password")'"
+  done
   if ! app_sql -d postgres -c "select 1 from pg_database where datname = '$1'" | grep -q 1; then
-    app_sql -d postgres -c "create database $1 owner regatta_app"
+    app_sql -d postgres -c "create database $1 owner regatta_owner"
   fi
-  app_sql -d postgres -c "alter database $1 owner to regatta_app"
+  app_sql -d postgres -c "alter database $1 owner to regatta_owner"
   app_sql -d "$1" <"$root/scripts/owner.sql"
 }
 
-app_connection() { printf 'Host=127.0.0.1;Port=%s;Username=regatta_app;Password=%s;Database=%s' "$pg_port" "$app_password" "$1"; }
+role_connection() { printf 'Host=127.0.0.1;Port=%s;Username=regatta_%s;Password=%s;Database=%s' "$pg_port" "$1" "$(cat "$folder/$1-password")" "$2"; }
+
+app_connection() { role_connection app "$1"; }
+
+owner_connection() { role_connection owner "$1"; }
+
+# Brings a database to the schema of a published app, as its owner.
+migrate() { (cd "$1" && REGATTA_DATABASE=$(owner_connection "$2") dotnet Regatta.Web.dll --migrate); } # folder, name
 
 postgres_connection() { printf 'Host=127.0.0.1;Port=%s;Username=regatta;Password=%s;Database=%s' "$pg_port" "$pg_password" "$1"; }
 
@@ -113,7 +121,7 @@ use_database() {
     postgres_up "$root/.local/postgres"
     [ -n "${pg_was_up:-}" ] || pg_started=1
     app_database regatta
-    REGATTA_DATABASE=$(app_connection regatta)
+    REGATTA_DATABASE=$(owner_connection regatta)
   fi
   part() { printf '%s' "$REGATTA_DATABASE" | tr ';' '\n' | sed -n "s/^ *$1 *= *//ip" | head -n 1; }
   PGHOST=$(part Host) PGPORT=$(part Port) PGUSER=$(part Username) PGPASSWORD=$(part Password) PGDATABASE=$(part Database)

@@ -159,4 +159,10 @@ public static class Limits
 
     /// <summary>The live pages open at once from one network address.</summary>
     public const int StreamsOfAddress = 400;
+
+    /// <summary>The files that are worked on at once.</summary>
+    public const int Uploads = 4;
+
+    /// <summary>The files of one club that are worked on at once.</summary>
+    public const int UploadsOfClub = 2;
 }

@@ -108,9 +108,9 @@ public static class Database
         };
 
     /// <summary>Applies the missing migrations in order, each once. To be called through <see cref="WithAdvisoryLockAsync"/>.</summary>
-    /// <exception cref="StartRefusedException">A newer program has migrated the database, which is left alone; or a migration did not
-    /// apply, and the database is as it was before it.</exception>
-    public static Task MigrateAsync(string connectionString)
+    /// <exception cref="StartRefusedException">A newer program has migrated the database, which is left alone; or a migration is missing
+    /// that this role may not apply; or one did not apply, and the database is as it was before it.</exception>
+    public static async Task MigrateAsync(string connectionString)
     {
         var upgrade = DeployChanges
             .To.PostgresqlDatabase(connectionString)
@@ -128,10 +128,27 @@ public static class Database
             );
         }
 
+        if (upgrade.GetScriptsToExecute() is not [var first, ..])
+        {
+            return;
+        }
+
+        await using (var connection = await OpenPatientlyAsync(connectionString))
+        {
+            if (!await connection.ExecuteScalarAsync<bool>("select has_schema_privilege('public', 'create')"))
+            {
+                throw new StartRefusedException(
+                    $"The database lacks {first.Name}, and this role may not change its tables. Bring it there as the role that owns it: "
+                        + "dotnet Regatta.Web.dll --migrate, with the owner’s connection string in REGATTA_DATABASE."
+                );
+            }
+        }
+
         var result = upgrade.PerformUpgrade();
-        return result.Successful
-            ? Task.CompletedTask
-            : throw new StartRefusedException($"The migration {result.ErrorScript?.Name} did not apply.", result.Error);
+        if (!result.Successful)
+        {
+            throw new StartRefusedException($"The migration {result.ErrorScript?.Name} did not apply.", result.Error);
+        }
     }
 
     private sealed class UtcTime : SqlMapper.TypeHandler<DateTimeOffset>

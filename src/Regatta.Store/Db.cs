@@ -6,7 +6,8 @@ namespace Regatta.Store;
 /// all.</summary>
 /// <param name="source">The pool.</param>
 /// <param name="token">The token of the request being served; the default for background work.</param>
-public sealed class Db(NpgsqlDataSource source, Func<CancellationToken>? token = null)
+/// <param name="witness">What each piece of work that is kept whole is told to before it is, in its own transaction.</param>
+public sealed class Db(NpgsqlDataSource source, Func<CancellationToken>? token = null, Func<DbSession, Task>? witness = null)
 {
     private static readonly AsyncLocal<DbSession?> Ambient = new();
 
@@ -25,7 +26,7 @@ public sealed class Db(NpgsqlDataSource source, Func<CancellationToken>? token =
         }
 
         var asked = token?.Invoke() ?? default;
-        return new(await source.OpenConnectionAsync(asked), asked);
+        return new(await source.OpenConnectionAsync(asked), asked, witness);
     }
 
     /// <summary>A connection to listen on until somebody says so; never inside a transaction.</summary>
@@ -53,10 +54,11 @@ public sealed class DbSession : IAsyncDisposable
 {
     private readonly bool owned;
     private readonly CancellationToken asked;
+    private readonly Func<DbSession, Task>? witness;
     private bool isClosed;
 
-    internal DbSession(NpgsqlConnection connection, CancellationToken asked, bool owned = true) =>
-        (Connection, this.asked, this.owned) = (connection, asked, owned);
+    internal DbSession(NpgsqlConnection connection, CancellationToken asked, Func<DbSession, Task>? witness, bool owned = true) =>
+        (Connection, this.asked, this.witness, this.owned) = (connection, asked, witness, owned);
 
     /// <summary>The connection, for what has no method here.</summary>
     public NpgsqlConnection Connection { get; }
@@ -66,7 +68,7 @@ public sealed class DbSession : IAsyncDisposable
 
     internal bool IsOpen => !isClosed;
 
-    internal DbSession Joined() => new(Connection, asked, owned: false) { Transaction = Transaction };
+    internal DbSession Joined() => new(Connection, asked, witness, owned: false) { Transaction = Transaction };
 
     /// <summary>Begins a transaction; inside another one a part of it that can be taken back alone.</summary>
     public async Task<DbTransaction> BeginTransactionAsync(IsolationLevel isolation = IsolationLevel.ReadCommitted)
@@ -79,7 +81,12 @@ public sealed class DbSession : IAsyncDisposable
         }
 
         Transaction = await Connection.BeginTransactionAsync(isolation, asked);
-        return new(Transaction, null) { Ended = () => Transaction = null };
+        return new(Transaction, null)
+        {
+            Ended = () => Transaction = null,
+            // What is read as of one moment keeps nothing.
+            Witness = isolation == IsolationLevel.ReadCommitted && witness is not null ? () => witness(this) : null,
+        };
     }
 
     /// <inheritdoc cref="SqlMapper.QueryAsync{T}(IDbConnection, CommandDefinition)"/>
@@ -141,11 +148,18 @@ public sealed class DbTransaction : IAsyncDisposable
 
     internal Action? Ended { get; init; }
 
+    internal Func<Task>? Witness { get; init; }
+
     internal static string NextPart() => $"part_{Interlocked.Increment(ref parts)}";
 
     /// <summary>Keeps what was done. No token ends it: half a commit is none.</summary>
     public async Task CommitAsync()
     {
+        if (Witness is { } witness)
+        {
+            await witness();
+        }
+
         await (Part is { } part ? transaction.ReleaseAsync(part, CancellationToken.None) : transaction.CommitAsync(CancellationToken.None));
         Finish();
     }

@@ -3,11 +3,11 @@ using Npgsql;
 namespace Regatta.Web;
 
 /// <summary>Forgets what has been kept for its time: sign-ins that are over, counts of tries, and lines of the trail that are
-/// old.</summary>
+/// old. Writes the lines of acts that an app which ended left in hand.</summary>
 internal sealed class Housekeeping(SignIns signIns, AttemptCounts tries, AuditTrail trail, TimeProvider clock, ILogger<Housekeeping> log)
     : BackgroundService
 {
-    private static readonly TimeSpan Between = TimeSpan.FromHours(6);
+    private static readonly TimeSpan Between = TimeSpan.FromHours(1);
 
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
@@ -15,6 +15,11 @@ internal sealed class Housekeeping(SignIns signIns, AttemptCounts tries, AuditTr
         {
             try
             {
+                if (await trail.WriteLeftAsync() is var written and > 0)
+                {
+                    log.LogWarning("{Acts} acts were kept by an app that ended; their lines stand in the trail now", written);
+                }
+
                 var gone = (await signIns.ForgetOldAsync(), await tries.ForgetOldAsync(), await trail.ForgetOldAsync());
                 log.LogDebug("Forgotten: {SignIns} sign-ins, {Tries} counts, {Acts} acts", gone.Item1, gone.Item2, gone.Item3);
             }

@@ -1,4 +1,5 @@
 using Regatta.Web;
+using Regatta.Web.Access;
 using Regatta.Web.Live;
 using Regatta.Web.Station;
 using Serilog;
@@ -27,6 +28,13 @@ try
 
     var settings = RegattaSettings.From(builder.Configuration);
     DemoGuard.Check(settings, builder.Configuration);
+    if (args.Contains("--migrate"))
+    {
+        // The role that owns the database brings it to this program's schema; the app itself runs as one that cannot.
+        await Database.WithAdvisoryLockAsync(settings.Database, () => Database.MigrateAsync(settings.Database));
+        return 0;
+    }
+
     builder.Services.AddSingleton(settings);
     builder.Services.AddSingleton(TimeProvider.System);
     builder.Services.AddStore(settings.Database);
@@ -46,6 +54,7 @@ try
     app.UseRateLimiter();
     app.UseMiddleware<ClubAdmission>();
     app.UseAuthorization();
+    app.UseMiddleware<UploadPlaces>();
     app.MapStaticAssets().AllowAnonymous();
     app.MapRazorPages().WithStaticAssets();
     app.MapBoardStream();

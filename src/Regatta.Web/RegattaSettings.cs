@@ -29,6 +29,7 @@ public enum DemoChoice
 /// <param name="SignInCheck">How long a cookie is believed before it is asked whether its sign-in still holds.</param>
 /// <param name="DoorsAMinute">How many forms one network address may send in a minute to the pages at which one comes in.</param>
 /// <param name="ResetAccess">Who has lost the way in and is to be let in again, by the name they sign in with; null for nobody.</param>
+/// <param name="WarmClasses">Of how many classes, over all clubs, what they say is worked out at the start, before somebody looks.</param>
 /// <param name="LogFolder">Where the server's log is kept as files besides what goes to the console; null for nowhere.</param>
 public sealed record RegattaSettings(
     string Database,
@@ -43,6 +44,7 @@ public sealed record RegattaSettings(
     TimeSpan SignInCheck,
     int DoorsAMinute,
     string? ResetAccess,
+    int WarmClasses,
     string? LogFolder
 )
 {
@@ -70,6 +72,7 @@ public sealed record RegattaSettings(
             TimeSpan.FromSeconds(Number(configuration, "REGATTA_SIGN_IN_CHECK_SECONDS", 10)),
             Number(configuration, "REGATTA_DOORS_A_MINUTE", 60),
             configuration["REGATTA_RESET_ACCESS"] is { Length: > 0 } lost ? lost : null,
+            Number(configuration, "REGATTA_WARM_CLASSES", 200),
             configuration["REGATTA_LOG"] is { Length: > 0 } log ? log : null
         );
 

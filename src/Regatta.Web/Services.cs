@@ -21,7 +21,11 @@ internal static class Services
             .AddSingleton(provider =>
             {
                 var http = provider.GetRequiredService<IHttpContextAccessor>();
-                return new Db(provider.GetRequiredService<NpgsqlDataSource>(), () => http.HttpContext?.RequestAborted ?? default);
+                return new Db(
+                    provider.GetRequiredService<NpgsqlDataSource>(),
+                    () => http.HttpContext?.RequestAborted ?? default,
+                    session => http.HttpContext?.RequestServices.GetRequiredService<ActInHand>().HoldAsync(session) ?? Task.CompletedTask
+                );
             })
             .AddSingleton<Clubs>()
             .AddSingleton<Members>()
@@ -144,7 +148,7 @@ internal static class Services
         services.AddSingleton(stations).AddSingleton<StationStates>().AddHostedService<StationKeeper>().AddSingleton<TodayBoards>();
         services.AddRegattaSignIn(settings);
         services.AddRequestLimits(settings);
-        services.AddHostedService<Housekeeping>().AddHostedService<SumsKeeper>();
+        services.AddHostedService<Housekeeping>().AddHostedService<SumsKeeper>().AddHostedService<WarmViews>();
         services.AddSingleton<PostOffice>().AddSingleton<IMail>(provider => provider.GetRequiredService<PostOffice>());
         services.AddSingleton<PasswordLetters>().AddSingleton<SendersFaults>();
         services

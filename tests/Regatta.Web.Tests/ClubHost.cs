@@ -206,6 +206,7 @@ public sealed class ClubHost : WebApplicationFactory<Program>, IAsyncLifetime
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {
         builder.UseSetting("REGATTA_DATABASE", Connection);
+        builder.UseSetting("REGATTA_WARM_CLASSES", "0");
         builder.UseSetting(
             "REGATTA_DEMO_BUNDLE",
             string.Join(

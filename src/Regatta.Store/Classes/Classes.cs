@@ -46,6 +46,27 @@ public sealed class Classes(Db database) : IReadClasses
         ];
     }
 
+    /// <summary>The classes of all clubs that were sailed last, newest first; for the app itself, never for a page.</summary>
+    /// <param name="most">So many of them.</param>
+    public async Task<IReadOnlyList<ClassStamp>> LatelySailedAsync(int most)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return
+        [
+            .. await connection.QueryAsync<long, StampRow, ClassStamp>(
+                $"""
+                select club_id, id, key, {StampColumns} from classes c
+                left join lateral (select l.sailed_at from session_logs l where (l.club_id, l.class_id) = (c.club_id, c.id)
+                  order by l.sailed_at desc limit 1) lately on true
+                order by lately.sailed_at desc nulls last, club_id, id limit @most
+                """,
+                (club, row) => row.ToStamp(new(club)),
+                new { most },
+                "id"
+            ),
+        ];
+    }
+
     /// <summary>Listens for changes of classes until cancelled.</summary>
     /// <param name="listening">Called once the line stands: what changed before is not heard.</param>
     /// <param name="changed">Called with each class that changed.</param>

@@ -24,6 +24,8 @@ public enum AuditOutcome
 /// <param name="Before">What was there before, where that is kept.</param>
 /// <param name="After">What is there now, where that is kept.</param>
 /// <param name="Outcome">What came of it.</param>
+/// <param name="About">Whose account it changed, where that is not <paramref name="Person"/>'s own.</param>
+/// <param name="InHand">The act as it was held in its own transaction; null where none was.</param>
 public sealed record AuditEntry(
     ClubId? Club,
     Guid? Person,
@@ -34,7 +36,9 @@ public sealed record AuditEntry(
     string What,
     string? Before,
     string? After,
-    AuditOutcome Outcome
+    AuditOutcome Outcome,
+    Guid? About = null,
+    Guid? InHand = null
 );
 
 /// <summary>One line of the trail, as it is read.</summary>
@@ -67,11 +71,53 @@ public sealed class AuditTrail(Db db, TimeProvider clock) : IReadAuditTrail
     /// <summary>How long a line is kept; the database refuses to forget a younger one.</summary>
     public static readonly TimeSpan Kept = TimeSpan.FromDays(400);
 
-    private const int LongestText = 2000;
+    /// <summary>Longer than any request is served.</summary>
+    private static readonly TimeSpan LongestRequest = TimeSpan.FromMinutes(10);
 
+    private const int LongestText = 2000;
     private const int LongestAct = 200;
     private const string Repeats = "left join audit_repeats r on r.audit_id = a.id and r.more > 0";
     private const string What = "a.what || coalesce(' (and ' || r.more || ' more within the minute)', '') as what";
+
+    /// <summary>Holds an act in its own transaction: whatever happens to the app afterwards, there will be a line of what was
+    /// kept.</summary>
+    /// <param name="session">The act's session, inside its transaction.</param>
+    /// <param name="entry">The act, as far as it is known before it is over.</param>
+    public Task HoldAsync(DbSession session, AuditEntry entry) =>
+        session.ExecuteAsync(
+            """
+            insert into acts_in_hand (id, at, club_id, person_id, address, request, act, what)
+            values (@InHand, @Now, @Club, @Person, @Address, @Request, @Act, @What) on conflict (id) do nothing
+            """,
+            new
+            {
+                entry.InHand,
+                Now = clock.GetUtcNow(),
+                Club = entry.Club?.Number,
+                entry.Person,
+                entry.Address,
+                entry.Request,
+                Act = ShortAct(entry.Act),
+                What = Short(entry.What),
+            }
+        );
+
+    /// <summary>Writes the lines of acts that were kept and whose app ended before it could say so. No request is longer than
+    /// <see cref="LongestRequest"/>; what is younger may still be in somebody's hand.</summary>
+    /// <returns>How many there were.</returns>
+    public async Task<int> WriteLeftAsync()
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.ExecuteAsync(
+            """
+            with remaining as (delete from acts_in_hand where at < @before returning *)
+            insert into audit (at, club_id, person_id, address, request, act, what, outcome)
+            select at, club_id, person_id, address, request, act, concat_ws(': ', nullif(what, ''), @Left), 'broken'
+            from remaining order by at
+            """,
+            new { before = clock.GetUtcNow() - LongestRequest, Left = "kept, and the app ended before it answered" }
+        );
+    }
 
     /// <summary>Adds a line. What the same person, or the same network where nobody is known, is refused again in a club within a minute is
     /// counted beside the first line of it.</summary>
@@ -85,9 +131,10 @@ public sealed class AuditTrail(Db db, TimeProvider clock) : IReadAuditTrail
               where @Outcome = 'refused'
                 and (club_id, minute, person_id, network, act) = (@Within, @Minute, @Known, @Network, @Act) returning 1),
             line as (
-              insert into audit (at, club_id, person_id, address, request, act, what, before, after, outcome)
-              select @Now, @Club, @Person, @Address, @Request, @Act, @What, @Before, @After, @Outcome where not exists (select from again)
-              returning id)
+              insert into audit (at, club_id, person_id, about_id, address, request, act, what, before, after, outcome)
+              select @Now, @Club, @Person, @About, @Address, @Request, @Act, @What, @Before, @After, @Outcome
+              where not exists (select from again) returning id),
+            told as (delete from acts_in_hand where id = @InHand)
             insert into audit_repeats (club_id, minute, person_id, network, act, audit_id)
             select @Within, @Minute, @Known, @Network, @Act, id from line where @Outcome = 'refused' on conflict do nothing
             """,
@@ -101,9 +148,11 @@ public sealed class AuditTrail(Db db, TimeProvider clock) : IReadAuditTrail
                 entry.Network,
                 Club = entry.Club?.Number,
                 entry.Person,
+                entry.About,
+                entry.InHand,
                 entry.Address,
                 entry.Request,
-                Act = entry.Act.Length > LongestAct ? entry.Act[..LongestAct] + "…" : entry.Act,
+                Act = ShortAct(entry.Act),
                 What = Short(entry.What),
                 Before = Short(entry.Before),
                 After = Short(entry.After),
@@ -112,7 +161,8 @@ public sealed class AuditTrail(Db db, TimeProvider clock) : IReadAuditTrail
         );
     }
 
-    /// <summary>The lines of a club, newest first: what was done in it, and the sign-ins of those who are in no other club.</summary>
+    /// <summary>The lines of a club, newest first: what was done in it, and what happens to the accounts of its members, wherever it was
+    /// done. Who did it in another club, and from where, stays there.</summary>
     public async Task<IReadOnlyList<AuditLine>> ReadAsync(ClubId club, AuditFilter filter, int most)
     {
         await using var connection = await database.OpenConnectionAsync();
@@ -120,13 +170,16 @@ public sealed class AuditTrail(Db db, TimeProvider clock) : IReadAuditTrail
         [
             .. await connection.QueryAsync<AuditLine>(
                 $"""
-                select a.id, a.at, coalesce(p.display_name, case when a.person_id is null then 'nobody known' else @Gone end) as who,
-                  a.address, a.request, a.act, {What}, a.before, a.after, a.outcome
+                select a.id, a.at, case when e.elsewhere then 'a coordinator of another club'
+                    else coalesce(p.display_name, case when a.person_id is null then 'nobody known' else @Gone end) end as who,
+                  case when e.elsewhere then '' else a.address end as address, case when e.elsewhere then '' else a.request end as request,
+                  a.act, {What}, a.before, a.after, a.outcome
                 from audit a left join people p on p.id = a.person_id {Repeats}
-                where (a.club_id = @Number or (a.club_id is null and a.person_id in
-                    (select m.person_id from memberships m group by m.person_id
-                      having min(m.club_id) = @Number and max(m.club_id) = @Number)))
-                  and (@Who = '' or strpos(lower(p.display_name), lower(@Who)) > 0)
+                  cross join lateral (select a.club_id is not null and a.club_id <> @Number as elsewhere) e
+                where (a.club_id = @Number
+                    or (a.club_id is null and a.person_id in (select m.person_id from memberships m where m.club_id = @Number))
+                    or a.about_id in (select m.person_id from memberships m where m.club_id = @Number))
+                  and (@Who = '' or (not e.elsewhere and strpos(lower(p.display_name), lower(@Who)) > 0))
                   and (@Act = '' or strpos(lower(a.act || ' ' || a.what), lower(@Act)) > 0)
                   and (@Outcome = '' or a.outcome = @Outcome)
                   and (@Before::bigint is null or a.id < @Before)
@@ -155,7 +208,8 @@ public sealed class AuditTrail(Db db, TimeProvider clock) : IReadAuditTrail
             .. await connection.QueryAsync<AuditLine>(
                 $"""
                 select a.id, a.at, '' as who, a.address, a.request, a.act, {What}, a.before, a.after, a.outcome
-                from audit a {Repeats} where a.person_id = @person order by a.id desc limit @most
+                from audit a {Repeats} where a.person_id = @person or a.about_id = @person
+                order by a.id desc limit @most
                 """,
                 new { person, most }
             ),
@@ -173,6 +227,8 @@ public sealed class AuditTrail(Db db, TimeProvider clock) : IReadAuditTrail
     }
 
     private static DateTimeOffset MinuteOf(DateTimeOffset at) => at.AddTicks(-(at.Ticks % TimeSpan.TicksPerMinute));
+
+    private static string ShortAct(string act) => act.Length > LongestAct ? act[..LongestAct] + "…" : act;
 
     private static string? Short(string? text) => text?.Length > LongestText ? text[..LongestText] + "…" : text;
 }

@@ -17,6 +17,9 @@ public sealed class ActNote
     /// <summary>Whose account it is about, where nobody is signed in.</summary>
     public Guid? Person { get; private set; }
 
+    /// <summary>Whose account it changed, where somebody else did it.</summary>
+    public Guid? Subject { get; private set; }
+
     /// <summary>Whether it was refused although the answer's status does not say so.</summary>
     public bool IsRefused { get; private set; }
 
@@ -26,8 +29,51 @@ public sealed class ActNote
     /// <summary>Tells whose account it is about.</summary>
     public void Of(Guid? person) => Person = person;
 
+    /// <summary>Tells whose account it changes, where somebody else does it.</summary>
+    public void About(Guid person) => Subject = person;
+
     /// <summary>Tells that it was refused, and why; then there is nothing after it.</summary>
     public void Refuse(string why) => (What, After, IsRefused) = (What.Length > 0 ? $"{What}: {why}" : why, null, true);
+}
+
+/// <summary>The act of this request, held in the transaction that keeps it: an app that ends between keeping and telling leaves a line
+/// all the same.</summary>
+internal sealed class ActInHand(AuditTrail trail, ActNote note, ClubContext here)
+{
+    private HttpContext? acting;
+
+    /// <summary>What holds it; null while nothing was kept.</summary>
+    public Guid? Id { get; private set; }
+
+    /// <summary>From here on what is kept is this request's act.</summary>
+    public void Begin(HttpContext context) => acting = context;
+
+    /// <summary>Holds it with what is being kept.</summary>
+    public async Task HoldAsync(DbSession session)
+    {
+        if (acting is { } context)
+        {
+            Id ??= Guid.CreateVersion7();
+            await trail.HoldAsync(session, Entry(context, AuditOutcome.Done));
+        }
+    }
+
+    /// <summary>The act as far as it is known by now.</summary>
+    public AuditEntry Entry(HttpContext context, AuditOutcome outcome) =>
+        new(
+            here.HasClub ? here.Club.Ref : null,
+            context.User.Identity?.IsAuthenticated == true ? context.User.Id() : note.Person,
+            context.Address(),
+            context.Network(),
+            context.TraceIdentifier,
+            AuditWords.Of(context),
+            note.What.Length > 0 ? note.What : AuditWords.Subject(context),
+            note.Before,
+            note.After,
+            outcome,
+            note.Subject,
+            Id
+        );
 }
 
 /// <summary>Writes every act into the trail: whatever is sent, and whatever is refused. It stands around everything that can refuse, so a
@@ -36,13 +82,18 @@ internal sealed class Auditing(RequestDelegate next, ILogger<Auditing> log)
 {
     private static readonly object Written = new();
 
-    public async Task InvokeAsync(HttpContext context, AuditTrail trail, ActNote note, ClubContext here)
+    public async Task InvokeAsync(HttpContext context, AuditTrail trail, ActNote note, ActInHand act)
     {
         // An answer to what broke runs through here once more.
         if (!context.Items.TryAdd(Written, true))
         {
             await next(context);
             return;
+        }
+
+        if (IsAct(context) && !AuditWords.IsOfNoWeight(context))
+        {
+            act.Begin(context);
         }
 
         var broke = true;
@@ -57,31 +108,18 @@ internal sealed class Auditing(RequestDelegate next, ILogger<Auditing> log)
                 broke ? AuditOutcome.Broken
                 : note.IsRefused || context.Response.StatusCode >= 400 ? AuditOutcome.Refused
                 : AuditOutcome.Done;
-            if (IsKept(context, note, outcome))
+            if (act.Id is not null || IsKept(context, note, outcome))
             {
-                await WriteAsync(context, trail, note, here, outcome);
+                await WriteAsync(context, trail, act.Entry(context, outcome));
             }
         }
     }
 
-    private async Task WriteAsync(HttpContext context, AuditTrail trail, ActNote note, ClubContext here, AuditOutcome outcome)
+    private async Task WriteAsync(HttpContext context, AuditTrail trail, AuditEntry line)
     {
         try
         {
-            await trail.AddAsync(
-                new(
-                    here.HasClub ? here.Club.Ref : null,
-                    IsKnown(context) ? context.User.Id() : note.Person,
-                    context.Address(),
-                    context.Network(),
-                    context.TraceIdentifier,
-                    AuditWords.Of(context),
-                    note.What.Length > 0 ? note.What : AuditWords.Subject(context),
-                    note.Before,
-                    note.After,
-                    outcome
-                )
-            );
+            await trail.AddAsync(line);
         }
         catch (Exception trouble) when (trouble is Npgsql.NpgsqlException or TimeoutException)
         {
@@ -90,8 +128,8 @@ internal sealed class Auditing(RequestDelegate next, ILogger<Auditing> log)
             {
                 log.LogError(
                     "An act is not in the trail: {Act} by {Person}: {Trouble}",
-                    AuditWords.Of(context),
-                    note.Person,
+                    line.Act,
+                    line.Person,
                     trouble.GetBaseException().Message
                 );
             }

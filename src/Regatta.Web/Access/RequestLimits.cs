@@ -5,34 +5,21 @@ using Microsoft.AspNetCore.RateLimiting;
 namespace Regatta.Web.Access;
 
 /// <summary>How often and how many at once one may ask, by the platform's limiter. What is turned away is told to wait.</summary>
-internal static class RequestLimits
+public static class RequestLimits
 {
     /// <summary>Sending to the pages at which one comes in: a few a minute from one address.</summary>
     public const string Doors = nameof(Doors);
 
-    /// <summary>Sending files: a few at once for all, one at once for each person.</summary>
+    /// <summary>Sending files: one at once for each person. <see cref="UploadPlaces"/> says how many of a club and of all.</summary>
     public const string Uploads = nameof(Uploads);
 
     /// <summary>Live pages: a few open at once for each person, and for each network address.</summary>
     public const string Streams = nameof(Streams);
 
-    private const int UploadsAtOnce = 4;
-    private const int UploadsWaiting = 8;
-
     public static void AddRequestLimits(this IServiceCollection services, RegattaSettings settings) =>
         services.AddRateLimiter(options =>
         {
-            options.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
-            options.OnRejected = (context, _) =>
-            {
-                var wait = context.Lease.TryGetMetadata(MetadataName.RetryAfter, out var after) ? after : TimeSpan.FromSeconds(10);
-                context.HttpContext.Response.Headers.RetryAfter = Math.Ceiling(wait.TotalSeconds)
-                    .ToString(System.Globalization.CultureInfo.InvariantCulture);
-                // A page gets a page; whoever else asks, such as a live page's script, a word.
-                return context.HttpContext.Request.Headers.Accept.ToString().Contains("text/html", StringComparison.Ordinal)
-                    ? ValueTask.CompletedTask
-                    : new(context.HttpContext.Response.WriteAsync("Too many at once. Wait a minute.", CancellationToken.None));
-            };
+            options.OnRejected = (context, _) => new(TurnAwayAsync(context.HttpContext, context.Lease));
             options.AddPolicy(
                 Doors,
                 context =>
@@ -46,16 +33,24 @@ internal static class RequestLimits
             options.AddPolicy(Uploads, context => Sends(context) ? AtOnce(Who(context), 1, 1) : RateLimitPartition.GetNoLimiter(""));
             options.AddPolicy(Streams, context => AtOnce(Who(context), Limits.StreamsOfPerson, 0));
             options.GlobalLimiter = PartitionedRateLimiter.Create<HttpContext, string>(context =>
-                PolicyOf(context) switch
-                {
-                    Uploads when Sends(context) => AtOnce(Uploads, UploadsAtOnce, UploadsWaiting),
-                    Streams => AtOnce(context.Network(), Limits.StreamsOfAddress, 0),
-                    _ => RateLimitPartition.GetNoLimiter(""),
-                }
+                PolicyOf(context) == Streams ? AtOnce(context.Network(), Limits.StreamsOfAddress, 0) : RateLimitPartition.GetNoLimiter("")
             );
         });
 
-    private static RateLimitPartition<string> AtOnce(string of, int most, int waiting) =>
+    /// <summary>Tells who was turned away how long to wait.</summary>
+    public static Task TurnAwayAsync(HttpContext context, RateLimitLease lease)
+    {
+        var wait = lease.TryGetMetadata(MetadataName.RetryAfter, out var after) ? after : TimeSpan.FromSeconds(10);
+        context.Response.StatusCode = StatusCodes.Status429TooManyRequests;
+        context.Response.Headers.RetryAfter = Math.Ceiling(wait.TotalSeconds).ToString(System.Globalization.CultureInfo.InvariantCulture);
+        // A page gets a page; whoever else asks, such as a live page's script, a word.
+        return context.Request.Headers.Accept.ToString().Contains("text/html", StringComparison.Ordinal)
+            ? Task.CompletedTask
+            : context.Response.WriteAsync("Too many at once. Wait a minute.", CancellationToken.None);
+    }
+
+    /// <summary>So many at once, and so many waiting their turn, of one kind.</summary>
+    public static RateLimitPartition<string> AtOnce(string of, int most, int waiting) =>
         RateLimitPartition.GetConcurrencyLimiter(of, _ => new ConcurrencyLimiterOptions { PermitLimit = most, QueueLimit = waiting });
 
     private static string Who(HttpContext context) =>

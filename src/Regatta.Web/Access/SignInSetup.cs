@@ -29,7 +29,11 @@ internal static class SignInSetup
             .AddTokenProvider<DataProtectorTokenProvider<Person>>(TokenOptions.DefaultProvider)
             .AddTokenProvider<AuthenticatorTokenProvider<Person>>(TokenOptions.DefaultAuthenticatorProvider)
             .AddSignInManager<RegattaSignIn>();
-        services.AddScoped<ISecurityStampValidator, SignInValidator>().AddScoped<PasswordWords>().AddScoped<ActNote>();
+        services
+            .AddScoped<ISecurityStampValidator, SignInValidator>()
+            .AddScoped<PasswordWords>()
+            .AddScoped<ActNote>()
+            .AddScoped<ActInHand>();
         services.AddScoped<SignInThrottle>();
         services.Configure<DataProtectionTokenProviderOptions>(options => options.TokenLifespan = ResetHolds);
         services.Configure<IdentityPasskeyOptions>(options =>

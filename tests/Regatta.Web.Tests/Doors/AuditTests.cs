@@ -159,6 +159,82 @@ public sealed class AuditTests(ClubHost host)
     }
 
     [Fact]
+    public async Task An_act_that_was_kept_has_its_line_although_the_app_ended_before_it_could_write_it()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var captain = await club.VisitAsAsync("tamsin");
+        var trail = club.Services.GetRequiredService<AuditTrail>();
+        const string Path = "/wenlow/classes/quillet/settings";
+        var settings = await captain.GetAsync(Path);
+        await captain.SendAsync(settings, "form.stack", Path, ("about", "A first one."));
+        Assert.Equal(0L, await club.ScalarAsync<long>("select count(*) from acts_in_hand"));
+        Assert.Equal(1L, await club.ScalarAsync<long>("select count(*) from audit where act = 'Change the class' and outcome = 'done'"));
+
+        // What is refused, and taken back with its transaction, is in nobody's hand.
+        await captain.SendAsync(settings, "form.stack", Path, ("about", new string('x', 100_000)));
+        Assert.Equal(0L, await club.ScalarAsync<long>("select count(*) from acts_in_hand"));
+
+        // The trail is away between the act and its line, as it is for an app that is killed there.
+        await club.ScalarAsync<int>("alter table audit rename to audit_away");
+        await captain.SendAsync(await captain.GetAsync(Path), "form.stack", Path, ("about", "A second one."));
+        await club.ScalarAsync<int>("alter table audit_away rename to audit");
+        Assert.Contains("A second one.", (await captain.GetAsync(Path)).Text);
+        Assert.Equal(1L, await club.ScalarAsync<long>("select count(*) from acts_in_hand where act = 'Change the class'"));
+        Assert.Equal(0, await trail.WriteLeftAsync());
+        await club.ScalarAsync<int>("update acts_in_hand set at = at - interval '1 hour'");
+        Assert.Equal(1, await trail.WriteLeftAsync());
+        Assert.Equal(0, await trail.WriteLeftAsync());
+        var line = await (await club.VisitAsAsync("odalys")).GetAsync("/wenlow/audit?act=change+the+class&outcome=broken");
+        Assert.Contains("Tamsin", line.TextOf(".audit tbody th"));
+        Assert.Contains("the app ended before it answered", line.TextOf(".audit"));
+    }
+
+    [Fact]
+    public async Task What_happens_to_an_account_stands_in_every_club_of_its_owner_and_who_did_it_elsewhere_in_theirs_alone()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var (person, hand) = (
+            await club.ScalarAsync<Guid>("select id from people where sign_in_name = 'priya'"),
+            await club.ScalarAsync<Guid>("select id from people where sign_in_name = 'ebbe'")
+        );
+        await club.ScalarAsync<int>(
+            $"insert into memberships (club_id, person_id, roles, joined_at) select id, '{person}', '{{sailor}}', now() from clubs where key = 'tessick'"
+        );
+        var trail = club.Services.GetRequiredService<AuditTrail>();
+        await trail.AddAsync(new(null, person, "192.0.2.1", "192.0.2.1", "r1", "Set a new password", "", null, null, AuditOutcome.Done));
+        await trail.AddAsync(
+            new(
+                club.ClubOf("tessick"),
+                hand,
+                "192.0.2.99",
+                "192.0.2.99",
+                "r2",
+                "Send a member a new password’s address",
+                "",
+                null,
+                null,
+                AuditOutcome.Done,
+                person
+            )
+        );
+        foreach (var (coordinator, key) in ((string, string)[])[("odalys", "wenlow"), ("ebbe", "tessick")])
+        {
+            var lines = (await (await club.VisitAsAsync(coordinator)).GetAsync($"/{key}/audit?act=password"))
+                .Html.QuerySelectorAll(".audit tbody tr")
+                .Select(row => row.TextContent)
+                .ToList();
+            Assert.Contains(lines, line => line.Contains("Set a new password", StringComparison.Ordinal));
+            var sent = Assert.Single(lines, line => line.Contains("Send a member", StringComparison.Ordinal));
+            Assert.Equal(key == "tessick", sent.Contains("192.0.2.99", StringComparison.Ordinal));
+            Assert.Equal(key == "wenlow", sent.Contains("another club", StringComparison.Ordinal));
+        }
+
+        // A member of neither club's other one is none of its business.
+        await trail.AddAsync(new(null, hand, "192.0.2.1", "192.0.2.1", "r3", "Set a new password", "", null, null, AuditOutcome.Done));
+        Assert.DoesNotContain("r3", (await (await club.VisitAsAsync("odalys")).GetAsync("/wenlow/audit?handler=csv")).Text);
+    }
+
+    [Fact]
     public async Task Nothing_but_looking_and_sending_is_answered_and_nothing_else_is_in_the_trail()
     {
         await using var club = await host.AnotherAsync("IfEmpty");

@@ -86,8 +86,10 @@ public sealed class MemberModel(
     }
 
     /// <summary>Sends the member the address at which to set a new password.</summary>
-    public async Task<IActionResult> OnPostPasswordAsync(Guid person) =>
-        await DoAsync(
+    public async Task<IActionResult> OnPostPasswordAsync(Guid person)
+    {
+        note.About(person);
+        return await DoAsync(
             person,
             async () =>
                 Member.Email is null ? "They have no mail address here."
@@ -102,6 +104,7 @@ public sealed class MemberModel(
             "address for a new password sent",
             "A letter with the address is on its way."
         );
+    }
 
     private async Task<IActionResult> DoAsync(Guid person, Func<Task<string?>> act, string after, string done)
     {
