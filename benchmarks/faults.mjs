@@ -50,10 +50,10 @@ const faults = {
     await answering();
   },
   async "all database connections ended"() {
-    sql("select pg_terminate_backend(pid) from pg_stat_activity where pid <> pg_backend_pid() and usename = current_user");
+    sql("select pg_terminate_backend(pid) from pg_stat_activity where usename = 'regatta_app'");
   },
   async "a backend killed, the server recovers"() {
-    const [victim] = sql("select pid from pg_stat_activity where usename = current_user and pid <> pg_backend_pid() limit 1").split("\n");
+    const [victim] = sql("select pid from pg_stat_activity where usename = 'regatta_app' limit 1").split("\n");
     if (victim) process.kill(Number(victim), "SIGKILL");
     await pause(1500);
   },

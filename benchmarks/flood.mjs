@@ -23,9 +23,10 @@ logForm.set("helmPort", "3");
 logForm.set("helmStarboard", "4");
 
 const sent = (fields, its = token) => ({ method: "POST", body: new URLSearchParams({ ...fields, __RequestVerificationToken: its }) });
-const withKey = (form) => {
+const withKey = (form, its) => {
   const body = new URLSearchParams(form);
   body.set("logKey", crypto.randomUUID());
+  body.set("__RequestVerificationToken", its);
   return body;
 };
 const table = (its) => {
@@ -44,7 +45,7 @@ const floods = [
   ["strangers guess public cards", (at) => stranger.ask(`/c/${"guess".repeat(8)}${at}`)],
   ["strangers send nonsense to a class", (at) => stranger.ask(`${path}/settings?x=${at}`, sent({ about: "mine" }, "nonsense"))],
   ["sailors look where they may not", (at) => flooders[at % 4].ask(at % 2 === 0 ? "/wenlow/people" : `/wenlow/not-there-${at}`)],
-  ["sailors log one log after the other", (at) => flooders[at % 4].ask(`${path}/log`, { method: "POST", body: withKey(logForm) })],
+  ["sailors log one log after the other", (at) => flooders[at % 4].ask(`${path}/log`, { method: "POST", body: withKey(logForm, own[at % 4]) })],
   ["sailors send tables of nonsense", (at) => flooders[at % 4].ask("/wenlow/logbook?handler=Import", table(own[at % 4]))],
   ["sailors open live pages and close them", async (at) => {
     const stop = new AbortController();

@@ -1,4 +1,4 @@
-// The import of 8,000 logs against COPY of the same rows into the same tables:
+// The import of 5,000 logs against COPY of the same rows into the same tables:
 //   ./bench import [logs] [rounds]
 import { execFileSync } from "node:child_process";
 import { randomUUID } from "node:crypto";
@@ -9,7 +9,7 @@ import { join } from "node:path";
 import { sql } from "./database.mjs";
 import { Visitor, median } from "./visitor.mjs";
 
-const logs = Number(process.argv[2] ?? 8000);
+const logs = Number(process.argv[2] ?? 5000);
 const rounds = Number(process.argv[3] ?? 5);
 const settings = Object.fromEntries(process.env.REGATTA_DATABASE.split(";").map((part) => part.split("=")));
 const folder = mkdtempSync(join(tmpdir(), "bench-import-"));

@@ -49,7 +49,7 @@ const rows = Array.from({ length: 50_000 }, (_, at) => `Line ${at}\t1\t2\t3`).jo
 const gpx = (inside) => `<gpx xmlns="http://www.topografix.com/GPX/1/1" version="1.1" creator="x"><trk><trkseg>${inside}</trkseg></trk></gpx>`;
 
 // What takes the sender long to write is written before.
-const [eightThousand, more] = [file("bundle", manyLogs(8_000, "many-logs")), file("bundle", manyLogs(25_000, "more-logs"))];
+const [fiveThousand, more] = [file("bundle", manyLogs(5_000, "many-logs")), file("bundle", manyLogs(25_000, "more-logs"))];
 
 // Each: what it is called, and what is done; it answers with the statuses that came.
 const bombs = [
@@ -62,7 +62,7 @@ const bombs = [
   ["calendar: 20,000 days taken out", () => asked(odalys, "/wenlow/calendar?handler=File", file("file", calendar(`RRULE:FREQ=DAILY\r\nEXDATE:${singleDays}`)))],
   ["calendar: 200 days that come daily since the year 1", () => asked(odalys, "/wenlow/calendar?handler=File", file("file", ancient))],
   ["calendar: every second of the year by parts", () => asked(odalys, "/wenlow/calendar?handler=File", file("file", calendar(`RRULE:FREQ=YEARLY;BYDAY=MO,TU,WE,TH,FR,SA,SU;BYHOUR=${upTo(24)};BYMINUTE=${upTo(60)};BYSECOND=${upTo(60)}`)))],
-  ["bundle: 8,000 logs, taken", () => asked(odalys, "/wenlow/import", eightThousand)],
+  ["bundle: 5,000 logs, taken", () => asked(odalys, "/wenlow/import", fiveThousand)],
   ["bundle: 25,000 logs", () => asked(odalys, "/wenlow/import", more)],
   ["bundle: 5 MB of open brackets", () => asked(odalys, "/wenlow/import", file("bundle", "[".repeat(5_000_000)))],
   ["bundle: NUL in a name", () => asked(odalys, "/wenlow/import", file("bundle", JSON.stringify({ ...bundle, classes: [{ ...one, definition: { ...one.definition, name: "Qui\0let" } }] })))],

@@ -29,7 +29,16 @@ public static class Limits
     public const int BundleClasses = 50;
 
     /// <summary>The logs in a bundle.</summary>
-    public const int BundleLogs = 8_000;
+    public const int BundleLogs = 5_000;
+
+    /// <summary>The logs in one part of a class that leaves in parts.</summary>
+    public const int PartLogs = 3_000;
+
+    /// <summary>The versions in one part of a class that leaves in parts.</summary>
+    public const int PartVersions = 40;
+
+    /// <summary>The bundles that are written at once.</summary>
+    public const int Exports = 2;
 
     /// <summary>The boats of a class.</summary>
     public const int Boats = 500;
@@ -90,6 +99,9 @@ public static class Limits
 
     /// <summary>What a log said before its corrections is kept so often: the first, and the newest.</summary>
     public const int Corrections = 20;
+
+    /// <summary>The logs a person keeps in a club within a day, out of tables or one by one.</summary>
+    public const int LogsOfDay = 1000;
 
     /// <summary>The runs of a session.</summary>
     public const int Runs = 12;

@@ -33,7 +33,7 @@ public sealed class LimitTests
     [InlineData("classes", 51, "more than 50 classes")]
     [InlineData("classes/0/boats", 501, "more than 500 boats")]
     [InlineData("classes/0/versions", 201, "more than 200 versions")]
-    [InlineData("classes/0/logs", 8_001, "more than 8000 logs")]
+    [InlineData("classes/0/logs", 5_001, "more than 5000 logs")]
     [InlineData("classes/0/definition/controls", 81, "at most 80 controls")]
     [InlineData("classes/0/definition/controls/gooseneck/synonyms", 21, "at most 20 other names")]
     [InlineData("classes/0/definition/cautions", 41, "at most 40 cautions")]

@@ -96,8 +96,12 @@ public sealed class EvidenceSumsTests(StoreFixture store)
         // A log that folds itself in does not mend what was behind before.
         await store.Logs.AddAsync(one, store.Ben.Id, NoBoat, Log(draft.Class, random, Guid.NewGuid()), [basis]);
         Assert.Null(await kept.ReadAsync(one, basis, (await store.Classes.StampAsync(one))!.LogRevision));
-        // Nor is it kept what was worked out of logs that have changed since.
-        Assert.False(await kept.WriteAsync(one, basis, 1, [], [basis.Key], telling: false));
+        // Nor is it kept what was worked out of logs that have changed since in a way nobody noted.
+        var stale = (await kept.BeginAsync(one, basis))! with
+        {
+            LogRevision = 1,
+        };
+        Assert.False(await kept.WriteAsync(stale, [], [basis.Key], telling: false));
         await MakeAsync(one, basis);
         Assert.Equal(2, (await kept.ReadAsync(one, basis, 0))!.Fits[PlanMode.Usual].Runs.Count);
     }
@@ -113,12 +117,12 @@ public sealed class EvidenceSumsTests(StoreFixture store)
         await MakeAsync(one, basis, telling: true);
         var after = (await store.Classes.StampAsync(one))!.LogRevision;
         Assert.Equal(before + 1, after);
-        Assert.False((await kept.ReadAsync(one, basis, after))!.HasGrown);
+        Assert.False((await kept.ReadAsync(one, basis, after))!.IsDue);
         // Weights that are to be sought anew are so for everybody, and the sums stay readable meanwhile.
         await kept.UnsettleAsync(one);
         var raised = (await store.Classes.StampAsync(one))!.LogRevision;
         Assert.Equal(after + 1, raised);
-        Assert.True((await kept.ReadAsync(one, basis, raised))!.HasGrown);
+        Assert.True((await kept.ReadAsync(one, basis, raised))!.IsDue);
     }
 
     [Fact]
@@ -186,19 +190,98 @@ public sealed class EvidenceSumsTests(StoreFixture store)
         Assert.Equal(2, await store.Logs.CountRunsAsync(one, 10));
     }
 
+    [Fact]
+    public async Task Logs_that_come_while_sums_are_made_are_in_them_when_they_are_read()
+    {
+        var draft = await store.FreshClassAsync();
+        var one = draft.Stamp.Class;
+        var basis = new EvidenceBasis(draft.Class, [draft.State]);
+        var random = new Random(7);
+        var numbers = new List<long>();
+        var keys = new List<Guid>();
+        async Task AddAsync(Guid key)
+        {
+            // As from an app that knows of no sums yet.
+            numbers.Add((await store.Logs.AddAsync(one, store.Ben.Id, NoBoat, Log(draft.Class, random, key))).Number);
+            keys.Add(key);
+        }
+
+        for (var at = 0; at < 30; at++)
+        {
+            await AddAsync(Guid.NewGuid());
+        }
+
+        var making = (await kept.BeginAsync(one, basis))!;
+        await AddAsync(Guid.NewGuid());
+        var planModes = await FreshAsync(one, basis);
+        for (var at = 0; at < 5; at++)
+        {
+            await AddAsync(Guid.NewGuid());
+        }
+
+        // One is corrected, one removed, one removed and brought back, one tracked; and a second making goes on beside it.
+        await store.Logs.AddAsync(one, store.Ben.Id, NoBoat, Log(draft.Class, random, keys[3]));
+        Assert.True(await store.Logs.RemoveOwnAsync(one, store.Ben.Id, numbers[5], true, []));
+        Assert.True(await store.Logs.RemoveOwnAsync(one, store.Ben.Id, numbers[6], true, []));
+        Assert.True(await store.Logs.RemoveOwnAsync(one, store.Ben.Id, numbers[6], false, []));
+        var beside = (await kept.BeginAsync(one, basis))!;
+        var seen = await FreshAsync(one, basis);
+        Assert.True(await kept.WriteAsync(making, planModes, [basis.Key], telling: true));
+        await AddAsync(Guid.NewGuid());
+
+        var revision = (await store.Classes.StampAsync(one))!.LogRevision;
+        Assert.Null(await kept.ReadAsync(one, basis, revision));
+        Assert.True(await kept.WriteAsync(beside, seen, [basis.Key], telling: false));
+        var found = (await kept.ReadAsync(one, basis, revision))!;
+        var runs = await store.Logs.EvidenceAsync(one);
+        var counted = PlanModeRuns.Of(draft.Class, runs);
+        var fit = found.Fits[PlanMode.Usual];
+        Assert.Equal((counted.Count, counted.Valid), (fit.Runs.Count, fit.Runs.Valid));
+        Assert.Equal(counted.Valid, found.Runs);
+        foreach (var band in draft.Class.Bands.All)
+        {
+            Assert.Equal(counted.CountIn(band.Id), fit.Runs.CountIn(band.Id));
+        }
+
+        // One set is left, and nothing is noted for nobody.
+        await using var connection = await store.Database.OpenConnectionAsync(TestContext.Current.CancellationToken);
+        Assert.Equal(1, await connection.ExecuteScalarAsync<int>("select count(*) from kept_bases where class_id = @Number", one));
+        Assert.Equal(0, await connection.ExecuteScalarAsync<int>("select count(*) from log_changes where class_id = @Number", one));
+        Assert.Equal(runs.Count, await connection.ExecuteScalarAsync<int>("select count(*) from kept_runs where class_id = @Number", one));
+    }
+
+    [Fact]
+    public async Task Sums_whose_class_is_deleted_while_they_are_made_leave_nothing_behind()
+    {
+        var draft = await store.FreshClassAsync();
+        var one = draft.Stamp.Class;
+        var basis = new EvidenceBasis(draft.Class, [draft.State]);
+        await store.Logs.AddAsync(one, store.Ben.Id, NoBoat, Log(draft.Class, new Random(1), Guid.NewGuid()));
+        var making = (await kept.BeginAsync(one, basis))!;
+        var planModes = await FreshAsync(one, basis);
+        await store.Classes.DeleteAsync(one);
+        Assert.False(await kept.WriteAsync(making, planModes, [basis.Key], telling: true));
+        Assert.Null(await kept.BeginAsync(one, basis));
+        await using var connection = await store.Database.OpenConnectionAsync(TestContext.Current.CancellationToken);
+        Assert.Equal(0, await connection.ExecuteScalarAsync<int>("select count(*) from kept_bases where class_id = @Number", one));
+    }
+
     private async Task MakeAsync(ClassRef one, EvidenceBasis basis, bool telling = false)
     {
-        var revision = (await store.Classes.StampAsync(one))!.LogRevision;
-        var planModes = (await store.Logs.EvidenceAsync(one))
-            .GroupBy(run => run.PlanMode)
-            .Select(group =>
-            {
-                var (sums, fitted) = PlanModeSums.Of(basis, group.Key, [.. group]);
-                return new FreshPlanMode(group.Key, sums, fitted, [.. group]);
-            })
-            .ToList();
-        Assert.True(await kept.WriteAsync(one, basis, revision, planModes, [basis.Key], telling));
+        var making = (await kept.BeginAsync(one, basis))!;
+        Assert.True(await kept.WriteAsync(making, await FreshAsync(one, basis), [basis.Key], telling));
     }
+
+    private async Task<List<FreshPlanMode>> FreshAsync(ClassRef one, EvidenceBasis basis) =>
+        [
+            .. (await store.Logs.EvidenceAsync(one))
+                .GroupBy(run => run.PlanMode)
+                .Select(group =>
+                {
+                    var (sums, fitted) = PlanModeSums.Of(basis, group.Key, [.. group]);
+                    return new FreshPlanMode(group.Key, sums, fitted, [.. group]);
+                }),
+        ];
 
     private static IEnumerable<FactTally> Told(IEnumerable<FactTally> tallies) =>
         tallies.OrderBy(tally => tally.Fact.Position).ThenBy(tally => tally.Fact.Feedback);

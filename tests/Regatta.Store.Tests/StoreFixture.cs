@@ -52,7 +52,7 @@ public sealed class StoreFixture : IAsyncLifetime
 
     public Decisions Decisions => new(Database, Cells, Clock);
 
-    public ImportClasses Import => new(new Imports(Database, Clock), Clock);
+    public ImportClasses Import => new(new Imports(Database, Clock), Classes, Clock);
 
     public Person Ann { get; } =
         new()

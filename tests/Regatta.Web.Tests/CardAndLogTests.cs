@@ -353,11 +353,42 @@ public sealed class CardAndLogTests(ClubHost host)
         var coordinator = await host.VisitAsAsync("odalys");
         var file = await coordinator.GetAsync("/wenlow/classes/ferrin-16/bundle.json");
         Assert.Equal("regatta-bundle", JsonDocument.Parse(file.Text).RootElement.GetProperty("format").GetString());
+        Assert.Equal(404, (int)(await coordinator.GetAsync("/wenlow/classes/ferrin-16/bundle.json?part=2")).Status);
         var page = await coordinator.GetAsync("/wenlow/import");
         var again = await coordinator.UploadAsync(page, "/wenlow/import", System.Text.Encoding.UTF8.GetBytes(file.Text));
         Assert.Contains("left as they are: Ferrin 16", again.TextOf(".thanks"));
         var broken = await coordinator.UploadAsync(page, "/wenlow/import", System.Text.Encoding.UTF8.GetBytes(file.Text[..500]));
         Assert.Contains("Nothing was imported", broken.TextOf(".problem"));
+    }
+
+    [Fact]
+    public async Task A_person_keeps_so_many_logs_a_day_and_one_more_is_told_so_with_what_was_typed()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var sailor = await club.VisitAsAsync("priya");
+        const string Path = "/wenlow/classes/quillet/log";
+        var form = await sailor.GetAsync(Path + "?wind=14&boat=class");
+        await club.ScalarAsync<int>(
+            $"""
+            insert into session_logs overriding system value
+              select x.* from session_logs l cross join generate_series(1, 100) n cross join lateral jsonb_populate_record(l, jsonb_build_object(
+                'id', 1000000 + 1000 * l.id + n, 'key', gen_random_uuid(), 'logged_at', now(),
+                'sailor_id', (select id from people where sign_in_name = 'priya'))) x
+              limit {Limits.LogsOfDay}
+            """
+        );
+        var kept = await club.ScalarAsync<long>("select count(*) from session_logs");
+        var answer = await sailor.SendAsync(form, ".log-form", Path, ("note", "one more"));
+        Assert.Equal(422, (int)answer.Status);
+        Assert.Contains("1000 are kept of one person within a day", answer.Text);
+        Assert.Equal("one more", answer.TextOf("#note"));
+        var table = System.Text.Encoding.UTF8.GetBytes((await sailor.GetAsync("/wenlow/logbook?handler=csv&class=quillet")).Text);
+        var page = await sailor.GetAsync("/wenlow/logbook?class=quillet");
+        var refused = await sailor.UploadAsync(page, "/wenlow/logbook?class=quillet&handler=Import", table, "table");
+        Assert.Contains("within a day", refused.TextOf("#table-problem"));
+        Assert.Equal(kept, await club.ScalarAsync<long>("select count(*) from session_logs"));
+        await club.ScalarAsync<int>("update session_logs set logged_at = now() - interval '2 days'");
+        Assert.Equal(302, (int)(await sailor.SendAsync(form, ".log-form", Path, ("note", "one more"))).Status);
     }
 
     private static async Task<int> CountAsync(Visitor visitor) =>

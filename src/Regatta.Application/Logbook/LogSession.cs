@@ -45,6 +45,11 @@ public sealed class LogSession(Db db, Logs logs, LogTracks tracks, Crews crews, 
             );
         }
 
+        if (before is null && await OfDayAsync(actor, one) >= Limits.LogsOfDay)
+        {
+            return Parsed<LogReceipt>.Bad($"Logs are many today: {OfDay} Send it again tomorrow.");
+        }
+
         var receipt = await logs.AddAsync(one, actor.Person, sailed, before is null ? log : log.Correcting(before), bases);
         if (notedUntil is { } until)
         {
@@ -55,23 +60,11 @@ public sealed class LogSession(Db db, Logs logs, LogTracks tracks, Crews crews, 
     }
 
     /// <summary>Adds logs out of a table, each once; those that were there before stay as they are, with the boat they name.</summary>
-    /// <returns>How many were added.</returns>
-    public async Task<int> ImportAsync(Actor actor, ClassRef one, IReadOnlyList<SessionLog> table)
-    {
-        var added = 0;
-        foreach (var log in table)
-        {
-            var sailed = new SailedMarks(null, log.Runs.SelectMany(run => run.Marks.Keys).ToHashSet());
-            added += await Retry.RunAsync(async () =>
-                await logs.SailedAtAsync(one, actor.Person, log.Key) is null
-                && (await logs.AddAsync(one, actor.Person, sailed, log)).Outcome == LogOutcome.Added
-                    ? 1
-                    : 0
-            );
-        }
-
-        return added;
-    }
+    /// <returns>How many were added; or why none is.</returns>
+    public async Task<Parsed<int>> ImportAsync(Actor actor, ClassRef one, IReadOnlyList<SessionLog> table) =>
+        await OfDayAsync(actor, one) + table.Count > Limits.LogsOfDay
+            ? Parsed<int>.Bad($"It holds {table.Count} logs; {OfDay} Split the table, and bring the rest in tomorrow.")
+            : Parsed<int>.Good(await Retry.RunAsync(() => logs.AddManyAsync(one, actor.Person, table)));
 
     /// <summary>Keeps a note made afloat; the same key a second time changes nothing.</summary>
     public Task NoteAsync(Actor actor, ClassRef one, Guid key, NotedRun note) =>
@@ -103,6 +96,10 @@ public sealed class LogSession(Db db, Logs logs, LogTracks tracks, Crews crews, 
     /// <summary>Keeps what the sailor always sets otherwise than the card.</summary>
     public Task SaveOffsetsAsync(Actor actor, ClassRef one, IReadOnlyDictionary<ControlKey, double> offsets) =>
         Retry.RunAsync(() => crews.SaveOffsetsAsync(one, actor.Person, offsets));
+
+    private static string OfDay => $"no more than {Limits.LogsOfDay} are kept of one person within a day.";
+
+    private Task<int> OfDayAsync(Actor actor, ClassRef one) => logs.CountSinceAsync(one.Club, actor.Person, clock.GetUtcNow().AddDays(-1));
 
     private async Task<bool> ChangeAsync(Actor actor, long number, bool removed)
     {

@@ -90,7 +90,7 @@ public sealed class EvidenceLoader(
     private async Task<BasedEvidence> OfAsync(ClassStamp stamp, EvidenceBasis basis, IReadOnlyList<string> wanted)
     {
         var found = await kept.ReadAsync(stamp.Class, basis, stamp.LogRevision);
-        if (found is { HasGrown: false })
+        if (found is { IsDue: false })
         {
             return new(basis, found.Fits);
         }
@@ -131,15 +131,23 @@ public sealed class EvidenceLoader(
     /// <summary>Works out all plans and modes from nothing, and keeps them.</summary>
     private async Task<BasedEvidence> MakeAsync(ClassStamp stamp, EvidenceBasis basis, IReadOnlyList<string> wanted, bool behind)
     {
-        var runs = (await logs.EvidenceAsync(stamp.Class)).Where(basis.Takes).ToLookup(run => run.PlanMode);
-        var planModes = runs.Select(group =>
-            {
-                IReadOnlyList<SessionEvidence> own = [.. group];
-                var (sums, fitted) = PlanModeSums.Of(basis, group.Key, own);
-                return new FreshPlanMode(group.Key, sums, fitted, own);
-            })
-            .ToList();
-        await kept.WriteAsync(stamp.Class, basis, stamp.LogRevision, planModes, wanted, behind);
+        var making = await kept.BeginAsync(stamp.Class, basis);
+        List<FreshPlanMode> planModes;
+        try
+        {
+            planModes = await FreshAsync(stamp, basis);
+        }
+        catch (Exception) when (making is not null)
+        {
+            await kept.GiveUpAsync(making);
+            throw;
+        }
+
+        if (making is not null)
+        {
+            await kept.WriteAsync(making, planModes, wanted, behind);
+        }
+
         return new(
             basis,
             planModes.ToDictionary(
@@ -156,5 +164,19 @@ public sealed class EvidenceLoader(
                     }
             )
         );
+    }
+
+    private async Task<List<FreshPlanMode>> FreshAsync(ClassStamp stamp, EvidenceBasis basis)
+    {
+        var runs = (await logs.EvidenceAsync(stamp.Class)).Where(basis.Takes).ToLookup(run => run.PlanMode);
+        return
+        [
+            .. runs.Select(group =>
+            {
+                IReadOnlyList<SessionEvidence> own = [.. group];
+                var (sums, fitted) = PlanModeSums.Of(basis, group.Key, own);
+                return new FreshPlanMode(group.Key, sums, fitted, own);
+            }),
+        ];
     }
 }

@@ -58,8 +58,12 @@ public static class EvidenceRules
     /// <summary>The scatter stands when a round changes it by less than this share.</summary>
     public const double RoundTolerance = 1e-10;
 
-    /// <summary>Weights are sought anew when the runs grew by this share since they were.</summary>
+    /// <summary>Weights are sought anew when this share of the runs came, went or was corrected since they were.</summary>
     public const double Growth = 0.1;
+
+    /// <summary>Of so many runs the weights are sought anew whenever one of them came, went or was corrected: the sums are those of a fit
+    /// made anew.</summary>
+    public const int WeighedAlways = 500;
 
     /// <summary>So many runs of a band are known one by one, the newest; all of them are counted.</summary>
     public const int Listed = 60;

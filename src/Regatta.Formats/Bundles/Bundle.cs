@@ -1,7 +1,20 @@
 namespace Regatta.Formats.Bundles;
 
 /// <summary>A bundle understood: every part already a value of the core.</summary>
-public sealed record Bundle(BundledClub? Club, IReadOnlyList<BundledPerson> People, IReadOnlyList<BundledClass> Classes);
+public sealed record Bundle(BundledClub? Club, IReadOnlyList<BundledPerson> People, IReadOnlyList<BundledClass> Classes)
+{
+    /// <summary>Which part of its one class it is; null where it is all of it.</summary>
+    public BundlePart? Part { get; init; }
+}
+
+/// <summary>A part of a class that is too large for one file: the first makes the class, the others add versions and logs to it.</summary>
+/// <param name="Number">Which, from 1.</param>
+/// <param name="Of">Of how many.</param>
+public sealed record BundlePart(int Number, int Of)
+{
+    /// <summary>Whether it adds to a class that is there.</summary>
+    public bool Adds => Number > 1;
+}
 
 /// <summary>A club; its key is null where the file names none.</summary>
 public sealed record BundledClub(string Name, string TimeZone, string? Key = null);

@@ -11,7 +11,8 @@ public sealed record BundleDocument(
     int Version,
     [property: JsonPropertyOrder(1)] IReadOnlyList<ClassDocument> Classes,
     ClubDocument? Club = null,
-    IReadOnlyList<PersonDocument>? People = null
+    IReadOnlyList<PersonDocument>? People = null,
+    PartDocument? Part = null
 )
 {
     public const string FormatName = "regatta-bundle";
@@ -30,6 +31,9 @@ public sealed record BundleDocument(
         Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false) },
     };
 }
+
+/// <summary>Which part of a class this is, where it leaves in parts.</summary>
+public sealed record PartDocument(int Number, int Of);
 
 public sealed record ClubDocument(string Name, string TimeZone, string? Key = null);
 

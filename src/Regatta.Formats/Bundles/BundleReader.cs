@@ -107,7 +107,19 @@ public static class BundleReader
     private static BundleReading Understand(BundleDocument document, DateTimeOffset now)
     {
         var problems = new List<BundleProblem>();
-        var classes = document.Classes.Select((one, at) => ReadClass(one, $"classes[{at}]", now, problems)).OfType<BundledClass>().ToList();
+        if (document.Part is { } told && (told.Number < 1 || told.Of < told.Number || document.Classes.Count != 1))
+        {
+            problems.Add(new("part", "A part is of one class, numbered from 1 to how many there are."));
+        }
+
+        var first =
+            document.Part is { Number: > 1 } && document.Classes.Count == 1
+                ? document.Classes[0].Versions?.FirstOrDefault()?.Number ?? 1
+                : 1;
+        var classes = document
+            .Classes.Select((one, at) => ReadClass(one, $"classes[{at}]", first, now, problems))
+            .OfType<BundledClass>()
+            .ToList();
         if (classes.Select(view => view.Class.Key).Distinct().Count() != classes.Count)
         {
             problems.Add(new("classes", "Two classes carry the same key."));
@@ -127,12 +139,21 @@ public static class BundleReader
                         )),
                     ],
                     classes
-                ),
+                )
+                {
+                    Part = document.Part is { } part ? new(part.Number, part.Of) : null,
+                },
                 []
             );
     }
 
-    private static BundledClass? ReadClass(ClassDocument document, string where, DateTimeOffset now, List<BundleProblem> problems)
+    private static BundledClass? ReadClass(
+        ClassDocument document,
+        string where,
+        int firstVersion,
+        DateTimeOffset now,
+        List<BundleProblem> problems
+    )
     {
         if (ReadState(document.Key, document.Definition, document.Cells, where, problems, of => of.Problems()) is not { } state)
         {
@@ -149,7 +170,7 @@ public static class BundleReader
         return new(
             state,
             boats.Value,
-            ReadVersions(document, where, problems),
+            ReadVersions(document, where, firstVersion, problems),
             ReadLogs(document, where, state.Definition, boats.Value, now, problems)
         );
     }
@@ -191,13 +212,13 @@ public static class BundleReader
     }
 
     /// <summary>The versions; rules made since they were published are not held against them.</summary>
-    private static List<PublishedVersion> ReadVersions(ClassDocument document, string where, List<BundleProblem> problems)
+    private static List<PublishedVersion> ReadVersions(ClassDocument document, string where, int first, List<BundleProblem> problems)
     {
         var versions = new List<PublishedVersion>();
         foreach (var (version, at) in (document.Versions ?? []).Select((version, at) => (version, at)))
         {
             var here = $"{where}.versions[{at}]";
-            if (version.Number != at + 1)
+            if (first < 1 || version.Number != first + at)
             {
                 problems.Add(new(here, "Versions are numbered 1, 2, 3 … in order."));
             }

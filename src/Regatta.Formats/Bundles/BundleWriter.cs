@@ -16,7 +16,8 @@ public static class BundleWriter
                 BundleDocument.FormatName,
                 BundleDocument.CurrentVersion,
                 [.. bundle.Classes.Select(ToDocument)],
-                bundle.Club is { } club ? new(club.Name, club.TimeZone, club.Key) : null
+                bundle.Club is { } club ? new(club.Name, club.TimeZone, club.Key) : null,
+                Part: bundle.Part is { } part ? new(part.Number, part.Of) : null
             )
         );
 

@@ -81,24 +81,7 @@ public sealed class Imports(Db database, TimeProvider clock)
                 contents = imported.Draft.Cells.Values.Select(cell => CellContent.Write(cell)!).ToArray(),
             }
         );
-        await connection.ExecuteAsync(
-            """
-            insert into versions (club_id, class_id, number, published_at, published_by, reason, schema, definition, cells)
-            values (@club, @id, @Number, @At, @By, @Reason, @Schema, @definition::jsonb, @cells::jsonb)
-            """,
-            imported.Versions.Select(version => new
-            {
-                club = club.Number,
-                id,
-                version.Number,
-                At = version.At.ToUniversalTime(),
-                version.By,
-                version.Reason,
-                StoredClass.Schema,
-                definition = StoredClass.Write(version.Class),
-                cells = StoredClass.WriteCells(version.State),
-            })
-        );
+        await AddVersionsAsync(connection, one, imported.Versions);
         var numbers = new Dictionary<string, long>();
         foreach (var boat in imported.Boats)
         {
@@ -111,18 +94,79 @@ public sealed class Imports(Db database, TimeProvider clock)
             }
         }
 
-        // Marks that come in are the class's own, whatever the boat read.
-        var logs = imported.Logs.Select(entry => new SentLog(
-            entry.Sailor,
-            new(entry.Boat is null ? null : numbers[entry.Boat], entry.Log.Runs.SelectMany(run => run.Marks.Keys).ToHashSet()),
-            entry.Log.Version is { } version && imported.Versions.All(known => known.Number != version)
-                ? entry.Log with
-                {
-                    Version = null,
-                }
-                : entry.Log
-        ));
-        await SentLog.CopyAsync(connection, one, logs, now);
+        var known = imported.Versions.Select(version => version.Number).ToHashSet();
+        await SentLog.CopyAsync(connection, one, imported.Logs.Select(entry => Sent(entry, numbers, known)), now);
         return true;
     }
+
+    /// <summary>Adds a further part of a class that came in before: the versions after its newest, and the logs it does not have.</summary>
+    /// <returns>How many logs were added; or why nothing was.</returns>
+    public async Task<Parsed<int>> AddPartAsync(ClassRef one, ImportedClass part)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await using var transaction = await connection.BeginTransactionAsync();
+        if (await EvidenceSumsStore.LogRevisionAsync(connection, one) is null)
+        {
+            return Parsed<int>.Bad("The class is gone.");
+        }
+
+        var keys = new
+        {
+            club = one.Club.Number,
+            id = one.Number,
+            logs = part.Logs.Select(entry => entry.Log.Key).ToArray(),
+        };
+        var newest = await connection.ExecuteScalarAsync<int>(
+            "select coalesce(max(number), 0) from versions where club_id = @club and class_id = @id",
+            keys
+        );
+        var versions = part.Versions.Where(version => version.Number > newest).ToList();
+        if (versions is [var first, ..] && first.Number != newest + 1)
+        {
+            return Parsed<int>.Bad($"Its versions begin with {first.Number}, and the class has {newest}: a part before it is missing.");
+        }
+
+        await AddVersionsAsync(connection, one, versions);
+        var known = await connection.QueryAsync<int>("select number from versions where club_id = @club and class_id = @id", keys);
+        var there = await connection.QueryAsync<Guid>(
+            "select key from session_logs where club_id = @club and class_id = @id and key = any (@logs)",
+            keys
+        );
+        var added = part.Logs.ExceptBy(there, entry => entry.Log.Key).ToList();
+        var numbers = new Dictionary<string, long>();
+        await SentLog.CopyAsync(connection, one, added.Select(entry => Sent(entry, numbers, known.ToHashSet())), clock.GetUtcNow());
+        await transaction.CommitAsync();
+        return Parsed<int>.Good(added.Count);
+    }
+
+    /// <summary>A log that comes in; its marks are the class's own, whatever the boat read.</summary>
+    private static SentLog Sent(ImportedLog entry, IReadOnlyDictionary<string, long> boats, IReadOnlySet<int> versions) =>
+        new(
+            entry.Sailor,
+            new(
+                entry.Boat is { } boat && boats.TryGetValue(boat, out var number) ? number : null,
+                entry.Log.Runs.SelectMany(run => run.Marks.Keys).ToHashSet()
+            ),
+            entry.Log.Version is { } version && !versions.Contains(version) ? entry.Log with { Version = null } : entry.Log
+        );
+
+    private static Task AddVersionsAsync(DbSession connection, ClassRef one, IReadOnlyList<PublishedVersion> versions) =>
+        connection.ExecuteAsync(
+            """
+            insert into versions (club_id, class_id, number, published_at, published_by, reason, schema, definition, cells)
+            values (@club, @id, @Number, @At, @By, @Reason, @Schema, @definition::jsonb, @cells::jsonb)
+            """,
+            versions.Select(version => new
+            {
+                club = one.Club.Number,
+                id = one.Number,
+                version.Number,
+                At = version.At.ToUniversalTime(),
+                version.By,
+                version.Reason,
+                StoredClass.Schema,
+                definition = StoredClass.Write(version.Class),
+                cells = StoredClass.WriteCells(version.State),
+            })
+        );
 }

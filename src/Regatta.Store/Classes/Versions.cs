@@ -22,6 +22,40 @@ public sealed class Versions(Db database, TimeProvider clock) : IReadVersions
         ];
     }
 
+    /// <summary>The number of a class's newest version; 0 before the first.</summary>
+    public async Task<int> NewestNumberAsync(ClassRef one)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.ExecuteScalarAsync<int>(
+            "select coalesce(max(number), 0) from versions where club_id = @club and class_id = @id",
+            Keys(one)
+        );
+    }
+
+    /// <summary>The versions after a number, oldest first.</summary>
+    /// <param name="one">The class.</param>
+    /// <param name="after">The number.</param>
+    /// <param name="most">So many at the most.</param>
+    public async Task<IReadOnlyList<PublishedVersion>> AfterAsync(ClassRef one, int after, int most)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return
+        [
+            .. (
+                await connection.QueryAsync<Row>(
+                    $"select {Columns} {From} and v.number > @after order by v.number limit @most",
+                    new
+                    {
+                        club = one.Club.Number,
+                        id = one.Number,
+                        after,
+                        most,
+                    }
+                )
+            ).Select(row => row.ToVersion()),
+        ];
+    }
+
     /// <summary>What was published up to a version, oldest first. A version that cannot be read any more is left out: its class is shown
     /// without it.</summary>
     public async Task<IReadOnlyList<ClassState>> StatesAsync(ClassRef one, int newest)

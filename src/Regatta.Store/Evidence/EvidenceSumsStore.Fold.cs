@@ -12,6 +12,7 @@ public sealed partial class EvidenceSumsStore
     /// <param name="bases">What is kept rests on; what rests on anything else stays behind.</param>
     internal static async Task FoldAsync(DbSession connection, ClassRef one, long number, long before, IReadOnlyList<EvidenceBasis> bases)
     {
+        await NoteChangeAsync(connection, one, before, number);
         if (bases.Count == 0)
         {
             return;
@@ -32,63 +33,23 @@ public sealed partial class EvidenceSumsStore
 
     private static async Task FoldInAsync(DbSession connection, ClassRef one, long number, long before, IReadOnlyList<EvidenceBasis> bases)
     {
-        var after = await LogRevisionAsync(connection, one);
+        if (await LogRevisionAsync(connection, one) is not { } after)
+        {
+            return;
+        }
+
         var sessions = await NamelessLogs.EvidenceAsync(connection, one, [number]);
         foreach (var basis in bases)
         {
-            var keys = new KeyRow(one.Club.Number, one.Number, basis.Key);
-            if (await BasisRow.FindAsync(connection, keys) is not { } found || found.LogRevision != before)
+            if (await BasisRow.FindAsync(connection, one, basis) is not { } found || found.LogRevision != before)
             {
                 continue;
             }
 
-            var planModes = await SumsRow.AllAsync(connection, keys);
-            var (touched, grown) = (new HashSet<PlanMode>(), 0);
-            foreach (var old in await SummedRunRow.TakeOutAsync(connection, keys, number))
-            {
-                await TallyRow.TakeOutAsync(connection, keys, old);
-                if (old.ToKept(planModes.GetValueOrDefault(old.PlanMode)?.Sums.Width ?? 0) is { } kept)
-                {
-                    planModes[old.PlanMode] = planModes[old.PlanMode].Without(kept);
-                    touched.Add(old.PlanMode);
-                    grown--;
-                }
-            }
-
-            foreach (var session in sessions.Where(basis.Takes))
-            {
-                var planMode = planModes.GetValueOrDefault(session.PlanMode) ?? PlanModeSums.Before(basis, session.PlanMode, session);
-                var (with, run) = planMode.With(basis, session.PlanMode, session);
-                planModes[session.PlanMode] = with;
-                touched.Add(session.PlanMode);
-                grown += run is null ? 0 : 1;
-                var facts = basis.FactsOf(session).ToList();
-                await SummedRunRow.AddAsync(connection, keys, session, run, facts);
-                await TallyRow.AddAsync(
-                    connection,
-                    keys,
-                    session.PlanMode,
-                    [.. facts.Select(fact => new FactTally(fact, 1, session.SailedAt))]
-                );
-            }
-
-            foreach (var planMode in touched)
-            {
-                await SumsRow.SaveAsync(connection, keys, planMode, planModes[planMode]);
-            }
-
-            await connection.ExecuteAsync(
-                "update kept_bases set log_revision = @after, runs = runs + @grown "
-                    + "where (club_id, class_id, basis) = (@Club, @Class, @Basis)",
-                new
-                {
-                    keys.Club,
-                    keys.Class,
-                    keys.Basis,
-                    after,
-                    grown,
-                }
-            );
+            var keys = new KeyRow(one.Club.Number, one.Number, found.Set);
+            var fold = new SumsFold(connection, keys, basis, await SumsRow.AllAsync(connection, keys));
+            await fold.ReplaceAsync(number, sessions);
+            await fold.SaveAsync(after);
         }
     }
 }

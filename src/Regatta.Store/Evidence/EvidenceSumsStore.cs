@@ -4,10 +4,11 @@ namespace Regatta.Store;
 /// <param name="Fits">What the logs of each plan and mode say.</param>
 /// <param name="Runs">How many runs are in.</param>
 /// <param name="Settled">How many they were when their weights were sought last.</param>
-public sealed record FitCache(IReadOnlyDictionary<PlanMode, HelmFit> Fits, int Runs, int Settled)
+/// <param name="Changes">How many came, went or were corrected since.</param>
+public sealed record FitCache(IReadOnlyDictionary<PlanMode, HelmFit> Fits, int Runs, int Settled, int Changes)
 {
-    /// <summary>Whether the runs grew so much that their weights are to be sought anew.</summary>
-    public bool HasGrown => Runs > Settled * (1 + EvidenceRules.Growth);
+    /// <summary>Whether the weights of the runs are to be sought anew: of few at every change, of many after some.</summary>
+    public bool IsDue => Changes > (Settled <= EvidenceRules.WeighedAlways ? 0 : Settled * EvidenceRules.Growth);
 }
 
 /// <summary>A plan and mode as it was worked out from nothing.</summary>
@@ -34,12 +35,12 @@ public sealed partial class EvidenceSumsStore(Db database)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var snapshot = await connection.BeginTransactionAsync(System.Data.IsolationLevel.RepeatableRead);
-        var keys = new KeyRow(one.Club.Number, one.Number, basis.Key);
-        if (await BasisRow.FindAsync(connection, keys) is not { } found || found.LogRevision < logRevision)
+        if (await BasisRow.FindAsync(connection, one, basis) is not { } found || found.LogRevision < logRevision)
         {
             return null;
         }
 
+        var keys = new KeyRow(one.Club.Number, one.Number, found.Set);
         var planModes = await SumsRow.AllAsync(connection, keys);
         var tallies = (await TallyRow.AllAsync(connection, keys)).ToLookup(row => row.PlanMode);
         var newest = (await ListedAsync(connection, keys)).ToList();
@@ -71,7 +72,8 @@ public sealed partial class EvidenceSumsStore(Db database)
                     }
                 ),
             found.Runs,
-            found.Settled
+            found.Settled,
+            found.Changes
         );
     }
 
@@ -84,8 +86,10 @@ public sealed partial class EvidenceSumsStore(Db database)
         await using var connection = await database.OpenConnectionAsync();
         var rows = await connection.QueryAsync<(int Column, int Runs)>(
             """
-            select value.place::int, count(*)::int from kept_runs run, unnest(run.row_values) with ordinality value (number, place)
-            where run.club_id = @club and run.class_id = @id and run.basis = @basis and run.plan = @plan and run.mode = @mode
+            select value.place::int, count(*)::int from kept_bases base join kept_runs run using (club_id, class_id, basis),
+              unnest(run.row_values) with ordinality value (number, place)
+            where base.club_id = @club and base.class_id = @id and base.rests_on = @basis and base.ready
+              and run.plan = @plan and run.mode = @mode
               and run.weight > 0 and value.number <> 0 group by 1
             """,
             new
@@ -111,8 +115,10 @@ public sealed partial class EvidenceSumsStore(Db database)
         await using var connection = await database.OpenConnectionAsync();
         return await connection.ExecuteScalarAsync<int>(
             """
-            select count(distinct l.sailor_id)::int from kept_runs run join session_logs l on (l.club_id, l.id) = (run.club_id, run.log_id)
-            where run.club_id = @club and run.class_id = @id and run.basis = @basis and run.plan = @plan and run.mode = @mode
+            select count(distinct l.sailor_id)::int from kept_bases base join kept_runs run using (club_id, class_id, basis)
+              join session_logs l on (l.club_id, l.id) = (run.club_id, run.log_id)
+            where base.club_id = @club and base.class_id = @id and base.rests_on = @basis and base.ready
+              and run.plan = @plan and run.mode = @mode
               and run.weight > 0 and l.logged_at > @since
             """,
             new
@@ -127,59 +133,6 @@ public sealed partial class EvidenceSumsStore(Db database)
         );
     }
 
-    /// <summary>Keeps what was worked out from nothing, in place of what was kept before.</summary>
-    /// <param name="one">The class.</param>
-    /// <param name="basis">What it rests on.</param>
-    /// <param name="logRevision">The logs it was worked out of.</param>
-    /// <param name="planModes">All plans and modes that were sailed.</param>
-    /// <param name="wanted">The bases that are still of use.</param>
-    /// <param name="telling">Whether open pages are to hear of it.</param>
-    /// <returns>Whether it was kept: not where a log came in meanwhile.</returns>
-    public async Task<bool> WriteAsync(
-        ClassRef one,
-        EvidenceBasis basis,
-        long logRevision,
-        IReadOnlyList<FreshPlanMode> planModes,
-        IReadOnlyList<string> wanted,
-        bool telling
-    )
-    {
-        await using var connection = await database.OpenConnectionAsync();
-        await using var transaction = await connection.BeginTransactionAsync();
-        if (await LogRevisionAsync(connection, one) != logRevision)
-        {
-            return false;
-        }
-
-        var keys = new KeyRow(one.Club.Number, one.Number, basis.Key);
-        await connection.ExecuteAsync(
-            "delete from kept_bases where club_id = @Club and class_id = @Class and (basis = @Basis or basis <> all (@wanted))",
-            new
-            {
-                keys.Club,
-                keys.Class,
-                keys.Basis,
-                wanted = wanted.ToArray(),
-            }
-        );
-        var runs = planModes.Sum(planMode => planMode.Fitted.Count);
-        await BasisRow.AddAsync(connection, keys, logRevision, runs);
-        foreach (var planMode in planModes)
-        {
-            await SumsRow.SaveAsync(connection, keys, planMode.PlanMode, planMode.Kept);
-            await SummedRunRow.CopyAsync(connection, keys, basis, planMode);
-            await TallyRow.AddAsync(connection, keys, planMode.PlanMode, RunFacts.Count(basis.Definition, planMode.Runs));
-        }
-
-        if (telling)
-        {
-            await TellAsync(connection, one, logRevision);
-        }
-
-        await transaction.CommitAsync();
-        return true;
-    }
-
     /// <summary>Has the weights of a class's runs sought anew by whoever reads next.</summary>
     public async Task UnsettleAsync(ClassRef one)
     {
@@ -188,7 +141,7 @@ public sealed partial class EvidenceSumsStore(Db database)
         if (await LogRevisionAsync(connection, one) is { } revision)
         {
             await connection.ExecuteAsync(
-                "update kept_bases set settled = 0 where club_id = @club and class_id = @id",
+                "update kept_bases set settled = 0, changes = changes + 1 where club_id = @club and class_id = @id and ready",
                 new { club = one.Club.Number, id = one.Number }
             );
             await TellAsync(connection, one, revision);
@@ -198,10 +151,12 @@ public sealed partial class EvidenceSumsStore(Db database)
     }
 
     /// <summary>Raises the revision of a class's logs, of which open pages hear; what is kept of the logs before holds for it.</summary>
-    internal static Task TellAsync(DbSession connection, ClassRef one, long before) =>
-        connection.ExecuteAsync(
+    internal static async Task TellAsync(DbSession connection, ClassRef one, long before)
+    {
+        await connection.ExecuteAsync(
             """
-            update kept_bases set log_revision = @before + 1 where club_id = @club and class_id = @id and log_revision = @before;
+            update kept_bases set log_revision = @before + 1
+              where club_id = @club and class_id = @id and log_revision = @before and ready;
             update classes set log_revision = @before + 1 where club_id = @club and id = @id;
             select pg_notify('class_changed', @club || ':' || @id);
             """,
@@ -212,6 +167,8 @@ public sealed partial class EvidenceSumsStore(Db database)
                 before,
             }
         );
+        await NoteChangeAsync(connection, one, before, null);
+    }
 
     /// <summary>The revision of a class's logs, held until the transaction ends.</summary>
     internal static Task<long?> LogRevisionAsync(DbSession connection, ClassRef one) =>
@@ -253,5 +210,5 @@ public sealed partial class EvidenceSumsStore(Db database)
     }
 }
 
-/// <summary>Whose kept rows.</summary>
+/// <summary>Whose kept rows, and of which set.</summary>
 internal sealed record KeyRow(long Club, long Class, string Basis);

@@ -90,17 +90,22 @@ internal sealed record SummedRunRow
             }
         );
 
-    /// <summary>Writes all runs of a plan and mode at once.</summary>
-    public static async Task CopyAsync(DbSession connection, KeyRow keys, EvidenceBasis basis, FreshPlanMode planMode)
+    /// <summary>Writes many runs at once.</summary>
+    public static async Task CopyAsync(
+        DbSession connection,
+        KeyRow keys,
+        EvidenceBasis basis,
+        IReadOnlyList<SessionEvidence> runs,
+        IReadOnlyDictionary<(long Log, int Run), FittedSession> fitted
+    )
     {
-        var fitted = planMode.Fitted.ToDictionary(run => (run.Session.Number, run.Session.Run));
         await using var rows = await connection.BeginBinaryImportAsync(
             """
             copy kept_runs (club_id, class_id, basis, log_id, run, plan, mode, band, sailed_at, row_values, helm, weight, belief, heel,
               fact_kinds, fact_controls, fact_positions, fact_said) from stdin (format binary)
             """
         );
-        foreach (var session in planMode.Runs)
+        foreach (var session in runs)
         {
             var facts = basis.FactsOf(session).ToList();
             var one = fitted.GetValueOrDefault((session.Number, session.Run));

@@ -2,26 +2,20 @@ using System.Text.Json;
 
 namespace Regatta.Store;
 
-/// <summary>What is kept of a class under one basis.</summary>
-internal sealed record BasisRow(long LogRevision, int Runs, int Settled)
+/// <summary>The set of rows that is read of what rests on a basis.</summary>
+internal sealed record BasisRow(string Set, long LogRevision, int Runs, int Settled, int Changes)
 {
-    public static Task<BasisRow?> FindAsync(DbSession connection, KeyRow keys) =>
+    public static Task<BasisRow?> FindAsync(DbSession connection, ClassRef one, EvidenceBasis basis) =>
         connection.QuerySingleOrDefaultAsync<BasisRow>(
-            "select log_revision, runs, settled from kept_bases where (club_id, class_id, basis) = (@Club, @Class, @Basis)",
-            keys
-        );
-
-    public static Task AddAsync(DbSession connection, KeyRow keys, long logRevision, int runs) =>
-        connection.ExecuteAsync(
-            "insert into kept_bases (club_id, class_id, basis, log_revision, runs, settled) "
-                + "values (@Club, @Class, @Basis, @logRevision, @runs, @runs)",
+            """
+            select basis as set, log_revision, runs, settled, changes from kept_bases
+              where (club_id, class_id, rests_on) = (@club, @id, @basis) and ready
+            """,
             new
             {
-                keys.Club,
-                keys.Class,
-                keys.Basis,
-                logRevision,
-                runs,
+                club = one.Club.Number,
+                id = one.Number,
+                basis = basis.Key,
             }
         );
 }

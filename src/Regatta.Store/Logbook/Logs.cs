@@ -116,6 +116,52 @@ public sealed partial class Logs(Db database, TimeProvider clock) : IReadLogs
         return new(number, LogOutcome.Corrected);
     }
 
+    /// <summary>Adds those of many logs of a sailor's that were not sent before, all of them or none, as fast as the database takes rows.
+    /// What is kept of the class's logs stays behind.</summary>
+    /// <returns>How many were added.</returns>
+    public async Task<int> AddManyAsync(ClassRef one, Guid sailor, IReadOnlyList<SessionLog> logs)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await using var transaction = await connection.BeginTransactionAsync();
+        await EvidenceSumsStore.LogRevisionAsync(connection, one);
+        var sent = (
+            await connection.QueryAsync<Guid>(
+                "select key from session_logs where club_id = @club and class_id = @id and sailor_id = @sailor and key = any (@keys)",
+                new
+                {
+                    club = one.Club.Number,
+                    id = one.Number,
+                    sailor,
+                    keys = logs.Select(log => log.Key).ToArray(),
+                }
+            )
+        ).ToHashSet();
+        var added = logs.Where(log => !sent.Contains(log.Key)).DistinctBy(log => log.Key).ToList();
+        await SentLog.CopyAsync(
+            connection,
+            one,
+            added.Select(log => new SentLog(sailor, new(null, log.Runs.SelectMany(run => run.Marks.Keys).ToHashSet()), log)),
+            clock.GetUtcNow()
+        );
+        await transaction.CommitAsync();
+        return added.Count;
+    }
+
+    /// <summary>How many logs a sailor has kept in a club since a moment.</summary>
+    public async Task<int> CountSinceAsync(ClubId club, Guid sailor, DateTimeOffset since)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.ExecuteScalarAsync<int>(
+            "select count(*) from session_logs where club_id = @Number and sailor_id = @sailor and logged_at > @since",
+            new
+            {
+                club.Number,
+                sailor,
+                since,
+            }
+        );
+    }
+
     /// <summary>When a log of a sailor's was sailed that was sent under a key; null where none was.</summary>
     public async Task<DateTimeOffset?> SailedAtAsync(ClassRef one, Guid sailor, Guid key)
     {
@@ -157,23 +203,44 @@ public sealed partial class Logs(Db database, TimeProvider clock) : IReadLogs
         return await NamelessLogs.EvidenceAsync(connection, one);
     }
 
-    /// <summary>The logs of a class for exporting, oldest first: nobody's name and nobody's mass, and notes and times of day only of those
-    /// who share them.</summary>
-    public async Task<IReadOnlyList<SessionLog>> AllAsync(ClassRef one)
+    /// <summary>How many logs a class has.</summary>
+    public async Task<int> CountAsync(ClassRef one)
     {
         await using var connection = await database.OpenConnectionAsync();
-        var shared = (
-            await connection.QueryAsync<long>(
+        return await connection.ExecuteScalarAsync<int>(
+            "select count(*) from session_logs where club_id = @club and class_id = @id and removed_at is null",
+            new { club = one.Club.Number, id = one.Number }
+        );
+    }
+
+    /// <summary>Some of the logs of a class for exporting, in the order they came in: nobody's name and nobody's mass, and notes and
+    /// times of day only of those who share them.</summary>
+    /// <param name="one">The class.</param>
+    /// <param name="skip">So many are left out first.</param>
+    /// <param name="most">So many at the most.</param>
+    public async Task<IReadOnlyList<SessionLog>> PartAsync(ClassRef one, int skip, int most)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        var shares = (
+            await connection.QueryAsync<(long Id, bool Shares)>(
                 """
-                select l.id from session_logs l join people p on p.id = l.sailor_id
-                where l.club_id = @club and l.class_id = @classId and p.shares_notes
+                select l.id, coalesce(p.shares_notes, false) from session_logs l left join people p on p.id = l.sailor_id
+                where l.club_id = @club and l.class_id = @classId and l.removed_at is null order by l.id offset @skip limit @most
                 """,
-                new { club = one.Club.Number, classId = one.Number }
+                new
+                {
+                    club = one.Club.Number,
+                    classId = one.Number,
+                    skip,
+                    most,
+                }
             )
-        ).ToHashSet();
+        ).ToDictionary(row => row.Id, row => row.Shares);
         return
         [
-            .. (await NamelessLogs.ReadAsync(connection, one)).Select(log => shared.Contains(log.Number) ? log.Log : log.Log.ForOthers()),
+            .. (await NamelessLogs.ReadAsync(connection, one, [.. shares.Keys])).Select(log =>
+                shares[log.Number] ? log.Log : log.Log.ForOthers()
+            ),
         ];
     }
 

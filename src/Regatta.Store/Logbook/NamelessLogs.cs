@@ -10,7 +10,7 @@ internal static class NamelessLogs
         var tracks = (
             await connection.QueryAsync<(long Id, double MadeGood, double? OffWind)>(
                 $"select t.log_id, t.upwind_vmg, t.upwind_angle from {From(numbers, "log_tracks t", "t.club_id, t.log_id")} "
-                    + $"where t.upwind_vmg is not null and {Theirs}",
+                    + $"where t.upwind_vmg is not null and {Which(numbers)}",
                 Keys(one, numbers)
             )
         ).ToDictionary(
@@ -43,10 +43,19 @@ internal static class NamelessLogs
 
     private const string Theirs = "l.club_id = @club and l.class_id = @classId and l.removed_at is null";
 
+    /// <summary>So many numbers are looked up one by one: more than any page lists, fewer than a part of an export.</summary>
+    private const int Few = 2500;
+
+    private static bool IsFew(long[]? numbers) => numbers is { Length: <= Few };
+
+    /// <summary>Which logs: of many numbers those of the range they lie in are gone through.</summary>
+    private static string Which(long[]? numbers) =>
+        numbers is null || IsFew(numbers) ? Theirs : $"{Theirs} and l.id between @first and @last and l.id = any (@numbers)";
+
     /// <summary>A table beside its logs. A few logs are looked up one by one, however many there are: a list of numbers alone is not reason
     /// enough for that to the database once it has planned for lists of any length.</summary>
     private static string From(long[]? numbers, string table, string number) =>
-        numbers is null
+        !IsFew(numbers)
             ? $"{table} join session_logs l on (l.club_id, l.id) = ({number})"
             : $"unnest(@numbers) as n (id) join {table} on ({number}) = (@club, n.id) "
                 + $"join session_logs l on (l.club_id, l.id) = ({number})";
@@ -57,6 +66,8 @@ internal static class NamelessLogs
             club = one.Club.Number,
             classId = one.Number,
             numbers,
+            first = numbers?.DefaultIfEmpty().Min(),
+            last = numbers?.DefaultIfEmpty().Max(),
         };
 
     /// <summary>Logs of a class that are not removed, oldest first.</summary>
@@ -72,10 +83,10 @@ internal static class NamelessLogs
         var logsOf = From(numbers, "session_logs x", "x.club_id, x.id");
         await using var rows = await connection.QueryMultipleAsync(
             $"""
-            select {LogRow.Columns}, null::double precision as crew_mass from {logsOf} where {Theirs} order by l.sailed_at, l.id;
-            select l.id, l.boat_id as boat, {Reporter} as reporter from {logsOf} where {Theirs};
-            select {RunRow.Columns} from {From(numbers, "runs r", "r.club_id, r.log_id")} where {Theirs};
-            select {MarkRow.Columns} from {From(numbers, "log_marks m", "m.club_id, m.log_id")} where {Theirs};
+            select {LogRow.Columns}, null::double precision as crew_mass from {logsOf} where {Which(numbers)} order by l.sailed_at, l.id;
+            select l.id, l.boat_id as boat, {Reporter} as reporter from {logsOf} where {Which(numbers)};
+            select {RunRow.Columns} from {From(numbers, "runs r", "r.club_id, r.log_id")} where {Which(numbers)};
+            select {MarkRow.Columns} from {From(numbers, "log_marks m", "m.club_id, m.log_id")} where {Which(numbers)};
             """,
             Keys(one, numbers)
         );

@@ -20,6 +20,7 @@ public enum AuditOutcome
 /// <param name="Network">The network that address is of: strangers who are refused are counted by it.</param>
 /// <param name="Request">The request's id, as the server's log has it.</param>
 /// <param name="Act">What was asked, in words.</param>
+/// <param name="Kind">What is counted together with it where it is refused again and again.</param>
 /// <param name="What">What it was about.</param>
 /// <param name="Before">What was there before, where that is kept.</param>
 /// <param name="After">What is there now, where that is kept.</param>
@@ -33,6 +34,7 @@ public sealed record AuditEntry(
     string Network,
     string Request,
     string Act,
+    string Kind,
     string What,
     string? Before,
     string? After,
@@ -129,14 +131,14 @@ public sealed class AuditTrail(Db db, TimeProvider clock) : IReadAuditTrail
             with again as (
               update audit_repeats set more = more + 1
               where @Outcome = 'refused'
-                and (club_id, minute, person_id, network, act) = (@Within, @Minute, @Known, @Network, @Act) returning 1),
+                and (club_id, minute, person_id, network, act) = (@Within, @Minute, @Known, @Network, @Kind) returning 1),
             line as (
               insert into audit (at, club_id, person_id, about_id, address, request, act, what, before, after, outcome)
               select @Now, @Club, @Person, @About, @Address, @Request, @Act, @What, @Before, @After, @Outcome
               where not exists (select from again) returning id),
             told as (delete from acts_in_hand where id = @InHand)
             insert into audit_repeats (club_id, minute, person_id, network, act, audit_id)
-            select @Within, @Minute, @Known, @Network, @Act, id from line where @Outcome = 'refused' on conflict do nothing
+            select @Within, @Minute, @Known, @Network, @Kind, id from line where @Outcome = 'refused' on conflict do nothing
             """,
             new
             {
@@ -153,6 +155,7 @@ public sealed class AuditTrail(Db db, TimeProvider clock) : IReadAuditTrail
                 entry.Address,
                 entry.Request,
                 Act = ShortAct(entry.Act),
+                entry.Kind,
                 What = Short(entry.What),
                 Before = Short(entry.Before),
                 After = Short(entry.After),

@@ -176,6 +176,13 @@ public static class AuditWords
     /// <summary>The route's name of the secret in the address of a card or a calendar.</summary>
     private const string Token = "token";
 
+    /// <summary>What is counted together where it is refused again and again: a page, whatever its address names, and all that is no
+    /// page.</summary>
+    public static string Kind(HttpContext context) =>
+        NameOf(context) is { } name ? $"{context.Request.Method} {name}"
+        : context.GetEndpoint() is RouteEndpoint { RoutePattern.RawText: { } pattern } ? $"{context.Request.Method} {pattern}"
+        : "no page";
+
     /// <summary>What an act is about where nobody said: what the address names.</summary>
     public static string Subject(HttpContext context) =>
         string.Join(

@@ -67,6 +67,7 @@ internal sealed class ActInHand(AuditTrail trail, ActNote note, ClubContext here
             context.Network(),
             context.TraceIdentifier,
             AuditWords.Of(context),
+            AuditWords.Kind(context),
             note.What.Length > 0 ? note.What : AuditWords.Subject(context),
             note.Before,
             note.After,

@@ -13,6 +13,9 @@ public static class RequestLimits
     /// <summary>Sending files: one at once for each person. <see cref="UploadPlaces"/> says how many of a club and of all.</summary>
     public const string Uploads = nameof(Uploads);
 
+    /// <summary>Taking a class or all of one's own away as a file: one at once for each person, a few for all.</summary>
+    public const string Exports = nameof(Exports);
+
     /// <summary>Live pages: a few open at once for each person, and for each network address.</summary>
     public const string Streams = nameof(Streams);
 
@@ -31,9 +34,15 @@ public static class RequestLimits
                         : RateLimitPartition.GetNoLimiter("")
             );
             options.AddPolicy(Uploads, context => Sends(context) ? AtOnce(Who(context), 1, 1) : RateLimitPartition.GetNoLimiter(""));
+            options.AddPolicy(Exports, context => AtOnce(Who(context), 1, 2));
             options.AddPolicy(Streams, context => AtOnce(Who(context), Limits.StreamsOfPerson, 0));
             options.GlobalLimiter = PartitionedRateLimiter.Create<HttpContext, string>(context =>
-                PolicyOf(context) == Streams ? AtOnce(context.Network(), Limits.StreamsOfAddress, 0) : RateLimitPartition.GetNoLimiter("")
+                PolicyOf(context) switch
+                {
+                    Streams => AtOnce(context.Network(), Limits.StreamsOfAddress, 0),
+                    Exports => AtOnce(Exports, Limits.Exports, 10 * Limits.Exports),
+                    _ => RateLimitPartition.GetNoLimiter(""),
+                }
             );
         });
 

@@ -91,9 +91,12 @@ public sealed class LogbookModel(
         else
         {
             using var text = new StreamReader(table.OpenReadStream());
-            if (Import.Take("table", LogTable.Read(await text.ReadToEndAsync(), view.Class, clock.Now)) is { } read)
+            if (
+                Import.Take("table", LogTable.Read(await text.ReadToEndAsync(), view.Class, clock.Now)) is { } read
+                && Import.Take("table", await own.ImportAsync(here.Actor, view.Ref, read)) is var added
+                && Import.Ok
+            )
             {
-                var added = await own.ImportAsync(here.Actor, view.Ref, read);
                 Done = $"{added} logs imported; {read.Count - added} were there and stay as they are.";
                 return Redirect($"{here.Path}/logbook?class={view.Class.Key}");
             }
