@@ -119,9 +119,17 @@ const ends = sql(`select r.key, (select count(*) from noted_runs n where (n.club
 const rigLost = rigged.slice(-300).filter((key) => !ends.some(([end]) => end === key)).length;
 const rigHalf = ends.slice(0, 15).filter(([, notes]) => Number(notes) !== Object.keys(OTHERWISE).length).length;
 web.kill("SIGTERM");
+await new Promise((done) => web.once("exit", done));
+// What pages read of the kept sums against a fit made anew.
+let sums = "";
+try {
+  sums = execFileSync("dotnet", ["run", "-c", "Release", "--project", `${process.env.ROOT}/benchmarks/Regatta.Bench`, "--", "sums"], { encoding: "utf8" }).trim();
+} catch (trouble) {
+  failures.push(`sums: ${trouble.stdout}`);
+}
 
 for (const [name, count] of Object.entries(counts)) console.log(`${String(count).padStart(4)} × ${name}`);
 for (const [what, many] of Object.entries(grouped(failures, (one) => one))) console.log(`${String(many.length).padStart(4)} × ${what}`);
 const many = Object.values(counts).reduce((sum, one) => sum + one, 0);
-console.log(`faults: ${many} faults, ${acknowledged.length} acknowledged logs, ${lost} lost, ${doubled} doubled, ${half} half; ${written.length} cell writes, ${cellsLost} lost; ${ended.length} trials ended, ${openTrials} still open, ${halfTrials} half; ${history.corrected} corrections; ${rigged.length} rig-ups, ${rigLost} lost, ${rigHalf} half; ${history.decided} decisions, ${history.decidedWrongly} wrong`);
+console.log(`faults: ${many} faults, ${acknowledged.length} acknowledged logs, ${lost} lost, ${doubled} doubled, ${half} half; ${written.length} cell writes, ${cellsLost} lost; ${ended.length} trials ended, ${openTrials} still open, ${halfTrials} half; ${history.corrected} corrections; ${rigged.length} rig-ups, ${rigLost} lost, ${rigHalf} half; ${history.decided} decisions, ${history.decidedWrongly} wrong; ${sums}`);
 process.exit(lost + doubled + half + cellsLost + openTrials + halfTrials + rigLost + rigHalf + history.decidedWrongly + failures.length + (idle() ? 1 : 0) === 0 ? 0 : 1);

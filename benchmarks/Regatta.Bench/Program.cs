@@ -45,6 +45,7 @@ await (
     args[0] switch
     {
         "wind" => WindIngest.RunAsync(database),
+        "sums" => SumsCheck.RunAsync(database),
         "refit" => Refit.RunAsync(database),
         _ => CellSave.RunAsync(database),
     }

@@ -32,13 +32,16 @@ public static class Limits
     public const int BundleLogs = 5_000;
 
     /// <summary>The logs in one part of a class that leaves in parts.</summary>
-    public const int PartLogs = 3_000;
+    public const int PartLogs = 2_000;
 
     /// <summary>The versions in one part of a class that leaves in parts.</summary>
     public const int PartVersions = 40;
 
     /// <summary>The bundles that are written at once.</summary>
     public const int Exports = 2;
+
+    /// <summary>The bundles a person takes away in a minute.</summary>
+    public const int ExportsOfPerson = 12;
 
     /// <summary>The boats of a class.</summary>
     public const int Boats = 500;

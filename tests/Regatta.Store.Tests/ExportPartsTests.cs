@@ -73,7 +73,7 @@ public sealed class ExportPartsTests(StoreFixture store)
 
     private static Dictionary<string, Guid> NoSailors => [];
 
-    /// <summary>The demo's class with 41 versions and 3,001 logs.</summary>
+    /// <summary>The demo's class with 41 versions and 2,001 logs.</summary>
     private async Task<BundledClass> LargeAsync(string key)
     {
         var one = (await store.ExportAsync("quillet")).Classes[0];
@@ -86,7 +86,7 @@ public sealed class ExportPartsTests(StoreFixture store)
             Logs =
             [
                 .. Enumerable
-                    .Range(0, 3001)
+                    .Range(0, 2001)
                     .Select(at =>
                     {
                         var log = one.Logs[at % one.Logs.Count].Log;

@@ -10,19 +10,23 @@ public static class BundleWriter
 
     /// <summary>Writes classes with their drafts, versions and logs. Sailors, their boats and crew masses are private: no log carries them,
     /// and people are left out.</summary>
-    public static byte[] Write(Bundle bundle) =>
-        Write(
-            new BundleDocument(
-                BundleDocument.FormatName,
-                BundleDocument.CurrentVersion,
-                [.. bundle.Classes.Select(ToDocument)],
-                bundle.Club is { } club ? new(club.Name, club.TimeZone, club.Key) : null,
-                Part: bundle.Part is { } part ? new(part.Number, part.Of) : null
-            )
-        );
+    public static byte[] Write(Bundle bundle) => Write(ToDocument(bundle));
+
+    /// <summary>The same into a stream, piece by piece.</summary>
+    public static Task WriteAsync(Bundle bundle, Stream into, CancellationToken stop) =>
+        JsonSerializer.SerializeAsync(into, ToDocument(bundle), Indented, stop);
 
     /// <summary>Writes a document as it is.</summary>
     public static byte[] Write(BundleDocument document) => JsonSerializer.SerializeToUtf8Bytes(document, Indented);
+
+    private static BundleDocument ToDocument(Bundle bundle) =>
+        new(
+            BundleDocument.FormatName,
+            BundleDocument.CurrentVersion,
+            [.. bundle.Classes.Select(ToDocument)],
+            bundle.Club is { } club ? new(club.Name, club.TimeZone, club.Key) : null,
+            Part: bundle.Part is { } part ? new(part.Number, part.Of) : null
+        );
 
     /// <summary>A class as the bundle has it.</summary>
     public static ClassDocument ToDocument(BundledClass bundled)

@@ -52,13 +52,14 @@ internal static class NamelessLogs
     private static string Which(long[]? numbers) =>
         numbers is null || IsFew(numbers) ? Theirs : $"{Theirs} and l.id between @first and @last and l.id = any (@numbers)";
 
-    /// <summary>A table beside its logs. A few logs are looked up one by one, however many there are: a list of numbers alone is not reason
-    /// enough for that to the database once it has planned for lists of any length.</summary>
+    /// <summary>A table beside its logs. A few logs are looked up one by one, in this order: a list of numbers alone is not reason enough
+    /// for that to the database, which thinks little of lists it does not know and of tables that have just grown.</summary>
     private static string From(long[]? numbers, string table, string number) =>
         !IsFew(numbers)
             ? $"{table} join session_logs l on (l.club_id, l.id) = ({number})"
-            : $"unnest(@numbers) as n (id) join {table} on ({number}) = (@club, n.id) "
-                + $"join session_logs l on (l.club_id, l.id) = ({number})";
+            : "unnest(@numbers) as n (id) "
+                + "cross join lateral (select * from session_logs where (club_id, id) = (@club, n.id) offset 0) l "
+                + $"cross join lateral (select * from {table} where ({number}) = (@club, l.id) offset 0) {table.Split(' ')[^1]}";
 
     private static object Keys(ClassRef one, long[]? numbers) =>
         new

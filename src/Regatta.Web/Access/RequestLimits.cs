@@ -13,7 +13,7 @@ public static class RequestLimits
     /// <summary>Sending files: one at once for each person. <see cref="UploadPlaces"/> says how many of a club and of all.</summary>
     public const string Uploads = nameof(Uploads);
 
-    /// <summary>Taking a class or all of one's own away as a file: one at once for each person, a few for all.</summary>
+    /// <summary>Taking a class away as a file: some a minute for each person, a few at once for all.</summary>
     public const string Exports = nameof(Exports);
 
     /// <summary>Live pages: a few open at once for each person, and for each network address.</summary>
@@ -34,7 +34,14 @@ public static class RequestLimits
                         : RateLimitPartition.GetNoLimiter("")
             );
             options.AddPolicy(Uploads, context => Sends(context) ? AtOnce(Who(context), 1, 1) : RateLimitPartition.GetNoLimiter(""));
-            options.AddPolicy(Exports, context => AtOnce(Who(context), 1, 2));
+            options.AddPolicy(
+                Exports,
+                context =>
+                    RateLimitPartition.GetFixedWindowLimiter(
+                        Who(context),
+                        _ => new FixedWindowRateLimiterOptions { PermitLimit = Limits.ExportsOfPerson, Window = TimeSpan.FromMinutes(1) }
+                    )
+            );
             options.AddPolicy(Streams, context => AtOnce(Who(context), Limits.StreamsOfPerson, 0));
             options.GlobalLimiter = PartitionedRateLimiter.Create<HttpContext, string>(context =>
                 PolicyOf(context) switch

@@ -8,10 +8,18 @@ namespace Regatta.Web.Pages.Sharing;
 [EnableRateLimiting(RequestLimits.Exports)]
 public sealed class ExportModel(ClubContext here, ExportClass export) : PageModel
 {
-    public async Task<IActionResult> OnGetAsync(int part = 1) =>
-        await export.RunAsync(here.Class.Class, withDraft: here.MayEdit, part) is { } bundle
-            ? File(BundleWriter.Write(bundle), "application/json", Name(bundle))
-            : NotFound();
+    public async Task<IActionResult> OnGetAsync(int part = 1)
+    {
+        if (await export.RunAsync(here.Class.Class, withDraft: here.MayEdit, part) is not { } bundle)
+        {
+            return NotFound();
+        }
+
+        Response.ContentType = "application/json";
+        Response.Headers.ContentDisposition = $"attachment; filename={Name(bundle)}";
+        await BundleWriter.WriteAsync(bundle, Response.Body, HttpContext.RequestAborted);
+        return new EmptyResult();
+    }
 
     private static string Name(Bundle bundle) =>
         $"{bundle.Classes[0].Class.Key}{(bundle.Part is { } part ? $"-{part.Number}-of-{part.Of}" : "")}.regatta.json";
