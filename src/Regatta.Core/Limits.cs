@@ -41,7 +41,7 @@ public static class Limits
     public const int Exports = 2;
 
     /// <summary>The bundles a person takes away in a minute.</summary>
-    public const int ExportsOfPerson = 12;
+    public const int ExportsOfPerson = 60;
 
     /// <summary>The boats of a class.</summary>
     public const int Boats = 500;

@@ -8,19 +8,19 @@ namespace Regatta.Web.Pages.Sharing;
 [EnableRateLimiting(RequestLimits.Exports)]
 public sealed class ExportModel(ClubContext here, ExportClass export) : PageModel
 {
-    public async Task<IActionResult> OnGetAsync(int part = 1)
+    public async Task<IActionResult> OnGetAsync(int part = 1) =>
+        await export.RunAsync(here.Class.Class, withDraft: here.MayEdit, part) is { } bundle ? new BundleFile(bundle) : NotFound();
+
+    /// <summary>A bundle as a file, written piece by piece.</summary>
+    private sealed class BundleFile(Bundle bundle) : FileResult("application/json")
     {
-        if (await export.RunAsync(here.Class.Class, withDraft: here.MayEdit, part) is not { } bundle)
+        public override Task ExecuteResultAsync(ActionContext context)
         {
-            return NotFound();
+            var (response, one) = (context.HttpContext.Response, bundle.Classes[0].Class.Key);
+            response.ContentType = ContentType;
+            response.Headers.ContentDisposition =
+                $"attachment; filename={one}{(bundle.Part is { } part ? $"-{part.Number}-of-{part.Of}" : "")}.regatta.json";
+            return BundleWriter.WriteAsync(bundle, response.Body, context.HttpContext.RequestAborted);
         }
-
-        Response.ContentType = "application/json";
-        Response.Headers.ContentDisposition = $"attachment; filename={Name(bundle)}";
-        await BundleWriter.WriteAsync(bundle, Response.Body, HttpContext.RequestAborted);
-        return new EmptyResult();
     }
-
-    private static string Name(Bundle bundle) =>
-        $"{bundle.Classes[0].Class.Key}{(bundle.Part is { } part ? $"-{part.Number}-of-{part.Of}" : "")}.regatta.json";
 }
