@@ -1,5 +1,7 @@
 // What is made to break the app, against the app as it runs: how long each takes, how much memory it costs, what answers.
 //   ./bench limits
+// ./test runs it too, with a ceiling for all (CEILING, in seconds of processor and MB) far above what they cost, so that a price that has
+// grown many times over is seen at the landing that does it.
 import { readFileSync, writeFileSync } from "node:fs";
 import { Visitor } from "./visitor.mjs";
 
@@ -152,3 +154,5 @@ for (const [name, blow] of bombs) {
 }
 await odalys.page("/wenlow/classes/quillet");
 console.log(`limits: worst ${worst.cpu.toFixed(2)} s of processor, ${worst.seconds.toFixed(2)} s, ${worst.growth.toFixed(0)} MB, ${ours} refused as ours`);
+const [seconds, megabytes] = (process.env.CEILING ?? "Infinity Infinity").split(" ").map(Number);
+process.exitCode = ours > 0 || worst.cpu > seconds || worst.growth > megabytes ? 1 : 0;

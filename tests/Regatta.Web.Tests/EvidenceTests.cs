@@ -35,6 +35,51 @@ public sealed class EvidenceTests(ClubHost host)
     }
 
     [Fact]
+    public async Task What_sailors_see_alike_is_taken_or_set_aside_like_a_proposal_and_followed()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var (sailor, coordinator) = (await club.VisitAsAsync("priya"), await club.VisitAsAsync("odalys"));
+        const string Log = "/wenlow/classes/quillet/log";
+        async Task SailAsync(string said, int times)
+        {
+            for (var at = 0; at < times; at++)
+            {
+                var form = await sailor.GetAsync(Log + "?wind=5&boat=class");
+                Assert.Equal(302, (int)(await sailor.SendAsync(form, ".log-form", Log, ("answer-skittish", said))).Status);
+            }
+        }
+
+        await SailAsync("skittish", 4);
+        Assert.DoesNotContain("skittish", (await coordinator.GetAsync("/wenlow/proposals")).TextOf("section[aria-labelledby=seen]") ?? "");
+        await SailAsync("skittish", 1);
+        var seen = (await coordinator.GetAsync("/wenlow/proposals"))
+            .Html.QuerySelectorAll("section[aria-labelledby=seen] li")
+            .Single(one => one.TextContent.Contains("skittish", StringComparison.Ordinal));
+        Assert.Matches("5 of [0-9]+ runs answered “skittish”", Words(seen.TextContent));
+        var at = seen.QuerySelector("a")!.GetAttribute("href")!;
+        var cell = await coordinator.GetAsync(at);
+        Assert.Contains("What sailors see asks for", cell.TextOf(".proposal h3"));
+        var form = Quillet + cell.Html.QuerySelector("form[action*='handler=Decide']")!.GetAttribute("action")!;
+        var was = cell.TextOf(".drawer .big") ?? cell.TextOf(".big");
+        var decided = await coordinator.SendAsync(cell, "form[action*='handler=Decide']", form, ("decision", "Accepted"));
+        Assert.True((int)decided.Status < 400);
+        var after = await coordinator.GetAsync(at);
+        Assert.NotEqual(was, after.TextOf(".big"));
+        Assert.Null(after.Html.QuerySelector(".proposal"));
+
+        // It is sailed at the new mark, and hardly anybody sees it any more: it came true.
+        await club.ScalarAsync<int>("update proposal_decisions set decided_at = decided_at - interval '1 hour'");
+        await club.ScalarAsync<int>(
+            "update session_logs set sailed_at = sailed_at - interval '2 hours' where logged_at > now() - interval '10 minutes'"
+        );
+        await SailAsync("neither", 4);
+        await SailAsync("skittish", 1);
+        var followed = Words((await coordinator.GetAsync("/wenlow/proposals")).TextOf("section[aria-labelledby=became]")!);
+        Assert.Contains("Gooseneck", followed);
+        Assert.Contains("Came true, as far as 5 runs since can tell", followed);
+    }
+
+    [Fact]
     public async Task The_queue_ranks_what_the_logs_propose_and_a_decision_is_followed()
     {
         await using var club = await host.AnotherAsync("IfEmpty");

@@ -31,7 +31,7 @@ public sealed class PlanModeView
                     [.. Proposer.In(band).Where(proposal => matrix[band, proposal.Control] is not null && IsNews(proposal))]
         );
         Proposals = inBands.Values.SelectMany(all => all).ToDictionary(p => new CellAddress(p.Band.Id, p.Control.Key));
-        seen = new(() => [.. AnswerPattern.Of(shown.Definition, AsSailed, planMode, Evidence.Runs)]);
+        seen = new(() => [.. AnswerPattern.Of(shown.Definition, AsSailed, planMode, Evidence.Runs, DecidedAt)]);
         findings = new(() => [.. MatrixJudgement.Of(matrix, AsSailed, Evidence.Runs), .. PlanJudgement.Of(shown, planMode)]);
     }
 
@@ -93,6 +93,14 @@ public sealed class PlanModeView
     /// <summary>The writes of some edits, each at the revision the cell has here.</summary>
     public IReadOnlyList<CellWrite> Writes(IEnumerable<CellEdit> edits) =>
         [.. edits.Select(edit => new CellWrite(Place(edit.Address), edit.Cell, Revision(edit.Address)))];
+
+    /// <summary>When was decided on what logs offered for a cell; null for never. What was set aside until a day counts from the start
+    /// again on it.</summary>
+    private DateTimeOffset? DecidedAt(CellAddress address) =>
+        Whole.Decisions.TryGetValue(Place(address), out var decision)
+        && !(decision.AsideUntil is { } day && DateOnly.FromDateTime(Whole.Today.UtcDateTime) >= day)
+            ? decision.At
+            : null;
 
     private IEnumerable<(WindBand Band, Control Control)> Addresses() =>
         from control in Matrix.Controls

@@ -23,9 +23,9 @@ public sealed record QueuedProposal(ClassView View, PlanModeView PlanMode, Propo
 /// <summary>A decision that was taken, and what has become of it.</summary>
 /// <param name="View">The class.</param>
 /// <param name="Decision">The decision.</param>
-/// <param name="Since">How many valid runs the band has seen since.</param>
-/// <param name="CameTrue">Whether the helm now expected lies nearer the aim at the mark taken than at the one before; null with too few
-/// runs since, or where neither is known any more.</param>
+/// <param name="Since">How many runs the band has seen since that can tell: valid ones, or those that answer what was seen.</param>
+/// <param name="CameTrue">Whether the helm now expected lies nearer the aim at the mark taken than at the one before, or fewer than half of
+/// the runs still see what was seen; null with too few runs since, or where neither is known any more.</param>
 public sealed record FollowedDecision(ClassView View, Decision Decision, int Since, bool? CameTrue);
 
 /// <summary>The proposals of a club's logs, ranked, and what became of those that were decided.</summary>
@@ -68,6 +68,12 @@ public static class ProposalQueue
 
             var planMode = view.On(decision.Place.PlanMode);
             var band = planMode.Matrix.Bands.Find(decision.Place.Address.Band)!;
+            if (decision.Seen is { } seen)
+            {
+                yield return Follow(view, decision, seen, planMode.Evidence.Runs.In(band.Id));
+                continue;
+            }
+
             var since = planMode.Evidence.Runs.In(band.Id).Where(run => run.IsValid && run.SailedAt > decision.At).ToList();
             yield return new(
                 view,
@@ -76,6 +82,12 @@ public static class ProposalQueue
                 since.Count < EvidenceRules.Enough ? null : IsNearer(planMode, band, decision, since)
             );
         }
+    }
+
+    private static FollowedDecision Follow(ClassView view, Decision decision, SeenAnswer seen, IEnumerable<SessionEvidence> runs)
+    {
+        var said = runs.Where(run => run.SailedAt > decision.At).Select(seen.IsSaidBy).OfType<bool>().ToList();
+        return new(view, decision, said.Count, said.Count < AnswerPattern.Enough ? null : 2 * said.Count(same => same) < said.Count);
     }
 
     /// <summary>Whether the runs since alone say that the helm lies nearer the aim than it was expected when the decision was

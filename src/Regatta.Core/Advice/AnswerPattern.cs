@@ -1,5 +1,13 @@
 namespace Regatta.Core.Advice;
 
+/// <summary>What was seen: which question, and what makes answers to it alike.</summary>
+public sealed record SeenAnswer(QuestionKey Question, string Alike)
+{
+    /// <summary>What a run says to it: whether the same, or null where it does not say.</summary>
+    public bool? IsSaidBy(SessionEvidence run) =>
+        run.Answers.TryGetValue(Question, out var answer) ? AnswerPattern.Kind(answer) == Alike : null;
+}
+
 /// <summary>Runs of a band that answered a question alike, and what that asks of the card. Common practice, no source: five alike, and
 /// none that says the opposite.</summary>
 /// <param name="Band">The band.</param>
@@ -14,6 +22,9 @@ public sealed record AnswerPattern(WindBand Band, LookFinding Found, int Alike, 
     /// <summary>The control whose mark is asked for first.</summary>
     public Control Control => Found.Changes[0].Moves[0].Control;
 
+    /// <summary>What was seen.</summary>
+    public SeenAnswer Seen => new(Found.Question.Key, Kind(Found.Answer));
+
     /// <summary>It in a sentence: "6 of 7 runs answered “hooked” to “The leech at the top?”, and none the opposite."</summary>
     public string Sentence =>
         $"{Alike} of {Answered} runs answered “{Found.Answer.Said}” to “{Found.Question.Asks}”, and none the opposite.";
@@ -23,7 +34,14 @@ public sealed record AnswerPattern(WindBand Band, LookFinding Found, int Alike, 
     /// <param name="matrix">The card's marks.</param>
     /// <param name="planMode">With which sails, sailed how.</param>
     /// <param name="runs">The runs.</param>
-    public static IEnumerable<AnswerPattern> Of(ClassDefinition definition, Matrix matrix, PlanMode planMode, PlanModeRuns runs) =>
+    /// <param name="decided">When was decided on a mark in a band; only what was sailed since counts. Null for never.</param>
+    public static IEnumerable<AnswerPattern> Of(
+        ClassDefinition definition,
+        Matrix matrix,
+        PlanMode planMode,
+        PlanModeRuns runs,
+        Func<CellAddress, DateTimeOffset?> decided
+    ) =>
         from band in matrix.Bands.All
         from question in definition.Questions
         let answered = runs.In(band.Id)
@@ -33,13 +51,14 @@ public sealed record AnswerPattern(WindBand Band, LookFinding Found, int Alike, 
         from same in answered.Where(run => run.Answer.IsOff).GroupBy(run => Kind(run.Answer))
         let found = Looks.Of(definition, question, same.First().Answer, planMode, key => Marked(matrix, definition, band, key))
         where found.Changes.Count > 0 && found.Changes[0].Moves[0].From is not null
-        let at = answered.Where(run => IsAt(run.Run, found.Changes[0].Moves[0])).ToList()
+        let since = decided(new(band.Id, found.Changes[0].Moves[0].Control.Key))
+        let at = answered.Where(run => IsAt(run.Run, found.Changes[0].Moves[0]) && (since is null || run.Run.SailedAt > since)).ToList()
         let alike = at.Count(run => Kind(run.Answer) == Kind(found.Answer))
         where alike >= Enough && 2 * alike > at.Count && !at.Exists(run => run.Answer.Means == Opposite(found.Answer.Means))
         select new AnswerPattern(band, found, alike, at.Count);
 
     /// <summary>What makes two answers alike: the same word, or numbers that mean the same.</summary>
-    private static string Kind(Answer answer) => answer.Number is null ? answer.Said : answer.Means.ToString();
+    internal static string Kind(Answer answer) => answer.Number is null ? answer.Said : answer.Means.ToString();
 
     private static AnswerMeaning? Opposite(AnswerMeaning means) =>
         means switch

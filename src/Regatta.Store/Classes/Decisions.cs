@@ -29,6 +29,9 @@ public sealed record Decision(
     /// <summary>What was expected of it; null of decisions from before that was kept.</summary>
     public ExpectedOutcome? Expected { get; init; }
 
+    /// <summary>What sailors had seen; null where the helm they measured spoke for it.</summary>
+    public SeenAnswer? Seen { get; init; }
+
     /// <summary>The day on which what was set aside comes back by itself; null where only new runs bring it back.</summary>
     public DateOnly? AsideUntil { get; init; }
 }
@@ -58,6 +61,8 @@ public sealed class Decisions(Db database, Cells cells, TimeProvider clock) : IR
     /// <param name="seenRevision">The revision of the cell that was decided on.</param>
     /// <param name="asideUntil">The day on which what is set aside comes back by itself; null for none.</param>
     /// <param name="seenDecision">When the newest decision on the cell was made that its decider saw; null for none.</param>
+    /// <param name="seen">What sailors had seen; null where the helm spoke.</param>
+    /// <param name="along">Other cells of its gear that go along.</param>
     /// <returns><see cref="SaveOutcome.Conflict"/>, with nothing kept, when somebody else changed the cell, or decided on it,
     /// meanwhile.</returns>
     public async Task<SaveOutcome> AddAsync(
@@ -75,7 +80,9 @@ public sealed class Decisions(Db database, Cells cells, TimeProvider clock) : IR
         Cell? cell = null,
         int seenRevision = 0,
         DateOnly? asideUntil = null,
-        DateTimeOffset? seenDecision = null
+        DateTimeOffset? seenDecision = null,
+        SeenAnswer? seen = null,
+        IReadOnlyList<CellWrite>? along = null
     )
     {
         await using var connection = await database.OpenConnectionAsync();
@@ -89,7 +96,7 @@ public sealed class Decisions(Db database, Cells cells, TimeProvider clock) : IR
 
         if (
             cell is not null
-            && await cells.WriteAsync(connection, one, structure, [new(place, cell, seenRevision)], "a proposal taken", by)
+            && await cells.WriteAsync(connection, one, structure, [new(place, cell, seenRevision), .. along ?? []], "a proposal taken", by)
                 is var written
                     and not SaveOutcome.Saved
         )
@@ -100,9 +107,9 @@ public sealed class Decisions(Db database, Cells cells, TimeProvider clock) : IR
         await connection.ExecuteAsync(
             """
             insert into proposal_decisions (club_id, class_id, plan, mode, band, control, decision, mark_from, mark_to, sentence, reason,
-              logs_then, decided_by, decided_at, better, helm_now, helm_after, aside_until)
+              logs_then, decided_by, decided_at, better, helm_now, helm_after, aside_until, question, seen)
             values (@club, @classId, @Plan, @Mode, @Band, @Control, @kind, @From, @To, @sentence, @reason, @logsThen, @by, @now,
-              @better, @helmNow, @helmAfter, @asideUntil)
+              @better, @helmNow, @helmAfter, @asideUntil, @question, @seen)
             """,
             new
             {
@@ -124,6 +131,8 @@ public sealed class Decisions(Db database, Cells cells, TimeProvider clock) : IR
                 helmNow = expected?.Now,
                 helmAfter = expected?.After,
                 asideUntil,
+                question = seen?.Question.Name,
+                seen = seen?.Alike,
             }
         );
         await transaction.CommitAsync();
@@ -176,7 +185,7 @@ public sealed class Decisions(Db database, Cells cells, TimeProvider clock) : IR
 
     private const string Columns = """
         d.plan, d.mode, d.band, d.control, d.decision, d.mark_from, d.mark_to, d.sentence, d.reason, d.logs_then,
-        p.display_name as decided_by, d.decided_at, d.better, d.helm_now, d.helm_after, d.aside_until
+        p.display_name as decided_by, d.decided_at, d.better, d.helm_now, d.helm_after, d.aside_until, d.question, d.seen
         """;
 
     /// <summary>The newest decision of each cell of a class.</summary>
@@ -207,7 +216,9 @@ public sealed class Decisions(Db database, Cells cells, TimeProvider clock) : IR
         double? Better,
         double? HelmNow,
         double? HelmAfter,
-        DateOnly? AsideUntil
+        DateOnly? AsideUntil,
+        string? Question,
+        string? Seen
     )
     {
         public Decision ToDecision() =>
@@ -225,6 +236,7 @@ public sealed class Decisions(Db database, Cells cells, TimeProvider clock) : IR
             {
                 Expected = Better is { } better ? new(better, HelmNow!.Value, HelmAfter!.Value) : null,
                 AsideUntil = AsideUntil,
+                Seen = Question is { } asked ? new(new(asked), Seen!) : null,
             };
     }
 }

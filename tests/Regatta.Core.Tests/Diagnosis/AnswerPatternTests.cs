@@ -32,7 +32,20 @@ public sealed class AnswerPatternTests
         Assert.Single(Found([.. Runs(5, "hooked"), .. Runs(1, "open", Vang.Scale.StepBy(Card, -2))]));
     }
 
-    private static List<AnswerPattern> Found(IReadOnlyList<SessionEvidence> runs)
+    [Fact]
+    public void After_a_decision_only_what_was_sailed_since_counts_and_tells_whether_it_helped()
+    {
+        var runs = Runs(9, "hooked").ToList();
+        Assert.Single(Found(runs, runs[3].SailedAt));
+        Assert.Empty(Found(runs, runs[4].SailedAt));
+        var seen = Found(runs)[0].Seen;
+        Assert.Equal(new SeenAnswer(new("leech-top"), "hooked"), seen);
+        Assert.True(seen.IsSaidBy(runs[0]));
+        Assert.False(seen.IsSaidBy(Runs(1, "parallel").Single()));
+        Assert.Null(seen.IsSaidBy(runs[0] with { Answers = new Dictionary<QuestionKey, Answer>() }));
+    }
+
+    private static List<AnswerPattern> Found(IReadOnlyList<SessionEvidence> runs, DateTimeOffset? decided = null)
     {
         Matrix matrix = new(
             Sloop.Bands,
@@ -42,7 +55,7 @@ public sealed class AnswerPatternTests
                 [new(Band.Id, Vang.Key)] = Cell.Of(Card, Vang.Scale.Step, "", "", CellSource.Entered).Value,
             }
         );
-        return [.. AnswerPattern.Of(Sloop, matrix, Sloop.PlanModes.First, PlanModeRuns.Of(Sloop, runs))];
+        return [.. AnswerPattern.Of(Sloop, matrix, Sloop.PlanModes.First, PlanModeRuns.Of(Sloop, runs), _ => decided)];
     }
 
     private static IEnumerable<SessionEvidence> Each(int count, string said, Mark? mark, CheckGates gates)

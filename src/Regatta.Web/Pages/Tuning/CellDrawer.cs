@@ -40,7 +40,8 @@ public sealed record CellDrawer(PlanModeView PlanMode, WindBand Band, Control Co
 
     public CellTrust Trust => PlanMode.Trust[Address];
 
-    public Proposal? Proposal => PlanMode.Proposals.GetValueOrDefault(Address);
+    /// <summary>What logs offer here; null for nothing.</summary>
+    public OfferedChange? Offer(SpeedUnit unit) => OfferedChange.At(PlanMode, Address, unit);
 
     public Decision? Decision => PlanMode.Whole.Decisions.GetValueOrDefault(Place);
 

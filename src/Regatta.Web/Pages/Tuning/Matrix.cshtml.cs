@@ -137,25 +137,16 @@ public sealed class MatrixModel(
     {
         await OpenAsync();
         if (
-            Drawer is not { Proposal: { } proposal } drawer
-            || proposal.Control.Scale.Show(proposal.To) != typed.Shown
+            Drawer is not { } drawer
+            || drawer.Offer(Units.Wind) is not { } offer
+            || offer.Control.Scale.Show(offer.To) != typed.Shown
             || EnumText.Find<DecisionKind>(typed.Decision) is not { } kind
         )
         {
             return await AnswerAsync("The proposal has changed meanwhile: new logs speak. Look at it again.");
         }
 
-        var outcome = await decide.RunAsync(
-            Here.Actor,
-            PlanMode,
-            proposal,
-            kind,
-            typed.To,
-            typed.Reason,
-            typed.Until,
-            revision,
-            Units.Wind
-        );
+        var outcome = await decide.RunAsync(Here.Actor, PlanMode, offer, kind, typed.To, typed.Reason, typed.Until, revision);
         if (outcome.Problem is not null)
         {
             Drawer = drawer with { DecisionProblem = outcome.Problem, Reason = typed.Reason ?? "", Until = typed.Until ?? "" };
