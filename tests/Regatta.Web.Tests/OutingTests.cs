@@ -24,7 +24,14 @@ public sealed class OutingTests(ClubHost host)
         await club.ScalarAsync<int>("update noted_runs set noted_at = noted_at - interval '30 minutes' returning 1");
         var next = await sailor.GetAsync($"{Quillet}/card?wind=14&boat=class");
         await sailor.SendAsync(next, ".note-now form", Note, ("differs", "Gooseneck"), ("stands", "22"), ("felt", "slow"));
-        Assert.Contains("(slow)", (await sailor.GetAsync($"{Quillet}/card?wind=14&boat=class")).TextOf(".note-now .hint"));
+        var noted = await sailor.GetAsync($"{Quillet}/card?wind=14&boat=class");
+        Assert.Contains("(slow)", noted.TextOf(".note-now .hint"));
+        // What she was rigged with is the base of the day, and the card says the way back to it.
+        Assert.Contains("Back to base, as rigged at", noted.TextOf(".base-of-day summary"));
+        Assert.Matches("Gooseneck: 22 in → [0-9 /]+ in", noted.TextOf(".base-of-day li"));
+        Assert.Null(
+            (await (await club.VisitAsAsync("tamsin")).GetAsync($"{Quillet}/card?wind=14&boat=class")).Html.QuerySelector(".base-of-day")
+        );
 
         var log = await sailor.GetAsync($"{Quillet}/log?wind=14&boat=class");
         Assert.Equal("22 in", log.Html.QuerySelector("[name=run2-mark-gooseneck]")!.GetAttribute("value"));

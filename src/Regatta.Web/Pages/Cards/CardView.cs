@@ -30,6 +30,9 @@ public sealed record CardView(CardReading Reading, bool PlanChosen, string Path,
     /// <summary>What its reader noted and has not logged yet, as runs.</summary>
     public IReadOnlyList<CutRun> Noted { get; init; } = [];
 
+    /// <summary>What the boat was rigged with on the day; null where nothing was noted of her.</summary>
+    public BaseOfDay? Base => BaseOfDay.Of(Version, Reader, PlanMode, Noted);
+
     /// <summary>The address of one of the page's handlers, for this card.</summary>
     public string Handled(string handler) => $"{At(Wind, SpeedUnit.Knot)}&handler={handler}";
 
