@@ -215,6 +215,9 @@ public interface IReadTrials
 /// <summary>What is read of <see cref="Versions"/>.</summary>
 public interface IReadVersions
 {
+    /// <inheritdoc cref="Versions.AfterAsync"/>
+    Task<IReadOnlyList<PublishedVersion>> AfterAsync(ClassRef one, int after, int most);
+
     Task<IReadOnlyList<PublishedVersion>> AllAsync(ClassRef one);
 
     Task<PublishedVersion?> FindAsync(ClassRef one, int number);

@@ -6,6 +6,7 @@ public sealed class PlanModeView
 {
     private readonly Lazy<IReadOnlyList<Finding>> findings;
     private readonly Lazy<IReadOnlyList<AnswerPattern>> seen;
+    private readonly Lazy<ProvenByRuns> proven;
     private readonly Dictionary<BandId, BandHelm?> helm;
     private readonly Dictionary<BandId, IReadOnlyList<Proposal>> inBands;
 
@@ -32,6 +33,7 @@ public sealed class PlanModeView
         );
         Proposals = inBands.Values.SelectMany(all => all).ToDictionary(p => new CellAddress(p.Band.Id, p.Control.Key));
         seen = new(() => [.. AnswerPattern.Of(shown.Definition, AsSailed, planMode, Evidence.Runs, DecidedAt)]);
+        proven = new(() => new(Whole.Class, Evidence));
         findings = new(() => [.. MatrixJudgement.Of(matrix, AsSailed, Evidence.Runs), .. PlanJudgement.Of(shown, planMode)]);
     }
 
@@ -74,6 +76,9 @@ public sealed class PlanModeView
 
     /// <summary>What sailors saw alike again and again, and what it asks for.</summary>
     public IReadOnlyList<AnswerPattern> SeenAlike => seen.Value;
+
+    /// <summary>How far the runs can be believed, and what was fast in them.</summary>
+    public ProvenByRuns Proven => proven.Value;
 
     /// <summary>What does not fit.</summary>
     public IReadOnlyList<Finding> Findings => findings.Value;

@@ -20,11 +20,16 @@ internal sealed class WarmViews(
         await up.Task.WaitAsync(stoppingToken);
         try
         {
-            foreach (var stamp in await classes.LatelySailedAsync(settings.WarmClasses))
+            var lately = await classes.LatelySailedAsync(settings.WarmClasses);
+            foreach (var stamp in lately)
             {
                 stoppingToken.ThrowIfCancellationRequested();
                 await WarmAsync(stamp);
             }
+
+            // What was read for it goes now, and not while somebody waits.
+            GC.Collect();
+            log.LogInformation("What {Classes} classes say has been worked out", lately.Count);
         }
         catch (Exception trouble) when (trouble is NpgsqlException or TimeoutException)
         {
@@ -37,8 +42,11 @@ internal sealed class WarmViews(
         try
         {
             var view = await views.FindAsync(stamp);
-            ClassCover.Of(view);
-            ClassCover.Of(view.ForSailors);
+            foreach (var read in new[] { view, view.ForSailors }.Distinct())
+            {
+                ClassCover.Of(read);
+                _ = read.On(read.Class.PlanModes.First).Proven;
+            }
         }
         catch (UnreadableClassException broken)
         {

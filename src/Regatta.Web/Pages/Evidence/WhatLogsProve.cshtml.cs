@@ -20,7 +20,7 @@ public sealed class WhatLogsProveModel(
 
     public PlanModeView PlanMode { get; private set; } = null!;
 
-    public FitReview Review { get; private set; } = null!;
+    public FitReview Review => Proven.Review;
 
     /// <summary>The residuals by boat.</summary>
     public IReadOnlyList<ResidualStrip> OfBoats { get; private set; } = [];
@@ -28,23 +28,14 @@ public sealed class WhatLogsProveModel(
     /// <summary>The same, band by band.</summary>
     public IReadOnlyList<ResidualStrip> OfBands { get; private set; } = [];
 
-    /// <summary>Where controls stood in runs that felt fast.</summary>
-    public IReadOnlyList<(WindBand Band, Control Control, MarkByFeel Fast)> Fast { get; private set; } = [];
-
-    /// <summary>Where controls stood in the better half of runs with a track, in what, and where in the other half.</summary>
-    public IReadOnlyList<(WindBand Band, Control Control, string In, MarkBySpeed Quick)> Quick { get; private set; } = [];
-
-    /// <summary>What a step was worth where boats sailed beside each other with tracks.</summary>
-    public IReadOnlyList<(WindBand Band, Control Control, PairedDifference Worth)> Beside { get; private set; } = [];
-
     /// <summary>Whether the card's mark lies outside what felt fast.</summary>
     public bool IsElsewhere((WindBand Band, Control Control, MarkByFeel Fast) one) =>
         PlanMode.Matrix[one.Band, one.Control]?.Mark is not { } mark
         || mark.Position < one.Fast.Low.Position - 1e-9
         || mark.Position > one.Fast.High.Position + 1e-9;
 
-    /// <summary>Where controls stood when the question on them was answered as it should be.</summary>
-    public IReadOnlyList<(WindBand Band, Control Control, Question Question, MarkByFeel Right)> Right { get; private set; } = [];
+    /// <summary>What else the runs say.</summary>
+    public ProvenByRuns Proven => PlanMode.Proven;
 
     /// <summary>A mark with its interval.</summary>
     public static string Between(Control control, MarkByFeel mark) =>
@@ -127,7 +118,6 @@ public sealed class WhatLogsProveModel(
         Class = view.Class;
         PlanMode = view.On(view.Set.PlanModes.Nearest(plan, mode));
         names = (await boats.AllAsync(view.Ref)).ToDictionary(boat => boat.Number, boat => boat.Name);
-        Review = FitReview.Of(PlanMode.Evidence);
         OfBoats =
         [
             .. Review
@@ -141,45 +131,6 @@ public sealed class WhatLogsProveModel(
                 .Bands.All.Select(band => (band, Own: Review.Residuals.Where(residual => residual.Band.Id == band.Id).ToList()))
                 .Where(band => band.Own.Count > 0)
                 .Select(band => ResidualStrip.Of(band.band.Name, band.Own)),
-        ];
-        Fast =
-        [
-            .. from band in Class.Bands.All
-            from control in Class.Marked.Where(control => control.HelmPerUnit is null)
-            let fast = MarkByFeel.Of(control, PlanMode.Evidence.Runs.In(band.Id))
-            where fast is not null
-            select (band, control, fast),
-        ];
-        Quick =
-        [
-            .. from band in Class.Bands.All
-            from control in Class.Marked
-            from one in ((string, MarkBySpeed?)[])
-                [
-                    ("speed made good", MarkBySpeed.OfSpeed(control, PlanMode.Evidence.Runs.In(band.Id))),
-                    ("height", MarkBySpeed.OfHeight(control, PlanMode.Evidence.Runs.In(band.Id))),
-                ]
-            where one.Item2 is not null
-            orderby one.Item2.Differs descending
-            select (band, control, one.Item1, one.Item2),
-        ];
-        Beside =
-        [
-            .. from band in Class.Bands.All
-            from control in Class.Marked
-            let worth = PairedBoats.Of(control, PlanMode.Evidence.Runs.In(band.Id))
-            where worth is not null
-            select (band, control, worth),
-        ];
-        Right =
-        [
-            .. from question in Class.Questions
-            let control = Class.Subject(question.Key) is { } subject ? Class.Marked.FirstOrDefault(known => known.Key == subject) : null
-            where control is not null
-            from band in Class.Bands.All
-            let right = MarkByFeel.Of(control, question.Key, PlanMode.Evidence.Runs.In(band.Id))
-            where right is not null
-            select (band, control, question, right),
         ];
     }
 }

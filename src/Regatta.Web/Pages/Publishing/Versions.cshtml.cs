@@ -10,6 +10,15 @@ public sealed class VersionsModel(ClubContext here, IReadVersions versions, Publ
 
     public DefinitionEditor Editor => editor;
 
+    /// <summary>So many versions stand on a page.</summary>
+    private const int OfPage = 10;
+
+    /// <summary>The numbers of all versions, newest first.</summary>
+    public IEnumerable<int> Numbers => Enumerable.Range(1, ClassView.NextVersion - 1).Reverse();
+
+    /// <summary>The version below which older ones go on; null where none are left.</summary>
+    public int? Older { get; private set; }
+
     /// <summary>Newest first, each with what it changed; null for the first.</summary>
     public IReadOnlyList<(PublishedVersion Version, IReadOnlyList<MatrixChange>? Changes)> History { get; private set; } = [];
 
@@ -20,7 +29,7 @@ public sealed class VersionsModel(ClubContext here, IReadVersions versions, Publ
     /// <summary>What is wrong with publishing although something does not fit.</summary>
     public string? UnfitProblem { get; private set; }
 
-    public Task OnGetAsync() => LoadAsync();
+    public Task OnGetAsync(int? before) => LoadAsync(before);
 
     public async Task<IActionResult> OnPostAsync(long seen, string? reason, string? unfit)
     {
@@ -41,7 +50,7 @@ public sealed class VersionsModel(ClubContext here, IReadVersions versions, Publ
     public async Task<IActionResult> OnPostRestoreAsync(int version)
     {
         await LoadAsync();
-        if (History.FirstOrDefault(entry => entry.Version.Number == version).Version is not { } older)
+        if (await versions.FindAsync(ClassView.Ref, version) is not { } older)
         {
             return NotFound();
         }
@@ -55,13 +64,14 @@ public sealed class VersionsModel(ClubContext here, IReadVersions versions, Publ
         return Redirect(here.ClassPath);
     }
 
-    private async Task LoadAsync()
+    private async Task LoadAsync(int? before = null)
     {
         ClassView = await here.ClassAsync();
-        var all = await versions.AllAsync(ClassView.Ref);
-        History =
-        [
-            .. all.Select((version, at) => (version, at + 1 < all.Count ? MatrixDiff.Between(all[at + 1].State, version.State) : null)),
-        ];
+        var newest = Math.Clamp((before ?? int.MaxValue) - 1, 0, ClassView.NextVersion - 1);
+        // One more than is shown, for what the last of them changed.
+        var shown = await versions.AfterAsync(ClassView.Ref, Math.Max(0, newest - OfPage - 1), newest - Math.Max(0, newest - OfPage - 1));
+        var changed = shown.Select((version, at) => (version, at > 0 ? MatrixDiff.Between(shown[at - 1].State, version.State) : null));
+        History = [.. changed.Reverse().Take(OfPage)];
+        Older = newest > OfPage ? newest - OfPage + 1 : null;
     }
 }
