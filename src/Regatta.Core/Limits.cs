@@ -106,6 +106,12 @@ public static class Limits
     /// <summary>The logs a person keeps in a club within a day, out of tables or one by one.</summary>
     public const int LogsOfDay = 1000;
 
+    /// <summary>The invitations a coordinator sends within a day.</summary>
+    public const int InvitationsOfDay = 100;
+
+    /// <summary>The letters with a new password's address that go to a person within a day.</summary>
+    public const int LettersOfDay = 10;
+
     /// <summary>The runs of a session.</summary>
     public const int Runs = 12;
 

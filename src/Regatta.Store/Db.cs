@@ -10,6 +10,7 @@ namespace Regatta.Store;
 public sealed class Db(NpgsqlDataSource source, Func<CancellationToken>? token = null, Func<DbSession, Task>? witness = null)
 {
     private static readonly AsyncLocal<DbSession?> Ambient = new();
+    private static readonly TimeSpan KeepAlive = TimeSpan.FromSeconds(20);
 
     /// <summary>The same database for what must be done although its asker has gone, such as a line of the trail.</summary>
     public Db Uncancelled => new(source);
@@ -29,8 +30,27 @@ public sealed class Db(NpgsqlDataSource source, Func<CancellationToken>? token =
         return new(await source.OpenConnectionAsync(asked), asked, witness);
     }
 
-    /// <summary>A connection to listen on until somebody says so; never inside a transaction.</summary>
-    public async Task<NpgsqlConnection> ListenAsync(CancellationToken until) => await source.OpenConnectionAsync(until);
+    /// <summary>Listens on a channel until cancelled; never inside a transaction.</summary>
+    /// <param name="channel">The channel's name.</param>
+    /// <param name="listening">Called once the line stands: what was told before is not heard.</param>
+    /// <param name="told">Called with what is told.</param>
+    /// <param name="until">Ends the listening.</param>
+    /// <exception cref="NpgsqlException">The database went away.</exception>
+    internal async Task ListenAsync(string channel, Action listening, Action<string> told, CancellationToken until)
+    {
+        await using var connection = await source.OpenConnectionAsync(until);
+        connection.Notification += (_, news) => told(news.Payload);
+        await connection.ExecuteAsync($"listen {channel}");
+        listening();
+        while (true)
+        {
+            // Without a keep-alive a dead line would be waited on for ever.
+            if (!await connection.WaitAsync(KeepAlive, until))
+            {
+                await connection.ExecuteAsync("select 1");
+            }
+        }
+    }
 
     /// <summary>A connection for callers of the platform that do not wait asynchronously.</summary>
     public NpgsqlConnection OpenConnection() => source.OpenConnection();

@@ -191,6 +191,8 @@ public interface IReadShareLinks
 /// <summary>What is read of <see cref="SignIns"/>.</summary>
 public interface IReadSignIns
 {
+    Task<IReadOnlyList<SignIn>> UnexpectedAsync(Guid person, Guid? but);
+
     Task<IReadOnlyList<SignIn>> OfAsync(Guid person);
 }
 

@@ -145,6 +145,7 @@ internal static class Services
             .AddScoped<FirstClub>()
             .AddScoped<LostAccess>();
         services.AddSingleton<ClassWatch>().AddHostedService(provider => provider.GetRequiredService<ClassWatch>());
+        services.AddSingleton<SignInWatch>().AddHostedService(provider => provider.GetRequiredService<SignInWatch>());
         services.AddSingleton(stations).AddSingleton<StationStates>().AddHostedService<StationKeeper>().AddSingleton<TodayBoards>();
         services.AddRegattaSignIn(settings);
         services.AddRequestLimits(settings);

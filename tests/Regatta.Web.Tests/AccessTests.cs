@@ -1,3 +1,5 @@
+using Microsoft.Extensions.DependencyInjection;
+using Regatta.Store;
 using Regatta.Web.Access;
 
 namespace Regatta.Web.Tests;
@@ -163,6 +165,101 @@ public sealed class AccessTests(ClubHost host)
             Assert.Equal("same-origin", answer.Message.Headers.GetValues("Cross-Origin-Resource-Policy").Single());
             Assert.Contains("geolocation=()", answer.Message.Headers.GetValues("Permissions-Policy").Single());
         }
+    }
+
+    [Fact]
+    public async Task A_sign_in_from_where_nobody_signed_in_before_is_told_and_ended_or_owned()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var priya = await club.VisitAsAsync("priya");
+        Assert.DoesNotContain("Was this you?", (await priya.GetAsync("/me")).Text);
+        var person = await club.ScalarAsync<Guid>("select id from people where sign_in_name = 'priya'");
+        var signIns = club.Services.GetRequiredService<SignIns>();
+        var (intruder, own) = (
+            await signIns.BeginAsync(person, "203.0.113.9", "Somebody’s browser"),
+            await signIns.BeginAsync(person, "203.0.113.77", "Another browser")
+        );
+        await signIns.BeginAsync(person, "203.0.113.9", "A third at a known address");
+        var page = await priya.GetAsync("/me");
+        Assert.Equal(2, page.Html.QuerySelectorAll("section[aria-label='Unexpected sign-in']").Length);
+        Assert.Contains("203.0.113.9 (Somebody’s browser)", page.TextOf("main"));
+
+        async Task SayAsync(Guid id, string mine) =>
+            Assert.Equal(
+                302,
+                (int)
+                    (
+                        await priya.SendAsync(
+                            page,
+                            "form[action*=Mine]",
+                            "/me/security?handler=Mine",
+                            ("id", id.ToString()),
+                            ("mine", mine)
+                        )
+                    ).Status
+            );
+        await SayAsync(intruder, "no");
+        await SayAsync(own, "yes");
+        Assert.Null(await signIns.FindAsync(intruder));
+        Assert.NotNull(await signIns.FindAsync(own));
+        var after = await priya.GetAsync("/me/security");
+        Assert.DoesNotContain("Was this you?", after.Text);
+        Assert.Contains("Choose another password", after.Text);
+
+        // Nobody answers for their own sign-in, nor for another's.
+        await club.ScalarAsync<int>("update sign_ins set unexpected = true");
+        var asked = await priya.SendAsync(
+            page,
+            "form[action*=Mine]",
+            "/me/security?handler=Mine",
+            (
+                "id",
+                (await club.ScalarAsync<Guid>($"select id from sign_ins where person_id = '{person}' order by began_at limit 1")).ToString()
+            ),
+            ("mine", "yes")
+        );
+        Assert.Equal(400, (int)asked.Status);
+        var other = await signIns.BeginAsync(await club.ScalarAsync<Guid>("select id from people where sign_in_name = 'ebbe'"), "x", "y");
+        await SayAsync(other, "no");
+        Assert.NotNull(await signIns.FindAsync(other));
+    }
+
+    [Fact]
+    public async Task Invitations_and_letters_are_so_many_a_day()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var person = await club.ScalarAsync<Guid>("select id from people where sign_in_name = 'priya'");
+        await club.ScalarAsync<int>("update people set email = 'priya@example.invalid' where sign_in_name = 'priya'");
+        var letters = club.Services.GetRequiredService<PasswordLetters>();
+        var sent = 0;
+        for (var at = 0; at < Limits.LettersOfDay + 3; at++)
+        {
+            sent += await letters.SendAsync(person, "http://localhost", null) ? 1 : 0;
+        }
+
+        Assert.Equal(Limits.LettersOfDay, sent);
+        var coordinator = await club.VisitAsAsync("odalys");
+        await club.ScalarAsync<int>("update clubs set is_demo = false");
+        var page = await coordinator.GetAsync("/wenlow/people");
+        for (var at = 0; at < Limits.InvitationsOfDay; at++)
+        {
+            await club
+                .Services.GetRequiredService<AttemptCounts>()
+                .CountAsync(
+                    $"invitations of {await club.ScalarAsync<Guid>("select id from people where sign_in_name = 'odalys'")}",
+                    AttemptCounts.LongestWindow
+                );
+        }
+
+        var refused = await coordinator.SendAsync(
+            page,
+            "form:has([name=email])",
+            "/wenlow/people",
+            ("name", "One More"),
+            ("email", "one@example.invalid"),
+            ("as", "sailor")
+        );
+        Assert.Contains("invitations within a day", refused.Text);
     }
 
     [Fact]

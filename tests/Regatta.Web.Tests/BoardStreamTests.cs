@@ -30,6 +30,20 @@ public sealed class BoardStreamTests(ClubHost host)
     }
 
     [Fact]
+    public async Task A_stream_ends_when_its_sign_in_does_and_not_when_it_would_ask_next()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var sailor = await club.VisitAsAsync("priya");
+        using var stream = new StreamReader(await sailor.StreamAsync("/wenlow/today/stream"));
+        Assert.Equal("event: wind", await stream.ReadLineAsync(TestContext.Current.CancellationToken));
+        var person = await club.ScalarAsync<Guid>("select id from people where sign_in_name = 'priya'");
+        var rest = stream.ReadToEndAsync(TestContext.Current.CancellationToken);
+        await club.Services.GetRequiredService<Regatta.Store.SignIns>().EndAllAsync(person, null);
+        // It would ask again after ten seconds by itself.
+        await rest.WaitAsync(TimeSpan.FromSeconds(7), TestContext.Current.CancellationToken);
+    }
+
+    [Fact]
     public async Task Whoever_waits_for_a_station_is_told_once_for_each_state()
     {
         var station = new ClubStation(TimeProvider.System);

@@ -8,7 +8,7 @@ namespace Regatta.Application.Membership;
 public sealed record MadeInvitation(string Address, bool Sent);
 
 /// <summary>Asks people into a club by a link that is theirs alone.</summary>
-public sealed class InvitePeople(Invitations invitations, IMail mail)
+public sealed class InvitePeople(Invitations invitations, AttemptCounts tries, IMail mail)
 {
     /// <summary>Makes an invitation and sends it: a junior's to the guardian as well.</summary>
     /// <param name="actor">Who asks.</param>
@@ -22,6 +22,11 @@ public sealed class InvitePeople(Invitations invitations, IMail mail)
                 "This is a demo club: its people are made up and their password is known. "
                     + "Found a club of your own, then invite people there."
             );
+        }
+
+        if (await tries.CountAsync($"invitations of {actor.Person}", AttemptCounts.LongestWindow) > Limits.InvitationsOfDay)
+        {
+            return Parsed<MadeInvitation>.Bad($"You have sent {Limits.InvitationsOfDay} invitations within a day. Go on tomorrow.");
         }
 
         var link = $"{address}/invitation?token={await invitations.MakeAsync(actor.Club.Ref, who, actor.Person)}";

@@ -12,6 +12,9 @@ public sealed class OwnAccount(People people, SignIns signIns)
     /// <summary>Ends one of their sign-ins.</summary>
     public Task EndSignInAsync(Guid signIn, Guid person) => signIns.EndAsync(signIn, person);
 
+    /// <summary>Says that a sign-in that was not expected was one's own.</summary>
+    public Task ExpectSignInAsync(Guid signIn, Guid person) => signIns.ExpectAsync(signIn, person);
+
     /// <summary>Ends all their sign-ins.</summary>
     /// <param name="person">Whose.</param>
     /// <param name="but">One that goes on; null for none.</param>

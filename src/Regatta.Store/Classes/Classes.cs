@@ -72,27 +72,19 @@ public sealed class Classes(Db database) : IReadClasses
     /// <param name="changed">Called with each class that changed.</param>
     /// <param name="until">Ends the listening.</param>
     /// <exception cref="NpgsqlException">The database went away.</exception>
-    public async Task ListenAsync(Action listening, Action<ClassRef> changed, CancellationToken until)
-    {
-        await using var connection = await database.ListenAsync(until);
-        connection.Notification += (_, told) =>
-        {
-            if (told.Payload.Split(':') is [var club, var one])
+    public Task ListenAsync(Action listening, Action<ClassRef> changed, CancellationToken until) =>
+        database.ListenAsync(
+            "class_changed",
+            listening,
+            told =>
             {
-                changed(new(new(long.Parse(club, CultureInfo.InvariantCulture)), long.Parse(one, CultureInfo.InvariantCulture)));
-            }
-        };
-        await connection.ExecuteAsync("listen class_changed");
-        listening();
-        while (true)
-        {
-            // Without a keep-alive a dead line would be waited on for ever.
-            if (!await connection.WaitAsync(KeepAlive, until))
-            {
-                await connection.ExecuteAsync("select 1");
-            }
-        }
-    }
+                if (told.Split(':') is [var club, var one])
+                {
+                    changed(new(new(long.Parse(club, CultureInfo.InvariantCulture)), long.Parse(one, CultureInfo.InvariantCulture)));
+                }
+            },
+            until
+        );
 
     /// <summary>All classes of a club by name.</summary>
     public async Task<IReadOnlyList<ClassName>> NamesAsync(ClubId club)
@@ -247,8 +239,6 @@ public sealed class Classes(Db database) : IReadClasses
 
     /// <summary>Rows that are deleted in one statement: well inside its time.</summary>
     private const int Batch = 2_000;
-
-    private static readonly TimeSpan KeepAlive = TimeSpan.FromSeconds(20);
 
     private sealed record StampRow(
         long Id,

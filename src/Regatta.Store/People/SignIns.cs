@@ -8,6 +8,7 @@ namespace Regatta.Store;
 /// <param name="ProvedAt">When password or passkey were last shown.</param>
 /// <param name="Address">The network address it began from.</param>
 /// <param name="Device">The browser, as it names itself.</param>
+/// <param name="Unexpected">Whether neither browser nor address were its owner's before, and they have not said whose it was.</param>
 public sealed record SignIn(
     Guid Id,
     Guid PersonId,
@@ -15,7 +16,8 @@ public sealed record SignIn(
     DateTimeOffset SeenAt,
     DateTimeOffset ProvedAt,
     string Address,
-    string Device
+    string Device,
+    bool Unexpected
 );
 
 /// <summary>Who is signed in where. A cookie holds only as long as its row here does.</summary>
@@ -27,18 +29,21 @@ public sealed class SignIns(Db database, TimeProvider clock) : IReadSignIns
     /// <summary>However much it is used, it is over after so long.</summary>
     public static readonly TimeSpan Longest = TimeSpan.FromDays(90);
 
-    private const string Columns = "id, person_id, began_at, seen_at, proved_at, address, device";
+    private const string Columns = "id, person_id, began_at, seen_at, proved_at, address, device, unexpected";
+    private const string Ended = "sign_in_ended";
     private const string Holds = "ended_at is null and seen_at > @now - @Idle and began_at > @now - @Longest";
 
-    /// <summary>Begins a sign-in.</summary>
+    /// <summary>Begins a sign-in. By a browser and from an address that its owner never signed in with, once they have, it is
+    /// unexpected.</summary>
     public async Task<Guid> BeginAsync(Guid person, string address, string device)
     {
         var id = Guid.CreateVersion7();
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
             """
-            insert into sign_ins (id, person_id, began_at, seen_at, proved_at, address, device)
-            values (@id, @person, @now, @now, @now, @address, @device)
+            insert into sign_ins (id, person_id, began_at, seen_at, proved_at, address, device, unexpected)
+            select @id, @person, @now, @now, @now, @address, @device, exists (select from sign_ins where person_id = @person)
+              and not exists (select from sign_ins where person_id = @person and (device = @device or address = @address))
             """,
             new
             {
@@ -121,7 +126,10 @@ public sealed class SignIns(Db database, TimeProvider clock) : IReadSignIns
     {
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
-            "update sign_ins set ended_at = @now where id = @id and person_id = @person and ended_at is null",
+            $"""
+            with ended as (update sign_ins set ended_at = @now where id = @id and person_id = @person and ended_at is null returning id)
+            select pg_notify('{Ended}', id::text) from ended
+            """,
             new
             {
                 id,
@@ -136,7 +144,11 @@ public sealed class SignIns(Db database, TimeProvider clock) : IReadSignIns
     {
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
-            "update sign_ins set ended_at = @now where person_id = @person and id is distinct from @but and ended_at is null",
+            $"""
+            with ended as (update sign_ins set ended_at = @now
+              where person_id = @person and id is distinct from @but and ended_at is null returning id)
+            select pg_notify('{Ended}', id::text) from ended
+            """,
             new
             {
                 person,
@@ -145,6 +157,37 @@ public sealed class SignIns(Db database, TimeProvider clock) : IReadSignIns
             }
         );
     }
+
+    /// <summary>The sign-ins of somebody that they did not expect, the newest first; those that are over too.</summary>
+    /// <param name="person">Who.</param>
+    /// <param name="but">The sign-in that asks: nobody answers for themselves.</param>
+    public async Task<IReadOnlyList<SignIn>> UnexpectedAsync(Guid person, Guid? but)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return
+        [
+            .. await connection.QueryAsync<SignIn>(
+                $"select {Columns} from sign_ins where person_id = @person and unexpected and id is distinct from @but "
+                    + "order by began_at desc",
+                new { person, but }
+            ),
+        ];
+    }
+
+    /// <summary>Its owner expects a sign-in: it was they.</summary>
+    public async Task ExpectAsync(Guid id, Guid person)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync("update sign_ins set unexpected = false where id = @id and person_id = @person", new { id, person });
+    }
+
+    /// <summary>Listens for sign-ins that end, until cancelled.</summary>
+    /// <param name="listening">Called once the line stands: what ended before is not heard.</param>
+    /// <param name="ended">Called with each that ended.</param>
+    /// <param name="until">Ends the listening.</param>
+    /// <exception cref="NpgsqlException">The database went away.</exception>
+    public Task ListenAsync(Action listening, Action<Guid> ended, CancellationToken until) =>
+        database.ListenAsync(Ended, listening, told => ended(Guid.Parse(told)), until);
 
     /// <summary>Forgets sign-ins that have been over for a month.</summary>
     public async Task<int> ForgetOldAsync()

@@ -108,19 +108,13 @@ public sealed class Stations(Db database)
 
     /// <summary>Listens for new states until cancelled.</summary>
     /// <exception cref="NpgsqlException">The database went away.</exception>
-    public async Task ListenAsync(Action<ClubId> told, CancellationToken until)
-    {
-        await using var connection = await database.ListenAsync(until);
-        connection.Notification += (_, news) => told(new(long.Parse(news.Payload, System.Globalization.CultureInfo.InvariantCulture)));
-        await connection.ExecuteAsync($"listen {Channel}");
-        while (true)
-        {
-            if (!await connection.WaitAsync(TimeSpan.FromSeconds(20), until))
-            {
-                await connection.ExecuteAsync("select 1");
-            }
-        }
-    }
+    public Task ListenAsync(Action<ClubId> told, CancellationToken until) =>
+        database.ListenAsync(
+            Channel,
+            () => { },
+            news => told(new(long.Parse(news, System.Globalization.CultureInfo.InvariantCulture))),
+            until
+        );
 
     private sealed record Row(long ClubId, string Host, int Port, double Height, bool ByItsClock)
     {

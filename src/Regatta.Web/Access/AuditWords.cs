@@ -34,6 +34,7 @@ public static class AuditWords
         ["Account/Security"] = "Change the password",
         ["Account/Security:Codes"] = "Make recovery codes",
         ["Account/Security:End"] = "End a sign-in",
+        ["Account/Security:Mine"] = "Say whose a sign-in was",
         ["Account/Security:EndOthers"] = "End all other sign-ins",
         ["Account/Security:Passkey"] = "Add a passkey",
         ["Account/Security:PasskeyOptions"] = "Begin to add a passkey",

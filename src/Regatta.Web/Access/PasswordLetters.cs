@@ -4,7 +4,13 @@ namespace Regatta.Web.Access;
 
 /// <summary>Sends the link at which a new password is set. Made beside the request, so that the answer takes as long whether there is an
 /// account or not.</summary>
-public sealed class PasswordLetters(IServiceScopeFactory scopes, IMail mail, RegattaSettings settings, ILogger<PasswordLetters> log)
+public sealed class PasswordLetters(
+    IServiceScopeFactory scopes,
+    AttemptCounts tries,
+    IMail mail,
+    RegattaSettings settings,
+    ILogger<PasswordLetters> log
+)
 {
     /// <summary>Sends the letter beside the request.</summary>
     public void SendLater(Guid person, HttpRequest request, long? club)
@@ -28,7 +34,10 @@ public sealed class PasswordLetters(IServiceScopeFactory scopes, IMail mail, Reg
     {
         using var scope = scopes.CreateScope();
         var accounts = scope.ServiceProvider.GetRequiredService<UserManager<Person>>();
-        if (await accounts.FindByIdAsync(id.ToString()) is not { RemovedAt: null, Email: { } email } person)
+        if (
+            await accounts.FindByIdAsync(id.ToString()) is not { RemovedAt: null, Email: { } email } person
+            || await tries.CountAsync($"letters to {id}", AttemptCounts.LongestWindow) > Limits.LettersOfDay
+        )
         {
             return false;
         }

@@ -38,6 +38,7 @@ internal static class EventStream
         async IAsyncEnumerable<SseItem<string>> EventsAsync()
         {
             using var gone = CancellationTokenSource.CreateLinkedTokenSource(context.RequestAborted, life.ApplicationStopping);
+            var over = Over(context);
             var asked = Stopwatch.GetTimestamp();
             while (!gone.IsCancellationRequested)
             {
@@ -48,10 +49,11 @@ internal static class EventStream
                 var came = false;
                 while (!came && !gone.IsCancellationRequested)
                 {
-                    came = await Task.WhenAny(news, Task.Delay(RightsHold, gone.Token)) == news;
-                    if (Stopwatch.GetElapsedTime(asked) >= RightsHold && !gone.IsCancellationRequested)
+                    came = await Task.WhenAny(news, over, Task.Delay(RightsHold, gone.Token)) == news;
+                    if ((over.IsCompleted || Stopwatch.GetElapsedTime(asked) >= RightsHold) && !gone.IsCancellationRequested)
                     {
                         asked = Stopwatch.GetTimestamp();
+                        over = Over(context);
                         if (!await context.StillMayAsync())
                         {
                             yield break;
@@ -67,4 +69,10 @@ internal static class EventStream
             }
         }
     }
+
+    /// <summary>Done when the sign-in of a request ends, or may have ended.</summary>
+    private static Task Over(HttpContext context) =>
+        context.User.Session() is { } session
+            ? context.RequestServices.GetRequiredService<SignInWatch>().Next(session)
+            : Task.Delay(Timeout.Infinite, context.RequestAborted);
 }

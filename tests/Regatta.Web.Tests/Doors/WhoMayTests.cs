@@ -217,7 +217,7 @@ public sealed class WhoMayTests(ClubHost host)
         Member      POST Account/Invitation -
         Member      POST Account/Me - Hands SignOut
         Member      POST Account/Prove -
-        Member      POST Account/Security - Codes End EndOthers Passkey PasskeyOptions RemovePasskey
+        Member      POST Account/Security - Codes End EndOthers Mine Passkey PasskeyOptions RemovePasskey
         Member      POST Account/SetUpFactor - Off
         Member      POST Cards/MemberCard Crew Forget Note Offsets
         Member      POST Logging/Log -

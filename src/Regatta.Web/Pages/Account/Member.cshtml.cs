@@ -100,7 +100,7 @@ public sealed class MemberModel(
                     await members.ElsewhereAsync(here.Club.Ref, person) == 0 ? here.Club.Id : null
                 )
                     ? null
-                : "The letter could not be sent. Try again later.",
+                : $"The letter could not be sent, or they have had {Limits.LettersOfDay} within a day. Try again later.",
             "address for a new password sent",
             "A letter with the address is on its way."
         );

@@ -134,6 +134,25 @@ public sealed class SecurityModel(
         return Tell("That device is signed out.");
     }
 
+    /// <summary>Says whose a sign-in was that was not expected; one that was somebody else's is over.</summary>
+    public async Task<IActionResult> OnPostMineAsync(Guid id, string? mine)
+    {
+        if (id == User.Session())
+        {
+            return BadRequest();
+        }
+
+        note.Tell(mine == "yes" ? "it was me" : "it was not me");
+        await account.ExpectSignInAsync(id, User.Id());
+        if (mine == "yes")
+        {
+            return RedirectToPage();
+        }
+
+        await account.EndSignInAsync(id, User.Id());
+        return Tell("That device is signed out. Choose another password now: whoever it was knows yours.");
+    }
+
     public async Task<IActionResult> OnPostEndOthersAsync()
     {
         await account.EndSignInsAsync(User.Id(), User.Session());
