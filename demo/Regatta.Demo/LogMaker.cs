@@ -102,7 +102,8 @@ internal sealed class LogMaker(DemoClass one, IReadOnlyList<string> sailors, Ran
             version.Number
         )
         {
-            Purpose = purposes.Count > 1 && random.Next(8) == 0 ? purposes[1 + random.Next(purposes.Count - 1)].Key : null,
+            // Who sails a class for one of two things does not say which.
+            Purpose = purposes.Count > 2 && random.Next(8) == 0 ? purposes[1 + random.Next(purposes.Count - 1)].Key : null,
             Water = (Water)random.Next(4),
             Place = (Place)random.Next(3),
         };

@@ -57,6 +57,17 @@ public sealed record CardReading(PublishedVersion Version, Carry Carry, Speed Ef
     /// <summary>What she is sailed for, where it is another than the class's first purpose.</summary>
     public Purpose? Purpose { get; private init; }
 
+    /// <summary>What she is sailed for, the class's first purpose among it; null where the class has none.</summary>
+    public Purpose? SailedFor => Purpose ?? Version.Class.Purposes.FirstOrDefault();
+
+    /// <summary>How the card is told for it; null for all of it.</summary>
+    public PurposeCard? Told => SailedFor?.Card;
+
+    /// <summary>Whether a line's mark counts for what she is sailed for; where nothing of the card does, all of it counts.</summary>
+    public bool Counts(CardLine line) => SailedFor is not { } purpose || purpose.Takes(line.Control.Key) || !AnyCounts;
+
+    private bool AnyCounts => Lines.Any(line => SailedFor?.Takes(line.Control.Key) != false);
+
     /// <summary>What is carried a band down and a band up.</summary>
     public NextSails NextSails { get; private init; } = new(null, null);
 

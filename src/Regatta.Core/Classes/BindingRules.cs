@@ -6,6 +6,9 @@ internal static class BindingRules
     public static IEnumerable<string> Broken(ClassDefinition definition) =>
         Purposes(definition).Concat(definition.Gears.SelectMany(gear => Gears(definition, gear))).Concat(Twice(definition));
 
+    /// <summary>A card of a purpose is short: the marks that count fit one look at a phone.</summary>
+    private const int MostCounts = 6;
+
     private static IEnumerable<string> Purposes(ClassDefinition definition)
     {
         if (definition.Purposes.Count is 1 or > Limits.Purposes)
@@ -19,6 +22,17 @@ internal static class BindingRules
         )
         {
             yield return $"A purpose’s name has 1 to {PlanModes.LongestName} letters, and no two are the same.";
+        }
+
+        var known = definition.Known.Select(control => control.Key).ToHashSet();
+        foreach (var purpose in definition.Purposes.Where(purpose => purpose.Counts is { } counts && !counts.All(known.Contains)))
+        {
+            yield return $"“{purpose.Name}” counts on a control that the class does not have.";
+        }
+
+        foreach (var purpose in definition.Purposes.Where(purpose => purpose.Counts is { Count: 0 or > MostCounts }))
+        {
+            yield return $"For “{purpose.Name}” 1 to {MostCounts} marks count, or all of them.";
         }
 
         foreach (var control in definition.Controls)

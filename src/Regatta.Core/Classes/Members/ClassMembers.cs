@@ -185,14 +185,17 @@ public static class ClassMembers
             (of, questions) => of with { RetiredQuestions = questions },
             MemberWords.Describe
         ),
-        List(
+        new ClassMember<IReadOnlyList<Purpose>>(
             "purposes",
             nameof(ClassDefinition.Purposes),
             "Purposes",
             of => of.Purposes,
             (of, purposes) => of with { Purposes = purposes },
-            purpose => purpose.Name
-        ),
+            (of, value, other) => Lacking(value, other, purpose => PurposeText.Write(of, purpose))
+        )
+        {
+            Same = Enumerable.SequenceEqual,
+        },
         List(
             "gears",
             nameof(ClassDefinition.Gears),

@@ -139,6 +139,9 @@ public sealed record CardView(CardReading Reading, bool PlanChosen, string Path,
     /// <summary>Whether a line is told by the gear of a line before it.</summary>
     public bool IsToldByGear(CardLine line) => GearOf(line) is { Lines: var lines } && lines[0].Control.Key != line.Control.Key;
 
+    /// <summary>The lines whose marks do not count for what she is sailed for.</summary>
+    public IReadOnlyList<CardLine> Rest => [.. Reading.Lines.Where(line => !IsToldByGear(line) && !Reading.Counts(line))];
+
     /// <summary>For other crews than the one the card was tuned with, where the class wants columns for them; null where not.</summary>
     public CrewTable? Crews => CrewTable.Of(Version, PlanMode, Wind);
 

@@ -39,11 +39,17 @@ public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, Uni
                     {
                         Hint = "Empty for flat.",
                     },
-                    new("purposes", "What is she sailed for?", string.Join("\n", Class.Purposes.Select(purpose => purpose.Name)))
+                    new(
+                        "purposes",
+                        "What is she sailed for?",
+                        string.Join("\n", Class.Purposes.Select(purpose => PurposeText.Write(Class, purpose)))
+                    )
                     {
                         Type = "textarea",
                         Hint =
-                            "A line each, such as racing, recreation, learning, jumping; the cells are the first’s. Empty for one purpose.",
+                            "A line each; the cells are the first’s. Empty for one purpose. For a short card: how it is told in brackets "
+                            + "(leisure, learning, cruising), the marks that count after a colon, as two aboard (leisure): halyard, "
+                            + "outhaul.",
                     },
                     new("checks", "What to look at on the water, not answered", string.Join("\n", Class.Checks))
                     {
@@ -90,6 +96,7 @@ public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, Uni
             FormReader.Kept(Class.Balance.Heel is { } aim ? Plain(aim.Degrees) : "", Class.Balance.Heel ?? default, BalanceCheck.ReadHeel)
         );
         var kind = Kinds.Read(typed.GetValueOrDefault("balance"));
+        var purposes = Purposes();
         var change = Form.Ok
             ? new SetSettings(
                 typed.GetValueOrDefault("name", "").Trim(),
@@ -97,7 +104,7 @@ public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, Uni
                 new(target, Angle.FromDegrees(tolerance), reference, perHeel),
                 Lines("checks"),
                 new(kind, heel) { Hiked = typed.GetValueOrDefault("hiked") != HeldByHerself },
-                Purposes()
+                purposes
             )
             : null;
         return await editor.SaveAsync(change) ? RedirectToPage() : Page();
@@ -117,7 +124,8 @@ public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, Uni
     private List<Purpose> Purposes() =>
         [
             .. Lines("purposes")
-                .Select(name => Class.Purposes.FirstOrDefault(purpose => purpose.Name == name) ?? new(new(Slug.Of(name)), name)),
+                .Select(line => Form.Take("purposes", PurposeText.Read(Class, line, name => new(Slug.Of(name)))))
+                .OfType<Purpose>(),
         ];
 
     private static string Plain(double number) => NumberText.Plain(number, 3);

@@ -1,0 +1,63 @@
+namespace Regatta.Core.Classes;
+
+/// <summary>A purpose as a captain writes it in a line: "learning (learning): sheet, boom". The word in brackets says how its card is told,
+/// and what follows the colon which marks count.</summary>
+public static class PurposeText
+{
+    /// <summary>The words in brackets.</summary>
+    public static readonly IReadOnlyList<(PurposeCard Card, string Word)> Words =
+    [
+        (PurposeCard.Leisure, "leisure"),
+        (PurposeCard.Learning, "learning"),
+        (PurposeCard.Cruising, "cruising"),
+    ];
+
+    /// <summary>Writes a purpose.</summary>
+    public static string Write(ClassDefinition definition, Purpose purpose) =>
+        purpose.Name
+        + (purpose.Card is { } card ? $" ({Words.First(word => word.Card == card).Word})" : "")
+        + (
+            purpose.Counts is { } counts
+                ? ": " + string.Join(", ", counts.Select(key => definition.Known.FirstOrDefault(one => one.Key == key)?.Name ?? key.Name))
+                : ""
+        );
+
+    /// <summary>Reads a purpose. One that the class has already, by its name, keeps its key.</summary>
+    /// <param name="definition">The class.</param>
+    /// <param name="line">What was written.</param>
+    /// <param name="keyOf">The key of a new one of a name.</param>
+    public static Parsed<Purpose> Read(ClassDefinition definition, string line, Func<string, PurposeKey> keyOf)
+    {
+        var (head, counts) = line.Split(':', 2) is [var before, var after] ? (before.Trim(), after) : (line.Trim(), null);
+        PurposeCard? card = null;
+        if (head.EndsWith(')') && head.LastIndexOf('(') is > 0 and var bracket)
+        {
+            var word = head[(bracket + 1)..^1].Trim();
+            if (
+                Words.FirstOrDefault(known => string.Equals(known.Word, word, StringComparison.OrdinalIgnoreCase))
+                is not { Word: not null } told
+            )
+            {
+                return Parsed<Purpose>.Bad(
+                    $"“{word}” says not how a card is told; {string.Join(", ", Words.Select(known => known.Word))} do."
+                );
+            }
+
+            (card, head) = (told.Card, head[..bracket].Trim());
+        }
+
+        var controls = new List<ControlKey>();
+        foreach (var name in counts?.Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries) ?? [])
+        {
+            if (definition.Controls.FirstOrDefault(control => control.IsCalled(name)) is not { } found)
+            {
+                return Parsed<Purpose>.Bad($"No control here is called “{name}”.");
+            }
+
+            controls.Add(found.Key);
+        }
+
+        var key = definition.Purposes.FirstOrDefault(purpose => purpose.Name == head)?.Key ?? keyOf(head);
+        return Parsed<Purpose>.Good(new(key, head) { Card = card, Counts = controls.Count > 0 ? [.. controls.Distinct()] : null });
+    }
+}

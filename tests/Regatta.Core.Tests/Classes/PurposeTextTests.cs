@@ -1,0 +1,79 @@
+using Regatta.Formats.Kits;
+
+namespace Regatta.Core.Tests.Classes;
+
+/// <summary>A purpose in a line, and what its card is told of. Common practice, no source.</summary>
+public sealed class PurposeTextTests
+{
+    private static readonly ClassDefinition Lateen = StarterKits.Find("lateen-board-boat")!.Class;
+
+    [Fact]
+    public void What_is_written_of_the_purposes_of_all_kits_is_read_as_it_was()
+    {
+        var all = StarterKits.All.SelectMany(kit => kit.Class.Purposes.Select(purpose => (kit.Class, purpose))).ToList();
+        Assert.Contains(all, one => one.purpose.Counts is not null);
+        Assert.All(
+            all,
+            one => Assert.Equal(one.purpose, PurposeText.Read(one.Class, PurposeText.Write(one.Class, one.purpose), Key).Value)
+        );
+    }
+
+    [Theory]
+    [InlineData("two aboard", "two aboard", null, 0)]
+    [InlineData("two aboard (Leisure)", "two aboard", PurposeCard.Leisure, 0)]
+    [InlineData("two aboard ( leisure ) : Gooseneck, gooseneck , Outhaul", "two aboard", PurposeCard.Leisure, 2)]
+    [InlineData("two aboard: Gooseneck", "two aboard", null, 1)]
+    [InlineData("two aboard:", "two aboard", null, 0)]
+    public void A_line_says_name_card_and_marks(string line, string name, PurposeCard? card, int counts)
+    {
+        var read = PurposeText.Read(Lateen, line, Key).Value!;
+        Assert.Equal((name, card, counts), (read.Name, read.Card, read.Counts?.Count ?? 0));
+        Assert.Equal(counts == 0, read.Counts is null);
+    }
+
+    [Theory]
+    [InlineData("fun (jumping)", "“jumping” says not how a card is told")]
+    [InlineData("fun: gooseneck, spinnaker pole", "No control here is called “spinnaker pole”")]
+    public void What_says_nothing_is_told_so(string line, string says) =>
+        Assert.Contains(says, PurposeText.Read(Lateen, line, Key).Problem, StringComparison.Ordinal);
+
+    [Fact]
+    public void A_purpose_that_counts_on_what_is_not_there_or_on_too_much_is_a_problem()
+    {
+        ClassDefinition With(params ControlKey[] counts) =>
+            Lateen with
+            {
+                Purposes = [Lateen.Purposes[0], new(new("fun"), "fun") { Counts = counts }],
+                Controls = [.. Lateen.Controls.Select(control => control with { ByPurpose = [] })],
+            };
+        Assert.Empty(With(new ControlKey("gooseneck")).Problems());
+        Assert.Contains(With(new ControlKey("nothing")).Problems(), problem => problem.Contains("does not have", StringComparison.Ordinal));
+        Assert.Contains(With().Problems(), problem => problem.Contains("1 to 6 marks count", StringComparison.Ordinal));
+        Assert.Contains(
+            With([.. Lateen.Controls.Take(7).Select(control => control.Key)]).Problems(),
+            problem => problem.Contains("1 to 6 marks count", StringComparison.Ordinal)
+        );
+    }
+
+    [Fact]
+    public void The_card_of_a_purpose_counts_its_marks_and_that_of_the_first_all()
+    {
+        var cells = Lateen.Marked.ToDictionary(
+            control => new CellPlace(Lateen.PlanModes.First, new(Lateen.Bands.All[2].Id, control.Key)),
+            control => Cell.Of(control.Scale.Min, control.Scale.UsualTolerance, "", "", CellSource.Entered).Value
+        );
+        var version = new PublishedVersion(1, DateTimeOffset.UnixEpoch, "", "", new(Lateen, cells));
+        IReadOnlyList<string> Counting(PurposeKey? purpose)
+        {
+            var reader = CardReader.OfTheClass with { Purpose = purpose };
+            var reading = CardReading.Of(version, new(Lateen.Bands.All[2].Middle), null, null, reader);
+            return [.. reading.Lines.Where(reading.Counts).Select(line => line.Control.Key.Name).Order(StringComparer.Ordinal)];
+        }
+
+        Assert.Equal(["gooseneck", "halyard-point"], Counting(new("recreation")));
+        Assert.True(Counting(null).Count > 4);
+        Assert.Equal(Counting(null), Counting(new("racing")));
+    }
+
+    private static PurposeKey Key(string name) => new(Slug.Of(name));
+}
