@@ -158,10 +158,12 @@ public sealed class ClassChangeTests
             "Height of the wind: 3 m → 4.5 m",
             new SetCrew(Length.FromMetres(4.5), definition.Crew, definition.ReadsBetween).What(state)
         );
-        var settings = new SetSettings("Sprat", definition.About, definition.Helm, ["Look up."], definition.Balance, []);
+        var settings = new SetSettings("Sprat", definition.About, definition.Helm, ["Look up."], definition.Balance, definition.Purposes);
         Assert.Equal($"Name: {definition.Name} → Sprat; Checks edited", settings.What(state));
-        var same = new SetSettings(definition.Name, definition.About, definition.Helm, definition.Checks, definition.Balance, []);
+        var same = settings with { Name = definition.Name, Checks = definition.Checks };
         Assert.Equal("nothing changed", same.What(state));
+        var longer = same with { Purposes = [definition.Purposes[0], definition.Purposes[1] with { Counts = null }] };
+        Assert.Equal("Purposes edited", longer.What(state));
     }
 
     private static ClassChange BandChange(int kind, ClassState state, WindBand band, Speed wind) =>
