@@ -109,7 +109,8 @@ public static class Limits
     /// <summary>The invitations a coordinator sends within a day.</summary>
     public const int InvitationsOfDay = 100;
 
-    /// <summary>The letters with a new password's address that go to a person within a day.</summary>
+    /// <summary>The letters with a new password's address that go to a person within a day, as strangers ask, and as each coordinator
+    /// does.</summary>
     public const int LettersOfDay = 10;
 
     /// <summary>The runs of a session.</summary>

@@ -7,7 +7,7 @@ namespace Regatta.Web;
 internal sealed class Housekeeping(SignIns signIns, AttemptCounts tries, AuditTrail trail, TimeProvider clock, ILogger<Housekeeping> log)
     : BackgroundService
 {
-    private static readonly TimeSpan Between = TimeSpan.FromHours(1);
+    private static readonly TimeSpan Between = TimeSpan.FromMinutes(30);
 
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {

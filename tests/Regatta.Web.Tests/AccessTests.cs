@@ -234,10 +234,12 @@ public sealed class AccessTests(ClubHost host)
         var sent = 0;
         for (var at = 0; at < Limits.LettersOfDay + 3; at++)
         {
-            sent += await letters.SendAsync(person, "http://localhost", null) ? 1 : 0;
+            sent += await letters.SendAsync(person, "http://localhost", null, "strangers") ? 1 : 0;
         }
 
         Assert.Equal(Limits.LettersOfDay, sent);
+        // Strangers who ask all day keep no coordinator from sending one.
+        Assert.True(await letters.SendAsync(person, "http://localhost", null, "a coordinator"));
         var coordinator = await club.VisitAsAsync("odalys");
         await club.ScalarAsync<int>("update clubs set is_demo = false");
         var page = await coordinator.GetAsync("/wenlow/people");

@@ -382,14 +382,24 @@ public sealed class CardAndLogTests(ClubHost host)
         Assert.Equal(422, (int)answer.Status);
         Assert.Contains("1000 are kept of one person within a day", answer.Text);
         Assert.Equal("one more", answer.TextOf("#note"));
-        var table = System.Text.Encoding.UTF8.GetBytes((await sailor.GetAsync("/wenlow/logbook?handler=csv&class=quillet")).Text);
-        var page = await sailor.GetAsync("/wenlow/logbook?class=quillet");
-        var refused = await sailor.UploadAsync(page, "/wenlow/logbook?class=quillet&handler=Import", table, "table");
+        const string Book = "/wenlow/logbook?class=quillet";
+        var table = (await sailor.GetAsync(Book + "&handler=csv")).Text;
+        var page = await sailor.GetAsync(Book);
+        Task<Answer> BringInAsync(string text) =>
+            sailor.UploadAsync(page, Book + "&handler=Import", System.Text.Encoding.UTF8.GetBytes(text), "table");
+        // What is there already is no new log.
+        Assert.Equal(302, (int)(await BringInAsync(table)).Status);
+        Assert.Equal(kept, await club.ScalarAsync<long>("select count(*) from session_logs"));
+        var anew = System.Text.RegularExpressions.Regex.Replace(table, "[0-9a-f]{8}-[0-9a-f-]{27}", key => Flipped(key.Value));
+        var refused = await BringInAsync(anew);
         Assert.Contains("within a day", refused.TextOf("#table-problem"));
         Assert.Equal(kept, await club.ScalarAsync<long>("select count(*) from session_logs"));
         await club.ScalarAsync<int>("update session_logs set logged_at = now() - interval '2 days'");
         Assert.Equal(302, (int)(await sailor.SendAsync(form, ".log-form", Path, ("note", "one more"))).Status);
     }
+
+    /// <summary>Another key for each key.</summary>
+    private static string Flipped(string key) => (key[0] == 'f' ? '0' : 'f') + key[1..];
 
     private static async Task<int> CountAsync(Visitor visitor) =>
         (await visitor.GetAsync("/wenlow/logbook")).Html.QuerySelectorAll(".logbook li").Length;

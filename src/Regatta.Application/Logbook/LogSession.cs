@@ -61,18 +61,28 @@ public sealed class LogSession(Db db, Logs logs, LogTracks tracks, Crews crews, 
 
     /// <summary>Adds logs out of a table, each once; those that were there before stay as they are, with the boat they name.</summary>
     /// <returns>How many were added; or why none is.</returns>
-    public async Task<Parsed<int>> ImportAsync(Actor actor, ClassRef one, IReadOnlyList<SessionLog> table) =>
-        await OfDayAsync(actor, one) + table.Count > Limits.LogsOfDay
-            ? Parsed<int>.Bad($"It holds {table.Count} logs; {OfDay} Split the table, and bring the rest in tomorrow.")
+    public async Task<Parsed<int>> ImportAsync(Actor actor, ClassRef one, IReadOnlyList<SessionLog> table)
+    {
+        var added = await logs.CountUnsentAsync(one, actor.Person, table);
+        return added > 0 && await OfDayAsync(actor, one) + added > Limits.LogsOfDay
+            ? Parsed<int>.Bad($"It holds {added} logs that are not here yet; {OfDay} Split the table, and bring the rest in tomorrow.")
             : Parsed<int>.Good(await Retry.RunAsync(() => logs.AddManyAsync(one, actor.Person, table)));
+    }
 
     /// <summary>Keeps a note made afloat; the same key a second time changes nothing.</summary>
     public Task NoteAsync(Actor actor, ClassRef one, Guid key, NotedRun note) =>
         Retry.RunAsync(() => notes.AddAsync(one, actor.Person, key, note));
 
-    /// <summary>The runs that a sailor's notes cut their outing into.</summary>
+    /// <summary>The runs a sailor's log opens with, as their notes cut their outing.</summary>
     public async Task<IReadOnlyList<CutRun>> CutAsync(Actor actor, ClassRef one) =>
-        NotedRun.Cut(await notes.SinceAsync(one, actor.Person, clock.GetUtcNow() - NotedRun.Kept), clock.GetUtcNow());
+        NotedRun.Cut(await NotesAsync(actor, one), clock.GetUtcNow());
+
+    /// <summary>All runs that a sailor's notes cut their outing into, more than a log takes among them.</summary>
+    public async Task<IReadOnlyList<CutRun>> LegsAsync(Actor actor, ClassRef one) =>
+        NotedRun.Legs(await NotesAsync(actor, one), clock.GetUtcNow());
+
+    private Task<IReadOnlyList<NotedRun>> NotesAsync(Actor actor, ClassRef one) =>
+        notes.SinceAsync(one, actor.Person, clock.GetUtcNow() - NotedRun.Kept);
 
     /// <summary>Forgets what a sailor noted in a class.</summary>
     public Task ForgetNotesAsync(Actor actor, ClassRef one) => notes.ForgetAsync(one, actor.Person);

@@ -4,9 +4,9 @@ namespace Regatta.Core.Advice;
 /// practice, no source: a change that was none is taken back, one small change at a time, with a look between.</summary>
 /// <param name="At">When it was noted.</param>
 /// <param name="Back">What to set to stand there again; nothing where nothing differs.</param>
-/// <param name="Unlooked">Controls of the two last changes, where nobody said how the leg between them was: nobody can tell which of them
+/// <param name="Mixed">Controls of the two last changes, where nobody said how the leg between them was: nobody can tell which of them
 /// it was. Empty where that can be told.</param>
-public sealed record BaseOfDay(DateTimeOffset At, ChangeList Back, IReadOnlyList<Control> Unlooked)
+public sealed record BaseOfDay(DateTimeOffset At, ChangeList Back, IReadOnlyList<Control> Mixed)
 {
     /// <summary>The base of a boat and sails; null where nothing was noted of them.</summary>
     /// <param name="version">What is published.</param>
@@ -20,7 +20,7 @@ public sealed record BaseOfDay(DateTimeOffset At, ChangeList Back, IReadOnlyList
             ? new(
                 first.Note.At,
                 ChangeList.Between(version.Class, reader.Readings, MarksOf(version, reader, own[^1]), MarksOf(version, reader, first)),
-                [.. version.Class.Controls.Where(control => Unlook(own).Contains(control.Key))]
+                [.. version.Class.Controls.Where(control => MixedIn(own).Contains(control.Key))]
             )
             : null;
     }
@@ -43,7 +43,7 @@ public sealed record BaseOfDay(DateTimeOffset At, ChangeList Back, IReadOnlyList
     }
 
     /// <summary>What the last run and the one before both changed, where nothing was said of the leg between.</summary>
-    private static HashSet<ControlKey> Unlook(List<CutRun> runs) =>
+    private static HashSet<ControlKey> MixedIn(List<CutRun> runs) =>
         runs is [.., var before, var between, var last]
         && between.Felt == Felt.NotSaid
         && Changed(before, between) is { Count: > 0 } first

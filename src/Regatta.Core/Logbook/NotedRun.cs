@@ -28,12 +28,18 @@ public sealed record NotedRun(
     /// <summary>Nobody sails a leg in less: a note nearer than this to the one before, of the same boat and sails, adds to it.</summary>
     public static readonly TimeSpan SameLeg = TimeSpan.FromMinutes(1);
 
+    /// <summary>The runs a log opens with: of those that notes cut an outing into as many as it takes, the last.</summary>
+    /// <param name="notes">The notes, in the order of their times.</param>
+    /// <param name="end">When the outing ended.</param>
+    public static IReadOnlyList<CutRun> Cut(IReadOnlyList<NotedRun> notes, DateTimeOffset end) =>
+        [.. Legs(notes, end).TakeLast(SessionLog.MostRuns)];
+
     /// <summary>The runs that notes cut an outing into: each from its note to the next, the last to the end. What was set otherwise stays
     /// so until a later note says otherwise of the same control or another boat is sailed. How a leg was is told of the run before the
     /// note; where there is none, of the one that begins with it.</summary>
     /// <param name="notes">The notes, in the order of their times.</param>
     /// <param name="end">When the outing ended.</param>
-    public static IReadOnlyList<CutRun> Cut(IReadOnlyList<NotedRun> notes, DateTimeOffset end)
+    public static IReadOnlyList<CutRun> Legs(IReadOnlyList<NotedRun> notes, DateTimeOffset end)
     {
         var runs = new List<CutRun>();
         var differs = new Dictionary<ControlKey, Mark>();
@@ -72,7 +78,7 @@ public sealed record NotedRun(
             Tell(runs, Math.Max(runs.Count - 2, 0), note.Felt);
         }
 
-        return runs.Count > SessionLog.MostRuns ? [.. runs.TakeLast(SessionLog.MostRuns)] : runs;
+        return runs;
     }
 
     private static void Tell(List<CutRun> runs, int at, Felt felt)

@@ -124,19 +124,7 @@ public sealed partial class Logs(Db database, TimeProvider clock) : IReadLogs
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
         await EvidenceSumsStore.LogRevisionAsync(connection, one);
-        var sent = (
-            await connection.QueryAsync<Guid>(
-                "select key from session_logs where club_id = @club and class_id = @id and sailor_id = @sailor and key = any (@keys)",
-                new
-                {
-                    club = one.Club.Number,
-                    id = one.Number,
-                    sailor,
-                    keys = logs.Select(log => log.Key).ToArray(),
-                }
-            )
-        ).ToHashSet();
-        var added = logs.Where(log => !sent.Contains(log.Key)).DistinctBy(log => log.Key).ToList();
+        var added = await UnsentAsync(connection, one, sailor, logs);
         await SentLog.CopyAsync(
             connection,
             one,
@@ -145,6 +133,33 @@ public sealed partial class Logs(Db database, TimeProvider clock) : IReadLogs
         );
         await transaction.CommitAsync();
         return added.Count;
+    }
+
+    /// <summary>How many of some logs a sailor has not sent before, each counted once.</summary>
+    public async Task<int> CountUnsentAsync(ClassRef one, Guid sailor, IReadOnlyList<SessionLog> logs)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return (await UnsentAsync(connection, one, sailor, logs)).Count;
+    }
+
+    private static async Task<IReadOnlyList<SessionLog>> UnsentAsync(
+        DbSession connection,
+        ClassRef one,
+        Guid sailor,
+        IReadOnlyList<SessionLog> logs
+    )
+    {
+        var sent = await connection.QueryAsync<Guid>(
+            "select key from session_logs where club_id = @club and class_id = @id and sailor_id = @sailor and key = any (@keys)",
+            new
+            {
+                club = one.Club.Number,
+                id = one.Number,
+                sailor,
+                keys = logs.Select(log => log.Key).ToArray(),
+            }
+        );
+        return [.. logs.ExceptBy(sent, log => log.Key)];
     }
 
     /// <summary>How many logs a sailor has kept in a club since a moment.</summary>

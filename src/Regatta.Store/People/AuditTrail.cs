@@ -202,7 +202,8 @@ public sealed class AuditTrail(Db db, TimeProvider clock) : IReadAuditTrail
         ];
     }
 
-    /// <summary>The lines about one person, newest first, for their own export.</summary>
+    /// <summary>The lines about one person, newest first, for their own export. From where somebody else acted on their account is not
+    /// theirs.</summary>
     public async Task<IReadOnlyList<AuditLine>> OfPersonAsync(Guid person, int most)
     {
         await using var connection = await database.OpenConnectionAsync();
@@ -210,7 +211,8 @@ public sealed class AuditTrail(Db db, TimeProvider clock) : IReadAuditTrail
         [
             .. await connection.QueryAsync<AuditLine>(
                 $"""
-                select a.id, a.at, '' as who, a.address, a.request, a.act, {What}, a.before, a.after, a.outcome
+                select a.id, a.at, '' as who, case when a.person_id = @person then a.address else '' end as address,
+                  case when a.person_id = @person then a.request else '' end as request, a.act, {What}, a.before, a.after, a.outcome
                 from audit a {Repeats} where a.person_id = @person or a.about_id = @person
                 order by a.id desc limit @most
                 """,

@@ -20,7 +20,7 @@ public sealed class PasswordLetters(
         {
             try
             {
-                await SendAsync(person, address, club);
+                await SendAsync(person, address, club, Strangers);
             }
             catch (Exception trouble)
             {
@@ -29,14 +29,21 @@ public sealed class PasswordLetters(
         });
     }
 
-    /// <summary>Sends the letter; false when it could not be sent.</summary>
-    public async Task<bool> SendAsync(Guid id, string address, long? club)
+    /// <summary>Who asks without signing in.</summary>
+    private const string Strangers = "strangers";
+
+    /// <summary>Sends the letter; false when it could not be sent, or too many were today.</summary>
+    /// <param name="id">Whose password.</param>
+    /// <param name="address">Where the app is found from outside.</param>
+    /// <param name="club">The club whose folder it may lie in; null for none.</param>
+    /// <param name="by">Who has it sent: what strangers ask for uses up nothing of what a coordinator may send.</param>
+    public async Task<bool> SendAsync(Guid id, string address, long? club, string by)
     {
         using var scope = scopes.CreateScope();
         var accounts = scope.ServiceProvider.GetRequiredService<UserManager<Person>>();
         if (
             await accounts.FindByIdAsync(id.ToString()) is not { RemovedAt: null, Email: { } email } person
-            || await tries.CountAsync($"letters to {id}", AttemptCounts.LongestWindow) > Limits.LettersOfDay
+            || await tries.CountAsync($"letters to {id} by {by}", AttemptCounts.LongestWindow) > Limits.LettersOfDay
         )
         {
             return false;

@@ -36,6 +36,18 @@ public sealed class BaseOfDayTests
     }
 
     [Fact]
+    public void After_more_legs_than_a_log_takes_the_base_is_still_what_was_rigged()
+    {
+        var control = Version.Class.Find(Gooseneck)!;
+        var legs = Enumerable
+            .Range(1, SessionLog.MostRuns + 3)
+            .Select(at => Note(5 * at, Gooseneck, control.Scale.StepBy(control.Scale.Min, at)));
+        var rigged = Of([Note(0), .. legs]);
+        Assert.Equal(Noon, rigged.At);
+        Assert.NotEmpty(rigged.Back.Lines);
+    }
+
+    [Fact]
     public void The_wind_the_card_was_read_at_is_part_of_what_stands()
     {
         var light = Note(0) with { CardWind = Speed.FromKnots(5) };
@@ -49,17 +61,17 @@ public sealed class BaseOfDayTests
         var control = Version.Class.Find(Gooseneck)!;
         var other = Version.Class.Marked.First(one => one.Key != Gooseneck);
         var (first, second) = (Note(20, Gooseneck, control.Scale.Max), Note(40, other.Key, other.Scale.Max));
-        Assert.Equal([Gooseneck, other.Key], Of(Note(0), first, second).Unlooked.Select(one => one.Key).Order(ByName));
-        Assert.Empty(Of(Note(0), first, second with { Felt = Felt.Slow }).Unlooked);
-        Assert.Empty(Of(Note(0), first, Note(40)).Unlooked);
-        Assert.Empty(Of(Note(0), Note(20), second).Unlooked);
+        Assert.Equal([Gooseneck, other.Key], Of(Note(0), first, second).Mixed.Select(one => one.Key).Order(ByName));
+        Assert.Empty(Of(Note(0), first, second with { Felt = Felt.Slow }).Mixed);
+        Assert.Empty(Of(Note(0), first, Note(40)).Mixed);
+        Assert.Empty(Of(Note(0), Note(20), second).Mixed);
     }
 
     [Fact]
     public void Other_sails_and_another_boat_have_a_base_of_their_own()
     {
         Assert.Null(BaseOfDay.Of(Version, CardReader.OfTheClass, PlanMode.Usual, []));
-        var cut = NotedRun.Cut([Note(0) with { Boat = 7 }], Noon.AddHours(2));
+        var cut = NotedRun.Legs([Note(0) with { Boat = 7 }], Noon.AddHours(2));
         Assert.Null(BaseOfDay.Of(Version, CardReader.OfTheClass, Version.Set.PlanModes.First, cut));
     }
 
@@ -72,7 +84,7 @@ public sealed class BaseOfDayTests
         );
 
     private static BaseOfDay Of(params NotedRun[] notes) =>
-        BaseOfDay.Of(Version, CardReader.OfTheClass, Version.Set.PlanModes.First, NotedRun.Cut(notes, Noon.AddHours(2)))!;
+        BaseOfDay.Of(Version, CardReader.OfTheClass, Version.Set.PlanModes.First, NotedRun.Legs(notes, Noon.AddHours(2)))!;
 
     private static NotedRun Note(int minute, ControlKey? control = null, Mark? mark = null) =>
         new(

@@ -233,6 +233,18 @@ public sealed class AuditTests(ClubHost host)
             Assert.Equal(key == "wenlow", sent.Contains("another club", StringComparison.Ordinal));
         }
 
+        // In one's own file it stands too, without whence the other hand came.
+        var own = (await trail.OfPersonAsync(person, 50)).Single(line => line.Request.Length == 0);
+        Assert.Equal(("Send a member a new password’s address", ""), (own.Act, own.Address));
+
+        // Who is no member of the club is nobody a coordinator's line is about.
+        var odalys = await club.VisitAsAsync("odalys");
+        var page = await odalys.GetAsync(
+            (await odalys.GetAsync("/wenlow/people")).Html.QuerySelector(".people th a")!.GetAttribute("href")!
+        );
+        Assert.Equal(404, (int)(await odalys.SendAsync(page, "form[action*=Password]", $"/wenlow/people/{hand}?handler=Password")).Status);
+        Assert.Equal(0L, await club.ScalarAsync<long>($"select count(*) from audit where about_id = '{hand}'"));
+
         // A member of neither club's other one is none of its business.
         await trail.AddAsync(new(null, hand, "192.0.2.1", "192.0.2.1", "r3", "Set a new password", "", "", null, null, AuditOutcome.Done));
         Assert.DoesNotContain("r3", (await (await club.VisitAsAsync("odalys")).GetAsync("/wenlow/audit?handler=csv")).Text);

@@ -86,25 +86,26 @@ public sealed class MemberModel(
     }
 
     /// <summary>Sends the member the address at which to set a new password.</summary>
-    public async Task<IActionResult> OnPostPasswordAsync(Guid person)
-    {
-        note.About(person);
-        return await DoAsync(
+    public async Task<IActionResult> OnPostPasswordAsync(Guid person) =>
+        await DoAsync(
             person,
             async () =>
-                Member.Email is null ? "They have no mail address here."
-                // A coordinator who reads the folder must not come into other clubs by it.
-                : await letters.SendAsync(
-                    person,
-                    settings.AddressOf(Request),
-                    await members.ElsewhereAsync(here.Club.Ref, person) == 0 ? here.Club.Id : null
-                )
-                    ? null
-                : $"The letter could not be sent, or they have had {Limits.LettersOfDay} within a day. Try again later.",
+            {
+                note.About(person);
+                return Member.Email is null ? "They have no mail address here."
+                    // A coordinator who reads the folder must not come into other clubs by it.
+                    : await letters.SendAsync(
+                        person,
+                        settings.AddressOf(Request),
+                        await members.ElsewhereAsync(here.Club.Ref, person) == 0 ? here.Club.Id : null,
+                        $"{User.Id()}"
+                    )
+                        ? null
+                    : $"The letter could not be sent, or you have sent them {Limits.LettersOfDay} within a day. Try again later.";
+            },
             "address for a new password sent",
             "A letter with the address is on its way."
         );
-    }
 
     private async Task<IActionResult> DoAsync(Guid person, Func<Task<string?>> act, string after, string done)
     {

@@ -57,7 +57,7 @@ public sealed class CardRequests(
             Sessions = who.Choice.Boat is { Sails.Count: > 0 } sailed
                 ? await logs.OfBoatAsync(view.Ref, sailed.Number, Limits.RunsOfBoat)
                 : [],
-            Noted = await session.CutAsync(here.Actor, view.Ref),
+            Legs = await session.LegsAsync(here.Actor, view.Ref),
             Cautions = [.. newest.Class.Cautions, .. club.Cautions],
         };
         return new(view, who, card, club);

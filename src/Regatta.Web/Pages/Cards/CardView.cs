@@ -28,10 +28,13 @@ public sealed record CardView(CardReading Reading, bool PlanChosen, string Path,
     public NoteForm? Note { get; init; }
 
     /// <summary>What its reader noted and has not logged yet, as runs.</summary>
-    public IReadOnlyList<CutRun> Noted { get; init; } = [];
+    public IReadOnlyList<CutRun> Legs { get; init; } = [];
+
+    /// <summary>Those of them that a log takes.</summary>
+    public IReadOnlyList<CutRun> Noted => [.. Legs.TakeLast(SessionLog.MostRuns)];
 
     /// <summary>What the boat was rigged with on the day; null where nothing was noted of her.</summary>
-    public BaseOfDay? Base => BaseOfDay.Of(Version, Reader, PlanMode, Noted);
+    public BaseOfDay? Base => BaseOfDay.Of(Version, Reader, PlanMode, Legs);
 
     /// <summary>The address of one of the page's handlers, for this card.</summary>
     public string Handled(string handler) => $"{At(Wind, SpeedUnit.Knot)}&handler={handler}";

@@ -4,13 +4,16 @@ namespace Regatta.Web.Pages.ClassSetup;
 
 /// <summary>What a class is called, which helm it aims at, what to look at and what to beware of; for who may change the class.</summary>
 [Authorize(Policies.EditsClass)]
-public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, UnitPreferences units) : PageModel
+public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, ExportClass export, UnitPreferences units) : PageModel
 {
     private IReadOnlyDictionary<string, string> typed = new Dictionary<string, string>();
 
     public ClassDefinition Class { get; private set; } = null!;
 
     public DefinitionEditor Editor => editor;
+
+    /// <summary>In how many files the class leaves.</summary>
+    public int ExportParts { get; private set; }
 
     public FormReader Form { get; } = new();
 
@@ -59,7 +62,11 @@ public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, Uni
                 ]
         ).Select(each => editor.Fill(each, typed, Form));
 
-    public async Task OnGetAsync() => Class = (await here.ClassAsync()).Class;
+    public async Task OnGetAsync()
+    {
+        var view = await here.ClassAsync();
+        (Class, ExportParts) = (view.Class, await export.PartsAsync(view.Ref));
+    }
 
     public async Task<IActionResult> OnPostAsync()
     {
