@@ -28,8 +28,8 @@ public enum DemoChoice
 /// <param name="KeyCertificate">The file of the certificate that encrypts the keys in the database; null leaves them plain.</param>
 /// <param name="SignInCheck">How long a cookie is believed before it is asked whether its sign-in still holds.</param>
 /// <param name="DoorsAMinute">How many forms one network address may send in a minute to the pages at which one comes in.</param>
-/// <param name="ResetAccess">Who has lost the way in and is to be let in again, by the name they sign in with; null for nobody.</param>
-/// <param name="WarmClasses">Of how many classes, over all clubs, what they say is worked out at the start, before somebody looks.</param>
+/// <param name="ResetAccess">The sign-in name of somebody who lost access and is let in again; null for nobody.</param>
+/// <param name="WarmClasses">How many classes, over all clubs, are worked out at the start, before the first look.</param>
 /// <param name="LogFolder">Where the server's log is kept as files besides what goes to the console; null for nowhere.</param>
 public sealed record RegattaSettings(
     string Database,

@@ -22,12 +22,18 @@ public static class PurposeText
                 : ""
         );
 
-    /// <summary>Reads a purpose. One that the class has already, by its name, keeps its key.</summary>
+    /// <summary>Reads a purpose. One that the class has already, by its name, keeps its key; a line that nobody changed stays what it
+    /// is.</summary>
     /// <param name="definition">The class.</param>
     /// <param name="line">What was written.</param>
     /// <param name="keyOf">The key of a new one of a name.</param>
     public static Parsed<Purpose> Read(ClassDefinition definition, string line, Func<string, PurposeKey> keyOf)
     {
+        if (definition.Purposes.FirstOrDefault(purpose => Write(definition, purpose) == line.Trim()) is { } untouched)
+        {
+            return Parsed<Purpose>.Good(untouched);
+        }
+
         var (head, counts) = line.Split(':', 2) is [var before, var after] ? (before.Trim(), after) : (line.Trim(), null);
         PurposeCard? card = null;
         if (head.EndsWith(')') && head.LastIndexOf('(') is > 0 and var bracket)

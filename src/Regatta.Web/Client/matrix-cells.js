@@ -61,7 +61,7 @@ export function open(name) {
   return inLine(() => ajax("GET", address(name), { target: "#drawer", swap: "innerHTML" }));
 }
 
-// Whoever has begun to write meanwhile writes on: an answer that comes late takes nothing out of their hands.
+// A late answer does not take the focus from a cell that is being written in.
 export function focusCurrent() {
   if (!document.activeElement?.matches("input.writing")) currentCell()?.focus();
 }

@@ -31,6 +31,25 @@ public sealed class PurposeTextTests
         Assert.Equal(counts == 0, read.Counts is null);
     }
 
+    [Fact]
+    public void A_line_that_nobody_changed_stays_what_it_is_though_it_could_not_be_written_anew()
+    {
+        Purpose[] odd =
+        [
+            new(new("odd"), "fun (jumping)"),
+            new(new("odd"), "half: past six"),
+            new(new("odd"), "fun") { Counts = [new("gooseneck"), new("retired")] },
+        ];
+        Assert.All(
+            odd,
+            purpose =>
+            {
+                var definition = Lateen with { Purposes = [Lateen.Purposes[0], purpose] };
+                Assert.Equal(purpose, PurposeText.Read(definition, " " + PurposeText.Write(definition, purpose) + " ", Key).Value);
+            }
+        );
+    }
+
     [Theory]
     [InlineData("fun (jumping)", "“jumping” says not how a card is told")]
     [InlineData("fun: gooseneck, spinnaker pole", "No control here is called “spinnaker pole”")]
