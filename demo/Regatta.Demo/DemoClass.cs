@@ -72,6 +72,25 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
     /// <summary>What the club measured of its rig.</summary>
     private DemoRigging Rigging => WenlowRigging.All.GetValueOrDefault(Key) ?? new();
 
+    // What kits offer and these clubs have not taken up.
+    private static readonly (string Kit, string Mode)[] NotSailed =
+    [
+        ("lateen-board-boat", "reach"),
+        ("una-rig", "reach"),
+        ("sloop-dinghy", "run"),
+        ("asymmetric", "reach"),
+        ("catamaran-with-skegs", "downwind"),
+        ("keelboat", "reach"),
+        ("keelboat", "run"),
+    ];
+
+    private bool IsSailed(SailingMode mode) => IsSailed(mode.Key);
+
+    private bool IsSailed(ModeKey mode) => !NotSailed.Contains((Kit, mode.Name));
+
+    private bool HasMarks(Control control) =>
+        !CrewPlace.IsSaidBy(control) || Rows.Concat(Further.SelectMany(rows => rows.Rows)).Any(row => row.Control == control.Key.Name);
+
     /// <summary>The class without its logs.</summary>
     public ClassDocument Make()
     {
@@ -81,17 +100,18 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
             Key = Key,
             Name = Name,
             About = About,
-            Crew = Crew ?? kit.Crew,
+            Crew = Crew ?? CrewReading.None,
             Rake = Rigging.Rake,
             Drawing = WenlowDrawings.All.GetValueOrDefault(Key),
             Bands = Bands is { } own ? BandsOf(own) : kit.Bands,
             LastBand = Bands?.Length ?? kit.LastBand,
             PlanModes = PlanModes.Stored(
                 [.. (Plans?.Select(plan => new SailPlan(new(plan.Key), plan.Name)) ?? kit.PlanModes.Plans).Select(Rigging.Of)],
-                [.. kit.PlanModes.Modes.Select(Rigging.Of)]
+                [.. kit.PlanModes.Modes.Where(IsSailed).Select(Rigging.Of)]
             ),
+            Questions = [.. kit.Questions.Where(question => question.Modes.Count == 0 || question.Modes.Any(IsSailed))],
             SailLimits = Rigging.Of(kit.SailLimits),
-            Controls = [.. kit.Controls.Select(OwnScale).Select(WithPurposes)],
+            Controls = [.. kit.Controls.Where(HasMarks).Select(OwnScale).Select(WithPurposes)],
         };
         return BundleWriter.ToDocument(
             new BundledClass(

@@ -137,6 +137,9 @@ internal static partial class WenlowFleet
                 new("downhaul", "off", "creases just gone", "snug", "tight", "all on"),
                 new("outhaul", "12", "10", "7", "5", "3"),
                 new("traveller", "0", "0", "0", "10", "25"),
+                new("crew-along", "front beam", "before the shroud", "before the shroud", "behind the shroud", "rear beam"),
+                new("crew-out", "trampoline", "windward hull", "one out", "two out", "two out"),
+                new("heel", "5", "5", "5", "5", "0"),
                 new(
                     "leech",
                     "top batten points 10° out",

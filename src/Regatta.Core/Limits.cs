@@ -125,6 +125,12 @@ public static class Limits
     /// <summary>The gears of a class.</summary>
     public const int Gears = 12;
 
+    /// <summary>Questions of a class’s own on which schools differ.</summary>
+    public const int Schools = 12;
+
+    /// <summary>Answers to such a question.</summary>
+    public const int SchoolAnswers = 6;
+
     /// <summary>The lines of a table of steps for crews.</summary>
     public const int CrewLines = 60;
 

@@ -25,7 +25,7 @@ public sealed class ClassSetupTests(ClubHost host)
         var made = await coordinator.SendAsync(page, "main form", "/wenlow/new-class", ("kit", "una-rig"), ("name", "Sprat Nº 3"));
         Assert.Equal("/wenlow/classes/sprat-n-3/controls", made.Location!.ToString());
         var controls = await coordinator.GetAsync(made.Location.ToString());
-        Assert.Equal(9, controls.Html.QuerySelectorAll(".controls > li").Length);
+        Assert.Equal(12, controls.Html.QuerySelectorAll(".controls > li").Length);
         Assert.All(
             controls.Html.QuerySelectorAll(".control-drawing"),
             drawing => Assert.StartsWith("How ", drawing.GetAttribute("aria-label"))

@@ -9,7 +9,7 @@ public sealed class TuningTests(ClubHost host)
     {
         var page = await (await host.VisitAsAsync("tamsin")).GetAsync($"/wenlow/classes/ferrin-16?view={view}");
         var labels = page.Html.QuerySelectorAll("[data-cell]").Select(cell => cell.GetAttribute("aria-label")).ToList();
-        Assert.Equal(45, labels.Count);
+        Assert.Equal(60, labels.Count);
         Assert.Contains(labels, label => label!.StartsWith("Shroud hole, hard, 18 to 24 knots: hole 2 ", StringComparison.Ordinal));
     }
 

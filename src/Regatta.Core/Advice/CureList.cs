@@ -110,16 +110,31 @@ public sealed record CureList(IReadOnlyList<RankedCure> Cures, IReadOnlyList<Con
         }
 
         return new(
-            [
-                .. list.OrderBy(advice => advice.Doubted)
-                    .ThenBy(advice => Rank(advice.Cure.Kind))
-                    .ThenByDescending(advice => advice.Signs.Count),
-            ],
+            [.. list.OrderBy(advice => advice.Doubted).ThenBy(Rank).ThenByDescending(advice => advice.Signs.Count)],
             ends,
             [.. definition.Controls.Where(control => contradicted.Contains(control.Key))]
         );
 
-        int Rank(CureKind kind) => at.RigFirst && kind != CureKind.Free ? CureKind.Rig - kind + 1 : (int)kind;
+        double Rank(RankedCure advice)
+        {
+            var (kind, first) = (advice.Cure.Kind, advice.Signs.Contains(Sign.Overpowered) ? definition.Depower : DepowerFirst.Cheapest);
+            return kind == CureKind.Free ? 0
+                : at.RigFirst || first == DepowerFirst.Rig ? CureKind.Rig - kind + 1
+                : advice.Control is { } moved && Depowers(moved, advice.Moves[0].Steps, first) ? 0.5
+                : (int)kind;
+        }
+    }
+
+    /// <summary>Whether a change is what a school does first against too much power.</summary>
+    private static bool Depowers(Control control, int steps, DepowerFirst first)
+    {
+        MarkEffect[] wanted = first switch
+        {
+            DepowerFirst.Twist => [MarkEffect.TwistMore, MarkEffect.BoomOut, MarkEffect.HeadsailTwistMore],
+            DepowerFirst.Flatten => [MarkEffect.Flatter, MarkEffect.LuffTighter, MarkEffect.HeadsailFlatter],
+            _ => [],
+        };
+        return wanted.Any(effect => control.Way(effect) == Math.Sign(steps));
     }
 
     private static bool IsThere(Control? control, PlanMode? planMode) =>

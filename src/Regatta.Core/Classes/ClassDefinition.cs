@@ -97,6 +97,15 @@ public sealed record ClassDefinition(
     /// <summary>What cures what in this class, in the captain's order; empty for the usual cures.</summary>
     public IReadOnlyList<Cure> Cures { get; init; } = [];
 
+    /// <summary>What it changes first against too much power.</summary>
+    public DepowerFirst Depower { get; init; }
+
+    /// <summary>Whether its cards have the looks before the marks: the sign rather than the number.</summary>
+    public bool LooksFirst { get; init; }
+
+    /// <summary>Questions of its own on which schools differ; the usual ones are beside them.</summary>
+    public IReadOnlyList<School> Schools { get; init; } = [];
+
     /// <summary>All questions a log may have answers to: those asked, then the retired.</summary>
     public IEnumerable<Question> KnownQuestions => Questions.Concat(RetiredQuestions);
 

@@ -14,6 +14,7 @@ internal static class DefinitionRules
             .Concat(Couplings(definition))
             .Concat(CrewKnown(definition))
             .Concat(QuestionRules.Broken(definition))
+            .Concat(Schools(definition))
             .Concat(BindingRules.Broken(definition))
             .Concat(SailRules.Broken(definition))
             .Concat(BalanceRules.Broken(definition))
@@ -46,6 +47,37 @@ internal static class DefinitionRules
         if (!(height.Metres >= heights.Lowest.Metres && height.Metres <= heights.Highest.Metres))
         {
             yield return $"A wind is meant between {heights.Lowest.Metres} and {heights.Highest.Metres} m above the water.";
+        }
+    }
+
+    private static IEnumerable<string> Schools(ClassDefinition definition)
+    {
+        foreach (var school in definition.Schools)
+        {
+            if (
+                school.Key.Length == 0
+                || school.Key != Slug.Of(school.Key)
+                || school.Asks.Trim().Length is 0 or > Control.LongestText
+                || definition.Schools.Count(other => other.Key == school.Key) > 1
+            )
+            {
+                yield return $"A question on which schools differ has a key of its own and 1 to {Control.LongestText} letters.";
+            }
+
+            if (
+                school.Answers.Count is < 2 or > Limits.SchoolAnswers
+                || school.Answers.DistinctBy(answer => answer.Name).Count() < school.Answers.Count
+                || school.Answers.Any(answer =>
+                    answer.Name.Trim().Length is 0 or > Control.LongestText
+                    || answer.Why.Length > Control.LongestText
+                    || answer.Questions.Count > Limits.Questions
+                    || answer.Gears.Count > Limits.Gears
+                    || !(Math.Abs(answer.Helm?.Degrees ?? 0) <= 45)
+                )
+            )
+            {
+                yield return $"“{PlainText.Shown(school.Asks)}” has 2 to {Limits.SchoolAnswers} answers, each under a name of its own.";
+            }
         }
     }
 

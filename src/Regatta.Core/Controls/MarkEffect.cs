@@ -92,6 +92,24 @@ public enum MarkEffect
 
     /// <summary>The pull on the lines sits further forward.</summary>
     LinesForward,
+
+    /// <summary>The crew sits further aft.</summary>
+    CrewAft,
+
+    /// <summary>The crew sits further forward.</summary>
+    CrewForward,
+
+    /// <summary>The crew is further out to windward.</summary>
+    CrewOut,
+
+    /// <summary>The crew is further in.</summary>
+    CrewIn,
+
+    /// <summary>She heels more to leeward.</summary>
+    HeelMore,
+
+    /// <summary>She heels less to leeward, or to windward.</summary>
+    HeelLess,
 }
 
 /// <summary>Effects and their opposites in words.</summary>
@@ -147,6 +165,12 @@ public static class MarkEffects
             MarkEffect.SailLess => "less sail stands",
             MarkEffect.SailMore => "more sail stands",
             MarkEffect.LinesBack => "the lines go back",
-            _ => "the lines go forward",
+            MarkEffect.LinesForward => "the lines go forward",
+            MarkEffect.CrewAft => "the crew moves aft",
+            MarkEffect.CrewForward => "the crew moves forward",
+            MarkEffect.CrewOut => "the crew goes out",
+            MarkEffect.CrewIn => "the crew comes in",
+            MarkEffect.HeelMore => "she heels more",
+            _ => "she heels less",
         };
 }

@@ -1,5 +1,15 @@
 namespace Regatta.Core.Crew;
 
+/// <summary>By what a class reads its card for other crews.</summary>
+public enum CrewSchool
+{
+    /// <summary>By effective wind: as if it blew harder, or less.</summary>
+    Wind,
+
+    /// <summary>By a table of steps for weights.</summary>
+    Table,
+}
+
 /// <summary>How a class reads its card for other crews: by effective wind, by a table of offsets, or not at all. Never both.</summary>
 public sealed record CrewReading
 {
@@ -19,6 +29,48 @@ public sealed record CrewReading
 
     /// <summary>The crews a printed and a public card have columns for; null for the card as it stands alone.</summary>
     public CrewColumns? Columns { get; init; }
+
+    /// <summary>The rule that was put by when the class went over to its table; null for none.</summary>
+    public CrewRule? RuleAside { get; init; }
+
+    /// <summary>The table that was put by when the class went over to its rule; empty for none.</summary>
+    public IReadOnlyList<CrewOffset> OffsetsAside { get; init; } = [];
+
+    /// <summary>The school the class follows; null for neither.</summary>
+    public CrewSchool? School =>
+        Rule is not null ? CrewSchool.Wind
+        : Offsets.Count > 0 ? CrewSchool.Table
+        : null;
+
+    /// <summary>Whether a school could be followed: its rule or its table is there, in use or put by.</summary>
+    public bool Knows(CrewSchool school) =>
+        school == CrewSchool.Wind ? (Rule ?? RuleAside) is not null : Offsets.Count + OffsetsAside.Count > 0;
+
+    /// <summary>The same reading by a school it knows; the other is put by.</summary>
+    public CrewReading Followed(CrewSchool school) =>
+        school == School
+            ? this
+            : (school == CrewSchool.Wind ? By(RuleAside!) : By(OffsetsAside)) with
+            {
+                Steps = Steps,
+                Columns = Columns,
+                RuleAside = school == CrewSchool.Wind ? null : Rule ?? RuleAside,
+                OffsetsAside =
+                    school == CrewSchool.Wind && Offsets.Count > 0 ? Offsets
+                    : school == CrewSchool.Wind ? OffsetsAside
+                    : [],
+            };
+
+    /// <summary>This reading, newly written, with what another had in use or put by that this one has not.</summary>
+    public CrewReading PuttingBy(CrewReading before) =>
+        this with
+        {
+            RuleAside = Rule is null ? before.Rule ?? before.RuleAside : null,
+            OffsetsAside =
+                Offsets.Count > 0 ? []
+                : before.Offsets.Count > 0 ? before.Offsets
+                : before.OffsetsAside,
+        };
 
     /// <summary>Whether crews matter here at all.</summary>
     public bool Matters => Rule is not null || Offsets.Count > 0 || Steps.Count > 0;
@@ -76,7 +128,9 @@ public sealed record CrewReading
         && Rule == other.Rule
         && Offsets.SequenceEqual(other.Offsets)
         && Steps.SequenceEqual(other.Steps)
-        && Columns == other.Columns;
+        && Columns == other.Columns
+        && RuleAside == other.RuleAside
+        && OffsetsAside.SequenceEqual(other.OffsetsAside);
 
     /// <inheritdoc/>
     public override int GetHashCode() => HashCode.Combine(Rule, Offsets.Count);

@@ -68,6 +68,15 @@ public sealed record Outing(
     /// <summary>When a log was sailed that belongs to it, both ends inside.</summary>
     public (DateTimeOffset From, DateTimeOffset To) LogWindow => (From - Slack, To + Slack);
 
+    /// <summary>The procedures and drills of a class that the day's title or notes call by their name, in any case.</summary>
+    public IEnumerable<Procedure> Named(ClassDefinition definition) =>
+        Classes.Contains(definition.Key)
+            ? definition.Procedures.Where(procedure =>
+                Title.Contains(procedure.Name, StringComparison.OrdinalIgnoreCase)
+                || Notes.Contains(procedure.Name, StringComparison.OrdinalIgnoreCase)
+            )
+            : [];
+
     /// <summary>Refuses what is no day on the water.</summary>
     public static Parsed<Outing> Check(Outing outing) =>
         outing switch

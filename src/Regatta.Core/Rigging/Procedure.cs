@@ -14,6 +14,9 @@ public sealed record ProcedureStep(string Does, string Who, string Gate);
 /// <param name="Steps">What is done, in this order.</param>
 public sealed record Procedure(string Key, string Name, string When, IReadOnlyList<ProcedureStep> Steps)
 {
+    /// <summary>Whether it is done for practice: an exercise, not what a moment asks for.</summary>
+    public bool Drill { get; init; }
+
     /// <summary>The longest name, in characters.</summary>
     public const int LongestName = 60;
 
@@ -31,7 +34,9 @@ public sealed record Procedure(string Key, string Name, string When, IReadOnlyLi
 
     /// <summary>The same steps in the same order.</summary>
     public bool Equals(Procedure? other) =>
-        other is not null && (Key, Name, When) == (other.Key, other.Name, other.When) && Steps.SequenceEqual(other.Steps);
+        other is not null
+        && (Key, Name, When, Drill) == (other.Key, other.Name, other.When, other.Drill)
+        && Steps.SequenceEqual(other.Steps);
 
     /// <inheritdoc/>
     public override int GetHashCode() => HashCode.Combine(Key, Steps.Count);

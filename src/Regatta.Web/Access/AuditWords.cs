@@ -78,6 +78,7 @@ public static class AuditWords
         ["ClassSetup/BoatDetails:BringBack"] = "Take a boat into use again",
         ["ClassSetup/QuestionEditor"] = "Change a question",
         ["ClassSetup/QuestionEditor:Kind"] = "Choose how a question is answered",
+        ["ClassSetup/Schools"] = "Follow a school",
         ["ClassSetup/QuestionList"] = "Change the list of questions",
         ["ClassSetup/SailPlans"] = "Change sail plans and modes",
         ["ClassSetup/Settings"] = "Change the class",

@@ -14,6 +14,7 @@ public sealed record EffectDrawing(string Boat, string Part, string Arrow, strin
     private const string Board = "M37 51L39 61H45L46 52";
     private const string Side = "M6 44H74Q40 58 6 44ZM44 44V5L73 44" + Main + Headsail + Board;
     private const string Above = "M6 32Q38 10 74 32Q38 54 6 32ZM6 32H74";
+    private const string Stern = "M18 40H62Q58 58 40 58 22 58 18 40Z";
     private const string Chord = "M4 6H32";
 
     /// <summary>One picture for each pair of opposites, of the first of them.</summary>
@@ -64,6 +65,10 @@ public sealed record EffectDrawing(string Boat, string Part, string Arrow, strin
             MarkEffect.RigLooser => (Side, "M44 5Q50 30 73 44", (55, 30), (64, 24)),
             MarkEffect.SailLess => (Side, "M44 20V40H20Q30 32 44 20Z", (52, 6), (52, 20)),
             MarkEffect.SailMore => (Side, Main, (52, 6), (52, 20)),
+            MarkEffect.CrewAft or MarkEffect.CrewForward => (Above, "M36 20A4 4 0 1 0 36.1 20", (46, 12), (22, 12)),
+            MarkEffect.CrewOut or MarkEffect.CrewIn => (Above, "M40 18A4 4 0 1 0 40.1 18", (52, 28), (52, 12)),
+            MarkEffect.HeelMore => (Stern, "M40 44L58 8", (40, 10), (60, 16)),
+            MarkEffect.HeelLess => (Stern, "M40 44V8", (40, 10), (60, 16)),
             _ => (Side, "M44 28L16 32M30 28V32", (38, 24), (22, 26)),
         };
 

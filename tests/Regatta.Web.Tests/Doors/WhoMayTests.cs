@@ -231,6 +231,7 @@ public sealed class WhoMayTests(ClubHost host)
         Captain     GET  ClassSetup/Bands -
         Captain     GET  ClassSetup/BoatSails -
         Captain     GET  ClassSetup/Gears -
+        Captain     GET  ClassSetup/Schools -
         Captain     GET  ClassSetup/MarkGuide -
         Captain     GET  ClassSetup/QuestionEditor -
         Captain     GET  ClassSetup/QuestionList -
@@ -255,6 +256,7 @@ public sealed class WhoMayTests(ClubHost host)
         Captain     POST ClassSetup/BoatList -
         Captain     POST ClassSetup/BoatSails - Fittings Specified
         Captain     POST ClassSetup/Gears -
+        Captain     POST ClassSetup/Schools -
         Captain     POST ClassSetup/MarkGuide -
         Captain     POST ClassSetup/QuestionEditor - Kind Told
         Captain     POST ClassSetup/QuestionList -

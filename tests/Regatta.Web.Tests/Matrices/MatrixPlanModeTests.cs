@@ -16,12 +16,12 @@ public sealed class MatrixPlanModeTests(ClubHost host) : MatrixPage(host)
             302,
             (int)
                 (
-                    await coordinator.SendAsync(page, "form", $"{path}/plans", ("plan-another", "radial sail"), ("mode-another", "reach"))
+                    await coordinator.SendAsync(page, "form", $"{path}/plans", ("plan-another", "radial sail"), ("mode-another", "slalom"))
                 ).Status
         );
-        var reach = $"{path}?plan=radial-sail&mode=reach";
+        var reach = $"{path}?plan=radial-sail&mode=slalom";
         await WriteAsync(coordinator, reach, "2.vang", "3");
-        Assert.Contains("radial sail, reach", (await coordinator.GetAsync($"{reach}&cell=2.vang")).TextOf(".drawer-head"));
+        Assert.Contains("radial sail, slalom", (await coordinator.GetAsync($"{reach}&cell=2.vang")).TextOf(".drawer-head"));
         Assert.Contains("empty", Label(await coordinator.GetAsync(path), "2.vang"), StringComparison.Ordinal);
         // Taken away with its cell, it comes back with it from the list of what was removed.
         Assert.Equal(

@@ -66,9 +66,30 @@ public sealed record SetCrew(Length WindHeight, CrewReading Crew, bool ReadsBetw
         before with
         {
             WindHeight = WindHeight,
-            Crew = Crew,
+            Crew = Crew.PuttingBy(before.Crew),
             ReadsBetween = ReadsBetween,
         };
+}
+
+/// <summary>Follows one answer to a question on which schools differ.</summary>
+/// <param name="School">Which question, by its key.</param>
+/// <param name="Answer">Which answer, by its name.</param>
+public sealed record FollowSchool(string School, string Answer) : ClassChange
+{
+    /// <inheritdoc/>
+    public override string What(ClassState before) =>
+        Find(before.Definition) is var (school, answer) && school is not null ? $"{school.Asks} {answer!.Name}" : "a school followed";
+
+    private protected override Parsed<ClassState> Apply(ClassState before, ClassUse use) =>
+        Find(before.Definition) is var (school, answer) && school is not null && answer is not null
+            ? school.Follow(before.Definition, answer).Then(after => Good(before.With(after)))
+            : Bad("That question is not one of this class any more.");
+
+    private (School? School, SchoolAnswer? Answer) Find(ClassDefinition definition)
+    {
+        var school = UsualSchools.For(definition).FirstOrDefault(school => school.Key == School);
+        return school?.Answers.FirstOrDefault(answer => answer.Name == Answer) is { } answer ? (school, answer) : (null, null);
+    }
 }
 
 /// <summary>Says what the class is, which helm it aims at, and what to look at.</summary>

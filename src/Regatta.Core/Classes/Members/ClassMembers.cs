@@ -107,48 +107,7 @@ public static class ClassMembers
             (of, height) => of with { WindHeight = height },
             MemberWords.Metres
         ),
-        new ClassMember<CrewRule?>(
-            "crewRule",
-            nameof(ClassDefinition.Crew),
-            "Crews",
-            of => of.Crew.Rule,
-            (of, rule) => of with { Crew = rule is null ? of.Crew : Keep(CrewReading.By(rule), of.Crew) },
-            (of, rule, _) => MemberWords.Describe(of, rule)
-        ),
-        new ClassMember<IReadOnlyList<CrewOffset>>(
-            "crewOffsets",
-            nameof(ClassDefinition.Crew),
-            "Crews by weight",
-            of => of.Crew.Offsets,
-            (of, offsets) => of with { Crew = offsets.Count == 0 ? of.Crew : Keep(CrewReading.By(offsets), of.Crew) },
-            (of, value, other) => Lacking(value, other, offset => MemberWords.Describe(of, offset))
-        )
-        {
-            Same = Enumerable.SequenceEqual,
-            Count = offsets => offsets.Count,
-            Most = Limits.CrewLines,
-            Plural = "lines in its table for crews",
-        },
-        List(
-            "crewSteps",
-            nameof(ClassDefinition.Crew),
-            "Crews by kind",
-            of => of.Crew.Steps,
-            (of, steps) => of with { Crew = of.Crew with { Steps = steps } },
-            MemberWords.Describe
-        ) with
-        {
-            Most = Limits.CrewLines,
-            Plural = "steps for kinds of crews",
-        },
-        Value(
-            "crewColumns",
-            nameof(ClassDefinition.Crew),
-            "Columns for crews",
-            of => of.Crew.Columns,
-            (of, columns) => of with { Crew = of.Crew with { Columns = columns } },
-            MemberWords.Describe
-        ),
+        .. CrewMembers.All,
         Value<bool?>(
             "readsBetween",
             nameof(ClassDefinition.ReadsBetween),
@@ -291,6 +250,34 @@ public static class ClassMembers
         {
             Most = Limits.Cures,
             Plural = "cures",
+        },
+        Value(
+            "depower",
+            nameof(ClassDefinition.Depower),
+            "First against too much power",
+            of => of.Depower,
+            (of, first) => of with { Depower = first },
+            MemberWords.Describe
+        ),
+        Value(
+            "looksFirst",
+            nameof(ClassDefinition.LooksFirst),
+            "First on the card",
+            of => of.LooksFirst,
+            (of, looks) => of with { LooksFirst = looks },
+            looks => looks ? "the looks" : "the marks"
+        ),
+        List(
+            "schools",
+            nameof(ClassDefinition.Schools),
+            "Schools",
+            of => of.Schools,
+            (of, schools) => of with { Schools = schools },
+            school => school.Asks + " " + string.Join(" / ", school.Answers.Select(answer => answer.Name))
+        ) with
+        {
+            Most = Limits.Schools,
+            Plural = "schools of its own",
         },
     ];
 }

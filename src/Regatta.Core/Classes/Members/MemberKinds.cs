@@ -42,5 +42,7 @@ internal static class MemberKinds
         {
             Steps = before.Steps,
             Columns = before.Columns,
+            RuleAside = before.RuleAside,
+            OffsetsAside = before.OffsetsAside,
         };
 }

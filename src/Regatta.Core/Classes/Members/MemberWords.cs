@@ -8,6 +8,15 @@ internal static class MemberWords
         + $" of a {EnumText.Of(balance.Kind)}"
         + (balance.Heel is { } heel ? $", at {NumberText.Plain(heel.Degrees, 0)}° of heel" : "");
 
+    public static string Describe(DepowerFirst first) =>
+        first switch
+        {
+            DepowerFirst.Twist => "easing and twist",
+            DepowerFirst.Flatten => "flattening",
+            DepowerFirst.Rig => "moving the rig",
+            _ => "what costs least",
+        };
+
     public static string Describe(Gear gear) =>
         $"{gear.Name} ({string.Join(", ", gear.Members.Select(member => $"{member.Control} {NumberText.Signed(member.Steps, 0)}"))}"
         + $"{(gear.Loosened ? ", loosened" : "")})";

@@ -56,6 +56,11 @@ public sealed class WrongModel(ClubContext here, CardRequests cards, UnitPrefere
     /// <summary>Whose list, in which order.</summary>
     public CureSchool School { get; private set; }
 
+    /// <summary>Whether board and rig go before the sails: asked for, or the class's way against too much power.</summary>
+    public bool RigFirst =>
+        School == CureSchool.RigFirst
+        || (School == CureSchool.OfClass && Class.Depower == DepowerFirst.Rig && Chosen.Contains(Sign.Overpowered));
+
     /// <summary>The other lists there are for this class.</summary>
     public IEnumerable<CureSchool> Others =>
         Enum.GetValues<CureSchool>().Where(school => school != School && (school != CureSchool.Usual || Class.Cures.Count > 0));
@@ -166,7 +171,7 @@ public sealed class WrongModel(ClubContext here, CardRequests cards, UnitPrefere
             Chosen,
             (reading is null ? new(_ => null, Effects.Of) : CureCircumstances.Of(reading, Effects.Of)) with
             {
-                RigFirst = School == CureSchool.RigFirst,
+                RigFirst = RigFirst,
             }
         );
     }

@@ -40,6 +40,9 @@ public sealed class DayDetailsModel(
     /// <summary>What would teach most in each class in the wind that is forecast; of a day to come.</summary>
     public IReadOnlyList<(ClassDefinition Class, WindBand Band, TestChoice Choice)> ToTest { get; private set; } = [];
 
+    /// <summary>The drills and procedures its plan names, of each class that sails, as sailors have them.</summary>
+    public IReadOnlyList<(ClassDefinition Class, Procedure Drill)> Drills { get; private set; } = [];
+
     /// <summary>What is tried that day.</summary>
     public IReadOnlyList<PlannedTrial> Tried { get; private set; } = [];
 
@@ -69,6 +72,7 @@ public sealed class DayDetailsModel(
             day.Outing is { Kind: OutingKind.Training, Forecast: { } forecast } && !Over
                 ? [.. views.Select(view => MostTeaching(view, forecast)).OfType<(ClassDefinition, WindBand, TestChoice)>()]
                 : [];
+        Drills = [.. views.SelectMany(view => day.Outing.Named(view.OfSailors).Select(drill => (view.OfSailors, drill)))];
         Tried = await trials.OfDayAsync(here.Club.Ref, number);
         var blocks = await wind.BlocksAsync(here.Club.Ref, WindSummary.BlockOf(day.Outing.From), day.Outing.To);
         var height = stations.Of(here.Club.Ref).Height;

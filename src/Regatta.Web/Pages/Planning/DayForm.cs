@@ -28,7 +28,11 @@ public sealed record DayForm(IReadOnlyList<ClassName> Fleet, SpeedUnit Wind, IRe
                     {
                         Hint = "As you read it somewhere, such as 8–14; leave it empty if nobody knows.",
                     },
-                    new("notes", "Notes for the duty officer", "") { Type = "textarea" },
+                    new("notes", "Notes for the duty officer", "")
+                    {
+                        Type = "textarea",
+                        Hint = "Name a drill, such as “tack by weight”, and the day leads to it.",
+                    },
                 ]
         ).Filled(Typed, Form);
 

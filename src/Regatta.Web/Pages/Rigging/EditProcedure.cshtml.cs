@@ -10,6 +10,8 @@ public sealed class EditProcedureModel(ClubContext here, DefinitionEditor editor
     public const string Another = "another";
 
     private const int EmptyRows = 3;
+    private const string AsNeeded = "done when it is needed";
+    private const string ForPractice = "a drill, done for practice";
 
     private IReadOnlyDictionary<string, string> typed = new Dictionary<string, string>();
 
@@ -23,6 +25,8 @@ public sealed class EditProcedureModel(ClubContext here, DefinitionEditor editor
     public FormReader Form { get; } = new();
 
     public Field Name => Of("name", "Name", Before?.Name ?? "");
+
+    public Field Kind => Of("kind", "It is", Before is { Drill: true } ? ForPractice : AsNeeded) with { Choices = [AsNeeded, ForPractice] };
 
     public Field When => Of("when", "When it is done", Before?.When ?? "");
 
@@ -59,7 +63,10 @@ public sealed class EditProcedureModel(ClubContext here, DefinitionEditor editor
             }
         }
 
-        var written = new Procedure(Before?.Key ?? FreeKey(name), name, Text("when"), [.. steps.Where(step => step.Does.Length > 0)]);
+        var written = new Procedure(Before?.Key ?? FreeKey(name), name, Text("when"), [.. steps.Where(step => step.Does.Length > 0)])
+        {
+            Drill = Text("kind") == ForPractice,
+        };
         var others = Class.Procedures.Where(procedure => procedure.Key != Before?.Key).ToList();
         var at0 = Before is null ? others.Count : Class.Procedures.ToList().FindIndex(procedure => procedure.Key == Before.Key);
         if (name.Length > 0)
