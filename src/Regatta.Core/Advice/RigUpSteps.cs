@@ -55,6 +55,7 @@ public static class RigUpSteps
             .Lines.Where(line =>
                 (line.Cell is not null || (line.Control.Scale.HasMarks && reading.IsUntold(line.Control.Key)))
                 && line.Control.Stage != RigStage.Afloat
+                && reading.Counts(line)
                 && (line.Control.Scale.HasMarks || line.Control.When == WhenChanged.Ashore)
             )
             .ToDictionary(line => line.Control.Key);

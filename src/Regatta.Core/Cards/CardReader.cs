@@ -16,4 +16,15 @@ public sealed record CardReader(CrewProfile Crew, Readings Readings)
 
     /// <summary>What she is sailed for; null for the class's first purpose.</summary>
     public PurposeKey? Purpose { get; init; }
+
+    /// <summary>The reader with all who are aboard for the purpose: who usually sails alone counts as two where two are, and so on. The
+    /// further ones are taken to weigh the same (ours).</summary>
+    /// <param name="definition">The class.</param>
+    public CardReader WithAllAboard(ClassDefinition definition) =>
+        definition.Purposes.FirstOrDefault(purpose => purpose.Key == Purpose)?.Aboard is { } aboard && definition.Crew.Rule is { } rule
+            ? this with
+            {
+                Crew = Crew with { Mass = Mass.FromKilograms((Crew.Mass ?? rule.Reference).Kilograms * aboard / rule.People) },
+            }
+            : this;
 }

@@ -4,6 +4,8 @@ namespace Regatta.Core.Classes;
 /// and what follows the colon which marks count.</summary>
 public static class PurposeText
 {
+    private const string AboardWord = " aboard";
+
     /// <summary>The words in brackets.</summary>
     public static readonly IReadOnlyList<(PurposeCard Card, string Word)> Words =
     [
@@ -15,12 +17,22 @@ public static class PurposeText
     /// <summary>Writes a purpose.</summary>
     public static string Write(ClassDefinition definition, Purpose purpose) =>
         purpose.Name
-        + (purpose.Card is { } card ? $" ({Words.First(word => word.Card == card).Word})" : "")
+        + Bracketed(purpose)
         + (
             purpose.Counts is { } counts
                 ? ": " + string.Join(", ", counts.Select(key => definition.Known.FirstOrDefault(one => one.Key == key)?.Name ?? key.Name))
                 : ""
         );
+
+    private static string Bracketed(Purpose purpose)
+    {
+        string?[] said =
+        [
+            purpose.Card is { } card ? Words.First(word => word.Card == card).Word : null,
+            purpose.Aboard is { } people ? $"{people}{AboardWord}" : null,
+        ];
+        return said.OfType<string>().ToList() is { Count: > 0 } parts ? $" ({string.Join(", ", parts)})" : "";
+    }
 
     /// <summary>Reads a purpose. One that the class has already, by its name, keeps its key; a line that nobody changed stays what it
     /// is.</summary>
@@ -36,20 +48,40 @@ public static class PurposeText
 
         var (head, counts) = line.Split(':', 2) is [var before, var after] ? (before.Trim(), after) : (line.Trim(), null);
         PurposeCard? card = null;
+        int? aboard = null;
         if (head.EndsWith(')') && head.LastIndexOf('(') is > 0 and var bracket)
         {
-            var word = head[(bracket + 1)..^1].Trim();
-            if (
-                Words.FirstOrDefault(known => string.Equals(known.Word, word, StringComparison.OrdinalIgnoreCase))
-                is not { Word: not null } told
-            )
+            foreach (var word in head[(bracket + 1)..^1].Split(',', StringSplitOptions.TrimEntries))
             {
-                return Parsed<Purpose>.Bad(
-                    $"“{word}” says not how a card is told; {string.Join(", ", Words.Select(known => known.Word))} do."
-                );
+                if (
+                    word.EndsWith(AboardWord, StringComparison.OrdinalIgnoreCase)
+                    && int.TryParse(word[..^AboardWord.Length], out var people)
+                )
+                {
+                    if (people is < 1 or > Purpose.MostAboard)
+                    {
+                        return Parsed<Purpose>.Bad($"1 to {Purpose.MostAboard} are aboard for a purpose.");
+                    }
+
+                    aboard = people;
+                }
+                else if (
+                    Words.FirstOrDefault(known => string.Equals(known.Word, word, StringComparison.OrdinalIgnoreCase)) is
+                    { Word: not null } told
+                )
+                {
+                    card = told.Card;
+                }
+                else
+                {
+                    return Parsed<Purpose>.Bad(
+                        $"“{word}” says not how a card is told; {string.Join(", ", Words.Select(known => known.Word))} do, and how many are "
+                            + "aboard, as in “2 aboard”."
+                    );
+                }
             }
 
-            (card, head) = (told.Card, head[..bracket].Trim());
+            head = head[..bracket].Trim();
         }
 
         var controls = new List<ControlKey>();
@@ -64,6 +96,13 @@ public static class PurposeText
         }
 
         var key = definition.Purposes.FirstOrDefault(purpose => purpose.Name == head)?.Key ?? keyOf(head);
-        return Parsed<Purpose>.Good(new(key, head) { Card = card, Counts = controls.Count > 0 ? [.. controls.Distinct()] : null });
+        return Parsed<Purpose>.Good(
+            new(key, head)
+            {
+                Card = card,
+                Aboard = aboard,
+                Counts = controls.Count > 0 ? [.. controls.Distinct()] : null,
+            }
+        );
     }
 }

@@ -20,13 +20,19 @@ public sealed record Purpose(PurposeKey Key, string Name)
     /// <summary>The few controls whose marks count for it, the others are left alone; null where all of them do.</summary>
     public IReadOnlyList<ControlKey>? Counts { get; init; }
 
+    /// <summary>How many are aboard for it; null for as many as the class's own crew.</summary>
+    public int? Aboard { get; init; }
+
+    /// <summary>The most aboard a purpose speaks of.</summary>
+    public const int MostAboard = 12;
+
     /// <summary>Whether the mark of a control counts for it.</summary>
     public bool Takes(ControlKey control) => Counts is null || Counts.Contains(control);
 
     /// <inheritdoc/>
     public bool Equals(Purpose? other) =>
         other is not null
-        && (Key, Name, Card) == (other.Key, other.Name, other.Card)
+        && (Key, Name, Card, Aboard) == (other.Key, other.Name, other.Card, other.Aboard)
         && (Counts ?? []).SequenceEqual(other.Counts ?? [])
         && Counts is null == other.Counts is null;
 

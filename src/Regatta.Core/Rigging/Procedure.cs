@@ -17,6 +17,20 @@ public sealed record Procedure(string Key, string Name, string When, IReadOnlyLi
     /// <summary>Whether it is done for practice: an exercise, not what a moment asks for.</summary>
     public bool Drill { get; init; }
 
+    /// <summary>The first step that speaks of something by the last word of its name, counted from 0; null where none does, or the word is
+    /// too short to mean one thing.</summary>
+    /// <param name="name">Such as "Jib halyard".</param>
+    public int? StepOf(string name)
+    {
+        const int ShortestWord = 4;
+        var word = name.Split(' ')[^1];
+        var at =
+            word.Length < ShortestWord
+                ? -1
+                : Steps.ToList().FindIndex(step => step.Does.Contains(word, StringComparison.OrdinalIgnoreCase));
+        return at < 0 ? null : at;
+    }
+
     /// <summary>The longest name, in characters.</summary>
     public const int LongestName = 60;
 

@@ -24,11 +24,27 @@ public sealed class PurposeTextTests
     [InlineData("two aboard ( leisure ) : Gooseneck, gooseneck , Outhaul", "two aboard", PurposeCard.Leisure, 2)]
     [InlineData("two aboard: Gooseneck", "two aboard", null, 1)]
     [InlineData("two aboard:", "two aboard", null, 0)]
+    [InlineData("pleasure (2 aboard, leisure): Gooseneck", "pleasure", PurposeCard.Leisure, 1)]
     public void A_line_says_name_card_and_marks(string line, string name, PurposeCard? card, int counts)
     {
         var read = PurposeText.Read(Lateen, line, Key).Value!;
         Assert.Equal((name, card, counts), (read.Name, read.Card, read.Counts?.Count ?? 0));
         Assert.Equal(counts == 0, read.Counts is null);
+    }
+
+    [Fact]
+    public void Two_aboard_are_weighed_as_two()
+    {
+        var version = CarrySweep.Classes.First(one => one.Class.Crew.Rule is { People: 1 } && one.Class.Purposes.Count > 1);
+        var two = version.Class.Purposes[1] with { Aboard = 2 };
+        var pleasure = version with { State = version.State.With(version.Class with { Purposes = [version.Class.Purposes[0], two] }) };
+        var alone = new CardReader(Mass.FromKilograms(70), Readings.OfTheClass);
+        double Read(CardReader reader) =>
+            CardReading.Of(pleasure, new(Speed.FromKnots(18)), null, null, reader.WithAllAboard(pleasure.Class)).Effective.Knots;
+        Assert.Equal(Read(alone with { Crew = Mass.FromKilograms(140) }), Read(alone with { Purpose = two.Key }), 9);
+        Assert.True(Read(alone with { Purpose = two.Key }) < Read(alone) - 1);
+        Assert.Equal(two, PurposeText.Read(pleasure.Class, PurposeText.Write(pleasure.Class, two), Key).Value);
+        Assert.Contains("1 to 12", PurposeText.Read(pleasure.Class, "all (40 aboard)", Key).Problem, StringComparison.Ordinal);
     }
 
     [Fact]

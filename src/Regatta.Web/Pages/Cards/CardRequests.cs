@@ -32,6 +32,7 @@ public sealed class CardRequests(
     {
         var view = await here.ClassAsync();
         var who = await readers.ForAsync(view.Ref, here.Actor.Person, boat, ask.Purpose);
+        who = who with { Reader = who.Reader.WithAllAboard(view.OfSailors) };
         var club = (await rules.FindAsync(here.Club.Ref)).Safety;
         if (view.Newest is not { } newest)
         {

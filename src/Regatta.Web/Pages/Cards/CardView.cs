@@ -102,7 +102,8 @@ public sealed record CardView(CardReading Reading, bool PlanChosen, string Path,
             return null;
         }
 
-        var own = crew.Mass is { } heavy ? $"At {NumberText.Plain(heavy.In(mass), 0)} {mass.Symbol()} " : "";
+        var aboard = Reading.SailedFor?.Aboard is { } people && Class.Crew.Rule is not null ? $", {people} aboard," : "";
+        var own = crew.Mass is { } heavy ? $"At {NumberText.Plain(heavy.In(mass), 0)} {mass.Symbol()}{aboard} " : "";
         var steps = Class
             .Crew.StepsFor(crew)
             .GroupBy(step => step.Control, step => step.Steps)

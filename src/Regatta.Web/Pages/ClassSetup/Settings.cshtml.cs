@@ -51,8 +51,8 @@ public sealed class SettingsModel(ClubContext here, DefinitionEditor editor, Exp
                         Type = "textarea",
                         Hint =
                             "A line each; the cells are the first’s. Empty for one purpose. For a short card: how it is told in brackets "
-                            + "(leisure, learning, cruising), the marks that count after a colon, as two aboard (leisure): halyard, "
-                            + "outhaul.",
+                            + "(leisure, learning, cruising), with how many are aboard, the marks that count after a colon, as pleasure "
+                            + "(leisure, 2 aboard): halyard, outhaul.",
                     },
                     new("checks", "What to look at on the water, not answered", string.Join("\n", Class.Checks))
                     {

@@ -46,6 +46,14 @@ public sealed class RigUpModel(ClubContext here, CardRequests cards, RigBoat rig
     /// <summary>The first step that was not answered; the number of steps where all were.</summary>
     public int At => Steps.TakeWhile(step => answers.ContainsKey(step.Key)).Count();
 
+    /// <summary>Procedures that speak of what a step sets, with the step they do at, counted from 0.</summary>
+    public IEnumerable<(Procedure Procedure, int From)> HowTo(RigStep step) =>
+        from procedure in Class.Procedures
+        where !procedure.Drill
+        let at = procedure.StepOf(step.Control!.Name)
+        where at is not null
+        select (procedure, at.Value);
+
     public RigAnswer? AnswerOf(RigStep step) => answers.GetValueOrDefault(step.Key);
 
     public async Task OnGetAsync([FromQuery] CardQuery ask, string? boat)
