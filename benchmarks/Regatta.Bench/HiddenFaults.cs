@@ -2,9 +2,10 @@ using Regatta.Formats.Kits;
 
 namespace Regatta.Bench;
 
-/// <summary>Two hundred hidden boats of the kits, each with one fault that helm does not show: slot, twist, camber, strap or line. Somebody
-/// answers what they see, does what the answer asks for first, and looks again: is it gone after three rounds? What a boat's controls do to
-/// her, and what her crew sees, stands here by the key of control and question, apart from what the class declares.</summary>
+/// <summary>Two hundred hidden boats of the kits, each with one fault that helm does not show: slot, twist, camber, strap or line.
+/// Somebody answers what they see, does what the answer asks for first, and looks again: is it gone after three rounds? What a boat's
+/// controls do to her, and what her crew sees, stands here by the key of control and question, apart from what the class
+/// declares.</summary>
 internal static class HiddenFaults
 {
     private const int Boats = 200;
@@ -85,8 +86,8 @@ internal static class HiddenFaults
         return Math.Abs(off) <= Seen;
     }
 
-    /// <summary>What a step up of a control does to what is wrong. Twist is compared between two sails: less of it in the main is as good as
-    /// more in the headsail.</summary>
+    /// <summary>What a step up of a control does to what is wrong. Twist is compared between two sails: less of it in the main is as good
+    /// as more in the headsail.</summary>
     private static int Does(
         (string Kit, string What, string Control, int Way, string Question, string TooLittle, string TooMuch) kind,
         string control

@@ -50,6 +50,7 @@ try
     app.UseSecurityHeaders(SecurityPolicy.Headers(settings));
     app.UseRouting();
     app.UseAuthentication();
+    app.UseMiddleware<OutboxAnswers>();
     app.UseMiddleware<Auditing>();
     app.UseRateLimiter();
     app.UseMiddleware<ClubAdmission>();

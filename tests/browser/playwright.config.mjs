@@ -11,5 +11,6 @@ export default defineConfig({
   expect: { timeout: 30_000 },
   forbidOnly: true,
   reporter: [["list"]],
-  use: { baseURL: process.env.BASE_URL, launchOptions, viewport: { width: 1280, height: 800 }, actionTimeout: 90_000 },
+  // Without a line is a matter of its own spec; elsewhere a page comes from the app alone.
+  use: { serviceWorkers: "block", baseURL: process.env.BASE_URL, launchOptions, viewport: { width: 1280, height: 800 }, actionTimeout: 90_000 },
 });

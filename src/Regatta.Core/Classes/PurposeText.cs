@@ -75,8 +75,8 @@ public static class PurposeText
                 else
                 {
                     return Parsed<Purpose>.Bad(
-                        $"“{word}” says not how a card is told; {string.Join(", ", Words.Select(known => known.Word))} do, and how many are "
-                            + "aboard, as in “2 aboard”."
+                        $"“{word}” says not how a card is told; {string.Join(", ", Words.Select(known => known.Word))} do, and how "
+                            + "many are aboard, as in “2 aboard”."
                     );
                 }
             }

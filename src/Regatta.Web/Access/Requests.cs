@@ -33,7 +33,11 @@ public static class Requests
     /// <summary>Whether the address is a name and no number: passkeys are of a name.</summary>
     public static bool IsByName(this HttpRequest request) => !System.Net.IPAddress.TryParse(request.Host.Host.Trim('[', ']'), out _);
 
-    /// <summary>Has the browser forget what it kept of the pages. Cookies stay: the sign-in's is deleted by itself, and that this
+    /// <summary>Has the browser forget the pages it read. What waits in the outbox stays, for the same person alone; what was kept for the
+    /// time without a line goes by the page that follows.</summary>
+    public static void ForgetPages(this HttpResponse response) => response.Headers["Clear-Site-Data"] = "\"cache\"";
+
+    /// <summary>Has the browser forget all it kept: the account is gone. Cookies stay: the sign-in's is deleted by itself, and that this
     /// browser is known keeps its owner from being locked out.</summary>
     public static void ForgetSite(this HttpResponse response) => response.Headers["Clear-Site-Data"] = "\"cache\", \"storage\"";
 

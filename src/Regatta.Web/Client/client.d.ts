@@ -10,8 +10,12 @@ interface EventTarget {
   readonly id?: string;
 }
 interface Event {
+  waitUntil?(done: Promise<unknown>): void;
   readonly detail?: any;
 }
 interface Window {
   htmx: unknown;
+  /** The service worker's: its parts by the build, and who it answers. */
+  REGATTA_PARTS?: string[];
+  clients: any;
 }

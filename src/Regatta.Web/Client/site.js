@@ -10,8 +10,7 @@ const parts = [
   ["#board", () => import("./board.js").then((board) => board.watchTheBoard(htmx))],
   ["form[data-passkey]", () => import("./passkeys.js").then((passkeys) => passkeys.offerPasskeys())],
   ["[data-shows]", () => import("./passwords.js").then((passwords) => passwords.showPasswords())],
-  ["form.log-form", () => import("./kept-log.js").then((log) => log.keepLog())],
-  ["[data-sent-log]", () => import("./kept-log.js").then((log) => log.forgetLog())],
+  ["[data-outbox-list]", () => import("./outbox.js").then((box) => box.showTheOutbox())],
   ["[data-rig-up]", () => import("./rig-up.js").then((rig) => rig.rigUp())],
   ["[data-draws]", () => import("./draw-boat.js").then((boat) => boat.drawBoat())],
   ["[data-guided]", () => import("./guided.js").then((check) => check.guidedCheck())],
@@ -28,4 +27,18 @@ if (zone?.value === "UTC" && [...zone.options].some((option) => option.value ===
 document.querySelector(".class-tabs [aria-current]")?.scrollIntoView({ block: "nearest", inline: "center" });
 for (const [place, start] of parts) {
   if (document.querySelector(place)) start();
+}
+
+const person = document.body.dataset.person ?? "";
+if (person) import("./outbox.js").then((box) => box.watchTheOutbox());
+// The phone as an instrument without a line: what was kept is one person's.
+if ("serviceWorker" in navigator && "caches" in window) {
+  navigator.serviceWorker.register("/sw.js").catch(() => {});
+  import("./pack.js").then(async (pack) => {
+    if (document.body.dataset.packed) pack.sayPacked((await import("./outbox.js")).renew);
+    else {
+      await pack.ownThePack(person);
+      if (person && document.body.dataset.pack) await pack.packClass(document.body.dataset.pack, person).catch(() => {});
+    }
+  });
 }

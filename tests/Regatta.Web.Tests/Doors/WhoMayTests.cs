@@ -166,11 +166,13 @@ public sealed class WhoMayTests(ClubHost host)
 
         Member      GET  Account/Data - Json Logs
         Member      GET  Account/Me -
+        Member      GET  Account/Outbox -
         Member      GET  Account/Prove -
         Member      GET  Account/Security -
         Member      GET  Account/SetUpFactor -
         Member      GET  Cards/CardPdf -
         Member      GET  Cards/MemberCard -
+        Member      GET  Cards/Pack -
         Member      GET  Cards/PrintCard -
         Member      GET  ClassSetup/BoatList -
         Member      GET  ClassSetup/ControlList -

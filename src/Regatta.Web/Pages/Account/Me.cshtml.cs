@@ -68,7 +68,7 @@ public sealed class MeModel(RegattaSignIn signIn, UserManager<Person> accounts, 
     public async Task<IActionResult> OnPostSignOutAsync()
     {
         await signIn.SignOutAsync();
-        Response.ForgetSite();
+        Response.ForgetPages();
         return Redirect("/sign-in");
     }
 

@@ -1,3 +1,4 @@
+using Regatta.Web.Live;
 using Regatta.Web.Pages.Logging;
 using Regatta.Web.Station;
 
@@ -86,7 +87,8 @@ public sealed class MemberCardModel(
             return Refused();
         }
 
-        var now = clock.Now;
+        // A note that waited for a line is of when it was made.
+        var now = clock.Now - OutboxAnswers.Age(Request);
         var wind = await winds.BetweenAsync(now - Lately, now, card.Class.WindHeight);
         await session.NoteAsync(
             here.Actor,

@@ -135,8 +135,7 @@ public sealed partial class LogModel(
             _ => Form,
         };
         cards = [.. Enumerable.Range(1, Form.Runs).Select(run => CardOf(Form.Run(run)))];
-        // What a phone kept is shown again as it was typed, to be sent.
-        if (act is "addRun" or "dropRun" or "show")
+        if (act is "addRun" or "dropRun")
         {
             return Page();
         }

@@ -1,0 +1,56 @@
+// Answers without a line: styles and scripts from what was kept, a sailor's pages out of their pack. It computes nothing: it picks among the
+// pages the club made. A new one is taken when the app is next started, never in the middle of something.
+import { registerRoute, setDefaultHandler } from "workbox-routing";
+import { NetworkOnly, StaleWhileRevalidate } from "workbox-strategies";
+import { choose } from "./pick.js";
+
+const SHELL = "shell";
+const KINDS = ["style", "script", "font", "image", "manifest"];
+const SLOW = 8_000;
+const PARTS = /** @type {string[]} */ (self.REGATTA_PARTS ?? []);
+
+self.addEventListener("install", (event) => event.waitUntil(caches.open(SHELL).then((cache) => cache.addAll(PARTS))));
+self.addEventListener("activate", (event) => event.waitUntil(self.clients.claim()));
+
+registerRoute(({ request, sameOrigin }) => sameOrigin && KINDS.includes(request.destination), new StaleWhileRevalidate({ cacheName: SHELL }));
+
+registerRoute(
+  ({ request, sameOrigin }) => sameOrigin && (request.mode === "navigate" || request.headers.has("HX-Request")),
+  async ({ request, url }) => {
+    const packed = await fromPack(url);
+    try {
+      return await fetch(request, packed ? { signal: AbortSignal.timeout(SLOW) } : undefined);
+    } catch {
+      return packed ?? offline();
+    }
+  },
+);
+setDefaultHandler(new NetworkOnly());
+
+async function fromPack(url) {
+  for (const name of await caches.keys()) {
+    if (!name.startsWith("pack:")) continue;
+    const cache = await caches.open(name);
+    for (const key of await cache.keys()) {
+      const { pathname } = new URL(key.url);
+      if (!pathname.endsWith("/pack")) continue;
+      const list = await (await cache.match(key)).json();
+      const path = choose(list, url, pathname.slice(0, -"/pack".length));
+      const page = path && (await cache.match(path));
+      if (page) return shown(await page.text(), list);
+    }
+  }
+  return null;
+}
+
+function shown(html, list) {
+  const body = html.replace("<body ", `<body data-packed="${Number(list.kept)}" data-packed-version="${Number(list.version)}" `);
+  return new Response(body, { headers: { "Content-Type": "text/html; charset=utf-8" } });
+}
+
+function offline() {
+  const page = `<!DOCTYPE html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
+<title>No line – Regatta</title></head><body><main><h1>No line</h1><p>This page is not kept on this phone. Cards, logs and rig-up of the boats
+you sail are: open one of them. What you sent waits here and is sent as soon as there is a line.</p><p><a href="/">To the start</a></p></main></body></html>`;
+  return new Response(page, { status: 503, headers: { "Content-Type": "text/html; charset=utf-8" } });
+}

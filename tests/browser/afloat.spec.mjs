@@ -1,0 +1,134 @@
+// Without a line: what a sailor needs afloat goes on, and what they send arrives once when the line is back.
+import { expect, test } from "@playwright/test";
+import { expectAccessible, expectNoSidewaysScroll } from "./accessible.mjs";
+import { signIn } from "./chromium.mjs";
+import { openLine } from "./line.mjs";
+
+const phone = { width: 360, height: 740 };
+const Class = "/wenlow/classes/brannet";
+
+const packed = (page) => page.evaluate(async () => {
+  for (const name of await caches.keys()) {
+    for (const key of name.startsWith("pack:") ? await (await caches.open(name)).keys() : []) if (key.url.endsWith("/pack")) return true;
+  }
+  return false;
+});
+
+async function afloat(browser, baseURL, who, use) {
+  const line = await openLine(baseURL);
+  const context = await browser.newContext({ baseURL: line.url, viewport: phone, hasTouch: true, serviceWorkers: "allow" });
+  const page = await context.newPage();
+  await signIn(page, who, `${Class}/card?wind=12&unit=kn`);
+  await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+  await expect.poll(() => packed(page), { timeout: 120_000 }).toBe(true);
+  // Once more under the worker, so that styles and scripts are kept.
+  await page.reload();
+  await page.waitForLoadState("networkidle");
+  try {
+    await use(page, line, context);
+  } finally {
+    line.close();
+    await context.close();
+  }
+}
+
+const marks = (page) => page.locator("#card .mark-lines dd.number, #card .mark-lines dd.words").allTextContents();
+
+test("the card goes from band to band without a line as with it, and says what it is", async ({ browser, baseURL }) => {
+  await afloat(browser, baseURL, "priya", async (page, line) => {
+    const online = {};
+    for (const wind of ["4", "12", "19"]) {
+      await page.goto(`${Class}/card?wind=${wind}&unit=kn`);
+      online[wind] = await marks(page);
+    }
+    expect(online["4"]).not.toEqual(online["19"]);
+    line.cut();
+    for (const wind of ["19", "4", "12"]) {
+      await page.goto(`${Class}/card?wind=${wind}&unit=kn`);
+      expect(await marks(page)).toEqual(online[wind]);
+    }
+    await expect(page.locator("[data-packed-told]")).toContainText(/No line\. This is version \d+, kept on this phone/);
+    await expectAccessible(page);
+    await expectNoSidewaysScroll(page);
+    // By the wind's own slider, and back to the same marks.
+    await page.locator(".wind-form input[type=range]").fill("19");
+    await page.locator(".wind-form input[type=range]").dispatchEvent("change");
+    await expect.poll(() => marks(page)).toEqual(online["19"]);
+    for (const place of ["rig-up", "reefs", "check", "wrong", "procedures", "log"]) {
+      await page.goto(`${Class}/${place}?wind=12&unit=kn`);
+      await expect(page.locator("[data-packed-told]")).toBeVisible();
+      await expect(page.locator("h1")).toContainText("Brannet");
+    }
+    // What is not kept says so.
+    await page.goto("/wenlow/calendar").catch(() => {});
+    await expect(page.getByRole("heading", { name: "No line" })).toBeVisible();
+  });
+});
+
+test("a note and a log made without a line arrive once, in their order, when it is back", async ({ browser, baseURL }) => {
+  await afloat(browser, baseURL, "tamsin", async (page, line) => {
+    line.cut();
+    await page.goto(`${Class}/card?wind=12&unit=kn`);
+    await page.getByRole("button", { name: "Note it now" }).tap();
+    await expect(page.locator("[data-outbox-told]")).toContainText("Kept on this phone");
+    await page.goto(`${Class}/log?wind=12&unit=kn`);
+    await page.getByLabel("Note", { exact: false }).first().fill("sailed without a line");
+    await page.getByRole("button", { name: "Send the log" }).last().tap();
+    await expect(page.locator("[data-outbox-told]")).toContainText("Kept on this phone");
+    await expect(page.locator("[data-outbox-door]")).toHaveText("Outbox 2");
+    await page.goto("/outbox");
+    await expect(page.locator(".outbox li.is-waits")).toHaveCount(2);
+    line.mend();
+    await page.getByRole("button", { name: "Send now" }).tap();
+    await expect(page.locator(".outbox li.is-sent")).toHaveCount(2);
+    await expectAccessible(page);
+    await page.reload();
+    await expect(page.locator("[data-outbox-door]")).toBeHidden();
+    await page.getByRole("link", { name: "See it" }).first().click();
+    await expect(page.locator("main")).toContainText("sailed without a line");
+  });
+});
+
+test("another person at the phone finds nothing of it; the same person finds all of it", async ({ browser, baseURL }) => {
+  await afloat(browser, baseURL, "priya", async (page, line) => {
+    line.cut();
+    await page.goto(`${Class}/card?wind=12&unit=kn`);
+    await page.getByRole("button", { name: "Note it now" }).tap();
+    await expect(page.locator("[data-outbox-told]")).toContainText("Kept on this phone");
+    line.mend();
+    // It must not go before the other one is at the phone: the line comes back with them.
+    await page.evaluate(() => window.stop());
+    line.cut();
+    await page.context().clearCookies();
+    line.mend();
+    await signIn(page, "ebbe", "/outbox");
+    await expect(page.locator(".outbox li")).toHaveCount(0);
+    await expect.poll(() => packed(page)).toBe(false);
+    await page.context().clearCookies();
+    await signIn(page, "priya", "/outbox");
+    await expect(page.locator(".outbox li")).toHaveCount(1);
+    await expect(page.locator(".outbox li")).toContainText("came in");
+  });
+});
+
+test("what the club refuses stays with its reason and opens as its form", async ({ browser, baseURL }) => {
+  await afloat(browser, baseURL, "priya", async (page, line) => {
+    line.cut();
+    await page.goto(`${Class}/log?wind=12&unit=kn`);
+    // It stands folded among the marks as the card has them.
+    await page.locator("[name=mark-vang]").evaluate((field) => (field.value = "a lot"));
+    await page.getByRole("button", { name: "Send the log" }).last().tap();
+    await expect(page.locator("[data-outbox-told]")).toContainText("Kept on this phone");
+    line.mend();
+    await page.goto("/outbox");
+    await expect(page.locator(".outbox li.is-refused")).toHaveCount(1);
+    await page.getByRole("button", { name: "Open it" }).tap();
+    await expect(page.locator("#mark-vang-problem, [id$=vang-problem]").first()).toBeVisible();
+    await expect(page.locator("[name=mark-vang]")).toHaveValue("a lot");
+    await page.locator("[name=mark-vang]").fill("4");
+    await page.getByRole("button", { name: "Send the log" }).last().tap();
+    await expect(page).toHaveURL(/logbook/);
+    await page.goto("/outbox");
+    await expect(page.locator(".outbox li.is-refused")).toHaveCount(0);
+  });
+});
