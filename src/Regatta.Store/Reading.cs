@@ -117,6 +117,8 @@ public interface IReadLogs
 {
     Task<IReadOnlyList<OwnLog>> OfPersonAsync(Guid sailor);
 
+    Task<(string Club, string Class)?> SailedLastAsync(Guid sailor);
+
     Task<IReadOnlyList<OwnLog>> OwnAsync(ClubId club, Guid sailor);
 
     Task<IReadOnlyList<OwnLog>> RemovedAsync(ClubId club, Guid sailor);

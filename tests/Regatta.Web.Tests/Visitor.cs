@@ -64,6 +64,9 @@ public sealed class Visitor(HttpClient client)
         return (int)(await client.SendAsync(asked)).StatusCode;
     }
 
+    /// <summary>Sends a header with all that follows.</summary>
+    public void Header(string name, string value) => client.DefaultRequestHeaders.Add(name, value);
+
     /// <summary>The same visitor, whose next request is one a script on the page makes.</summary>
     public Visitor Fragment()
     {

@@ -108,7 +108,7 @@ test("somebody is invited by mail and joins on a phone, with a second factor tha
   await kim.getByRole("button", { name: "Invite", exact: true }).click();
   await expect(kim.getByRole("status")).toContainText("Ida Marsh is invited");
   await expectAccessible(kim);
-  await kim.getByRole("link", { name: "Outbox" }).click();
+  await kim.getByRole("link", { name: "Letters" }).click();
   await expectAccessible(kim);
   const letter = await kim.locator(".letter pre").first().textContent();
   const link = new URL(letter.match(/http\S+invitation\S+/)[0]);

@@ -53,6 +53,7 @@ test("a trial is planned at the desk, sailed run by run on a phone, and an open 
     await afloat.getByLabel("Helm on starboard, degrees").fill(helm);
     await afloat.getByLabel(/^Wind/).fill("12");
     await afloat.getByRole("button", { name: `Keep run ${run}` }).click();
+    await expect(afloat.getByRole("button", { name: `Keep run ${run}` })).toHaveCount(0);
     await expect(afloat.locator(".trial-runs li").nth(run - 1)).toContainText("starboard");
   }
   await expect(afloat.getByLabel("What it says so far")).toContainText("2 pairs say");

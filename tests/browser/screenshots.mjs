@@ -40,6 +40,7 @@ async function trial(page) {
     await page.getByLabel("Helm on starboard, degrees").fill(helm);
     await page.getByLabel(/^Wind/).fill("14");
     await page.getByRole("button", { name: `Keep run ${run}` }).click();
+    await page.getByRole("button", { name: `Keep run ${run}` }).waitFor({ state: "detached" });
     await page.locator(".trial-runs li").nth(run - 1).getByText("starboard").waitFor();
   }
 }

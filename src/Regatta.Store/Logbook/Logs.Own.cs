@@ -14,6 +14,23 @@ public sealed partial class Logs
         );
     }
 
+    /// <summary>The keys of the club and the class a person sailed last, of the clubs they are in; null for none.</summary>
+    public async Task<(string Club, string Class)?> SailedLastAsync(Guid sailor)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.QuerySingleOrDefaultAsync<(string, string)?>(
+            """
+            select b.key, c.key from session_logs l
+              join classes c on c.club_id = l.club_id and c.id = l.class_id
+              join clubs b on b.id = l.club_id
+            where l.sailor_id = @sailor and l.removed_at is null
+              and exists (select from memberships m where m.club_id = l.club_id and m.person_id = @sailor)
+            order by l.sailed_at desc, l.id desc limit 1
+            """,
+            new { sailor }
+        );
+    }
+
     /// <summary>All logs of a person in all clubs, oldest first.</summary>
     public async Task<IReadOnlyList<OwnLog>> OfPersonAsync(Guid sailor)
     {

@@ -7,6 +7,9 @@ namespace Regatta.Web.Access;
 /// <summary>Accounts, cookie and who may do what.</summary>
 internal static class SignInSetup
 {
+    /// <summary>The cookie of what is told at the next look, once.</summary>
+    public const string ToldOnce = "regatta-told";
+
     /// <summary>How long the address holds at which a new password is set.</summary>
     public static readonly TimeSpan ResetHolds = TimeSpan.FromHours(2);
 
@@ -69,7 +72,7 @@ internal static class SignInSetup
             options.HeaderName = "X-Form-Token";
             SafeCookies.Set(options.Cookie, "regatta-form", settings);
         });
-        services.Configure<CookieTempDataProviderOptions>(options => SafeCookies.Set(options.Cookie, "regatta-told", settings));
+        services.Configure<CookieTempDataProviderOptions>(options => SafeCookies.Set(options.Cookie, ToldOnce, settings));
         services.Configure<SecurityStampValidatorOptions>(options => options.ValidationInterval = settings.SignInCheck);
         services
             .AddAuthorizationBuilder()

@@ -136,7 +136,9 @@ async function submit(event) {
   form.dataset.sending = "yes";
   const fields = [...new FormData(form, event.submitter)].filter(([name, value]) => name !== TOKEN && typeof value === "string");
   const token = form.elements[TOKEN]?.value ?? "";
-  const { pathname, search } = new URL(form.action);
+  // What is typed now would belong to neither.
+  form.inert = true;
+  const { pathname, search } = new URL(event.submitter?.hasAttribute("formaction") ? event.submitter.formAction : form.action);
   const entry = { person: person(), action: pathname + search, fields, what: form.dataset.outbox, at: Date.now(), key: crypto.randomUUID(), state: "waits" };
   try {
     entry.id = await put(entry);
@@ -145,6 +147,7 @@ async function submit(event) {
     native(entry.action, fields, token);
     return;
   }
+  document.dispatchEvent(new CustomEvent("outbox-kept", { detail: form }));
   const packed = document.body.dataset.packed;
   const came = await navigator.locks.request("regatta-outbox", async () => {
     const earlier = (await mine()).some((other) => other.state === "waits" && other.id < entry.id);
@@ -152,7 +155,7 @@ async function submit(event) {
   });
   if (came.state === "sent") {
     await settle(entry, came);
-    location.assign(came.to || location.href);
+    goTo(came.to || location.href);
     return;
   }
   if (came.state === "refused") {
@@ -162,9 +165,20 @@ async function submit(event) {
     return;
   }
   delete form.dataset.sending;
+  form.inert = false;
   renew(form);
   tell(came.state === "signIn" ? "Kept on this phone. Sign in again, and it is sent." : "Kept on this phone. It is sent as soon as there is a line.", true);
   changed();
+}
+
+/** Where the club leads to, asked for anew even where it is this page at another place. */
+function goTo(to) {
+  const { pathname, search, hash } = new URL(to, location.href);
+  if (pathname + search !== location.pathname + location.search) location.assign(to);
+  else {
+    if (hash) history.replaceState(null, "", hash);
+    location.reload();
+  }
 }
 
 /** What is sent next from the same page is another. */

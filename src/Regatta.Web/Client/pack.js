@@ -14,6 +14,17 @@ export async function ownThePack(person) {
   await cache.put(WHO, new Response(person));
 }
 
+/** A page, asked for again where the club is busy or the line is bad; null where it is not to be had. */
+async function patiently(path) {
+  for (let wait = 0; wait < 5; wait += 1) {
+    await new Promise((on) => setTimeout(on, wait * 2000));
+    const page = await fetch(path, { headers: { "X-Pack": "1" } }).catch(() => null);
+    if (page?.ok && !page.redirected) return page;
+    if (page && page.status < 500 && page.status !== 429) return null;
+  }
+  return null;
+}
+
 /** Keeps a class for the time without a line, where it is not kept already. */
 export async function packClass(address, person) {
   const cache = await caches.open(nameOf(person));
@@ -23,9 +34,9 @@ export async function packClass(address, person) {
   const before = await cache.match(address).then((kept) => kept?.json()).catch(() => null);
   if (before?.version === list.version && before.boat === list.boat && Date.now() - before.kept < SIX_HOURS) return;
   for (const { path } of list.pages) {
-    const page = await fetch(path, { headers: { "X-Pack": "1" } });
+    const page = await patiently(path);
     // Half a pack is none: the one before stays.
-    if (!page.ok || page.redirected) return;
+    if (!page) return;
     await cache.put(path, page);
   }
   await cache.put(address, new Response(JSON.stringify({ ...list, kept: Date.now() }), { headers: { "Content-Type": "application/json" } }));

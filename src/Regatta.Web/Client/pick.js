@@ -1,14 +1,8 @@
 // Which page of a pack answers an address: the same kind, for the same sails, mode and purpose, in the band the wind lies in.
-const KNOTS = { kn: 1, "m/s": 1.943844, mph: 0.868976, "km/h": 0.539957 };
-// The lower ends of the forces of the Beaufort scale, in knots.
-const FORCES = [0, 1, 4, 7, 11, 17, 22, 28, 34, 41, 48, 56, 64];
-
-/** The wind an address asks for, in knots; null where it asks for none. */
+/** The wind an address asks for and its unit; null where it asks for none. */
 export function windOf(url) {
-  const said = Number(url.searchParams.get("wind")?.replace(",", "."));
-  if (!url.searchParams.get("wind") || Number.isNaN(said)) return null;
-  const unit = url.searchParams.get("unit") ?? "kn";
-  return unit === "Bft" ? (FORCES[Math.round(said)] ?? 64) : said * (KNOTS[unit] ?? 1);
+  const said = url.searchParams.get("wind")?.replace(",", ".");
+  return !said || Number.isNaN(Number(said)) ? null : { number: Number(said), unit: url.searchParams.get("unit") ?? "kn" };
 }
 
 /** The address of the page to show, or null where the pack has none of the kind. */
@@ -18,24 +12,22 @@ export function choose(list, url, classPath) {
     return home?.path ?? null;
   }
   if (!url.pathname.startsWith(`${classPath}/`)) return null;
+  // Another boat's marks are worse than none.
+  const boat = url.searchParams.get("boat");
+  if (boat && boat !== list.boat) return null;
   const kind = url.pathname.slice(classPath.length + 1);
   const same = list.pages.filter((page) => page.kind === kind);
-  const ask = (name) => url.searchParams.get(name) || "";
-  const best = [
-    (page) => page.plan === ask("plan") && page.mode === ask("mode") && page.purpose === ask("purpose"),
-    (page) => page.plan === ask("plan") && page.mode === ask("mode") && page.purpose === "",
-    (page) => page.plan === "" && page.mode === ask("mode") && page.purpose === "",
-    (page) => page.plan === "" && page.mode === "" && page.purpose === "",
-    () => true,
-  ];
+  // The class's first ones are asked for by name, or not at all.
+  const ask = (name) => (url.searchParams.get(name) === list[name] ? "" : (url.searchParams.get(name) ?? ""));
+  // What is one page for all of them, or is kept for what is carried then: marks of other sails are worse than none.
+  const these = same.filter((page) => ["plan", "mode", "purpose"].every((name) => page[name] === ask(name) || kind !== "card"));
   const wind = windOf(url);
-  for (const fits of best) {
-    const these = same.filter(fits);
-    if (these.length === 0) continue;
-    if (wind === null) return (these.find((page) => page.usual) ?? these[0]).path;
-    const within = these.find((page) => wind >= page.from && wind < page.to);
-    const nearest = wind < these[0].from ? these[0] : these[these.length - 1];
-    return (within ?? nearest).path;
-  }
-  return null;
+  if (these.length === 0) return null;
+  const own = these.filter((page) => page.mode === ask("mode"));
+  const choice = own.length > 0 ? own : these;
+  const usual = choice.find((page) => page.usual) ?? choice[0];
+  const within = (page) => page.winds?.[wind.unit];
+  if (!wind || !within(choice[0])) return usual.path;
+  const found = choice.find((page) => wind.number >= within(page)[0] && wind.number < within(page)[1]);
+  return (found ?? (wind.number < within(choice[0])[0] ? choice[0] : choice[choice.length - 1])).path;
 }

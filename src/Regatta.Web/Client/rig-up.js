@@ -33,7 +33,11 @@ export function rigUp() {
           else if (field.value === "") field.value = value;
         }
       }
-    } else if (kept) shelve(null);
+    } else {
+      if (kept) shelve(null);
+      // A page that was kept on the phone has the run of the day it was kept.
+      if (document.body.dataset.packed) key.value = crypto.randomUUID();
+    }
   } catch {
     shelve(null);
   }
@@ -92,7 +96,12 @@ export function rigUp() {
       show(next >= 0 ? next : first >= 0 ? first : steps.length);
     }
   });
-  form.addEventListener("submit", () => shelve(null));
+  // It is in the outbox by now; the next run from this page is another.
+  document.addEventListener("outbox-kept", (event) => {
+    if (event.detail !== form) return;
+    shelve(null);
+    key.value = crypto.randomUUID();
+  });
   window.addEventListener("online", keep);
   const first = steps.findIndex((step) => !state(step));
   show(first < 0 ? steps.length : first);

@@ -38,7 +38,8 @@ if ("serviceWorker" in navigator && "caches" in window) {
     if (document.body.dataset.packed) pack.sayPacked((await import("./outbox.js")).renew);
     else {
       await pack.ownThePack(person);
-      if (person && document.body.dataset.pack) await pack.packClass(document.body.dataset.pack, person).catch(() => {});
+      // Whoever looks at a card, rigs by it or logs may be on the way to the water.
+      if (person && document.body.dataset.pack && document.querySelector("#card, [data-rig-up], form.log-form")) await pack.packClass(document.body.dataset.pack, person).catch(() => {});
     }
   });
 }

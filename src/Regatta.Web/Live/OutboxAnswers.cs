@@ -1,3 +1,5 @@
+using Regatta.Web.Access;
+
 namespace Regatta.Web.Live;
 
 /// <summary>Answers what is sent from a phone's outbox so that the phone can tell the club's answer from anybody else's, and a form that
@@ -13,6 +15,9 @@ public sealed class OutboxAnswers(RequestDelegate next)
 
     /// <summary>How many milliseconds it lay on the phone, by the phone's own watch.</summary>
     public const string AgeHeader = "X-Outbox-Age";
+
+    /// <summary>Sent with a page that a phone keeps: nobody sees it yet, so it tells nothing that is told once.</summary>
+    public const string Pack = "X-Pack";
 
     private const int LongestKey = 64;
 
@@ -30,7 +35,27 @@ public sealed class OutboxAnswers(RequestDelegate next)
             });
         }
 
+        if (HttpMethods.IsGet(context.Request.Method) && context.Request.Headers.ContainsKey(Pack))
+        {
+            Untold(context);
+        }
+
         return next(context);
+    }
+
+    // What was done, for the next look, stays in its cookie until somebody looks.
+    private static void Untold(HttpContext context)
+    {
+        var cookies = context
+            .Request.Headers.Cookie.ToString()
+            .Split("; ")
+            .Where(cookie => !cookie.Contains(SignInSetup.ToldOnce, StringComparison.Ordinal));
+        context.Request.Headers.Cookie = string.Join("; ", cookies);
+        context.Response.OnStarting(() =>
+        {
+            context.Response.Headers.Remove("Set-Cookie");
+            return Task.CompletedTask;
+        });
     }
 
     /// <summary>How long ago what is sent was done: a phone that had no line sends it later. Two times of one watch differ rightly, however

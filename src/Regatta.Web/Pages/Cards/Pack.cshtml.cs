@@ -6,8 +6,7 @@ namespace Regatta.Web.Pages.Cards;
 /// <param name="Plan">The sails asked for; empty for what is recommended.</param>
 /// <param name="Mode">The mode; empty for the class's first.</param>
 /// <param name="Purpose">What for; empty for the class's first purpose.</param>
-/// <param name="From">From which wind on it holds, in knots.</param>
-/// <param name="To">Up to which.</param>
+/// <param name="Winds">From which wind on, and up to which, it holds, in each unit by its symbol; null for in all.</param>
 /// <param name="Usual">Whether it is the one to show where no wind is asked for.</param>
 public sealed record PackedPage(
     string Path,
@@ -15,8 +14,7 @@ public sealed record PackedPage(
     string Plan = "",
     string Mode = "",
     string Purpose = "",
-    double From = 0,
-    double To = double.MaxValue,
+    IReadOnlyDictionary<string, double[]>? Winds = null,
     bool Usual = false
 );
 
@@ -78,8 +76,8 @@ public sealed class PackModel(ClubContext here, CardRequests cards, UnitPreferen
                 plan,
                 mode == modes[0] ? "" : mode.Key.Name,
                 purpose?.Key.Name ?? "",
-                stretch.From.Knots,
-                stretch.To.Knots,
+                Enum.GetValues<SpeedUnit>()
+                    .ToDictionary(unit => unit.Symbol(), unit => new[] { stretch.From.In(unit), stretch.To.In(unit) }),
                 usual.Wind >= stretch.From && usual.Wind < stretch.To
             );
     }

@@ -63,5 +63,6 @@ public sealed partial class LogModel
         Version = version;
         Class = version?.Class ?? (await here.ClassAsync()).Class;
         Who = await readers.ForAsync(here.Class.Class, User.Id(), boat, purpose);
+        Who = Who with { Reader = Who.Reader.WithAllAboard((await here.ClassAsync()).OfSailors) };
     }
 }

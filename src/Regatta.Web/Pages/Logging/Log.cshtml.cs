@@ -98,7 +98,7 @@ public sealed partial class LogModel(
         var fields = new LogPrefill(units.Wind, units.Mass, Choice).Fresh(
             opened,
             clock.Field(filled),
-            Who.Own?.Profile.Mass,
+            Who.Own?.Profile.Mass is null ? null : Who.Reader.Crew.Mass,
             cards[0].Purpose?.Key
         );
         if (Request.Query["checked"] == "yes")

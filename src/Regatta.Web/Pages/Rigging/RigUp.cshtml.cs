@@ -1,3 +1,4 @@
+using Regatta.Web.Live;
 using Regatta.Web.Pages.Cards;
 using Regatta.Web.Pages.Logging;
 
@@ -90,7 +91,7 @@ public sealed class RigUpModel(ClubContext here, CardRequests cards, RigBoat rig
             return Page();
         }
 
-        var now = clock.Now;
+        var now = clock.Now - OutboxAnswers.Age(Request);
         var wind = await winds.BetweenAsync(now - Lately, now, card.Class.WindHeight);
         await rig.FinishAsync(here.Actor, here.Class.Class, Key, card.Reading, card.Choice.Boat?.Number, answers, otherwise, wind);
         TempData[nameof(MemberCardModel.Done)] = RigUpOutcome.Of(Steps, answers, otherwise.Count).Says;

@@ -1,0 +1,99 @@
+using System.Text.Json;
+
+namespace Regatta.Web.Tests;
+
+/// <summary>What a phone keeps and sends: the pages of a class for the time without a line, and forms that arrive late.</summary>
+public sealed class OutboxTests(ClubHost host)
+{
+    private const string Card = "/wenlow/classes/brannet/card?wind=12&unit=kn&boat=class";
+
+    [Fact]
+    public async Task The_pack_names_a_page_for_every_wind_sails_and_mode_and_each_of_them_opens()
+    {
+        var sailor = await host.VisitAsAsync("priya");
+        var pack = JsonDocument.Parse((await sailor.GetAsync("/wenlow/classes/brannet/pack")).Text).RootElement;
+        Assert.Equal("upwind", pack.GetProperty("mode").GetString());
+        var pages = pack.GetProperty("pages").EnumerateArray().ToList();
+        var upwind = pages
+            .Where(page => Said(page, "kind") == "card" && Said(page, "plan") + Said(page, "mode") + Said(page, "purpose") == "")
+            .ToList();
+        double[] Knots(JsonElement page) =>
+            [.. page.GetProperty("winds").GetProperty("kn").EnumerateArray().Select(end => end.GetDouble())];
+        Assert.Equal(0, Knots(upwind[0])[0]);
+        Assert.All(upwind.Zip(upwind.Skip(1)), pair => Assert.Equal(Knots(pair.First)[1], Knots(pair.Second)[0], 9));
+        Assert.Single(upwind, page => page.GetProperty("usual").GetBoolean());
+        foreach (var kind in (string[])["card", "log", "rig-up", "wrong", "check", "reefs", "procedures", "outbox"])
+        {
+            var page = pages.First(page => Said(page, "kind") == kind);
+            Assert.Equal(200, (int)(await sailor.GetAsync(Said(page, "path"))).Status);
+        }
+
+        Assert.Contains(pages, page => Said(page, "mode") == "downwind");
+        Assert.Contains(pages, page => Said(page, "plan") == "small");
+        Assert.Contains(pages, page => Said(page, "purpose") == "learning");
+        Assert.Contains(
+            "/not-yours",
+            (await (await host.VisitAsAsync("ebbe")).GetAsync("/tessick/classes/mere-lateen/pack")).Location?.ToString() ?? "/not-yours"
+        );
+    }
+
+    [Fact]
+    public async Task The_app_on_a_phone_opens_at_the_boat_that_was_sailed_last()
+    {
+        var sailor = await host.VisitAsAsync("priya");
+        var manifest = JsonDocument.Parse((await sailor.GetAsync("/regatta.webmanifest")).Text).RootElement;
+        var start = await sailor.GetAsync(manifest.GetProperty("start_url").GetString()!);
+        var last = (await sailor.GetAsync("/wenlow/logbook")).Html.QuerySelector("main a[href*='/logbook/']")!.GetAttribute("href")!;
+        Assert.Matches("^/wenlow/classes/[a-z0-9-]+/card$", start.Location!.ToString());
+        var sailed = start.Location.ToString().Split('/')[3];
+        Assert.Contains($"/classes/{sailed}", (await sailor.GetAsync(last)).Text);
+        foreach (var icon in manifest.GetProperty("icons").EnumerateArray())
+        {
+            Assert.Equal(
+                "image/png",
+                (await sailor.GetAsync(icon.GetProperty("src").GetString()!)).Message.Content.Headers.ContentType!.MediaType
+            );
+        }
+    }
+
+    [Fact]
+    public async Task What_comes_out_of_an_outbox_is_answered_with_its_key_and_where_it_leads_to()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var sailor = await club.VisitAsAsync("priya");
+        var page = await sailor.GetAsync(Card);
+        var key = Guid.NewGuid().ToString();
+        sailor.Header("X-Outbox", key);
+        sailor.Header("X-Outbox-Age", "7200000");
+        var taken = await sailor.SendAsync(page, ".note-now form", Card + "&handler=Note");
+        Assert.Equal(204, (int)taken.Status);
+        Assert.Equal(key, taken.Message.Headers.GetValues("X-Outbox").Single());
+        Assert.Contains("/brannet/card", taken.Message.Headers.GetValues("X-Outbox-To").Single());
+        // Sent twice, for its answer was lost: one note, of two hours ago.
+        await sailor.SendAsync(page, ".note-now form", Card + "&handler=Note");
+        Assert.Equal(
+            1,
+            await club.ScalarAsync<long>(
+                "select count(*) from noted_runs where noted_at between now() - interval '125 minutes' and now() - interval '115 minutes'"
+            )
+        );
+        var refused = await sailor.SendAsync(page, ".note-now form", Card + "&handler=Note", ("differs", "Vang"), ("stands", "lots"));
+        Assert.Equal(422, (int)refused.Status);
+        Assert.Equal(key, refused.Message.Headers.GetValues("X-Outbox").Single());
+    }
+
+    [Fact]
+    public async Task Without_a_sign_in_it_waits_and_a_key_that_is_none_is_not_answered()
+    {
+        var stranger = host.Visit();
+        stranger.Header("X-Outbox", Guid.NewGuid().ToString());
+        Assert.Equal(401, (int)(await stranger.GetAsync("/outbox")).Status);
+        var odd = host.Visit();
+        odd.Header("X-Outbox", "a key of somebody else's making");
+        var answer = await odd.GetAsync("/outbox");
+        Assert.Equal(302, (int)answer.Status);
+        Assert.False(answer.Message.Headers.Contains("X-Outbox"));
+    }
+
+    private static string Said(JsonElement page, string name) => page.GetProperty(name).GetString()!;
+}
