@@ -19,7 +19,11 @@ async function afloat(browser, baseURL, who, use) {
   const context = await browser.newContext({ baseURL: line.url, viewport: phone, hasTouch: true, serviceWorkers: "allow" });
   const page = await context.newPage();
   await signIn(page, who, `${Class}/card?wind=12&unit=kn`);
-  await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+  // A page that was on its way when the worker began is not its own yet; the next one is.
+  await expect(async () => {
+    await page.reload();
+    expect(await page.evaluate(() => navigator.serviceWorker.ready.then(() => navigator.serviceWorker.controller !== null))).toBe(true);
+  }).toPass();
   await expect.poll(() => packed(page), { timeout: 120_000 }).toBe(true);
   // Once more under the worker, so that styles and scripts are kept.
   await page.reload();

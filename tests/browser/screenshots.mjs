@@ -16,7 +16,7 @@ const shots = [
   { name: "matrix-table", as: "odalys", path: "/wenlow/classes/orlop-9?view=table&plan=reef-1&cell=5.car", size: desktop },
   { name: "card-print", as: "odalys", path: "/wenlow/classes/tandry/card/print", size: desktop },
   { name: "boats", as: "tamsin", path: "/wenlow/classes/quillet/boats", size: desktop },
-  { name: "strips", as: "tamsin", path: "/wenlow/classes/quillet/strips", size: desktop },
+  { name: "schools", as: "odalys", path: "/wenlow/classes/pettle-65/schools", size: desktop },
   { name: "card-phone", as: "priya", path: "/wenlow/classes/quillet/card?wind=14", size: phone },
   { name: "log-phone", as: "priya", path: "/wenlow/classes/quillet/log?wind=14", size: phone, full: true },
   { name: "reefs", as: "odalys", path: "/wenlow/classes/orlop-9/reefs", size: desktop, full: true },
@@ -24,7 +24,7 @@ const shots = [
   { name: "balance", as: "odalys", path: "/wenlow/classes/tandry/balance?wind=12&unit=kn&heel=10", size: desktop },
   { name: "wrong-phone", as: "priya", path: "/wenlow/classes/ferrin-16/wrong?wind=12&unit=kn&look=leech-top~hooked&look=rudders-heavy~heavy", size: phone, full: true },
   { name: "check-phone", as: "priya", path: "/wenlow/classes/tandry/check?wind=12&unit=kn", size: phone },
-  { name: "trainer", as: "priya", path: "/wenlow/classes/tandry/trainer?exercise=1&s0=-10", size: desktop },
+  { name: "outbox-phone", as: "priya", path: "/wenlow/classes/brannet/log?wind=15", size: phone, before: outbox },
   { name: "proposals", as: "odalys", path: "/wenlow/proposals", size: desktop },
   { name: "evidence", as: "priya", path: "/wenlow/classes/tandry/evidence", size: desktop },
   { name: "trial-phone", as: "odalys", path: "/wenlow/classes/quillet/trials?band=4", size: phone, before: trial, full: true },
@@ -45,10 +45,28 @@ async function trial(page) {
   }
 }
 
+/** Sends a log with a slip, which is refused, and a note that finds no line. */
+async function outbox(page) {
+  let line = false;
+  await page.route("**/*", (route) => (route.request().method() === "POST" && !line ? route.abort() : route.continue()));
+  await page.locator("[name=mark-vang]").evaluate((field) => (field.value = "a lot"));
+  await page.getByRole("button", { name: "Send the log" }).last().click();
+  await page.locator("[data-outbox-told]").waitFor();
+  line = true;
+  await page.goto("/outbox");
+  await page.locator(".outbox .is-refused").waitFor();
+  line = false;
+  await page.goto("/wenlow/classes/brannet/card?wind=15");
+  await page.getByRole("button", { name: "Note it now" }).click();
+  await page.locator("[data-outbox-told]").waitFor();
+  await page.goto("/outbox");
+  await page.locator(".outbox .is-waits").waitFor();
+}
+
 const wanted = process.argv.slice(2);
 const browser = await chromium.launch(launchOptions);
 for (const shot of shots.filter((one) => wanted.length === 0 || wanted.includes(one.name))) {
-  const context = await browser.newContext({ baseURL, viewport: shot.size, deviceScaleFactor: 1 });
+  const context = await browser.newContext({ baseURL, viewport: shot.size, deviceScaleFactor: 1, serviceWorkers: "block" });
   const page = await context.newPage();
   if (shot.as) await signIn(page, shot.as, shot.path);
   else await page.goto(shot.path);

@@ -70,7 +70,8 @@ async function send(entry, token) {
   if (answer.status === 204) return { state: "sent", to: answer.headers.get("X-Outbox-To") };
   if (answer.status === 401) return { state: "signIn" };
   const page = new DOMParser().parseFromString(await answer.text().catch(() => ""), "text/html");
-  const said = [...page.querySelectorAll(".problem, .field-problem, h1")].map((one) => one.textContent.trim()).find((text) => text);
+  const texts = (selector) => [...page.querySelectorAll(selector)].map((one) => one.textContent.trim().replace(/\s+/g, " "));
+  const said = [...texts("[id$=-problem]"), ...texts(".problem"), ...texts("h1")].find((text) => text);
   return { state: "refused", reason: said ?? "The club did not take it." };
 }
 

@@ -48,7 +48,9 @@ export function sayPacked(renew) {
   const minutes = Math.max(0, Math.round((Date.now() - Number(packed)) / 60_000));
   const age = minutes < 90 ? `${minutes} min` : minutes < 48 * 60 ? `${Math.round(minutes / 60)} h` : `${Math.round(minutes / 1440)} days`;
   const told = document.querySelector("[data-packed-told]");
-  told.textContent = `No line. This is version ${packedVersion}, kept on this phone ${age} ago. The wind is not measured now.`;
+  told.textContent = document.body.dataset.pack
+    ? `No line. This is version ${packedVersion}, kept on this phone ${age} ago. The wind is not measured now.`
+    : "No line.";
   told.hidden = false;
   renew(document);
   // A log is of the time it is opened at: the form's own time, moved by how long it lay here.

@@ -48,9 +48,13 @@ function shown(html, list) {
   return new Response(body, { headers: { "Content-Type": "text/html; charset=utf-8" } });
 }
 
-function offline() {
+/** What is said where nothing is kept, in the app's own dress where that is. */
+async function offline() {
+  const dress = (await (await caches.open(SHELL)).keys()).filter((kept) => new URL(kept.url).pathname.endsWith(".css")).pop();
   const page = `<!DOCTYPE html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
-<title>No line – Regatta</title></head><body><main><h1>No line</h1><p>This page is not kept on this phone. Cards, logs and rig-up of the boats
-you sail are: open one of them. What you sent waits here and is sent as soon as there is a line.</p><p><a href="/">To the start</a></p></main></body></html>`;
+<title>No line – Regatta</title>${dress ? `<link rel="stylesheet" href="${new URL(dress.url).pathname}">` : ""}</head><body><main id="main"><h1>No line</h1>
+<p>This page is not kept on this phone. Cards, logs and rig-up of the boats you looked at last are. What you sent waits in the outbox, and is
+sent as soon as there is a line.</p><p><a class="btn btn-act" href="/">To your boat</a> <a class="btn btn-quiet" href="/outbox">Outbox</a></p>
+</main></body></html>`;
   return new Response(page, { status: 503, headers: { "Content-Type": "text/html; charset=utf-8" } });
 }
