@@ -76,6 +76,7 @@ public sealed class SchemaTests(StoreFixture store)
             "Members.IsSuspendedAsync",
             "AuditTrail.AddAsync",
             "Logs.OfPersonAsync",
+            "Logs.SailedLastAsync",
             "AuditTrail.OfPersonAsync",
             "AuditTrail.ForgetOldAsync",
             "AuditTrail.HoldAsync",

@@ -251,29 +251,29 @@ public static class ClassMembers
             Most = Limits.Cures,
             Plural = "cures",
         },
-        Value(
+        Value<DepowerFirst?>(
             "depower",
             nameof(ClassDefinition.Depower),
             "First against too much power",
-            of => of.Depower,
-            (of, first) => of with { Depower = first },
-            MemberWords.Describe
+            of => of.Depower == DepowerFirst.Cheapest ? null : of.Depower,
+            (of, first) => of with { Depower = first ?? DepowerFirst.Cheapest },
+            first => MemberWords.Describe(first ?? DepowerFirst.Cheapest)
         ),
-        Value(
+        Value<bool?>(
             "looksFirst",
             nameof(ClassDefinition.LooksFirst),
             "First on the card",
-            of => of.LooksFirst,
-            (of, looks) => of with { LooksFirst = looks },
-            looks => looks ? "the looks" : "the marks"
+            of => of.LooksFirst ? true : null,
+            (of, looks) => of with { LooksFirst = looks ?? false },
+            looks => looks == true ? "the looks" : "the marks"
         ),
-        List(
+        LateList(
             "schools",
             nameof(ClassDefinition.Schools),
             "Schools",
             of => of.Schools,
             (of, schools) => of with { Schools = schools },
-            school => school.Asks + " " + string.Join(" / ", school.Answers.Select(answer => answer.Name))
+            (_, school) => school.Asks + " " + string.Join(" / ", school.Answers.Select(answer => answer.Name))
         ) with
         {
             Most = Limits.Schools,

@@ -58,17 +58,15 @@ internal static class CrewMembers
             (of, rule) => of with { Crew = of.Crew with { RuleAside = rule } },
             (of, rule, _) => MemberWords.Describe(of, rule)
         ),
-        new ClassMember<IReadOnlyList<CrewOffset>>(
+        LateList(
             "crewOffsetsAside",
             nameof(ClassDefinition.Crew),
             "Table for crews put by",
             of => of.Crew.OffsetsAside,
             (of, offsets) => of with { Crew = of.Crew with { OffsetsAside = offsets } },
-            (of, value, other) => Lacking(value, other, offset => MemberWords.Describe(of, offset))
-        )
+            MemberWords.Describe
+        ) with
         {
-            Same = Enumerable.SequenceEqual,
-            Count = offsets => offsets.Count,
             Most = Limits.CrewLines,
             Plural = "lines in the table that was put by",
         },

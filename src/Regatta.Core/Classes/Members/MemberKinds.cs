@@ -26,6 +26,29 @@ internal static class MemberKinds
             Count = items => items.Count,
         };
 
+    /// <summary>A list that came after the schema: nothing is written where it is empty, so that a class without it reads as it
+    /// did.</summary>
+    public static ClassMember<IReadOnlyList<T>?> LateList<T>(
+        string name,
+        string property,
+        string title,
+        Func<ClassDefinition, IReadOnlyList<T>> get,
+        Func<ClassDefinition, IReadOnlyList<T>, ClassDefinition> with,
+        Func<ClassDefinition, T, string> tell
+    ) =>
+        new(
+            name,
+            property,
+            title,
+            of => get(of) is { Count: > 0 } items ? items : null,
+            (of, items) => with(of, items ?? []),
+            (of, value, other) => Lacking(value ?? [], other ?? [], item => tell(of, item))
+        )
+        {
+            Same = (was, now) => (was ?? []).SequenceEqual(now ?? []),
+            Count = items => items?.Count ?? 0,
+        };
+
     /// <summary>What one list says that another does not, in words.</summary>
     public static string Lacking<T>(IEnumerable<T> value, IEnumerable<T> other, Func<T, string> tell) =>
         string.Join(" ", value.Except(other).Select(tell));
