@@ -29,6 +29,7 @@ public sealed class FoundClub(Clubs clubs, Founding founding)
         "reset",
         "prove",
         "invitation",
+        "outbox",
         "mail",
         "me",
         "theme",
