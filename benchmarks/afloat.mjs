@@ -27,6 +27,8 @@ const app = () =>
   });
 const ready = () => answers(`http://127.0.0.1:${port}/health/ready`, () => web.exitCode === null && web.signalCode === null);
 let web = app();
+// However it ends, nothing of it goes on.
+process.on("exit", () => web.kill("SIGKILL"));
 await ready();
 const line = await openLine(`http://127.0.0.1:${port}`);
 
