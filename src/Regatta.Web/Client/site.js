@@ -39,6 +39,8 @@ if ("serviceWorker" in navigator && "caches" in window) {
     else {
       await pack.ownThePack(person);
       // Whoever looks at a card, rigs by it or logs may be on the way to the water.
+      // Without a worker nobody would answer from it.
+      await navigator.serviceWorker.ready;
       if (person && document.body.dataset.pack && document.querySelector("#card, [data-rig-up], form.log-form")) await pack.packClass(document.body.dataset.pack, person).catch(() => {});
     }
   });
