@@ -83,6 +83,32 @@ public sealed class OutboxTests(ClubHost host)
     }
 
     [Fact]
+    public async Task A_log_kept_without_a_line_was_sailed_when_it_was_kept_whatever_the_phones_watch_says()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var sailor = await club.VisitAsAsync("priya");
+        var page = await sailor.GetAsync("/wenlow/classes/brannet/log?wind=12&unit=kn&boat=class");
+        sailor.Header("X-Outbox", Guid.NewGuid().ToString());
+        sailor.Header("X-Outbox-Age", "7200000");
+        var taken = await sailor.SendAsync(
+            page,
+            "form.log-form",
+            "/wenlow/classes/brannet/log?unit=kn",
+            ("sailedNow", "yes"),
+            ("sailedAt", "2031-01-01T10:00"),
+            ("note", "kept in a pocket")
+        );
+        Assert.Equal(204, (int)taken.Status);
+        Assert.Equal(
+            1,
+            await club.ScalarAsync<long>(
+                "select count(*) from session_logs where note = 'kept in a pocket' "
+                    + "and sailed_at between now() - interval '125 minutes' and now() - interval '115 minutes'"
+            )
+        );
+    }
+
+    [Fact]
     public async Task Without_a_sign_in_it_waits_and_a_key_that_is_none_is_not_answered()
     {
         var stranger = host.Visit();

@@ -57,5 +57,11 @@ export function sayPacked(renew) {
   const sailed = document.querySelector("input[name=sailedAt]");
   if (!sailed?.value) return;
   const moved = new Date(Date.parse(`${sailed.value}:00Z`.replace(/:00:00Z$/, ":00Z")) + (Date.now() - Number(packed)));
-  if (!Number.isNaN(moved.getTime())) sailed.value = moved.toISOString().slice(0, 16);
+  if (Number.isNaN(moved.getTime())) return;
+  sailed.value = moved.toISOString().slice(0, 16);
+  // The phone's watch may be days off: a time nobody wrote is told by the club, from how long the log lay here.
+  const untouched = document.createElement("input");
+  [untouched.type, untouched.name, untouched.value] = ["hidden", "sailedNow", "yes"];
+  sailed.after(untouched);
+  sailed.addEventListener("input", () => untouched.remove());
 }

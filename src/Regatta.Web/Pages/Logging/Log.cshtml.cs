@@ -1,3 +1,5 @@
+using Regatta.Web.Live;
+
 namespace Regatta.Web.Pages.Logging;
 
 /// <summary>Logs a session, prefilled from the card; for members. The form speaks of one version and is read on that version's
@@ -112,6 +114,13 @@ public sealed partial class LogModel(
         return Page();
     }
 
+    /// <summary>A log kept without a line, whose time nobody wrote, was sailed when it was kept.</summary>
+    private Dictionary<string, string> SailedAsItWasKept(IReadOnlyDictionary<string, string> typed)
+    {
+        var at = clock.Now - OutboxAnswers.Age(Request);
+        return new(typed) { ["sailedAt"] = clock.Field(at), [LogForm.FilledAt] = clock.OffsetField(at) };
+    }
+
     public async Task<IActionResult> OnPostAsync(string? act)
     {
         var typed = Request.Typed();
@@ -127,7 +136,7 @@ public sealed partial class LogModel(
             return NotFound();
         }
 
-        Form = new(typed);
+        Form = new(typed.GetValueOrDefault("sailedNow") == "yes" ? SailedAsItWasKept(typed) : typed);
         Form = act switch
         {
             "addRun" => new(Form.WithAnotherRun(clock.Field(clock.Now))),
