@@ -14,6 +14,8 @@ const list = {
     page("card?down", { mode: "downwind", ...knots(0, 40) }),
     page("card?reef", { plan: "reef", ...knots(0, 40) }),
     page("card?fun", { purpose: "fun", ...knots(0, 40) }),
+    page("log?light", { ...knots(0, 12), carries: "full" }),
+    page("log?strong", { ...knots(12, 40), carries: "reef" }),
     page("reefs"),
     { path: "/outbox", kind: "outbox" },
   ],
@@ -46,6 +48,16 @@ test("what is not in the pack is not answered by something else", () => {
   assert.equal(at("/outbox"), "/outbox");
   assert.equal(at(`${Class}/boats`), undefined);
   assert.equal(at("/club/classes/boat-2/card?wind=4"), undefined);
+  // A correction, or a check that goes along, would be lost on another page.
+  assert.equal(at(`${Class}/card?wind=4&correct=7`), undefined);
+  assert.equal(at(`${Class}/log?wind=4&sign=turnsUp`), undefined);
+  // What is carried then answers for the sails asked for by name, and not beyond the winds it is carried in.
+  assert.equal(at(`${Class}/log?wind=4&plan=full`), "log?light");
+  assert.equal(at(`${Class}/log?wind=14&plan=full`), undefined);
+  assert.equal(at(`${Class}/log?wind=14&plan=reef`), "log?strong");
+  assert.equal(at(`${Class}/log?wind=4&plan=reef`), undefined);
+  assert.equal(at(`${Class}/log?wind=14`), "log?strong");
+  assert.equal(at(`${Class}/log?wind=4&mode=downwind`), undefined);
   // Marks of other sails, or of another mode, are worse than none.
   assert.equal(at(`${Class}/card?wind=4&plan=storm`), undefined);
   assert.equal(at(`${Class}/card?wind=4&mode=soak`), undefined);

@@ -7,7 +7,8 @@ namespace Regatta.Core.Cards;
 /// <param name="From">Its lower end.</param>
 /// <param name="To">Its upper end, where the next begins.</param>
 /// <param name="At">A wind within it that it is read at.</param>
-public sealed record CardStretch(Speed From, Speed To, Speed At)
+/// <param name="Plan">The sails whose marks it has.</param>
+public sealed record CardStretch(Speed From, Speed To, Speed At, PlanKey Plan)
 {
     /// <summary>What is looked through, half a knot at a time (ours): beyond it nobody sails a small boat.</summary>
     public static readonly Speed Highest = Speed.FromKnots(40);
@@ -24,18 +25,19 @@ public sealed record CardStretch(Speed From, Speed To, Speed At)
         var last = (int)Math.Round(Highest.Knots / Step);
         var text = new CarryText(SpeedUnit.Knot);
         var stretches = new List<CardStretch>();
-        var (from, before) = (0, "");
+        var (from, before, carried) = (0, "", default(PlanKey));
         for (var at = 0; at <= last + 1; at++)
         {
-            var says = at > last ? "" : Says(CardReading.Of(version, new(In(at)), plan, mode, reader), text);
+            var reading = at > last ? null : CardReading.Of(version, new(In(at)), plan, mode, reader);
+            var says = reading is null ? "" : Says(reading, text);
             if (at > 0 && says != before)
             {
                 // It turns somewhere between two that were looked at: half-way.
-                stretches.Add(new(In(Math.Max(0, from - 0.5)), In(at - 0.5), In((from + at - 1) / 2)));
+                stretches.Add(new(In(Math.Max(0, from - 0.5)), In(at - 0.5), In((from + at - 1) / 2), carried));
                 from = at;
             }
 
-            before = says;
+            (before, carried) = (says, reading?.PlanMode.Plan ?? carried);
         }
 
         return stretches;
@@ -47,7 +49,7 @@ public sealed record CardStretch(Speed From, Speed To, Speed At)
     private static string Says(CardReading reading, CarryText text)
     {
         var says = new StringBuilder();
-        says.Append(reading.Card.Band.Id.Number).Append(reading.Card.Beyond);
+        says.Append(reading.Card.Band.Id.Number).Append(reading.Card.Beyond).Append(reading.PlanMode.Plan);
         foreach (var line in reading.Lines)
         {
             says.Append('|').Append(line.Control.Key.Name).Append(line.Cell?.Show(line.Control.Scale));

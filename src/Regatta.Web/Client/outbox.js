@@ -50,7 +50,7 @@ async function session() {
  * Sends one: "sent" with where it went, "refused" with the reason, "signIn", or "waits".
  * @returns {Promise<{ state: string, to?: string, reason?: string }>}
  */
-async function send(entry, token) {
+async function send(entry, token, stale = false) {
   const body = new URLSearchParams(entry.fields);
   body.set(TOKEN, token);
   let answer;
@@ -69,6 +69,8 @@ async function send(entry, token) {
   if (answer.headers.get("X-Outbox") !== entry.key || answer.status >= 500 || answer.status === 429) return { state: "waits" };
   if (answer.status === 204) return { state: "sent", to: answer.headers.get("X-Outbox-To") };
   if (answer.status === 401) return { state: "signIn" };
+  // A token of an earlier sign-in, or of somebody else's: not what was written is refused.
+  if (answer.status === 400 && stale) return { state: "waits" };
   const page = new DOMParser().parseFromString(await answer.text().catch(() => ""), "text/html");
   const texts = (selector) => [...page.querySelectorAll(selector)].map((one) => one.textContent.trim().replace(/\s+/g, " "));
   const said = [...texts("[id$=-problem]"), ...texts(".problem"), ...texts("h1")].find((text) => text);
@@ -151,11 +153,17 @@ async function submit(event) {
   document.dispatchEvent(new CustomEvent("outbox-kept", { detail: form }));
   const packed = document.body.dataset.packed;
   const came = await navigator.locks.request("regatta-outbox", async () => {
-    const earlier = (await mine()).some((other) => other.state === "waits" && other.id < entry.id);
-    return earlier || packed ? { state: "waits", to: "" } : send(entry, token);
+    const all = await mine();
+    // Another tab may have sent it while this one waited for its turn.
+    const now = all.find((other) => other.id === entry.id);
+    if (now && now.state !== "waits") return now;
+    const earlier = all.some((other) => other.state === "waits" && other.id < entry.id);
+    const answer = earlier || packed ? { state: "waits", to: "" } : await send(entry, token, true);
+    if (answer.state === "sent") await settle(entry, answer);
+    else if (answer.state === "refused") await drop(entry.id);
+    return answer;
   });
   if (came.state === "sent") {
-    await settle(entry, came);
     goTo(came.to || location.href);
     return;
   }
@@ -170,6 +178,7 @@ async function submit(event) {
   renew(form);
   tell(came.state === "signIn" ? "Kept on this phone. Sign in again, and it is sent." : "Kept on this phone. It is sent as soon as there is a line.", true);
   changed();
+  flush();
 }
 
 /** Where the club leads to, asked for anew even where it is this page at another place. */

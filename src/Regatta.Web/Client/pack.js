@@ -1,7 +1,6 @@
 // What a sailor needs afloat is kept on the phone as the club made it: the pages of a class for every band. Without a line the service
 // worker answers from it; this is where it is filled, emptied and owned up to.
 const SIX_HOURS = 6 * 3600 * 1000;
-const WHO = "/pack-of";
 const nameOf = (person) => `pack:${person}`;
 
 /** A pack is of one person; whoever else comes finds nothing of it. */
@@ -9,9 +8,6 @@ export async function ownThePack(person) {
   for (const name of await caches.keys()) {
     if (name.startsWith("pack:") && name !== nameOf(person)) await caches.delete(name);
   }
-  if (!person) return;
-  const cache = await caches.open(nameOf(person));
-  await cache.put(WHO, new Response(person));
 }
 
 /** A page, asked for again where the club is busy or the line is bad; null where it is not to be had. */
@@ -56,7 +52,7 @@ export function sayPacked(renew) {
   // A log is of the time it is opened at: the form's own time, moved by how long it lay here.
   const sailed = document.querySelector("input[name=sailedAt]");
   if (!sailed?.value) return;
-  const moved = new Date(Date.parse(`${sailed.value}:00Z`.replace(/:00:00Z$/, ":00Z")) + (Date.now() - Number(packed)));
+  const moved = new Date(Date.parse(`${sailed.value}Z`) + (Date.now() - Number(packed)));
   if (Number.isNaN(moved.getTime())) return;
   sailed.value = moved.toISOString().slice(0, 16);
   // The phone's watch may be days off: a time nobody wrote is told by the club, from how long the log lay here.

@@ -1,4 +1,6 @@
 // Which page of a pack answers an address: the same kind, for the same sails, mode and purpose, in the band the wind lies in.
+const ASKED = ["wind", "unit", "plan", "mode", "purpose", "boat"];
+
 /** The wind an address asks for and its unit; null where it asks for none. */
 export function windOf(url) {
   const said = url.searchParams.get("wind")?.replace(",", ".");
@@ -19,15 +21,25 @@ export function choose(list, url, classPath) {
   const same = list.pages.filter((page) => page.kind === kind);
   // The class's first ones are asked for by name, or not at all.
   const ask = (name) => (url.searchParams.get(name) === list[name] ? "" : (url.searchParams.get(name) ?? ""));
-  // What is one page for all of them, or is kept for what is carried then: marks of other sails are worse than none.
-  const these = same.filter((page) => ["plan", "mode", "purpose"].every((name) => page[name] === ask(name) || kind !== "card"));
+  // A correction, a check that goes along, signs that were tapped: a page without them would be another.
+  if ([...url.searchParams.keys()].some((name) => !ASKED.includes(name))) return null;
+  // Marks of other sails, or for something else, are worse than none; what has no wind is one page for all of them.
+  const isOf = (page) =>
+    !page.winds ||
+    ((page.plan === ask("plan") || (page.plan === "" && page.carries === ask("plan"))) && page.mode === ask("mode") && page.purpose === ask("purpose"));
+  const these = same.filter(isOf);
   const wind = windOf(url);
   if (these.length === 0) return null;
-  const own = these.filter((page) => page.mode === ask("mode"));
+  // Where the sails asked for have pages of their own, those; else where they are what is carried.
+  const own = these.filter((page) => page.plan === ask("plan"));
   const choice = own.length > 0 ? own : these;
   const usual = choice.find((page) => page.usual) ?? choice[0];
   const within = (page) => page.winds?.[wind.unit];
   if (!wind || !within(choice[0])) return usual.path;
   const found = choice.find((page) => wind.number >= within(page)[0] && wind.number < within(page)[1]);
-  return (found ?? (wind.number < within(choice[0])[0] ? choice[0] : choice[choice.length - 1])).path;
+  if (found) return found.path;
+  // Beyond the winds that are kept the nearest holds; between them other sails are carried.
+  const [least, most] = [within(choice[0])[0], within(choice[choice.length - 1])[1]];
+  if (own.length === 0 && least > 0 && wind.number < least) return null;
+  return wind.number < least ? choice[0].path : wind.number >= most && own.length > 0 ? choice[choice.length - 1].path : null;
 }

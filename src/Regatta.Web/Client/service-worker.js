@@ -37,15 +37,18 @@ async function fromPack(url) {
       const list = await (await cache.match(key)).json();
       const path = choose(list, url, pathname.slice(0, -"/pack".length));
       const page = path && (await cache.match(path));
-      if (page) return shown(await page.text(), list);
+      if (page) return shown(page, list);
     }
   }
   return null;
 }
 
-function shown(html, list) {
-  const body = html.replace("<body ", `<body data-packed="${Number(list.kept)}" data-packed-version="${Number(list.version)}" `);
-  return new Response(body, { headers: { "Content-Type": "text/html; charset=utf-8" } });
+/** The page as it was kept, its guards with it, and since when. */
+async function shown(page, list) {
+  const body = (await page.text()).replace("<body ", `<body data-packed="${Number(list.kept)}" data-packed-version="${Number(list.version)}" `);
+  const headers = new Headers(page.headers);
+  for (const name of ["Content-Encoding", "Content-Length", "Transfer-Encoding"]) headers.delete(name);
+  return new Response(body, { headers });
 }
 
 /** What is said where nothing is kept, in the app's own dress where that is. */

@@ -6,6 +6,7 @@ namespace Regatta.Web.Pages.Cards;
 /// <param name="Plan">The sails asked for; empty for what is recommended.</param>
 /// <param name="Mode">The mode; empty for the class's first.</param>
 /// <param name="Purpose">What for; empty for the class's first purpose.</param>
+/// <param name="Carries">The sails whose marks it has.</param>
 /// <param name="Winds">From which wind on, and up to which, it holds, in each unit by its symbol; null for in all.</param>
 /// <param name="Usual">Whether it is the one to show where no wind is asked for.</param>
 public sealed record PackedPage(
@@ -14,6 +15,7 @@ public sealed record PackedPage(
     string Plan = "",
     string Mode = "",
     string Purpose = "",
+    string Carries = "",
     IReadOnlyDictionary<string, double[]>? Winds = null,
     bool Usual = false
 );
@@ -76,6 +78,7 @@ public sealed class PackModel(ClubContext here, CardRequests cards, UnitPreferen
                 plan,
                 mode == modes[0] ? "" : mode.Key.Name,
                 purpose?.Key.Name ?? "",
+                stretch.Plan.Name,
                 Enum.GetValues<SpeedUnit>()
                     .ToDictionary(unit => unit.Symbol(), unit => new[] { stretch.From.In(unit), stretch.To.In(unit) }),
                 usual.Wind >= stretch.From && usual.Wind < stretch.To
