@@ -220,6 +220,13 @@ export function showTheOutbox() {
   const list = document.querySelector("[data-outbox-list]");
   const shape = list.querySelector("template").content;
   const token = () => document.querySelector(`form[data-token] [name=${TOKEN}]`)?.value ?? "";
+  // What kept it from being taken may be gone; where not, the page says it beside the field.
+  const again = async (entry) => {
+    const came = await navigator.locks.request("regatta-outbox", () => send(entry, token()));
+    if (came.state === "sent") await settle(entry, came);
+    if (came.state === "refused") native(entry.action, entry.fields, token());
+    else changed();
+  };
   const at = (time) => new Date(time).toLocaleString([], { dateStyle: "medium", timeStyle: "short" });
 
   async function draw() {
@@ -237,7 +244,7 @@ export function showTheOutbox() {
       const [open, gone] = line.querySelectorAll("button");
       open.hidden = entry.state !== "refused";
       gone.hidden = entry.state === "sent";
-      open.addEventListener("click", () => native(entry.action, entry.fields, token()));
+      open.addEventListener("click", () => again(entry));
       gone.addEventListener("click", () => {
         if (gone.dataset.asked) drop(entry.id);
         else [gone.dataset.asked, gone.textContent] = ["yes", "Throw it away: sure?"];

@@ -16,13 +16,11 @@ registerRoute(({ request, sameOrigin }) => sameOrigin && KINDS.includes(request.
 
 registerRoute(
   ({ request, sameOrigin }) => sameOrigin && (request.mode === "navigate" || request.headers.has("HX-Request")),
-  async ({ request, url }) => {
-    const packed = await fromPack(url);
-    try {
-      return await fetch(request, packed ? { signal: AbortSignal.timeout(SLOW) } : undefined);
-    } catch {
-      return packed ?? offline();
-    }
+  ({ request, url }) => {
+    const live = fetch(request);
+    // A line that is nearly none is none: what is kept comes instead, and where nothing is, the line goes on being waited for.
+    const late = new Promise((on) => setTimeout(on, SLOW)).then(async () => (await fromPack(url)) ?? live);
+    return Promise.race([live, late]).catch(async () => (await fromPack(url)) ?? offline());
   },
 );
 setDefaultHandler(new NetworkOnly());

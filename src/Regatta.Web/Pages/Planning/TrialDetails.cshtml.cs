@@ -1,3 +1,5 @@
+using Regatta.Web.Live;
+
 namespace Regatta.Web.Pages.Planning;
 
 /// <summary>The card of one trial, run by run, with what it says so far; for members, afloat on a phone.</summary>
@@ -137,7 +139,7 @@ public sealed class TrialDetailsModel(
             && !await running.KeepAsync(
                 View.Ref,
                 number,
-                new(run, boat, port.Degrees, starboard.Degrees, wind.MetresPerSecond, clock.Now, gained)
+                new(run, boat, port.Degrees, starboard.Degrees, wind.MetresPerSecond, clock.Now - OutboxAnswers.Age(Request), gained)
             )
         )
         {
