@@ -86,6 +86,14 @@ public interface IReadCrews
     Task<IReadOnlyDictionary<string, CrewProfile>> OfPersonAsync(ClubId club, Guid person);
 }
 
+/// <summary>What is read of <see cref="Sails"/>.</summary>
+public interface IReadSails
+{
+    Task<OwnSails> OfAsync(ClubId club, Guid person);
+
+    Task<bool> OnlySailsAsync(ClubId club, Guid person);
+}
+
 /// <summary>What is read of <see cref="Decisions"/>.</summary>
 public interface IReadDecisions
 {

@@ -12,6 +12,7 @@ public sealed class DemoLoader(
     PlanDays plan,
     Outings outings,
     UserManager<Person> accounts,
+    Sails sails,
     TimeProvider clock,
     ILogger<DemoLoader> log
 )
@@ -20,6 +21,9 @@ public sealed class DemoLoader(
     public const string Password = "wenlow-reach";
 
     private static readonly string[] WithPassword = ["odalys", "tamsin", "priya", "ebbe"];
+
+    /// <summary>What those say they sail who sail everything else only to log it.</summary>
+    private static readonly Dictionary<string, string[]> Sails = new() { ["priya"] = ["quillet", "brannet"], ["tamsin"] = ["quillet"] };
 
     /// <summary>Does what the settings ask for.</summary>
     public async Task PrepareAsync()
@@ -84,6 +88,10 @@ public sealed class DemoLoader(
         foreach (var entry in bundle.People)
         {
             await members.SetAsync(club.Ref, people[entry.Key], entry.Roles, entry.CaptainOf);
+            if (Sails.TryGetValue(entry.Key, out var sailed))
+            {
+                await sails.SaveAsync(club.Ref, people[entry.Key], [.. sailed.Select(key => new SailedClass(key, null))]);
+            }
         }
 
         await SayComingAsync(club, people);

@@ -9,6 +9,8 @@ internal static class SecurityPolicy
             {
                 policy.AddDefaultSrc().Self();
                 policy.AddImgSrc().Self().Data();
+                // A spoken note is played from the phone it was spoken to.
+                policy.AddMediaSrc().Self().Blob();
                 policy.AddObjectSrc().None();
                 policy.AddBaseUri().Self();
                 policy.AddFormAction().Self();
@@ -27,6 +29,8 @@ internal static class SecurityPolicy
             {
                 policy.AddDefaultSecureDirectives();
                 policy.AddPublickeyCredentialsGet().Self();
+                policy.AddMicrophone().Self();
+                policy.AddScreenWakeLock().Self();
             })
             .AddCustomHeader("X-Robots-Tag", "noindex")
             .RemoveServerHeader();

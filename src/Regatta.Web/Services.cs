@@ -3,6 +3,7 @@ using Npgsql;
 using Regatta.Web.Live;
 using Regatta.Web.Mail;
 using Regatta.Web.Pages.Cards;
+using Regatta.Web.Pages.ClassSetup;
 using Regatta.Web.Pages.Logging;
 using Regatta.Web.Pages.Shared;
 using Regatta.Web.Station;
@@ -62,6 +63,7 @@ internal static class Services
             .AddSingleton<IReadRemovedParts>(provider => provider.GetRequiredService<RemovedParts>())
             .AddSingleton<IReadSafetyRules>(provider => provider.GetRequiredService<SafetyRules>())
             .AddSingleton<IReadSailorNotes>(provider => provider.GetRequiredService<SailorNotes>())
+            .AddSingleton<IReadSails>(provider => provider.GetRequiredService<Sails>())
             .AddSingleton<IReadShareLinks>(provider => provider.GetRequiredService<ShareLinks>())
             .AddSingleton<IReadSignIns>(provider => provider.GetRequiredService<SignIns>())
             .AddSingleton<IReadTrials>(provider => provider.GetRequiredService<Trials>())
@@ -70,6 +72,7 @@ internal static class Services
             .AddSingleton<DeleteClass>()
             .AddSingleton<OwnAccount>()
             .AddSingleton<Crews>()
+            .AddSingleton<Sails>()
             .AddSingleton<Logs>()
             .AddSingleton<LogTracks>()
             .AddSingleton<EarlierLogs>()
@@ -107,6 +110,7 @@ internal static class Services
             .AddSingleton<ClassCache>()
             .AddSingleton<BoatReadings>()
             .AddSingleton<CardReaderOf>()
+            .AddSingleton<OwnBoard>()
             .AddSingleton<EditCells>()
             .AddSingleton<RigBoat>()
             .AddSingleton<SetClubSafety>()
@@ -138,6 +142,7 @@ internal static class Services
             .AddScoped<ClubClock>()
             .AddScoped<SailedWinds>()
             .AddScoped<LogRuns>()
+            .AddScoped<StripMaking>()
             .AddScoped<CardRequests>()
             .AddScoped<UnitPreferences>()
             .AddScoped<DefinitionEditor>()

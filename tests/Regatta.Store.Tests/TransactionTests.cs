@@ -53,6 +53,23 @@ public sealed class TransactionTests(StoreFixture store) : IClassFixture<StoreFi
     }
 
     [Fact]
+    public async Task One_note_is_taken_back_by_its_key_and_by_nobody_else()
+    {
+        var one = (await store.FreshClassAsync()).Stamp.Class;
+        var notes = new NotedRuns(Db);
+        var (first, second) = (Guid.NewGuid(), Guid.NewGuid());
+        foreach (var (key, minute) in new[] { (first, 0), (second, 10) })
+        {
+            await notes.AddAsync(one, store.Ann.Id, key, new(StoreFixture.Now.AddMinutes(minute), null, PlanMode.Usual, null, null, null));
+        }
+
+        await notes.ForgetAsync(one, store.Ben.Id, second);
+        Assert.Equal([first, second], (await notes.SinceAsync(one, store.Ann.Id, StoreFixture.Now)).Select(note => note.Key));
+        await notes.ForgetAsync(one, store.Ann.Id, second);
+        Assert.Equal([first], (await notes.SinceAsync(one, store.Ann.Id, StoreFixture.Now)).Select(note => note.Key));
+    }
+
+    [Fact]
     public async Task A_part_that_is_taken_back_leaves_the_rest()
     {
         var draft = await store.FreshClassAsync();

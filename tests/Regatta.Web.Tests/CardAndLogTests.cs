@@ -221,7 +221,7 @@ public sealed class CardAndLogTests(ClubHost host)
         var opened = await sailor.GetAsync(again);
         Assert.Contains("This is what you sent", opened.Text);
         Assert.Contains("As you sent them", opened.Text);
-        Assert.Null(opened.Html.QuerySelector(".boats"));
+        Assert.Null(opened.Html.QuerySelector(".boat-form"));
         // Sent as it opened it is the same log, and nothing of it has changed.
         var same = await sailor.SendAsync(opened, ".log-form", "/wenlow/classes/quillet/log");
         Assert.Equal(sent.Location.ToString().Replace("Added", "SentBefore", StringComparison.Ordinal), same.Location!.ToString());

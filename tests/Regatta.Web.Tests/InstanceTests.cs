@@ -125,7 +125,7 @@ public sealed class InstanceTests(ClubHost host)
         Assert.Contains("bands", broken.TextOf("main p"));
         Assert.Contains("cannot be read", (await coordinator.GetAsync("/wenlow")).TextOf(".fleet"));
         var today = await coordinator.GetAsync("/wenlow/today?wind=12");
-        Assert.Equal(8, today.Html.QuerySelectorAll(".today li").Length);
+        Assert.Equal(8, today.Html.QuerySelectorAll(".today li, .own").Length);
         Assert.Contains("Tandry cannot be shown", today.TextOf("#board"));
         foreach (
             var works in (string[])

@@ -22,7 +22,7 @@ public sealed class OutboxTests(ClubHost host)
         Assert.Equal(0, Knots(upwind[0])[0]);
         Assert.All(upwind.Zip(upwind.Skip(1)), pair => Assert.Equal(Knots(pair.First)[1], Knots(pair.Second)[0], 9));
         Assert.Single(upwind, page => page.GetProperty("usual").GetBoolean());
-        foreach (var kind in (string[])["card", "log", "rig-up", "wrong", "check", "reefs", "procedures", "outbox"])
+        foreach (var kind in (string[])["card", "afloat", "log", "rig-up", "wrong", "check", "reefs", "procedures", "outbox"])
         {
             var page = pages.First(page => Said(page, "kind") == kind);
             Assert.Equal(200, (int)(await sailor.GetAsync(Said(page, "path"))).Status);

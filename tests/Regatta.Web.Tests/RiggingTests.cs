@@ -31,7 +31,7 @@ public sealed class RiggingTests(ClubHost host)
         Assert.Contains("off the scale", wrong.TextOf(".rig-step .problem"));
         Assert.Equal("99", wrong.Html.QuerySelector("[name=said-set-gooseneck]")!.GetAttribute("value"));
         var done = await sailor.SendAsync(later, ".rig-up form", Finish, ("said-set-gooseneck", "22"));
-        Assert.Contains("/card", done.Location!.ToString(), StringComparison.Ordinal);
+        Assert.Contains("/afloat", done.Location!.ToString(), StringComparison.Ordinal);
         Assert.Contains("waits in your log", (await sailor.GetAsync(done.Location.ToString())).TextOf(".thanks"));
         var log = await sailor.GetAsync($"{Quillet}/log?wind=14&boat=class");
         Assert.Equal("22 in", log.Html.QuerySelector("[name=mark-gooseneck]")!.GetAttribute("value"));
@@ -330,7 +330,7 @@ public sealed class RiggingTests(ClubHost host)
         await using var club = await host.AnotherAsync("IfEmpty");
         var crew = await club.VisitAsAsync("priya");
         var log = await crew.GetAsync("/wenlow/classes/ferrin-16/log?wind=15");
-        var boat = log.Html.QuerySelector(".boats [aria-current=true]")!.TextContent;
+        var boat = log.Html.QuerySelector("#boat [selected]")!.TextContent;
         await crew.SendAsync(log, ".log-form", "/wenlow/classes/ferrin-16/log", ("mark-rake", "7"));
         var told = await crew.GetAsync("/wenlow/classes/ferrin-16/couplings");
         Assert.Contains(boat, told.TextOf(".reef-before"));

@@ -32,11 +32,11 @@ public sealed class TodayTests(ClubHost host)
         var sailor = await club.VisitAsAsync("priya");
         var board = await sailor.GetAsync("/wenlow/today");
         Assert.Contains("Ten minutes to", board.TextOf(".wind-line"));
-        Assert.Equal(9, board.Html.QuerySelectorAll(".today li").Length);
+        Assert.Equal(9, board.Html.QuerySelectorAll(".today li, .own").Length);
         Assert.Contains(
             "at 0.6 m",
             board
-                .Html.QuerySelectorAll(".today li")
+                .Html.QuerySelectorAll(".today li, .own")
                 .Single(line => line.TextContent.Contains("Pettle", StringComparison.Ordinal))
                 .TextContent
         );
@@ -68,7 +68,7 @@ public sealed class TodayTests(ClubHost host)
         var asked = await sailor.GetAsync("/wenlow/today?wind=18");
         Assert.Contains("And at 18 kn?", asked.TextOf("h1"));
         var quillet = asked
-            .Html.QuerySelectorAll(".today li")
+            .Html.QuerySelectorAll(".today li, .own")
             .Single(line => line.TextContent.Contains("Quillet", StringComparison.Ordinal));
         // 18 kn at 10 m are 16 kn at 3 m: the class's strong band begins there.
         Assert.Contains("16 kn", quillet.QuerySelector(".today-band")!.TextContent);

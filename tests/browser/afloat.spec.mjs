@@ -76,7 +76,7 @@ test("a note and a log made without a line arrive once, in their order, when it 
     await page.getByRole("button", { name: "Note it now" }).tap();
     await expect(page.locator("[data-outbox-told]")).toContainText("Kept on this phone");
     await page.goto(`${Class}/log?wind=12&unit=kn`);
-    await page.getByLabel("Note", { exact: false }).first().fill("sailed without a line");
+    await page.getByRole("textbox", { name: "Note", exact: true }).fill("sailed without a line");
     await page.getByRole("button", { name: "Send the log" }).last().tap();
     await expect(page.locator("[data-outbox-told]")).toContainText("Kept on this phone");
     await expect(page.locator("[data-outbox-door]")).toHaveText("Outbox 2");
@@ -135,4 +135,106 @@ test("what the club refuses stays with its reason and opens as its form", async 
     await page.goto("/outbox");
     await expect(page.locator(".outbox li.is-refused")).toHaveCount(0);
   });
+});
+
+const bar = (page, name) => page.locator(".afloat-bar").getByText(name);
+const played = (page) => page.locator(".afloat-marks .mark-lines dt").allTextContents();
+
+test("the screen afloat goes a band up and down, notes and takes back without a line, by one wet thumb", async ({ browser, baseURL }) => {
+  await afloat(browser, baseURL, "odalys", async (page, line) => {
+    line.cut();
+    await page.goto(`${Class}/afloat?wind=9&unit=kn`);
+    await expect(page.locator("[data-packed-told]")).toContainText("No line");
+    const before = await page.locator(".afloat-wind span").textContent();
+    await bar(page, "Gear up").tap();
+    await expect(page.locator(".afloat-wind span")).not.toHaveText(before);
+    await expect(page.locator(".mark-lines .has-changed").first()).toContainText("◂");
+    expect(await played(page)).not.toEqual([]);
+    await bar(page, "Gear down").tap();
+    await expect(page.locator(".afloat-wind span")).toHaveText(before);
+    // A sleeve pressed it: kept at one tap, and taken back by the next.
+    await bar(page, "Note").tap();
+    await expect(page.locator("[data-outbox-told]")).toContainText("Kept on this phone");
+    await page.getByRole("button", { name: "Take the last note back" }).tap();
+    await expect(page.locator("[data-outbox-door]")).toHaveText("Outbox 2");
+    await bar(page, "Wrong?").tap();
+    await expect(page.locator("h1")).toContainText("Brannet");
+    await page.goBack();
+    // All of it can be drawn out from under the bar.
+    await page.evaluate(() => window.scrollTo(0, document.body.scrollHeight));
+    await expectAccessible(page);
+    await expectNoSidewaysScroll(page);
+    const small = await page.locator(".afloat .btn:visible, .afloat summary:visible").evaluateAll((all) => all
+      .filter((one) => { const { width, height } = one.getBoundingClientRect(); return Math.min(width, height) < 64; }).map((one) => one.textContent.trim()));
+    expect(small).toEqual([]);
+    line.mend();
+    await page.goto("/outbox");
+    await page.getByRole("button", { name: "Send now" }).tap();
+    await expect(page.locator(".outbox li.is-sent")).toHaveCount(2);
+    // The note and its taking back came in their order: nothing waits for the log.
+    await page.goto(`${Class}/afloat?wind=12&unit=kn`);
+    await expect(page.getByRole("button", { name: "Take the last note back" })).toBeHidden();
+  });
+});
+
+test("the sun, the page on its side and a spoken note need no line", async ({ browser, baseURL }) => {
+  await afloat(browser, baseURL, "priya", async (page, line, context) => {
+    await context.grantPermissions(["microphone"]);
+    line.cut();
+    await page.goto(`${Class}/afloat?wind=12&unit=kn`);
+    await page.getByRole("button", { name: "Sunlight", exact: true }).tap();
+    await expect(page.locator("html")).toHaveAttribute("data-theme", "sunlight");
+    await page.goto(`${Class}/card?wind=12&unit=kn`);
+    await expect(page.locator("html")).toHaveAttribute("data-theme", "sunlight");
+    await page.goto(`${Class}/afloat?wind=12&unit=kn`);
+    await page.setViewportSize({ width: 740, height: 360 });
+    await expect(page.locator(".afloat-marks dd").first()).toBeInViewport();
+    await expect(bar(page, "Wrong?")).toBeInViewport();
+    await expectNoSidewaysScroll(page);
+    await page.setViewportSize(phone);
+    const speak = page.getByRole("button", { name: "Hold to speak" });
+    await speak.focus();
+    await page.keyboard.down("Space");
+    await expect(speak).toHaveAttribute("aria-pressed", "true");
+    await expect(page.locator("[data-voice-told]")).toContainText("Speak now");
+    await page.waitForTimeout(600);
+    await page.keyboard.up("Space");
+    await expect(page.locator("[data-voice-told]")).toContainText("Kept on this phone");
+    // Ashore it stands where the note is written, plays, and goes by two taps.
+    await page.goto(`${Class}/log?wind=12&unit=kn`);
+    const spoken = page.locator("[data-voice-list] li");
+    await expect(spoken).toHaveCount(1);
+    await expect.poll(() => spoken.locator("audio").evaluate((sound) => sound.readyState)).toBeGreaterThan(0);
+    await spoken.getByRole("button", { name: "Throw it away" }).tap();
+    await expect(spoken).toHaveCount(1);
+    await spoken.getByRole("button", { name: "sure?" }).tap();
+    await expect(spoken).toHaveCount(0);
+    line.mend();
+    await page.goto(`${Class}/card?wind=12&unit=kn`);
+    await expect.poll(() => page.evaluate(() => localStorage.getItem("theme-waits"))).toBe(null);
+    await page.reload();
+    await expect(page.locator("html")).toHaveAttribute("data-theme", "sunlight");
+  });
+});
+
+test("helm, held, felt and Send stand on a phone's first screen, and a second tap takes a word back", async ({ browser, baseURL }) => {
+  const context = await browser.newContext({ baseURL, viewport: phone, hasTouch: true });
+  const page = await context.newPage();
+  await signIn(page, "priya", `${Class}/log?wind=12&unit=kn`);
+  for (const what of [page.locator(".tack .chip").first(), page.locator(".tack .chip").last(), page.getByRole("button", { name: "All held" }),
+    page.getByText("as usual", { exact: true }), page.locator(".send-now button")]) {
+    await expect(what).toBeInViewport({ ratio: 1 });
+  }
+  const pull = page.locator(".tack").first().getByText("pull", { exact: true });
+  await pull.tap();
+  const degrees = page.locator("[name=helmPort]");
+  await expect(degrees).not.toHaveValue("");
+  await pull.tap();
+  await expect(degrees).toHaveValue("");
+  await expect(page.locator(".tack :checked")).toHaveCount(0);
+  await page.getByRole("button", { name: "All held" }).tap();
+  await expect(page.locator(".gates :checked")).not.toHaveCount(0);
+  await expectAccessible(page);
+  await expectNoSidewaysScroll(page);
+  await context.close();
 });

@@ -3,7 +3,7 @@ export const launchOptions = {
   executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium-headless-shell",
   args: [
     "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
-    "--disable-component-update", "--disable-sync",
+    "--disable-component-update", "--disable-sync", "--use-fake-device-for-media-stream", "--use-fake-ui-for-media-stream",
   ],
 };
 

@@ -130,6 +130,7 @@ test("a sailor opens the link on a phone, asks for this wind, and logs in eight 
   await tap(page.getByText("rather fast"));
   expect(taps + 1).toBeLessThanOrEqual(8); // sent now, the class's questions are skipped
   const questions = page.locator(".questions");
+  await tap(questions.getByText("What did you see?"));
   await tap(questions.getByText("evenly", { exact: true }));
   await tap(questions.getByText("pointed well", { exact: true }));
   await tap(questions.getByText("neither", { exact: true }));
@@ -166,6 +167,7 @@ test("the tiller is dragged over the tape, nudged by keys, and typed; all three 
   const page = await context.newPage();
   await signIn(page, "priya", "/wenlow/classes/ferrin-16/log?wind=12");
   const tack = page.getByRole("group", { name: "Starboard tack" });
+  await tack.getByText("By the tape, in degrees").click();
   const slider = tack.getByRole("slider");
   // A letter that arrives late moves what stands below it: whoever misses the tape so takes hold of it again.
   await expect(async () => {
@@ -198,6 +200,7 @@ test("the card is read and a log is sent without JavaScript", async ({ browser, 
   await expect(page.locator(".band-head")).toContainText("strong");
   await signIn(page, "priya", "/wenlow/classes/quillet/log?wind=18");
   await page.getByRole("group", { name: "Port tack" }).getByText("none").click();
+  await page.getByText("One by one").click();
   await page.getByLabel("Steady breeze").check();
   await page.getByRole("button", { name: "Send the log" }).last().click();
   await expect(page.getByRole("status")).toContainText("Logged.");

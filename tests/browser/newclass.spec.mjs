@@ -22,7 +22,7 @@ async function logs(page, hand, path, mark, reading) {
   const field = page.locator(`[name=mark-${mark}]`).first();
   if (!(await field.isVisible())) await hand.click(page.getByText("Change what differed"));
   await field.fill(reading);
-  await hand.click(page.getByRole("button", { name: "Send the log" }));
+  await hand.click(page.getByRole("button", { name: "Send the log" }).last());
   await expect(page.getByRole("status").first()).toBeVisible();
 }
 

@@ -31,11 +31,14 @@ for (const { key, wind, word, answer, lane } of fleet) {
     await expect(page.locator("main")).toContainText("Cut into runs by what you noted afloat");
     await expectNoSidewaysScroll(page);
     await expectAccessible(page);
+    // On a phone what is filled in already stands folded.
+    await page.locator("summary", { hasText: "Wind" }).tap();
     await page.getByLabel(/^From, /).fill(String(wind));
     await page.getByLabel(/^To, /).fill(String(wind));
     await page.getByRole("group", { name: "Port tack" }).locator("label", { hasText: new RegExp(`^\\s*${word}\\s*$`) }).tap();
     await page.getByRole("group", { name: "Starboard tack" }).locator("label", { hasText: new RegExp(`^\\s*${word}\\s*$`) }).tap();
     await page.getByRole("button", { name: "All held" }).tap();
+    await page.locator("summary", { hasText: "What did you see?" }).tap();
     await page.locator(".questions").getByText(answer, { exact: true }).first().tap();
     await page.getByText("rather fast").tap();
     await page.getByRole("button", { name: "Send the log" }).last().tap();
@@ -229,7 +232,7 @@ test("a log that nobody said came in stays on the phone, comes back as it was ty
   const page = await context.newPage();
   await signIn(page, "priya", "/wenlow/classes/pettle-65/log?wind=8&boat=class");
   await page.getByRole("button", { name: "I changed something" }).tap();
-  await page.getByLabel("Note", { exact: false }).first().fill("the line went at the mark");
+  await page.getByRole("textbox", { name: "Note", exact: true }).fill("the line went at the mark");
   const answers = [];
   // It comes in, and its answer is lost on the way back.
   await page.route("**/log?*", async (route) => {

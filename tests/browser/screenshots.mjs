@@ -10,15 +10,15 @@ const desktop = { width: 1280, height: 800 };
 const phone = { width: 360, height: 740 };
 
 const shots = [
-  { name: "today", as: "odalys", path: "/wenlow/today", size: desktop },
+  { name: "today", as: "priya", path: "/wenlow/today", size: desktop },
   { name: "fleet", as: "odalys", path: "/wenlow", size: desktop },
   { name: "matrix-lanes", as: "tamsin", path: "/wenlow/classes/quillet?cell=4.gooseneck", size: desktop },
   { name: "matrix-table", as: "odalys", path: "/wenlow/classes/orlop-9?view=table&plan=reef-1&cell=5.car", size: desktop },
   { name: "card-print", as: "odalys", path: "/wenlow/classes/tandry/card/print", size: desktop },
   { name: "boats", as: "tamsin", path: "/wenlow/classes/quillet/boats", size: desktop },
-  { name: "schools", as: "odalys", path: "/wenlow/classes/pettle-65/schools", size: desktop },
   { name: "card-phone", as: "priya", path: "/wenlow/classes/quillet/card?wind=14", size: phone },
   { name: "log-phone", as: "priya", path: "/wenlow/classes/quillet/log?wind=14", size: phone, full: true },
+  { name: "afloat-phone", as: "priya", path: "/wenlow/classes/quillet/afloat?wind=14&unit=kn#up", size: phone },
   { name: "reefs", as: "odalys", path: "/wenlow/classes/orlop-9/reefs", size: desktop, full: true },
   { name: "rig-up-phone", as: "priya", path: "/wenlow/classes/pettle-65/rig-up?wind=8&boat=class", size: phone },
   { name: "balance", as: "odalys", path: "/wenlow/classes/tandry/balance?wind=12&unit=kn&heel=10", size: desktop },

@@ -87,6 +87,9 @@ public sealed class LogSession(Db db, Logs logs, LogTracks tracks, Crews crews, 
     /// <summary>Forgets what a sailor noted in a class.</summary>
     public Task ForgetNotesAsync(Actor actor, ClassRef one) => notes.ForgetAsync(one, actor.Person);
 
+    /// <summary>Takes a note back that its sailor made; nothing where there is none of that key.</summary>
+    public Task TakeBackAsync(Actor actor, ClassRef one, Guid key) => notes.ForgetAsync(one, actor.Person, key);
+
     /// <summary>Removes a log; it can be brought back for a season.</summary>
     /// <returns>Whether there was such a log of theirs.</returns>
     public Task<bool> RemoveAsync(Actor actor, long number) => ChangeAsync(actor, number, removed: true);

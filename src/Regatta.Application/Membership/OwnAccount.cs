@@ -1,10 +1,14 @@
 namespace Regatta.Application.Membership;
 
 /// <summary>What somebody does with their own account.</summary>
-public sealed class OwnAccount(People people, SignIns signIns)
+public sealed class OwnAccount(People people, SignIns signIns, Sails sails)
 {
     /// <summary>Keeps how long their hands are.</summary>
     public Task SaveHandsAsync(Guid person, IReadOnlyDictionary<BodyMeasure, Length> hands) => people.SaveHandsAsync(person, hands);
+
+    /// <summary>Keeps what a member says they sail in a club, all of it.</summary>
+    public Task SaveSailsAsync(Actor actor, IReadOnlyList<SailedClass> classes) =>
+        sails.SaveAsync(actor.Club.Ref, actor.Person, [.. classes.DistinctBy(own => own.Class)]);
 
     /// <summary>Notes that who signed in has just shown again who they are.</summary>
     public Task ProveAsync(Guid signIn) => signIns.ProveAsync(signIn);

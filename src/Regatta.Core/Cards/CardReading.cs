@@ -117,6 +117,27 @@ public sealed record CardReading(PublishedVersion Version, Carry Carry, Speed Ef
             .Of(Card.Band.From, Card.Band.To, null)
             .Value.Times(Effective.MetresPerSecond > 0 ? Wind.MetresPerSecond / Effective.MetresPerSecond : 1);
 
+    /// <summary>The true wind at which this crew reads the middle of a band.</summary>
+    /// <param name="band">A band of the class.</param>
+    public Speed WindOf(WindBand band) =>
+        band.Id == Card.Band.Id ? Wind : Version.Class.Crew.ReadAs(band.Middle, Carry.Crew.Crew, Version.Set.Bands);
+
+    /// <summary>The nearest band above or below that this crew reads, with a true wind for it; null where there is none. A light crew may
+    /// pass over one.</summary>
+    /// <param name="stronger">Whether above.</param>
+    public (WindBand Band, Speed Wind)? Next(bool stronger)
+    {
+        var (bands, crew) = (Version.Set.Bands, Version.Class.Crew);
+        var read = bands
+            .All.Select(band => (Read: bands.At(crew.Effective(WindOf(band), Carry.Crew.Crew, bands)), Wind: WindOf(band)))
+            .ToList();
+        return (
+            stronger ? read.Where(next => next.Read.From >= Card.Band.To) : read.Where(next => next.Read.To <= Card.Band.From).Reverse()
+        )
+            .Select(next => ((WindBand, Speed)?)next)
+            .FirstOrDefault();
+    }
+
     /// <summary>Whether no band has a mark of a control: what is set there is noted.</summary>
     public bool IsUntold(ControlKey control) => Version.Set.Cells.All(cell => cell.Place.Address.Control != control);
 

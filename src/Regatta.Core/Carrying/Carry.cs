@@ -126,13 +126,12 @@ public sealed record NextSails(Carry? IfLighter, Carry? IfStronger)
     public static NextSails Of(ClassDefinition definition, MatrixSet set, Carry now)
     {
         var effective = definition.Crew.Effective(now.Wind.Mean, now.Crew.Crew, set.Bands);
-        var factor = effective.MetresPerSecond > 0 ? now.Wind.Mean.MetresPerSecond / effective.MetresPerSecond : 1;
         var band = set.Bands.At(effective);
         return new(In(set.Bands.Below(band)), In(set.Bands.Above(band)));
 
         Carry? In(WindBand? neighbour) =>
             neighbour is not null
-            && Carry.Of(definition, set, new(neighbour.Middle.Times(factor)), now.Crew) is var then
+            && Carry.Of(definition, set, new(definition.Crew.ReadAs(neighbour.Middle, now.Crew.Crew, set.Bands)), now.Crew) is var then
             && then.Recommended != now.Carried?.Plan
                 ? then
                 : null;

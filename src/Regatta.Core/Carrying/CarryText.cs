@@ -52,6 +52,9 @@ public sealed class CarryText(SpeedUnit unit)
     /// <summary>What another wind's judgement says of its sails: "carry reef 1".</summary>
     public string Then(Carry carry) => carry.Recommended is { } plan ? $"carry {plan.Name}" : "nothing she has: stay ashore";
 
+    /// <summary>The sails of another band in as few words as a button has room for.</summary>
+    public static string Brief(Carry carry) => carry.Recommended?.Name ?? "stay ashore";
+
     /// <summary>Why a mode is not sailed now, or for whom and between which angles it is; null where it is open to all.</summary>
     public string? Mode(ModeCarry mode)
     {

@@ -85,7 +85,7 @@ public sealed record CrewReading
     /// <see cref="CrewRule.MostEffective"/>.</summary>
     public Speed Effective(Speed wind, CrewProfile? crew, WindBands bands)
     {
-        if (Rule is not { } rule || crew is not { } known || (known.Mass, known.Height, known.OnWire) == (null, null, null))
+        if (Rule is not { } rule || crew is not { } known || IsUnsaid(known))
         {
             return wind;
         }
@@ -93,6 +93,12 @@ public sealed record CrewReading
         var effective = rule.Effective(wind, known, bands);
         return effective > CrewRule.MostEffective && wind < CrewRule.MostEffective ? CrewRule.MostEffective : effective;
     }
+
+    /// <summary>The true wind in which a crew reads the card at a given wind; the wind itself where nobody said who they are.</summary>
+    public Speed ReadAs(Speed effective, CrewProfile? crew, WindBands bands) =>
+        Rule is not { } rule || crew is not { } known || IsUnsaid(known) ? effective : rule.ReadAs(effective, known, bands);
+
+    private static bool IsUnsaid(CrewProfile crew) => (crew.Mass, crew.Height, crew.OnWire) == (null, null, null);
 
     /// <summary>Why a crew's profile cannot be right in this class: it would read the strongest wind of the bands as more than anybody
     /// sails in. Null where it can.</summary>

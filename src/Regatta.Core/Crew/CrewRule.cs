@@ -65,6 +65,16 @@ public sealed record CrewRule(Mass Reference, double Hull, Length Arm, BandId Fr
         );
     }
 
+    /// <summary>The true wind a crew reads the card at a given wind in: the inverse of <see cref="Effective"/>. A light crew passes over
+    /// what lies between the first band's edge and what they read there; it is the edge then.</summary>
+    /// <param name="effective">The wind the card is read at.</param>
+    /// <param name="crew">Who is aboard.</param>
+    /// <param name="bands">The class's bands.</param>
+    public Speed ReadAs(Speed effective, CrewProfile crew, WindBands bands) =>
+        bands.Find(FromBand) is not { From: var from } || effective < from
+            ? effective
+            : Speed.FromMetresPerSecond(Math.Max(from.MetresPerSecond, effective.MetresPerSecond / Factor(crew)));
+
     /// <summary>The rule with a trapeze; refuses what makes none.</summary>
     /// <param name="people">How many are aboard.</param>
     /// <param name="onWire">How many of the crew it was tuned with are out.</param>

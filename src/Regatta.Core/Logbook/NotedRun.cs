@@ -16,6 +16,9 @@ public sealed record NotedRun(
     (ControlKey Control, Mark Mark)? Differs
 )
 {
+    /// <summary>Names the note among its sailor's, so that it can be taken back.</summary>
+    public Guid Key { get; init; }
+
     /// <summary>The wind the card was read at when this was set, at the class's height; null for the station's.</summary>
     public Speed? CardWind { get; init; }
 
@@ -60,11 +63,18 @@ public sealed record NotedRun(
                 before is not null
                 && runs.Count > 0
                 && note.At - runs[^1].Note.At < SameLeg
-                && note with { At = before.At, Wind = before.Wind, Differs = before.Differs, Felt = before.Felt } == before;
+                && note with
+                {
+                    Key = before.Key,
+                    At = before.At,
+                    Wind = before.Wind,
+                    Differs = before.Differs,
+                    Felt = before.Felt,
+                } == before;
             before = note;
             if (same)
             {
-                runs[^1] = runs[^1] with { Differs = new Dictionary<ControlKey, Mark>(differs), NotedAt = note.At };
+                runs[^1] = runs[^1] with { Differs = new Dictionary<ControlKey, Mark>(differs), NotedAt = note.At, LastNoted = note.Key };
                 Tell(runs, Math.Max(runs.Count - 2, 0), note.Felt);
                 continue;
             }
@@ -98,6 +108,9 @@ public sealed record CutRun(NotedRun Note, DateTimeOffset To, IReadOnlyDictionar
 {
     /// <summary>How it was, as the note that ended it says.</summary>
     public Felt Felt { get; init; }
+
+    /// <summary>The key of the last note that it holds.</summary>
+    public Guid LastNoted { get; init; } = Note.Key;
 
     /// <summary>When the last note was made that it holds: those of the same leg are one run.</summary>
     public DateTimeOffset NotedAt { get; init; } = Note.At;

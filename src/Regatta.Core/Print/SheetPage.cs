@@ -64,6 +64,9 @@ public sealed record SheetLine(double X1, double Y1, double X2, double Y2, Ink I
 /// <summary>A tinted box without a frame; depth 0 for the lightest band to 1 for the strongest.</summary>
 public sealed record SheetTint(double X, double Y, double Width, double Height, double Depth) : SheetShape;
 
+/// <summary>A black box.</summary>
+public sealed record SheetBlock(double X, double Y, double Width, double Height) : SheetShape;
+
 /// <summary>A text on its baseline; its size is the height of the letters' line in millimetres.</summary>
 public sealed record SheetText(double X, double Y, string Text, double Size, TextAnchor Anchor = TextAnchor.Start) : SheetShape;
 

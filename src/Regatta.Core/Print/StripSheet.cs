@@ -48,6 +48,9 @@ public sealed record StripSheet(Paper Paper, string Title, IReadOnlyList<SheetPa
         return new(paper, title, [.. pages]);
     }
 
+    /// <summary>The same with stickers of boats on pages of their own.</summary>
+    public StripSheet With(IReadOnlyList<BoatSticker> stickers) => this with { Pages = [.. Pages, .. BoatSticker.Pages(stickers, Paper)] };
+
     private static IEnumerable<SheetShape> Head(Paper paper, string title)
     {
         var (left, y) = (paper.Width - Margin - CheckBar, 12.0);

@@ -58,6 +58,17 @@ public static class SheetPdf
                 );
                 page.ResetColor();
                 break;
+            case SheetBlock block:
+                page.SetTextAndFillColor(0, 0, 0);
+                page.DrawRectangle(
+                    At(block.X, block.Y + block.Height),
+                    block.Width * PointsPerMillimetre,
+                    block.Height * PointsPerMillimetre,
+                    0,
+                    fill: true
+                );
+                page.ResetColor();
+                break;
             case SheetText text:
                 var (size, origin) = (text.Size * PointsPerMillimetre, At(text.X, text.Y));
                 var runs = fonts

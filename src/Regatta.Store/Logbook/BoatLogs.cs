@@ -8,8 +8,12 @@ public sealed class BoatLogs(Db database) : IReadBoatLogs
     {
         await using var connection = await database.OpenConnectionAsync();
         return await connection.QueryFirstOrDefaultAsync<long?>(
-            "select boat_id from session_logs where club_id = @club and sailor_id = @sailor and class_id = "
-                + "@classId and boat_id is not null and removed_at is null order by sailed_at desc, id desc limit 1",
+            """
+            select coalesce(
+              (select boat_id from session_logs where club_id = @club and sailor_id = @sailor and class_id = @classId
+                and boat_id is not null and removed_at is null order by sailed_at desc, id desc limit 1),
+              (select boat_id from sailed_classes where club_id = @club and person_id = @sailor and class_id = @classId))
+            """,
             new
             {
                 club = one.Club.Number,

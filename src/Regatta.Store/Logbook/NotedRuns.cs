@@ -50,7 +50,7 @@ public sealed class NotedRuns(Db database)
             .. (
                 await connection.QueryAsync<NoteRow>(
                     """
-                    select noted_at, boat_id, plan, mode, purpose, wind_from, wind_to, gust, control, mark, card_wind, felt
+                    select key, noted_at, boat_id, plan, mode, purpose, wind_from, wind_to, gust, control, mark, card_wind, felt
                     from noted_runs
                     where club_id = @club and class_id = @classId and person_id = @person and noted_at >= @since order by noted_at, id
                     """,
@@ -64,6 +64,22 @@ public sealed class NotedRuns(Db database)
                 )
             ).Select(row => row.ToNote()),
         ];
+    }
+
+    /// <summary>Forgets one note.</summary>
+    public async Task ForgetAsync(ClassRef one, Guid person, Guid key)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        await connection.ExecuteAsync(
+            "delete from noted_runs where club_id = @club and class_id = @classId and person_id = @person and key = @key",
+            new
+            {
+                club = one.Club.Number,
+                classId = one.Number,
+                person,
+                key,
+            }
+        );
     }
 
     /// <summary>Forgets all that somebody noted in a class.</summary>
@@ -105,6 +121,7 @@ public sealed class NotedRuns(Db database)
     }
 
     private sealed record NoteRow(
+        Guid Key,
         DateTimeOffset NotedAt,
         long? BoatId,
         string Plan,
@@ -129,6 +146,7 @@ public sealed class NotedRuns(Db database)
                 Control is { } control ? (new ControlKey(control), new Mark(Mark!.Value)) : null
             )
             {
+                Key = Key,
                 CardWind = CardWind is { } read ? Speed.FromMetresPerSecond(read) : null,
                 Felt = EnumText.Read<Felt>(Felt).Value,
             };

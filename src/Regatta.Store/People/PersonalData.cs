@@ -35,6 +35,9 @@ public sealed class PersonalData(Db database) : IReadPersonalData
                   'trials', (select coalesce(jsonb_agg(jsonb_build_object('class', x.key, 'role', r.role, 'plannedAt', t.planned_at)), '[]')
                     from trial_roles r join trials t on (t.club_id, t.id) = (r.club_id, r.trial_id)
                     join classes x on (x.club_id, x.id) = (t.club_id, t.class_id) where r.person_id = @person),
+                  'sails', (select coalesce(jsonb_agg(jsonb_build_object('class', x.key, 'boat', b.name)), '[]') from sailed_classes s
+                    join classes x on (x.club_id, x.id) = (s.club_id, s.class_id)
+                    left join boats b on (b.club_id, b.id) = (s.club_id, s.boat_id) where s.person_id = @person),
                   'crews', (select coalesce(jsonb_agg(to_jsonb(w) - 'person_id' - 'club_id' - 'class_id'
                       || jsonb_build_object('class', x.key)), '[]')
                     from crew_profiles w join classes x on (x.club_id, x.id) = (w.club_id, w.class_id) where w.person_id = @person),

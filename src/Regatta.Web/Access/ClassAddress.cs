@@ -4,11 +4,11 @@ namespace Regatta.Web.Access;
 /// <param name="Page">Its path.</param>
 public sealed record ClassAddress(string Page)
 {
-    private string Query { get; init; } = "";
+    /// <summary>What it is asked, in the order it was named.</summary>
+    public IReadOnlyList<(string Name, string Value)> Query { get; private init; } = [];
 
     /// <summary>Asked so; unchanged where there is nothing to ask.</summary>
-    public ClassAddress With(string name, string? value) =>
-        value is null ? this : this with { Query = $"{Query}{(Query.Length == 0 ? '?' : '&')}{name}={Uri.EscapeDataString(value)}" };
+    public ClassAddress With(string name, string? value) => value is null ? this : this with { Query = [.. Query, (name, value)] };
 
     /// <summary>What is carried, and how she is sailed.</summary>
     public ClassAddress In(PlanMode planMode) => With("plan", planMode.Plan.Name).With("mode", planMode.Mode.Name);
@@ -28,7 +28,8 @@ public sealed record ClassAddress(string Page)
     /// <summary>What is done there.</summary>
     public ClassAddress Handled(string handler) => With("handler", handler);
 
-    public override string ToString() => Page + Query;
+    public override string ToString() =>
+        Page + string.Concat(Query.Select((part, at) => $"{(at == 0 ? '?' : '&')}{part.Name}={Uri.EscapeDataString(part.Value)}"));
 }
 
 /// <summary>Cells as addresses name them: <c>3.gooseneck</c>.</summary>

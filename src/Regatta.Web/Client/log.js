@@ -46,6 +46,10 @@ function tiller() {
       for (const radio of this.$root.querySelectorAll("input[type=radio]")) radio.checked = radio === word;
       this.draw(half);
     },
+    clear() {
+      this.field.value = "";
+      this.draw(0);
+    },
     said(degrees) {
       const board = this.$root.dataset.kind === "sailboard";
       if (degrees === 0) return board ? "equal pull" : "no helm";
@@ -64,13 +68,48 @@ function tiller() {
 
 function gates() {
   return {
+    all: false,
+    init() {
+      this.look();
+    },
+    boxes() {
+      return [...this.$root.querySelectorAll("input[type=checkbox]")];
+    },
+    look() {
+      this.all = this.boxes().every((gate) => gate.checked);
+    },
     holdAll() {
-      for (const gate of this.$root.querySelectorAll("input[type=checkbox]")) gate.checked = true;
+      const hold = !this.all;
+      for (const gate of this.boxes()) gate.checked = hold;
+      this.look();
     },
   };
 }
 
+/** What a wet sleeve chose is taken back by a second tap. */
+function takeBack() {
+  const radios = [...document.querySelectorAll(".log-form .word-row input[type=radio], .log-form .questions input[type=radio]")];
+  for (const radio of radios) radio.dataset.chosen = String(radio.checked);
+  document.addEventListener("click", (event) => {
+    const target = radios.find((radio) => radio === event.target);
+    if (!target) return;
+    const again = target.dataset.chosen === "true";
+    for (const radio of radios.filter((other) => other.name === target.name)) radio.dataset.chosen = String(radio === target && !again);
+    if (!again) return;
+    target.checked = false;
+    target.dispatchEvent(new CustomEvent("cleared", { bubbles: true }));
+  });
+}
+
+/** Where there is room nothing is folded; a phone's first screen has what is asked first. */
+function unfold() {
+  if (!window.matchMedia("(min-width: 40rem)").matches) return;
+  for (const folded of document.querySelectorAll("details[data-unfolds]")) folded.open = true;
+}
+
 export function start() {
+  unfold();
+  takeBack();
   Alpine.data("tiller", tiller);
   Alpine.data("gates", gates);
   Alpine.start();

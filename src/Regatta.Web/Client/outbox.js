@@ -1,6 +1,7 @@
 // What is sent afloat is first kept on the phone, then sent in its order under its key; the club takes each once. A form goes out of the
 // outbox by the club's own answer alone: not by being sent, and not by somebody else's page that answers in the club's place.
 import { openDB } from "idb";
+import { sureToGo } from "./sure.js";
 
 const STORE = "forms";
 const TOKEN = "__RequestVerificationToken";
@@ -245,10 +246,7 @@ export function showTheOutbox() {
       open.hidden = entry.state !== "refused";
       gone.hidden = entry.state === "sent";
       open.addEventListener("click", () => again(entry));
-      gone.addEventListener("click", () => {
-        if (gone.dataset.asked) drop(entry.id);
-        else [gone.dataset.asked, gone.textContent] = ["yes", "Throw it away: sure?"];
-      });
+      sureToGo(gone, () => drop(entry.id));
       list.append(line);
     }
   }

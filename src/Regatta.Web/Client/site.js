@@ -1,4 +1,5 @@
 import htmx from "htmx.org";
+import { themes } from "./theme.js";
 
 window.htmx = htmx;
 
@@ -14,6 +15,8 @@ const parts = [
   ["[data-rig-up]", () => import("./rig-up.js").then((rig) => rig.rigUp())],
   ["[data-draws]", () => import("./draw-boat.js").then((boat) => boat.drawBoat())],
   ["[data-guided]", () => import("./guided.js").then((check) => check.guidedCheck())],
+  ["[data-afloat]", () => import("./afloat.js").then((card) => card.afloat())],
+  ["[data-voice]", () => import("./voice.js").then((voice) => voice.spokenNotes())],
   ["form[data-drill]", () => import("./drill.js").then((watch) => watch.drill())],
 ];
 
@@ -29,6 +32,9 @@ for (const [place, start] of parts) {
   if (document.querySelector(place)) start();
 }
 
+themes();
+// A choice that leads elsewhere goes there when it is made.
+document.addEventListener("change", (event) => event.target.closest("form[data-goes]")?.requestSubmit());
 const person = document.body.dataset.person ?? "";
 if (person) import("./outbox.js").then((box) => box.watchTheOutbox());
 // The phone as an instrument without a line: what was kept is one person's.
@@ -41,7 +47,7 @@ if ("serviceWorker" in navigator && "caches" in window) {
       // Whoever looks at a card, rigs by it or logs may be on the way to the water.
       // Without a worker nobody would answer from it.
       await navigator.serviceWorker.ready;
-      if (person && document.body.dataset.pack && document.querySelector("#card, [data-rig-up], form.log-form")) await pack.packClass(document.body.dataset.pack, person).catch(() => {});
+      if (person && document.body.dataset.pack && document.querySelector("#card, [data-rig-up], form.log-form, [data-afloat]")) await pack.packClass(document.body.dataset.pack, person).catch(() => {});
     }
   });
 }

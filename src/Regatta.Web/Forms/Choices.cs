@@ -11,6 +11,9 @@ public sealed record Chips(string Legend, string Name, IReadOnlyList<(string Wor
 {
     /// <summary>Whether the legend is for screen readers alone, a head above says it.</summary>
     public bool UnderHead { get; init; }
+
+    /// <summary>Whether its words stand in one row on a phone, each as wide as a thumb.</summary>
+    public bool AsRow { get; init; }
 }
 
 /// <summary>How a choice is offered in a form.</summary>

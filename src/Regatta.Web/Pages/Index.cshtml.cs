@@ -1,9 +1,9 @@
 namespace Regatta.Web.Pages;
 
-/// <summary>The clubs of whoever is signed in; the only one opens by itself. From the phone's own screen it is the boat they sailed
-/// last.</summary>
+/// <summary>The clubs of whoever is signed in; the only one opens by itself: for who sails alone, at their boat in this wind. From the
+/// phone's own screen it is the boat they sailed last.</summary>
 [Authorize(Policies.Member)]
-public sealed class IndexModel(IReadClubs clubs, IReadLogs logs, FoundClub found) : PageModel
+public sealed class IndexModel(IReadClubs clubs, IReadLogs logs, IReadSails sails, FoundClub found) : PageModel
 {
     public IReadOnlyList<Club> Clubs { get; private set; } = [];
 
@@ -19,6 +19,8 @@ public sealed class IndexModel(IReadClubs clubs, IReadLogs logs, FoundClub found
 
         MayFound = await found.MayAsync(null);
         Clubs = await clubs.OfAsync(User.Id());
-        return Clubs is [var only] ? Redirect("/" + only.Key) : Page();
+        return Clubs is not [var only] ? Page()
+            : await sails.OnlySailsAsync(only.Ref, User.Id()) ? Redirect($"/{only.Key}/today")
+            : Redirect("/" + only.Key);
     }
 }

@@ -44,6 +44,40 @@ public sealed class CrewCaseTests
     public void Weights_in_pounds_find_the_marks_people_know(double pounds, double mph, string mark) =>
         Assert.Equal(mark, At(new(Pounds(pounds)), mph));
 
+    [Theory]
+    [InlineData(120)]
+    [InlineData(155)]
+    [InlineData(210)]
+    public void A_gear_up_or_down_is_the_next_band_as_the_crew_reads_it(double pounds)
+    {
+        var reader = new CardReader(new(Pounds(pounds)), Readings.OfTheClass);
+        CardReading At(Speed wind) => CardReading.Of(Version, new(wind), null, null, reader);
+        var passed = 0;
+        for (var knots = 2.0; knots < 26; knots += 0.5)
+        {
+            var reading = At(Speed.FromKnots(knots));
+            Assert.Equal(reading.Wind, reading.WindOf(reading.Card.Band));
+            foreach (var stronger in new[] { true, false })
+            {
+                if (reading.Next(stronger) is not var (band, wind))
+                {
+                    var bands = Version.Set.Bands.All;
+                    Assert.Equal(stronger ? bands[^1] : bands[0], reading.Card.Band);
+                    continue;
+                }
+
+                var geared = At(wind);
+                Assert.Equal(band, geared.Card.Band);
+                Assert.Equal(stronger, geared.Wind > reading.Wind);
+                // And back again it is the band one came from.
+                Assert.Equal(reading.Card.Band, At(geared.Next(!stronger)!.Value.Wind).Card.Band);
+                passed++;
+            }
+        }
+
+        Assert.True(passed > 60, $"{passed} gears.");
+    }
+
     [Fact]
     public void Juniors_set_fifteen_to_sixteen_in_light_and_up()
     {

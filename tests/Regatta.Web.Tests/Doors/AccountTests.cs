@@ -31,7 +31,7 @@ public sealed class AccountTests(ClubHost host)
         var taken = await ida.SendAsync(asked, "form.stack", "/invitation?handler=Open", ("signin", "kim"), ("password", IdasPassword));
         Assert.Contains("already taken", taken.TextOf("#signin-problem"));
         var joined = await ida.SendAsync(asked, "form.stack", "/invitation?handler=Open", ("signin", "ida"), ("password", IdasPassword));
-        Assert.Equal("/ebb-creek", joined.Location!.ToString());
+        Assert.Equal("/ebb-creek/sails", joined.Location!.ToString());
         Assert.Equal(200, (int)(await ida.GetAsync("/ebb-creek/classes/skiff/bands")).Status);
         Assert.Equal(410, (int)(await club.Visit().GetAsync(link)).Status);
 
@@ -58,7 +58,7 @@ public sealed class AccountTests(ClubHost host)
         // Somebody with an account joins with that.
         var third = await InviteAsync(kim, "Ida Marsh", ("as", "coordinator"));
         var again = await ida.GetAsync(third);
-        Assert.Equal("/ebb-creek", (await ida.SendAsync(again, "form.stack", "/invitation")).Location!.ToString());
+        Assert.Equal("/ebb-creek/sails", (await ida.SendAsync(again, "form.stack", "/invitation")).Location!.ToString());
         Assert.Equal(200, (int)(await ida.GetAsync("/ebb-creek/people")).Status);
         Assert.Equal(200, (int)(await ida.GetAsync("/ebb-creek/classes/skiff/bands")).Status);
     }

@@ -171,6 +171,7 @@ public sealed class WhoMayTests(ClubHost host)
         Member      GET  Account/Security -
         Member      GET  Account/SetUpFactor -
         Member      GET  Cards/CardPdf -
+        Member      GET  Cards/Afloat -
         Member      GET  Cards/MemberCard -
         Member      GET  Cards/Pack -
         Member      GET  Cards/PrintCard -
@@ -212,6 +213,7 @@ public sealed class WhoMayTests(ClubHost host)
         Member      GET  Rigging/RigUp -
         Member      GET  Sharing/Export -
         Member      GET  Tuning/Matrix - Refresh Ticks
+        Member      GET  Today/Sailing -
         Member      GET  Today/Today -
         Member      GET  {club}/classes/{key}/stream -
         Member      GET  {club}/today/stream -
@@ -221,7 +223,7 @@ public sealed class WhoMayTests(ClubHost host)
         Member      POST Account/Prove -
         Member      POST Account/Security - Codes End EndOthers Mine Passkey PasskeyOptions RemovePasskey
         Member      POST Account/SetUpFactor - Off
-        Member      POST Cards/MemberCard Crew Forget Note Offsets
+        Member      POST Cards/MemberCard Crew Forget Note Offsets TakeBack
         Member      POST Logging/Log -
         Member      POST Logging/Logbook BringBack Import
         Member      POST Logging/LogDetails - Track
@@ -229,6 +231,7 @@ public sealed class WhoMayTests(ClubHost host)
         Member      POST Planning/MyFeed - Withdraw
         Member      POST Rigging/ProcedureDetails -
         Member      POST Rigging/RigUp - Finish
+        Member      POST Today/Sailing -
 
         Captain     GET  ClassSetup/Bands -
         Captain     GET  ClassSetup/BoatSails -

@@ -96,7 +96,7 @@ public sealed class InvitationModel(
         }
 
         note.Tell($"{asked.ClubName}, as {As}");
-        return Redirect("/" + asked.ClubKey);
+        return Redirect($"/{asked.ClubKey}/sails");
     }
 
     private async Task LoadAsync()

@@ -178,7 +178,15 @@ public sealed record CardView(CardReading Reading, bool PlanChosen, string Path,
     public string For(Purpose? purpose, SpeedUnit unit) => At(Wind, unit, PlanChosen ? PlanMode.Plan : null, PlanMode.Mode, purpose);
 
     /// <summary>The address of another page for what this card says.</summary>
-    public string Elsewhere(string page, SpeedUnit unit) => $"{ClassPath}/{page}{At(Wind, unit)[Path.Length..]}";
+    public string Elsewhere(string page, SpeedUnit unit) => Elsewhere(page, Wind, unit);
+
+    /// <summary>The address of another page of the class for what this card asks, in another wind.</summary>
+    public string Elsewhere(string page, Speed wind, SpeedUnit unit) => $"{ClassPath}/{page}{At(wind, unit)[Path.Length..]}";
+
+    /// <summary>The address of another page of the class for this card with other sails or sailed otherwise; without sails, for what is
+    /// carried then.</summary>
+    public string Elsewhere(string page, PlanKey? plan, ModeKey mode, SpeedUnit unit) =>
+        $"{ClassPath}/{page}{At(Wind, unit, plan, mode)[Path.Length..]}";
 
     /// <summary>The address of another page of the class for this card with other sails.</summary>
     public string Elsewhere(string page, Speed wind, SpeedUnit unit, PlanKey plan) =>

@@ -71,7 +71,7 @@ public sealed class MemberCardModel(
     }
 
     /// <summary>Notes what is set now: time, boat, what differs from the card, the station's wind.</summary>
-    public async Task<IActionResult> OnPostNoteAsync([FromQuery] CardQuery ask, string? boat)
+    public async Task<IActionResult> OnPostNoteAsync([FromQuery] CardQuery ask, string? boat, string? back)
     {
         await LoadAsync(ask, boat);
         if (Card is not { } card)
@@ -101,16 +101,29 @@ public sealed class MemberCardModel(
             }
         );
         Done = "Noted. It waits in your log.";
-        return Redirect(Request.Path + Request.QueryString.Without("handler"));
+        return BackTo(back);
+    }
+
+    /// <summary>Takes one note back.</summary>
+    public async Task<IActionResult> OnPostTakeBackAsync(Guid noted, string? back)
+    {
+        await session.TakeBackAsync(here.Actor, here.Class.Class, noted);
+        Done = "Taken back.";
+        return BackTo(back);
     }
 
     /// <summary>Forgets what was noted.</summary>
-    public async Task<IActionResult> OnPostForgetAsync()
+    public async Task<IActionResult> OnPostForgetAsync(string? back)
     {
         await session.ForgetNotesAsync(here.Actor, here.Class.Class);
         Done = "Forgotten.";
-        return Redirect(Request.Path + Request.QueryString.Without("handler"));
+        return BackTo(back);
     }
+
+    private RedirectResult BackTo(string? page) =>
+        Redirect(
+            (page == AfloatModel.Name ? $"{here.ClassPath}/{AfloatModel.Name}" : Request.Path) + Request.QueryString.Without("handler")
+        );
 
     private WindRange? NowAt(CardView card) =>
         stations.Of(here.Club.Ref).At(card.Class.WindHeight) is { } now ? WindRange.Of(now.Mean, now.Mean, now.Gust).Value : null;

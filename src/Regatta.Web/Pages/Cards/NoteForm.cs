@@ -10,6 +10,9 @@ public sealed class NoteForm(CardReading card, IReadOnlyDictionary<string, strin
 
     public FormReader Reader { get; } = new();
 
+    /// <summary>The page of the class it leads back to; null for the card.</summary>
+    public string? Back { get; init; }
+
     /// <summary>Names the note, so that two taps are one.</summary>
     public Guid Key => Guid.TryParse(typed.GetValueOrDefault("noteKey"), out var key) ? key : Guid.NewGuid();
 

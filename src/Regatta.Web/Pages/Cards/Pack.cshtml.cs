@@ -41,10 +41,9 @@ public sealed class PackModel(ClubContext here, CardRequests cards, UnitPreferen
         [
             .. from plan in asked from mode in modes from page in Of("card", plan, mode, null) select page,
             .. newest.Class.Purposes.Skip(1).SelectMany(purpose => Of("card", "", modes[0], purpose)),
-            .. modes.SelectMany(mode => Of("log", "", mode, null)),
+            .. from plan in asked from mode in modes from page in Of(AfloatModel.Name, plan, mode, null) select page,
+            .. from kind in new[] { "log", "wrong", "check" } from mode in modes from page in Of(kind, "", mode, null) select page,
             .. Of("rig-up", "", modes[0], null),
-            .. Of("wrong", "", modes[0], null),
-            .. Of("check", "", modes[0], null),
             new($"{here.ClassPath}/reefs", "reefs"),
             new($"{here.ClassPath}/procedures", "procedures"),
             .. newest

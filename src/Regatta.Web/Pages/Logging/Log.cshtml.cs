@@ -55,9 +55,9 @@ public sealed partial class LogModel(
                 )
         );
 
-    /// <summary>The address of this form for another boat.</summary>
-    public string For(string boat) =>
-        here.Address("log").At(cards[0].Wind, units.Wind).With("boat", boat).In(cards[0].PlanMode).For(cards[0].Purpose).ToString();
+    /// <summary>What this form was asked for, to ask the same of another boat.</summary>
+    public IEnumerable<(string Name, string Value)> BoatQuery =>
+        here.Address("log").At(cards[0].Wind, units.Wind).In(cards[0].PlanMode).For(cards[0].Purpose).Query;
 
     /// <summary>Opens the form: a fresh one, or a log of one's own to correct.</summary>
     public async Task<IActionResult> OnGetAsync(

@@ -85,6 +85,12 @@ public sealed record RunView(
 {
     public string Prefix => Fields.Prefix;
 
+    /// <summary>The wind as it stands in the form, in a few words.</summary>
+    public string WindSaid(string unit) =>
+        Fields["windFrom"].Length == 0 ? "not said"
+        : Fields["windTo"] is { Length: > 0 } to && to != Fields["windFrom"] ? $"{Fields["windFrom"]}–{to} {unit}"
+        : $"{Fields["windFrom"]} {unit}";
+
     /// <summary>A control as the boat and the sailor's hand read it.</summary>
     public Control AsRead(Control control) => Controls.FirstOrDefault(known => known.Key == control.Key) ?? control;
 

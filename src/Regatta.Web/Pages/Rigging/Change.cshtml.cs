@@ -61,14 +61,12 @@ public sealed class ChangeModel(ClubContext here, CardRequests cards, UnitPrefer
             ?? bands.Above(card.Card.Band)
             ?? bands.Below(card.Card.Band)
             ?? card.Card.Band;
-        // The same crew meets the other band: the wind at which they read its middle.
-        var wind = card.Wind.Times(band.Middle.MetresPerSecond / Math.Max(0.1, card.Reading.Effective.MetresPerSecond));
         var purpose = to.ToPurpose is { } asked
             ? card.Class.Purposes.FirstOrDefault(purpose => purpose.Key.Name == asked)?.Key
             : card.Reader.Purpose;
         To = CardReading.Of(
             card.Version,
-            band.Id == card.Card.Band.Id ? card.Carry.Wind : new(wind),
+            band.Id == card.Card.Band.Id ? card.Carry.Wind : new(card.Reading.WindOf(band)),
             to.ToPlan is { Length: > 0 } plan ? plan
                 : card.PlanChosen ? card.PlanMode.Plan.Name
                 : null,

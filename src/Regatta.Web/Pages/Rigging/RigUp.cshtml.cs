@@ -94,8 +94,8 @@ public sealed class RigUpModel(ClubContext here, CardRequests cards, RigBoat rig
         var now = clock.Now - OutboxAnswers.Age(Request);
         var wind = await winds.BetweenAsync(now - Lately, now, card.Class.WindHeight);
         await rig.FinishAsync(here.Actor, here.Class.Class, Key, card.Reading, card.Choice.Boat?.Number, answers, otherwise, wind);
-        TempData[nameof(MemberCardModel.Done)] = RigUpOutcome.Of(Steps, answers, otherwise.Count).Says;
-        return Redirect($"{here.ClassPath}/card{Request.QueryString.Without("handler")}");
+        TempData[nameof(AfloatModel.Done)] = RigUpOutcome.Of(Steps, answers, otherwise.Count).Says;
+        return Redirect($"{here.ClassPath}/{AfloatModel.Name}{Request.QueryString.Without("handler")}");
     }
 
     private async Task LoadAsync(CardQuery ask, string? boat)

@@ -3,7 +3,7 @@ using QRCoder;
 namespace Regatta.Web.Pages.Sharing;
 
 /// <summary>A link just made, shown once.</summary>
-public sealed record MadeLink(string Path, string Address, string QrSvg);
+public sealed record MadeLink(string Token, string Path, string Address, string QrSvg);
 
 /// <summary>Makes and withdraws public links to the card; for who may change the class.</summary>
 [Authorize(Policies.EditsClass)]
@@ -43,7 +43,12 @@ public sealed class ShareModel(ClubContext here, IReadShareLinks links, ShareCar
         using var generator = new QRCodeGenerator();
         using var data = generator.CreateQrCode(address, QRCodeGenerator.ECCLevel.M);
         using var code = new SvgQRCode(data);
-        Made = new(path, address, code.GetGraphic(4, "#14313d", "#ffffff", drawQuietZones: true, SvgQRCode.SizingMode.ViewBoxAttribute));
+        Made = new(
+            made.Value,
+            path,
+            address,
+            code.GetGraphic(4, "#14313d", "#ffffff", drawQuietZones: true, SvgQRCode.SizingMode.ViewBoxAttribute)
+        );
         Label = "";
         Links = await links.AllAsync(view.Ref);
         return Page();

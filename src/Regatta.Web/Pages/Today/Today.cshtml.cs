@@ -9,6 +9,8 @@ public sealed class TodayModel(
     ClubContext here,
     TodayBoards boards,
     IReadCrews crews,
+    IReadSails sails,
+    OwnBoard ownBoard,
     StationStates stations,
     ClubClock clock,
     UnitPreferences units
@@ -19,12 +21,23 @@ public sealed class TodayModel(
     /// <summary>The board's lines, each for the reader's own crew where they said who sails with them.</summary>
     public IReadOnlyList<TodayLine> Lines { get; private set; } = [];
 
+    /// <summary>What the reader sails; not shown on the clubhouse screen.</summary>
+    public OwnSails Sails { get; private set; } = new(true, []);
+
+    /// <summary>The reader's own classes, before everybody's.</summary>
+    public IReadOnlyList<OwnLine> Own { get; private set; } = [];
+
     /// <summary>What the last minutes and the last hour say of a line's class; none for an asked wind.</summary>
     public IReadOnlyList<string> AdviceOf(TodayLine line) => Board.AdviceOf(line, units.Carry);
 
     /// <summary>The card of a line's class, in the wind asked about.</summary>
-    public ClassAddress CardOf(TodayLine line) =>
-        Asked is null ? here.AddressOf(line.Class.Key, "card") : here.AddressOf(line.Class.Key, "card").At(line.Wind, units.Wind);
+    public ClassAddress CardOf(TodayLine line) => PageOf(line.Class.Key, "card", line.Wind);
+
+    /// <summary>A page of one of the reader's own classes, in the wind asked about.</summary>
+    public ClassAddress CardOf(OwnLine line, string page) => PageOf(line.View.Class.Key, page, line.Reading?.Wind);
+
+    private ClassAddress PageOf(string key, string page, Speed? wind) =>
+        Asked is not null && wind is { } asked ? here.AddressOf(key, page).At(asked, units.Wind) : here.AddressOf(key, page);
 
     /// <summary>The wind asked about with the slider; null for the wind now.</summary>
     public Speed? Asked { get; private set; }
@@ -48,5 +61,13 @@ public sealed class TodayModel(
         Board = await boards.FindAsync(here.Club.Ref, Asked);
         var own = await crews.OfPersonAsync(here.Club.Ref, here.Actor.Person);
         Lines = [.. Board.Lines.Select(line => own.TryGetValue(line.Class.Key, out var crew) ? line.For(crew) : line)];
+        if (Big)
+        {
+            return;
+        }
+
+        Sails = await sails.OfAsync(here.Club.Ref, here.Actor.Person);
+        Own = await ownBoard.LinesAsync(here.Actor.Person, Sails, (await here.ClassesAsync()).Classes, Board);
+        Lines = [.. Lines.Where(line => Own.All(mine => mine.View.Class.Key != line.Class.Key))];
     }
 }
