@@ -70,6 +70,21 @@ public sealed class TransactionTests(StoreFixture store) : IClassFixture<StoreFi
     }
 
     [Fact]
+    public async Task A_drill_that_is_sent_twice_counts_once_and_of_a_day_the_best_stands()
+    {
+        var one = (await store.FreshClassAsync()).Stamp.Class;
+        var drills = new Drills(Db, store.Clock);
+        var day = DateOnly.FromDateTime(StoreFixture.Now.UtcDateTime);
+        var first = Guid.NewGuid();
+        foreach (var (key, seconds) in new[] { (first, 50), (first, 50), (Guid.NewGuid(), 41), (Guid.NewGuid(), 60) })
+        {
+            await drills.AddAsync(one, key, "reef", TimeSpan.FromSeconds(seconds), day);
+        }
+
+        Assert.Equal(new BestDrill("reef", 41, day, 3), Assert.Single(await drills.BestAsync(one)));
+    }
+
+    [Fact]
     public async Task A_part_that_is_taken_back_leaves_the_rest()
     {
         var draft = await store.FreshClassAsync();

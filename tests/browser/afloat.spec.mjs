@@ -238,3 +238,39 @@ test("helm, held, felt and Send stand on a phone's first screen, and a second ta
   await expectNoSidewaysScroll(page);
   await context.close();
 });
+
+test("a check fills its log, a sign has its list and a drill's time is kept, all without a line", async ({ browser, baseURL }) => {
+  await afloat(browser, baseURL, "priya", async (page, line) => {
+    line.cut();
+    await page.goto(`${Class}/check?wind=12&unit=kn`);
+    const steps = await page.locator("[data-step]").count();
+    await page.locator("[data-step]:not([hidden])").getByText("Yes", { exact: true }).tap();
+    await expect(page.locator("[data-place]")).toHaveText(`2 of ${steps}`);
+    const gate = await page.locator("[data-step] input:checked").first().getAttribute("name");
+    while (!(await page.getByRole("button", { name: "On to the log" }).isVisible())) await page.locator("[data-skip]").tap();
+    await page.getByRole("button", { name: "On to the log" }).tap();
+    await expect(page).toHaveURL(/\/log\?/);
+    await expect(page.locator("[data-packed-told]")).toBeVisible();
+    await expect(page.locator(`input[name=${gate}]`)).toBeChecked();
+
+    await page.goto(`${Class}/wrong?wind=12&unit=kn`);
+    await page.locator(".sign-alone summary").first().tap();
+    await expect(page.locator(".sign-alone .cures li").first()).toBeVisible();
+    const look = page.locator(".question .answer-choice:has(.look-ask)").first();
+    await look.locator("label").tap();
+    await expect(look.locator(".look-ask")).toBeVisible();
+    await expectAccessible(page);
+
+    await page.goto(`${Class}/procedures`);
+    await page.locator("main a[href*='/procedures/']").first().tap();
+    await page.getByLabel("It took, seconds").fill("41");
+    await page.getByRole("button", { name: "Keep the time" }).tap();
+    await expect(page.locator("[data-outbox-told]")).toContainText("Kept on this phone");
+    line.mend();
+    await page.goto("/outbox");
+    await page.getByRole("button", { name: "Send now" }).tap();
+    await expect(page.locator(".outbox li.is-sent")).toContainText("Time of");
+    await page.getByRole("link", { name: "See it" }).first().tap();
+    await expect(page.locator("main")).toContainText("The club’s best: 41 s");
+  });
+});

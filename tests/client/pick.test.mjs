@@ -10,9 +10,9 @@ const list = {
   pages: [
     page("card?a", { ...knots(0, 5.25) }),
     page("card?b", { ...knots(5.25, 12), usual: true }),
-    page("card?c", { ...knots(12, 40) }),
+    page("card?c", { ...knots(12, 40), carries: "reef" }),
     page("card?down", { mode: "downwind", ...knots(0, 40) }),
-    page("card?reef", { plan: "reef", ...knots(0, 40) }),
+    page("card?reef", { plan: "reef", ...knots(0, 12) }),
     page("card?fun", { purpose: "fun", ...knots(0, 40) }),
     page("log?light", { ...knots(0, 12), carries: "full" }),
     page("log?strong", { ...knots(12, 40), carries: "reef" }),
@@ -39,6 +39,9 @@ test("a wind is picked by its stretch, in every unit", () => {
 test("sails, mode and purpose are those asked for; the class's first ones by name too", () => {
   assert.equal(at(`${Class}/card?wind=4&mode=downwind`), "card?down");
   assert.equal(at(`${Class}/card?wind=4&plan=reef`), "card?reef");
+  // They are what is carried in more wind anyhow, and beyond all that is kept.
+  assert.equal(at(`${Class}/card?wind=14&plan=reef`), "card?c");
+  assert.equal(at(`${Class}/card?wind=90&plan=reef`), "card?c");
   assert.equal(at(`${Class}/card?wind=4&purpose=fun`), "card?fun");
   assert.equal(at(`${Class}/card?wind=4&mode=upwind&purpose=racing`), "card?a");
 });

@@ -70,16 +70,16 @@ public sealed class RigBoat(Db db, RigUps runs, NotedRuns notes, Drills drills, 
     public Task<(IReadOnlyList<SkippedStep> Steps, double? Minutes, int Runs)> SkippedAsync(ClassRef one) =>
         runs.SkippedAsync(one, clock.GetUtcNow() - TimeSpan.FromDays(180));
 
-    /// <summary>Keeps a drill's time; one that is too short or too long to be true is left out.</summary>
+    /// <summary>Keeps a drill's time, once by its key; one that is too short or too long to be true is left out.</summary>
     /// <returns>Whether it counted.</returns>
-    public async Task<bool> DrilledAsync(ClassRef one, Procedure procedure, TimeSpan took)
+    public async Task<bool> DrilledAsync(ClassRef one, Guid key, Procedure procedure, TimeSpan took, DateTimeOffset at)
     {
         if (took < Procedure.ShortestDrill || took > Procedure.LongestDrill)
         {
             return false;
         }
 
-        await drills.AddAsync(one, procedure.Key, took, DateOnly.FromDateTime(clock.GetUtcNow().UtcDateTime));
+        await drills.AddAsync(one, key, procedure.Key, took, DateOnly.FromDateTime(at.UtcDateTime));
         return true;
     }
 

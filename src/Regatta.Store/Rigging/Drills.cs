@@ -4,16 +4,21 @@ namespace Regatta.Store;
 public sealed record BestDrill(string Procedure, double Seconds, DateOnly DoneOn, int Times);
 
 /// <summary>How long procedures took when they were drilled. Nobody's name is kept.</summary>
-public sealed class Drills(Db database)
+public sealed class Drills(Db database, TimeProvider clock)
 {
-    /// <summary>Keeps a time: of each day the best, and how often it was drilled.</summary>
-    public async Task AddAsync(ClassRef one, string procedure, TimeSpan took, DateOnly day)
+    /// <summary>A form comes out of a phone's outbox no later than this.</summary>
+    private static readonly TimeSpan Kept = TimeSpan.FromDays(60);
+
+    /// <summary>Keeps a time: of each day the best, and how often it was drilled. The same key a second time changes nothing.</summary>
+    public async Task AddAsync(ClassRef one, Guid key, string procedure, TimeSpan took, DateOnly day)
     {
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
             """
+            delete from drills_sent where club_id = @club and sent_at < @forgotten;
+            with sent as (insert into drills_sent (club_id, key, sent_at) values (@club, @key, @now) on conflict do nothing returning key)
             insert into drills (club_id, class_id, procedure, done_on, seconds, times)
-              values (@club, @classId, @procedure, @day, @seconds, 1)
+              select @club, @classId, @procedure, @day, @seconds, 1 from sent
             on conflict (club_id, class_id, procedure, done_on) do update
               set seconds = least(drills.seconds, excluded.seconds), times = drills.times + 1
             """,
@@ -24,6 +29,9 @@ public sealed class Drills(Db database)
                 procedure,
                 seconds = took.TotalSeconds,
                 day,
+                key,
+                now = clock.GetUtcNow(),
+                forgotten = clock.GetUtcNow() - Kept,
             }
         );
     }

@@ -1,4 +1,6 @@
 // A drill: the watch runs while the steps are ticked in their order; a gate is answered by somebody else before it goes on.
+import { offerSpeech, say } from "./speech.js";
+
 export function drill() {
   const form = document.querySelector("form[data-drill]");
   if (!form) return;
@@ -11,7 +13,11 @@ export function drill() {
   const open = () => {
     const next = ticks.findIndex((tick) => !tick.checked);
     ticks.forEach((tick, at) => (tick.disabled = !began || (next >= 0 && at > next)));
+    if (began) say(words());
   };
+  // What comes next, and what somebody else has to answer first.
+  const words = () => ticks.find((tick) => !tick.checked)?.closest(".drill-step").textContent.trim().replace(/\s+/g, " ") ?? "Done.";
+  offerSpeech(form.querySelector("[data-aloud]"), words);
   start.hidden = false;
   start.addEventListener("click", () => {
     began = performance.now();

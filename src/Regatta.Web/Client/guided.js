@@ -1,5 +1,23 @@
 // The balance check, a step a screen: one tap answers and goes on, a no shows what to do first. Without this script all steps stand below
 // each other.
+import { ASKED } from "./pick.js";
+
+const CHECKED = "checked";
+
+/** What a check found without a line, in the log that it leads to. */
+export function takeOverTheCheck(form) {
+  const found = sessionStorage.getItem(CHECKED);
+  sessionStorage.removeItem(CHECKED);
+  if (!found || !document.body.dataset.packed) return;
+  for (const [name, value] of JSON.parse(found)) {
+    for (const field of form.querySelectorAll(`[name="${CSS.escape(name)}"]`)) {
+      if (field.type === "radio" || field.type === "checkbox") field.checked = field.value === value;
+      else field.value = value;
+      field.closest("details.questions")?.setAttribute("open", "");
+    }
+  }
+}
+
 export function guidedCheck() {
   const form = document.querySelector("[data-guided]");
   if (!form) return;
@@ -37,6 +55,16 @@ export function guidedCheck() {
     const kept = [...steps[at].querySelectorAll("input:checked")];
     if (!kept.some((input) => ["on", "told"].includes(input.dataset.goes ?? ""))) kept.forEach((input) => (input.checked = false));
     show(at + 1);
+  });
+  // Without a line the club cannot fill the log in: what was answered goes along on the phone.
+  form.addEventListener("submit", (event) => {
+    if (!document.body.dataset.packed) return;
+    event.preventDefault();
+    const said = [...new FormData(form)].filter(([name, value]) => !ASKED.includes(name) && value);
+    sessionStorage.setItem(CHECKED, JSON.stringify(said.filter(([name]) => name !== "checked")));
+    const to = new URL(form.action);
+    for (const name of ASKED) if (form.elements[name]) to.searchParams.set(name, form.elements[name].value);
+    location.assign(to);
   });
   ways.hidden = false;
   show(0);

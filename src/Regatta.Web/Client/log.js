@@ -1,5 +1,6 @@
 // The tiller over its tape, and the gates. The field of degrees is the truth; the drawing and the words follow it.
 import Alpine from "@alpinejs/csp";
+import { takeOverTheCheck } from "./guided.js";
 import { degrees } from "./text.js";
 
 const PER_DEGREE = 6;
@@ -108,6 +109,8 @@ function unfold() {
 }
 
 export function start() {
+  const form = document.querySelector("form.log-form");
+  if (form) takeOverTheCheck(form);
   unfold();
   takeBack();
   Alpine.data("tiller", tiller);

@@ -36,7 +36,9 @@ export async function drop(id) {
   changed();
 }
 
-const keyOf = (entry) => entry.fields.find(([name]) => name === "logKey" || name === "noteKey")?.[1];
+/** The fields by which the club knows a form again. */
+const KEYS = ["logKey", "noteKey", "drillKey"];
+const keyOf = (entry) => entry.fields.find(([name]) => KEYS.includes(name))?.[1];
 
 /** Whose session it is and its token, as the club says now; null where the club does not answer. */
 async function session() {
@@ -194,7 +196,7 @@ function goTo(to) {
 
 /** What is sent next from the same page is another. */
 export function renew(root) {
-  for (const field of root.querySelectorAll("input[name=logKey], input[name=noteKey]")) field.value = crypto.randomUUID();
+  for (const field of root.querySelectorAll(KEYS.map((name) => `input[name=${name}]`).join())) field.value = crypto.randomUUID();
 }
 
 async function changed() {

@@ -1,5 +1,5 @@
 // Which page of a pack answers an address: the same kind, for the same sails, mode and purpose, in the band the wind lies in.
-const ASKED = ["wind", "unit", "plan", "mode", "purpose", "boat"];
+export const ASKED = ["wind", "unit", "plan", "mode", "purpose", "boat"];
 
 /** The wind an address asks for and its unit; null where it asks for none. */
 export function windOf(url) {
@@ -30,16 +30,14 @@ export function choose(list, url, classPath) {
   const these = same.filter(isOf);
   const wind = windOf(url);
   if (these.length === 0) return null;
-  // Where the sails asked for have pages of their own, those; else where they are what is carried.
-  const own = these.filter((page) => page.plan === ask("plan"));
-  const choice = own.length > 0 ? own : these;
-  const usual = choice.find((page) => page.usual) ?? choice[0];
+  const usual = these.find((page) => page.usual) ?? these[0];
   const within = (page) => page.winds?.[wind.unit];
-  if (!wind || !within(choice[0])) return usual.path;
-  const found = choice.find((page) => wind.number >= within(page)[0] && wind.number < within(page)[1]);
+  if (!wind || !within(these[0])) return usual.path;
+  // Sails asked for by name have pages of their own in the winds in which others are carried.
+  const holds = (page) => wind.number >= within(page)[0] && wind.number < within(page)[1];
+  const found = these.find((page) => holds(page) && page.plan === ask("plan")) ?? these.find(holds);
   if (found) return found.path;
-  // Beyond the winds that are kept the nearest holds; between them other sails are carried.
-  const [least, most] = [within(choice[0])[0], within(choice[choice.length - 1])[1]];
-  if (own.length === 0 && least > 0 && wind.number < least) return null;
-  return wind.number < least ? choice[0].path : wind.number >= most && own.length > 0 ? choice[choice.length - 1].path : null;
+  // Beyond the winds that are kept the last of them holds; where only some winds are kept for these sails, others are carried.
+  const most = Math.max(...same.filter((page) => page.winds).map((page) => within(page)[1]));
+  return wind.number >= most ? (these.find((page) => within(page)[1] === most)?.path ?? null) : null;
 }

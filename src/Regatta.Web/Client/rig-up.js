@@ -1,4 +1,6 @@
 // A rig-up run on the phone: one step in sight, kept on the phone at every tap and at the club as soon as there is a line.
+import { offerSpeech, say } from "./speech.js";
+
 export function rigUp() {
   const root = document.querySelector("[data-rig-up]");
   const form = root?.querySelector("form");
@@ -50,6 +52,13 @@ export function rigUp() {
   back.addEventListener("click", () => show(Math.max(0, at - 1)));
   form.querySelector(".buttons").append(back);
 
+  const words = () => {
+    const step = steps[at];
+    const text = (what) => step?.querySelector(what)?.textContent.trim().replace(/\s+/g, " ") ?? "";
+    return step ? [text("legend"), ...[...step.querySelectorAll("fieldset > .caution")].map((one) => one.textContent), text(".rig-mark"), text(".rig-who")].join(". ") : "All said.";
+  };
+  offerSpeech(form.querySelector("[data-aloud]"), words);
+
   function show(next) {
     at = next;
     steps.forEach((step, place) => {
@@ -60,6 +69,7 @@ export function rigUp() {
     root.classList.toggle("all-said", at >= steps.length);
     back.hidden = at === 0;
     if (at < steps.length) steps[at].scrollIntoView({ block: "nearest" });
+    say(words());
   }
 
   const said = () => [...new FormData(form)].filter(([name]) => name.startsWith("step-") || name.startsWith("said-"));

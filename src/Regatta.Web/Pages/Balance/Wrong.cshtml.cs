@@ -1,3 +1,4 @@
+using Regatta.Web.Live;
 using Regatta.Web.Pages.Cards;
 
 namespace Regatta.Web.Pages.Balance;
@@ -57,9 +58,12 @@ public sealed class WrongModel(ClubContext here, CardRequests cards, UnitPrefere
     public CureSchool School { get; private set; }
 
     /// <summary>Whether board and rig go before the sails: asked for, or the class's way against too much power.</summary>
-    public bool RigFirst =>
+    public bool RigFirst(IReadOnlyList<Sign> signs) =>
         School == CureSchool.RigFirst
-        || (School == CureSchool.OfClass && Class.Depower == DepowerFirst.Rig && Chosen.Contains(Sign.Overpowered));
+        || (School == CureSchool.OfClass && Class.Depower == DepowerFirst.Rig && signs.Contains(Sign.Overpowered));
+
+    /// <summary>Whether it is made for a phone that keeps it for the time without a line.</summary>
+    public bool ForPack => Request.Headers.ContainsKey(OutboxAnswers.Pack);
 
     /// <summary>The other lists there are for this class.</summary>
     public IEnumerable<CureSchool> Others =>
@@ -158,7 +162,7 @@ public sealed class WrongModel(ClubContext here, CardRequests cards, UnitPrefere
             .ToDictionary(seen => seen.Key, seen => seen.Answer);
         Found = Card is { } card ? Core.Advice.Looks.Of(Class, Seen, card.PlanMode, card.Reading.MarkOf) : [];
         School = EnumText.Read<CureSchool>(school ?? "") is { Ok: true, Value: var asked } ? asked : CureSchool.OfClass;
-        if (Chosen.Count == 0)
+        if (Chosen.Count == 0 && !ForPack)
         {
             return;
         }
@@ -166,13 +170,17 @@ public sealed class WrongModel(ClubContext here, CardRequests cards, UnitPrefere
         var reading = Card?.Reading;
         var planMode = reading?.PlanMode ?? Class.PlanModes.First;
         Effects = new(member.View.Evidence.Of(planMode, Class), HelmSteps.Of(Class, planMode.Plan, key => reading?.MarkOf(key)));
-        List = CureList.Of(
+        List = Chosen.Count > 0 ? ListOf(Chosen) : null;
+    }
+
+    /// <summary>What to do about some signs.</summary>
+    public CureList ListOf(IReadOnlyList<Sign> signs) =>
+        CureList.Of(
             School == CureSchool.Usual ? Class with { Cures = [] } : Class,
-            Chosen,
-            (reading is null ? new(_ => null, Effects.Of) : CureCircumstances.Of(reading, Effects.Of)) with
+            signs,
+            (Card is { } card ? CureCircumstances.Of(card.Reading, Effects.Of) : new(_ => null, Effects.Of)) with
             {
-                RigFirst = RigFirst,
+                RigFirst = RigFirst(signs),
             }
         );
-    }
 }

@@ -36,14 +36,24 @@ public sealed class PackModel(ClubContext here, CardRequests cards, UnitPreferen
         var reader = member.Who.Reader with { ClubLimit = member.Crew.ClubLimit };
         var modes = newest.Set.PlanModes.Modes;
         var plans = newest.Set.PlanModes.Plans;
-        string[] asked = ["", .. plans.Count > 1 ? plans.Select(plan => plan.Key.Name) : []];
+        var carried = modes.ToDictionary(mode => mode.Key, mode => Stretches(null, mode, null));
         List<PackedPage> pages =
         [
-            .. from plan in asked from mode in modes from page in Of("card", plan, mode, null) select page,
-            .. newest.Class.Purposes.Skip(1).SelectMany(purpose => Of("card", "", modes[0], purpose)),
-            .. from plan in asked from mode in modes from page in Of(AfloatModel.Name, plan, mode, null) select page,
-            .. from kind in new[] { "log", "wrong", "check" } from mode in modes from page in Of(kind, "", mode, null) select page,
-            .. Of("rig-up", "", modes[0], null),
+            .. from kind in new[] { "card", AfloatModel.Name, "log", "wrong", "check" }
+            from mode in modes
+            from stretch in carried[mode.Key]
+            select PageOf(kind, null, mode, null, stretch),
+            .. from kind in new[] { "card", AfloatModel.Name }
+            from mode in modes
+            from plan in plans.Count > 1 ? plans : []
+            from stretch in Stretches(plan, mode, null)
+            // In the winds in which they are carried anyhow, what is kept already speaks of them.
+            where !carried[mode.Key].Any(kept => kept.Plan == plan.Key && kept.From <= stretch.From && kept.To >= stretch.To)
+            select PageOf(kind, plan, mode, null, stretch),
+            .. from purpose in newest.Class.Purposes.Skip(1)
+            from stretch in Stretches(null, modes[0], purpose)
+            select PageOf("card", null, modes[0], purpose, stretch),
+            .. carried[modes[0].Key].Select(stretch => PageOf("rig-up", null, modes[0], null, stretch)),
             new($"{here.ClassPath}/reefs", "reefs"),
             new($"{here.ClassPath}/procedures", "procedures"),
             .. newest
@@ -63,24 +73,29 @@ public sealed class PackModel(ClubContext here, CardRequests cards, UnitPreferen
             }
         );
 
-        IEnumerable<PackedPage> Of(string kind, string plan, SailingMode mode, Purpose? purpose) =>
-            from stretch in CardStretch.Of(newest, plan.Length > 0 ? plan : null, mode.Key.Name, reader with { Purpose = purpose?.Key })
-            select new PackedPage(
+        IReadOnlyList<CardStretch> Stretches(SailPlan? plan, SailingMode mode, Purpose? purpose) =>
+            CardStretch.Of(newest, plan?.Key.Name, mode.Key.Name, reader with { Purpose = purpose?.Key });
+
+        PackedPage PageOf(string kind, SailPlan? plan, SailingMode mode, Purpose? purpose, CardStretch stretch)
+        {
+            var named = mode == modes[0] ? null : mode.Key.Name;
+            return new(
                 here.Address(kind)
                     .At(stretch.At, units.Wind)
-                    .With("plan", plan.Length > 0 ? plan : null)
-                    .With("mode", mode == modes[0] ? null : mode.Key.Name)
+                    .With("plan", plan?.Key.Name)
+                    .With("mode", named)
                     .For(purpose)
                     .On(member.Who.Choice)
                     .ToString(),
                 kind,
-                plan,
-                mode == modes[0] ? "" : mode.Key.Name,
+                plan?.Key.Name ?? "",
+                named ?? "",
                 purpose?.Key.Name ?? "",
                 stretch.Plan.Name,
                 Enum.GetValues<SpeedUnit>()
                     .ToDictionary(unit => unit.Symbol(), unit => new[] { stretch.From.In(unit), stretch.To.In(unit) }),
                 usual.Wind >= stretch.From && usual.Wind < stretch.To
             );
+        }
     }
 }

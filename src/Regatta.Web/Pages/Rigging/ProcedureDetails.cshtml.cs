@@ -1,8 +1,10 @@
+using Regatta.Web.Live;
+
 namespace Regatta.Web.Pages.Rigging;
 
 /// <summary>One procedure, to read aloud or to drill against the watch; for members. A time that is kept names nobody.</summary>
 [Authorize(Policies.Member)]
-public sealed class ProcedureDetailsModel(ClubContext here, RigBoat rig) : PageModel
+public sealed class ProcedureDetailsModel(ClubContext here, RigBoat rig, ClubClock clock) : PageModel
 {
     public ClassDefinition Class { get; private set; } = null!;
 
@@ -31,6 +33,11 @@ public sealed class ProcedureDetailsModel(ClubContext here, RigBoat rig) : PageM
 
     public string Typed { get; private set; } = "";
 
+    /// <summary>The field that names a time, so that one sent twice is one.</summary>
+    public const string KeyField = "drillKey";
+
+    public Guid Key { get; private set; } = Guid.NewGuid();
+
     [TempData]
     public string? Done { get; set; }
 
@@ -44,7 +51,9 @@ public sealed class ProcedureDetailsModel(ClubContext here, RigBoat rig) : PageM
             return NotFound();
         }
 
-        Typed = Request.Typed().GetValueOrDefault("seconds", "");
+        var typed = Request.Typed();
+        Typed = typed.GetValueOrDefault("seconds", "");
+        Key = Guid.TryParse(typed.GetValueOrDefault(KeyField), out var key) ? key : Key;
         var took = Form.Need(
             "seconds",
             Typed,
@@ -58,7 +67,7 @@ public sealed class ProcedureDetailsModel(ClubContext here, RigBoat rig) : PageM
                             : Parsed<TimeSpan>.Bad("Write the seconds it took.")
                     )
         );
-        if (Form.Ok && !await rig.DrilledAsync(here.Class.Class, Procedure, took))
+        if (Form.Ok && !await rig.DrilledAsync(here.Class.Class, Key, Procedure, took, clock.Now - OutboxAnswers.Age(Request)))
         {
             Form.Refuse(
                 "seconds",

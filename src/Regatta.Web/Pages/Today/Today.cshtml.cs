@@ -36,8 +36,8 @@ public sealed class TodayModel(
     /// <summary>A page of one of the reader's own classes, in the wind asked about.</summary>
     public ClassAddress CardOf(OwnLine line, string page) => PageOf(line.View.Class.Key, page, line.Reading?.Wind);
 
-    private ClassAddress PageOf(string key, string page, Speed? wind) =>
-        Asked is not null && wind is { } asked ? here.AddressOf(key, page).At(asked, units.Wind) : here.AddressOf(key, page);
+    private ClassAddress PageOf(string sailed, string page, Speed? wind) =>
+        Asked is not null && wind is { } asked ? here.AddressOf(sailed, page).At(asked, units.Wind) : here.AddressOf(sailed, page);
 
     /// <summary>The wind asked about with the slider; null for the wind now.</summary>
     public Speed? Asked { get; private set; }
