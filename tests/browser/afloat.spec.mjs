@@ -239,6 +239,19 @@ test("helm, held, felt and Send stand on a phone's first screen, and a second ta
   await context.close();
 });
 
+test("a rig-up that ends without a line leads to the water all the same", async ({ browser, baseURL }) => {
+  await afloat(browser, baseURL, "priya", async (page, line) => {
+    line.cut();
+    await page.goto(`${Class}/rig-up?wind=12&unit=kn`);
+    await page.locator(".rig-answer input[value=skipped]").evaluateAll((all) => all.forEach((one) => one.click()));
+    await page.getByRole("button", { name: "Ready to launch" }).tap();
+    await expect(page.locator("[data-outbox-told]")).toContainText("Kept on this phone");
+    await page.getByRole("link", { name: "On to the water" }).tap();
+    await expect(page.locator("[data-afloat]")).toBeVisible();
+    await expect(page.locator("[data-packed-told]")).toContainText("No line");
+  });
+});
+
 test("a check fills its log, a sign has its list and a drill's time is kept, all without a line", async ({ browser, baseURL }) => {
   await afloat(browser, baseURL, "priya", async (page, line) => {
     line.cut();

@@ -29,6 +29,9 @@ test("on a phone a light crew's card reads for them", async ({ page }) => {
   await page.setViewportSize({ width: 360, height: 740 });
   await signIn(page, "priya", "/wenlow/today?wind=18");
   await expectNoSidewaysScroll(page);
+  // What was sailed last of one's own stands open, the others are a tap away.
+  const folded = page.locator(".owns summary", { hasText: "Quillet" });
+  if (await folded.isVisible()) await folded.click();
   await page.getByRole("link", { name: "Quillet" }).click();
   await page.getByText("Who sails? Yours alone").click();
   await page.getByLabel("Crew, kg").fill("52");

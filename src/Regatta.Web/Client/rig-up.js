@@ -111,6 +111,7 @@ export function rigUp() {
     if (event.detail !== form) return;
     shelve(null);
     key.value = crypto.randomUUID();
+    form.querySelector("[data-then]").hidden = false;
   });
   window.addEventListener("online", keep);
   const first = steps.findIndex((step) => !state(step));
