@@ -13,16 +13,7 @@ public sealed class SailsTests(StoreFixture store)
         var boat = await new Boats(store.Database, store.Clock).AddAsync(one.Stamp.Class, "Plover", "");
         var person = await MemberAsync(store.Club);
         Assert.False((await sails.OfAsync(store.Club, person)).IsKnown);
-        var wind = WindRange.Of(Speed.FromKnots(8), Speed.FromKnots(10), null).Value;
-        var log = new SessionLog(
-            Guid.NewGuid(),
-            StoreFixture.Now,
-            null,
-            [new(wind, new Dictionary<ControlKey, Mark>(), null, Felt.Usual)],
-            "",
-            null
-        );
-        await store.Logs.AddAsync(one.Stamp.Class, person, new(boat, new HashSet<ControlKey>()), log);
+        await store.Logs.AddAsync(one.Stamp.Class, person, new(boat, new HashSet<ControlKey>()), LogAt(StoreFixture.Now));
         var logged = await sails.OfAsync(store.Club, person);
         Assert.True(logged.IsKnown);
         Assert.Equal(new SailedClass(one.Class.Key, boat), Assert.Single(logged.Classes));
@@ -49,9 +40,18 @@ public sealed class SailsTests(StoreFixture store)
         Assert.Null(await logs.LastBoatAsync(one.Stamp.Class, person));
         await sails.SaveAsync(store.Club, person, [new(one.Class.Key, boat)]);
         Assert.Equal(boat, await logs.LastBoatAsync(one.Stamp.Class, person));
+        // Whatever was told last holds: another boat that was sailed since, and one that is said anew.
+        var other = await boats.AddAsync(one.Stamp.Class, "Dotterel", "");
+        await store.Logs.AddAsync(one.Stamp.Class, person, new(other, new HashSet<ControlKey>()), LogAt(StoreFixture.Now.AddHours(1)));
+        Assert.Equal(other, await logs.LastBoatAsync(one.Stamp.Class, person));
+        await store.Logs.AddAsync(one.Stamp.Class, person, new(other, new HashSet<ControlKey>()), LogAt(StoreFixture.Now.AddDays(-1)));
+        Assert.Equal(boat, (await sails.OfAsync(store.Club, person)).Classes.Single().Boat);
+        await new Sails(store.Database, new LaterClock()).SaveAsync(store.Club, person, [new(one.Class.Key, boat)]);
+        Assert.Equal(boat, await logs.LastBoatAsync(one.Stamp.Class, person));
         Assert.Contains("Plover", await new PersonalData(store.Database).JsonAsync(person));
+        // What was said goes with the membership; what was logged stays.
         await store.Members.RemoveAsync(store.Club, person);
-        Assert.Null(await logs.LastBoatAsync(one.Stamp.Class, person));
+        Assert.Equal(other, await logs.LastBoatAsync(one.Stamp.Class, person));
     }
 
     [Fact]
@@ -66,6 +66,18 @@ public sealed class SailsTests(StoreFixture store)
         Assert.False(await sails.OnlySailsAsync(store.Club, person));
         await store.Members.SetAsync(store.Club, person, ["coordinator", "sailor"], []);
         Assert.False(await sails.OnlySailsAsync(store.Club, person));
+    }
+
+    private static SessionLog LogAt(DateTimeOffset at)
+    {
+        var wind = WindRange.Of(Speed.FromKnots(8), Speed.FromKnots(10), null).Value;
+        return new(Guid.NewGuid(), at, null, [new(wind, new Dictionary<ControlKey, Mark>(), null, Felt.Usual)], "", null);
+    }
+
+    /// <summary>A clock two hours on.</summary>
+    private sealed class LaterClock : TimeProvider
+    {
+        public override DateTimeOffset GetUtcNow() => StoreFixture.Now.AddHours(2);
     }
 
     private async Task<Guid> MemberAsync(ClubId club)

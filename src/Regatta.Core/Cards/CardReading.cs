@@ -122,21 +122,9 @@ public sealed record CardReading(PublishedVersion Version, Carry Carry, Speed Ef
     public Speed WindOf(WindBand band) =>
         band.Id == Card.Band.Id ? Wind : Version.Class.Crew.ReadAs(band.Middle, Carry.Crew.Crew, Version.Set.Bands);
 
-    /// <summary>The nearest band above or below that this crew reads, with a true wind for it; null where there is none. A light crew may
-    /// pass over one.</summary>
+    /// <summary>The nearest band above or below that this crew reads, with a true wind for it; null where there is none.</summary>
     /// <param name="stronger">Whether above.</param>
-    public (WindBand Band, Speed Wind)? Next(bool stronger)
-    {
-        var (bands, crew) = (Version.Set.Bands, Version.Class.Crew);
-        var read = bands
-            .All.Select(band => (Read: bands.At(crew.Effective(WindOf(band), Carry.Crew.Crew, bands)), Wind: WindOf(band)))
-            .ToList();
-        return (
-            stronger ? read.Where(next => next.Read.From >= Card.Band.To) : read.Where(next => next.Read.To <= Card.Band.From).Reverse()
-        )
-            .Select(next => ((WindBand, Speed)?)next)
-            .FirstOrDefault();
-    }
+    public (WindBand Band, Speed Wind)? Next(bool stronger) => Version.Class.Crew.Next(Wind, Carry.Crew.Crew, Version.Set.Bands, stronger);
 
     /// <summary>Whether no band has a mark of a control: what is set there is noted.</summary>
     public bool IsUntold(ControlKey control) => Version.Set.Cells.All(cell => cell.Place.Address.Control != control);

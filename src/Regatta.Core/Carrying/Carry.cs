@@ -125,13 +125,11 @@ public sealed record NextSails(Carry? IfLighter, Carry? IfStronger)
     /// <summary>The sails beside those of a judgement.</summary>
     public static NextSails Of(ClassDefinition definition, MatrixSet set, Carry now)
     {
-        var effective = definition.Crew.Effective(now.Wind.Mean, now.Crew.Crew, set.Bands);
-        var band = set.Bands.At(effective);
-        return new(In(set.Bands.Below(band)), In(set.Bands.Above(band)));
+        return new(In(stronger: false), In(stronger: true));
 
-        Carry? In(WindBand? neighbour) =>
-            neighbour is not null
-            && Carry.Of(definition, set, new(definition.Crew.ReadAs(neighbour.Middle, now.Crew.Crew, set.Bands)), now.Crew) is var then
+        Carry? In(bool stronger) =>
+            definition.Crew.Next(now.Wind.Mean, now.Crew.Crew, set.Bands, stronger) is var (_, met)
+            && Carry.Of(definition, set, new(met), now.Crew) is var then
             && then.Recommended != now.Carried?.Plan
                 ? then
                 : null;

@@ -98,6 +98,23 @@ public sealed record CrewReading
     public Speed ReadAs(Speed effective, CrewProfile? crew, WindBands bands) =>
         Rule is not { } rule || crew is not { } known || IsUnsaid(known) ? effective : rule.ReadAs(effective, known, bands);
 
+    /// <summary>The nearest band above or below the one a crew reads in a wind that they read at all, with a true wind for it; null where
+    /// there is none. A light crew may pass over one.</summary>
+    /// <param name="wind">The true wind now.</param>
+    /// <param name="crew">Who is aboard.</param>
+    /// <param name="bands">The class's bands.</param>
+    /// <param name="stronger">Whether above.</param>
+    public (WindBand Band, Speed Wind)? Next(Speed wind, CrewProfile? crew, WindBands bands, bool stronger)
+    {
+        var here = bands.At(Effective(wind, crew, bands));
+        var read = bands
+            .All.Select(band => ReadAs(band.Middle, crew, bands))
+            .Select(met => (Band: bands.At(Effective(met, crew, bands)), met));
+        return (stronger ? read.Where(next => next.Band.From >= here.To) : read.Where(next => next.Band.To <= here.From).Reverse())
+            .Select(next => ((WindBand, Speed)?)next)
+            .FirstOrDefault();
+    }
+
     private static bool IsUnsaid(CrewProfile crew) => (crew.Mass, crew.Height, crew.OnWire) == (null, null, null);
 
     /// <summary>Why a crew's profile cannot be right in this class: it would read the strongest wind of the bands as more than anybody

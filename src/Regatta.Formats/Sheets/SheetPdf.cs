@@ -31,6 +31,12 @@ public static class SheetPdf
     private static void Draw(PdfPageBuilder page, SheetFonts fonts, Paper paper, SheetShape shape)
     {
         PdfPoint At(double x, double y) => new(x * PointsPerMillimetre, (paper.Height - y) * PointsPerMillimetre);
+        void Fill(double x, double y, double width, double height)
+        {
+            page.DrawRectangle(At(x, y + height), width * PointsPerMillimetre, height * PointsPerMillimetre, 0, fill: true);
+            page.ResetColor();
+        }
+
         switch (shape)
         {
             case SheetLine { Ink: Ink.Cut } line:
@@ -49,25 +55,11 @@ public static class SheetPdf
                 // One hue from light to strong, as on the screen; light enough to read on.
                 page.SetTextAndFillColor((byte)(226 - (90 * tint.Depth)), (byte)(238 - (62 * tint.Depth)), (byte)(243 - (45 * tint.Depth)));
                 page.SetStrokeColor(255, 255, 255);
-                page.DrawRectangle(
-                    At(tint.X, tint.Y + tint.Height),
-                    tint.Width * PointsPerMillimetre,
-                    tint.Height * PointsPerMillimetre,
-                    0,
-                    fill: true
-                );
-                page.ResetColor();
+                Fill(tint.X, tint.Y, tint.Width, tint.Height);
                 break;
             case SheetBlock block:
                 page.SetTextAndFillColor(0, 0, 0);
-                page.DrawRectangle(
-                    At(block.X, block.Y + block.Height),
-                    block.Width * PointsPerMillimetre,
-                    block.Height * PointsPerMillimetre,
-                    0,
-                    fill: true
-                );
-                page.ResetColor();
+                Fill(block.X, block.Y, block.Width, block.Height);
                 break;
             case SheetText text:
                 var (size, origin) = (text.Size * PointsPerMillimetre, At(text.X, text.Y));

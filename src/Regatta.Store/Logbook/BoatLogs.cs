@@ -3,16 +3,20 @@ namespace Regatta.Store;
 /// <summary>Logs as the boats they were sailed in see them.</summary>
 public sealed class BoatLogs(Db database) : IReadBoatLogs
 {
-    /// <summary>The boat a sailor logged last in a class, or null.</summary>
+    /// <summary>The boat a sailor logged last in a class, or said since then that they sail; null for none.</summary>
     public async Task<long?> LastBoatAsync(ClassRef one, Guid sailor)
     {
         await using var connection = await database.OpenConnectionAsync();
         return await connection.QueryFirstOrDefaultAsync<long?>(
             """
-            select coalesce(
-              (select boat_id from session_logs where club_id = @club and sailor_id = @sailor and class_id = @classId
-                and boat_id is not null and removed_at is null order by sailed_at desc, id desc limit 1),
-              (select boat_id from sailed_classes where club_id = @club and person_id = @sailor and class_id = @classId))
+            select boat_id from (
+              (select boat_id, sailed_at as at from session_logs where club_id = @club and sailor_id = @sailor and class_id = @classId
+                and boat_id is not null and removed_at is null order by sailed_at desc, id desc limit 1)
+              union all
+              select s.boat_id, m.said_sails_at from sailed_classes s
+                join memberships m on (m.club_id, m.person_id) = (s.club_id, s.person_id)
+                where s.club_id = @club and s.person_id = @sailor and s.class_id = @classId and s.boat_id is not null) told
+            order by at desc limit 1
             """,
             new
             {

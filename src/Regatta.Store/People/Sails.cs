@@ -2,7 +2,7 @@ namespace Regatta.Store;
 
 /// <summary>A class somebody sails, and on which boat of hers.</summary>
 /// <param name="Class">The key of the class.</param>
-/// <param name="Boat">The boat's number; null where they have none of their own.</param>
+/// <param name="Boat">The boat's number as they said it, until then as they logged it; null where they have none of their own.</param>
 public sealed record SailedClass(string Class, long? Boat);
 
 /// <summary>What a member sails.</summary>
@@ -23,28 +23,26 @@ public sealed class Sails(Db database, TimeProvider clock) : IReadSails
         var rows = (
             await connection.QueryAsync<(bool Said, string? Class, long? Boat)>(
                 """
-                with logged as (
+                with member as (
+                  select said_sails_at is not null as said from memberships where club_id = @Number and person_id = @person),
+                logged as (
                   select distinct on (class_id) class_id, boat_id, sailed_at from session_logs
-                  where club_id = @Number and sailor_id = @person and removed_at is null order by class_id, sailed_at desc, id desc)
-                select m.said_sails_at is not null as said, c.key, coalesce(s.boat_id, l.boat_id) as boat
-                from memberships m
-                  left join classes c on c.club_id = m.club_id
-                  left join sailed_classes s on (s.club_id, s.person_id, s.class_id) = (m.club_id, m.person_id, c.id)
-                  left join logged l on l.class_id = c.id
-                where m.club_id = @Number and m.person_id = @person
-                  and case when m.said_sails_at is null then l.class_id is not null else s.class_id is not null end
+                  where club_id = @Number and sailor_id = @person and removed_at is null order by class_id, sailed_at desc, id desc),
+                mine as (
+                  select s.class_id, s.boat_id from sailed_classes s, member
+                  where member.said and s.club_id = @Number and s.person_id = @person
+                  union all
+                  select logged.class_id, logged.boat_id from logged, member where not member.said)
+                select member.said, c.key, mine.boat_id as boat from member
+                  left join (mine join classes c on (c.club_id, c.id) = (@Number, mine.class_id)
+                    left join logged l on l.class_id = c.id) on true
                 order by l.sailed_at desc nulls last, c.name
                 """,
                 new { club.Number, person }
             )
         ).ToList();
-        var said =
-            rows.Count > 0
-            || await connection.ExecuteScalarAsync<bool>(
-                "select exists (select from memberships where club_id = @Number and person_id = @person and said_sails_at is not null)",
-                new { club.Number, person }
-            );
-        return new(said, [.. rows.Select(row => new SailedClass(row.Class!, row.Boat))]);
+        var classes = rows.Where(row => row.Class is not null).Select(row => new SailedClass(row.Class!, row.Boat)).ToList();
+        return new(classes.Count > 0 || rows.Any(row => row.Said), classes);
     }
 
     /// <summary>Whether somebody is in a club to sail alone: neither its coordinator nor anybody's captain.</summary>

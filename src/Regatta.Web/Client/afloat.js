@@ -26,13 +26,6 @@ export function afloat() {
   offerSpeech(root.querySelector("[data-aloud]"), words);
   say(words());
   keepAwake(root.querySelector("[data-awake]"));
-  // A note that is only kept on this phone can be taken back as well.
-  document.addEventListener("outbox-kept", ({ detail: form }) => {
-    const back = document.querySelector("form[data-take-back]");
-    if (!back || form.id !== "note") return;
-    back.elements.noted.value = form.elements.noteKey.value;
-    back.hidden = false;
-  });
 }
 
 /** A wind that was heard is of its time. */

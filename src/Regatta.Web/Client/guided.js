@@ -4,12 +4,13 @@ import { ASKED } from "./pick.js";
 
 const CHECKED = "checked";
 
-/** What a check found without a line, in the log that it leads to. */
+/** What a check found without a line, in the log that it leads to; the line may be back by then. */
 export function takeOverTheCheck(form) {
-  const found = sessionStorage.getItem(CHECKED);
+  const found = JSON.parse(sessionStorage.getItem(CHECKED) ?? "null");
   sessionStorage.removeItem(CHECKED);
-  if (!found || !document.body.dataset.packed) return;
-  for (const [name, value] of JSON.parse(found)) {
+  // Of somebody else at this phone, or of another boat.
+  if (found?.person !== document.body.dataset.person || found.to !== location.pathname + location.search) return;
+  for (const [name, value] of found.said) {
     for (const field of form.querySelectorAll(`[name="${CSS.escape(name)}"]`)) {
       if (field.type === "radio" || field.type === "checkbox") field.checked = field.value === value;
       else field.value = value;
@@ -61,11 +62,13 @@ export function guidedCheck() {
     if (!document.body.dataset.packed) return;
     event.preventDefault();
     const said = [...new FormData(form)].filter(([name, value]) => !ASKED.includes(name) && value);
-    sessionStorage.setItem(CHECKED, JSON.stringify(said.filter(([name]) => name !== "checked")));
     const to = new URL(form.action);
     for (const name of ASKED) if (form.elements[name]) to.searchParams.set(name, form.elements[name].value);
+    const found = { person: document.body.dataset.person, to: to.pathname + to.search, said: said.filter(([name]) => name !== "checked") };
+    sessionStorage.setItem(CHECKED, JSON.stringify(found));
     location.assign(to);
   });
   ways.hidden = false;
   show(0);
+  form.classList.add("is-guided");
 }

@@ -16,6 +16,7 @@ const parts = [
   ["[data-draws]", () => import("./draw-boat.js").then((boat) => boat.drawBoat())],
   ["[data-guided]", () => import("./guided.js").then((check) => check.guidedCheck())],
   ["[data-afloat]", () => import("./afloat.js").then((card) => card.afloat())],
+  ["form[data-take-back]", () => import("./notes.js").then((notes) => notes.takeNotesBack(document.querySelector("form[data-take-back]")))],
   ["[data-voice]", () => import("./voice.js").then((voice) => voice.spokenNotes())],
   ["form[data-drill]", () => import("./drill.js").then((watch) => watch.drill())],
 ];

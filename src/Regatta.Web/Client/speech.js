@@ -7,7 +7,10 @@ export const isAloud = () => Boolean(voice) && sessionStorage.getItem(ASKED) ===
 export function say(words) {
   if (!isAloud()) return;
   voice.cancel();
-  voice.speak(Object.assign(new SpeechSynthesisUtterance(words), { lang: document.documentElement.lang }));
+  // The phone's own, for some send what they read elsewhere, and need a line.
+  const { lang } = document.documentElement;
+  const own = voice.getVoices().find((one) => one.localService && one.lang.startsWith(lang)) ?? null;
+  voice.speak(Object.assign(new SpeechSynthesisUtterance(words), { lang, voice: own }));
 }
 
 /** A button that switches it; what is to be read is asked for when it begins. */
