@@ -58,7 +58,7 @@ async function readied() {
   await page.goto("/wenlow/classes/brannet/card?wind=12&unit=kn");
   const isPacked = async () => {
     for (const name of await caches.keys()) {
-      for (const key of name.startsWith("pack:") ? await (await caches.open(name)).keys() : []) if (key.url.endsWith("/pack")) return true;
+      for (const key of name.startsWith("lists:") ? await (await caches.open(name)).keys() : []) if (key.url.endsWith("/pack")) return true;
     }
     return false;
   };

@@ -43,6 +43,12 @@ public static class Limits
     /// <summary>The bundles a person takes away in a minute.</summary>
     public const int ExportsOfPerson = 60;
 
+    /// <summary>The packs for phones that are made at once.</summary>
+    public const int Packs = 1;
+
+    /// <summary>The packs that wait for one person: the classes they sail.</summary>
+    public const int PacksOfPerson = 8;
+
     /// <summary>The boats of a class.</summary>
     public const int Boats = 500;
 

@@ -62,6 +62,7 @@ try
     app.MapClassStream();
     app.MapHealthChecks("/health/live", new() { Predicate = _ => false }).AllowAnonymous();
     app.MapHealthChecks("/health/ready").AllowAnonymous();
+    app.MapInnerPages();
 
     await Database.WithAdvisoryLockAsync(
         settings.Database,

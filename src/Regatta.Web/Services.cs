@@ -144,6 +144,7 @@ internal static class Services
             .AddScoped<LogRuns>()
             .AddScoped<StripMaking>()
             .AddScoped<CardRequests>()
+            .AddScoped<PackMaking>()
             .AddScoped<UnitPreferences>()
             .AddScoped<DefinitionEditor>()
             .AddScoped<DemoLoader>()
@@ -152,6 +153,7 @@ internal static class Services
         services.AddSingleton<ClassWatch>().AddHostedService(provider => provider.GetRequiredService<ClassWatch>());
         services.AddSingleton<SignInWatch>().AddHostedService(provider => provider.GetRequiredService<SignInWatch>());
         services.AddSingleton(stations).AddSingleton<StationStates>().AddHostedService<StationKeeper>().AddSingleton<TodayBoards>();
+        services.AddSingleton<InnerPages>();
         services.AddRegattaSignIn(settings);
         services.AddRequestLimits(settings);
         services.AddHostedService<Housekeeping>().AddHostedService<SumsKeeper>().AddHostedService<WarmViews>();

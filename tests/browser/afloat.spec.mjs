@@ -9,16 +9,16 @@ const Class = "/wenlow/classes/brannet";
 
 const packed = (page) => page.evaluate(async () => {
   for (const name of await caches.keys()) {
-    for (const key of name.startsWith("pack:") ? await (await caches.open(name)).keys() : []) if (key.url.endsWith("/pack")) return true;
+    for (const key of name.startsWith("lists:") ? await (await caches.open(name)).keys() : []) if (key.url.endsWith("/pack")) return true;
   }
   return false;
 });
 
-async function afloat(browser, baseURL, who, use) {
+async function afloat(browser, baseURL, who, use, sailed = Class) {
   const line = await openLine(baseURL);
   const context = await browser.newContext({ baseURL: line.url, viewport: phone, hasTouch: true, serviceWorkers: "allow" });
   const page = await context.newPage();
-  await signIn(page, who, `${Class}/card?wind=12&unit=kn`);
+  await signIn(page, who, `${sailed}/card?wind=12&unit=kn`);
   // A page that was on its way when the worker began is not its own yet; the next one is.
   await expect(async () => {
     await page.reload();
@@ -64,7 +64,7 @@ test("the card goes from band to band without a line as with it, and says what i
       await expect(page.locator("h1")).toContainText("Brannet");
     }
     // What is not kept says so.
-    await page.goto("/wenlow/calendar").catch(() => {});
+    await page.goto(`${Class}/history`).catch(() => {});
     await expect(page.getByRole("heading", { name: "No line" })).toBeVisible();
   });
 });
@@ -259,6 +259,7 @@ test("a check fills its log, a sign has its list and a drill's time is kept, all
     const steps = await page.locator("[data-step]").count();
     const answered = async () => {
       await page.goto(`${Class}/check?wind=12&unit=kn`);
+      await expect(page.locator("[data-place]")).toHaveText(`1 of ${steps}`);
       await page.locator("[data-step]:not([hidden])").getByText("Yes", { exact: true }).tap();
       await expect(page.locator("[data-place]")).toHaveText(`2 of ${steps}`);
       const gate = await page.locator("[data-step] input:checked").first().getAttribute("name");
@@ -303,4 +304,62 @@ test("a check fills its log, a sign has its list and a drill's time is kept, all
     await page.getByRole("link", { name: "See it" }).first().tap();
     await expect(page.locator("main")).toContainText("The club’s best: 41 s");
   });
+});
+
+test("without a line one's own log is corrected, and a trial goes on from run to run", async ({ browser, baseURL }) => {
+  const sailed = "/wenlow/classes/quillet";
+  const desk = await (await browser.newContext({ baseURL })).newPage();
+  await signIn(desk, "tamsin", `${sailed}/trials?band=2`);
+  await desk.getByLabel("How?").selectOption("one boat, back and forth");
+  await desk.getByRole("button", { name: "Plan it" }).click();
+  await expect(desk.getByRole("heading", { level: 2 })).toContainText("against");
+  const trial = new URL(desk.url()).pathname;
+  await afloat(browser, baseURL, "priya", async (page, line) => {
+    line.cut();
+    // Where one begins, one's boat stands.
+    await page.goto("/wenlow/today");
+    await expect(page.locator("#card")).toBeVisible();
+    const correct = await page.evaluate(async () => {
+      const name = (await caches.keys()).find((one) => one.startsWith("lists:"));
+      const lists = await caches.open(name);
+      const { pages } = await (await lists.match((await lists.keys())[0])).json();
+      return pages.find((one) => one.path.includes("correct=")).path;
+    });
+    await page.goto(correct);
+    const key = await page.locator("[name=logKey]").inputValue();
+    const when = await page.locator("[name=sailedAt]").inputValue();
+    await page.getByRole("textbox", { name: "Note", exact: true }).fill("said again without a line");
+    await page.getByRole("button", { name: /Send/ }).last().tap();
+    await expect(page.locator("[data-outbox-told]")).toContainText("Kept on this phone");
+    expect(await page.locator("[name=logKey]").inputValue()).toBe(key);
+
+    await page.goto(trial);
+    const keep = async (run, helm) => {
+      await page.getByLabel("Helm on port, degrees").fill(helm);
+      await page.getByLabel("Helm on starboard, degrees").fill(helm);
+      await page.getByLabel(/^Wind/).fill("12");
+      await page.getByRole("button", { name: `Keep run ${run}` }).tap();
+      await expect(page.getByRole("button", { name: `Keep run ${run + 1}` })).toBeVisible();
+    };
+    await keep(1, "4.2");
+    await keep(2, "3.6");
+    await page.goto(trial);
+    await expect(page.getByRole("button", { name: "Keep run 3" })).toBeVisible();
+    await expect(page.locator(".trial-runs li").first()).toContainText("Kept on this phone");
+    await expectAccessible(page);
+    await expectNoSidewaysScroll(page);
+    for (let run = 3; run < 7; run += 1) await keep(run, "4");
+
+    line.mend();
+    await page.goto("/outbox");
+    await page.getByRole("button", { name: "Send now" }).tap();
+    await expect(page.locator(".outbox li.is-sent")).toHaveCount(7);
+    await page.goto(trial);
+    await expect(page.locator("[data-packed-told]")).toBeHidden();
+    await expect(page.locator(".trial-runs li").nth(5)).toContainText("+4° port");
+    await page.goto(`/wenlow/logbook/${new URL(correct, baseURL).searchParams.get("correct")}`);
+    await expect(page.locator("main")).toContainText("said again without a line");
+    await page.goto(correct);
+    expect(await page.locator("[name=sailedAt]").inputValue()).toBe(when);
+  }, sailed);
 });

@@ -17,7 +17,9 @@ const list = {
     page("log?light", { ...knots(0, 12), carries: "full" }),
     page("log?strong", { ...knots(12, 40), carries: "reef" }),
     page("reefs"),
-    { path: "/outbox", kind: "outbox" },
+    { path: "/outbox", kind: "named" },
+    { path: "/club/logbook/7", kind: "named" },
+    page("log?correct=7", { kind: "named" }),
   ],
   boat: "3",
   mode: "upwind",
@@ -49,6 +51,10 @@ test("sails, mode and purpose are those asked for; the class's first ones by nam
 test("what is not in the pack is not answered by something else", () => {
   assert.equal(at(`${Class}/reefs`), "reefs");
   assert.equal(at("/outbox"), "/outbox");
+  assert.equal(at("/club/logbook/7"), "/club/logbook/7");
+  assert.equal(at("/club/logbook/8"), undefined);
+  assert.equal(at(`${Class}/log?correct=7`), "log?correct=7");
+  assert.equal(at(`${Class}/log?correct=8`), undefined);
   assert.equal(at(`${Class}/boats`), undefined);
   assert.equal(at("/club/classes/boat-2/card?wind=4"), undefined);
   // A correction, or a check that goes along, would be lost on another page.

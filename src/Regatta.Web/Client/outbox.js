@@ -179,6 +179,7 @@ async function submit(event) {
   delete form.dataset.sending;
   form.inert = false;
   renew(form);
+  document.dispatchEvent(new CustomEvent("outbox-waits", { detail: { form, fields } }));
   tell(came.state === "signIn" ? "Kept on this phone. Sign in again, and it is sent." : "Kept on this phone. It is sent as soon as there is a line.", true);
   changed();
   flush();
@@ -194,9 +195,11 @@ function goTo(to) {
   }
 }
 
-/** What is sent next from the same page is another. */
+/** What is sent next from the same page is another; what corrects a log stays that log. */
 export function renew(root) {
-  for (const field of root.querySelectorAll(KEYS.map((name) => `input[name=${name}]`).join())) field.value = crypto.randomUUID();
+  for (const field of root.querySelectorAll(KEYS.map((name) => `input[name=${name}]`).join())) {
+    if (!field.closest("[data-corrects]")) field.value = crypto.randomUUID();
+  }
 }
 
 async function changed() {

@@ -1,41 +1,55 @@
 // What a sailor needs afloat is kept on the phone as the club made it: the pages of a class for every band. Without a line the service
 // worker answers from it; this is where it is filled, emptied and owned up to.
 const SIX_HOURS = 6 * 3600 * 1000;
-const nameOf = (person) => `pack:${person}`;
+const KINDS = ["pack", "lists"];
+const nameOf = (kind, person) => `${kind}:${person}`;
 
 /** A pack is of one person; whoever else comes finds nothing of it. */
 export async function ownThePack(person) {
   for (const name of await caches.keys()) {
-    if (name.startsWith("pack:") && name !== nameOf(person)) await caches.delete(name);
+    if (KINDS.some((kind) => name.startsWith(`${kind}:`) && name !== nameOf(kind, person))) await caches.delete(name);
   }
 }
 
-/** A page, asked for again where the club is busy or the line is bad; null where it is not to be had. */
-async function patiently(path) {
+/** An answer, asked for again where the club is busy or the line is bad; null where it is not to be had. */
+async function patiently(path, type) {
   for (let wait = 0; wait < 5; wait += 1) {
     await new Promise((on) => setTimeout(on, wait * 2000));
-    const page = await fetch(path, { headers: { "X-Pack": "1" } }).catch(() => null);
-    if (page?.ok && !page.redirected) return page;
-    if (page && page.status < 500 && page.status !== 429) return null;
+    const answer = await fetch(path, { headers: { Accept: type } }).catch(() => null);
+    if (answer?.ok) return answer.headers.get("Content-Type")?.includes(type) ? answer : null;
+    if (answer && answer.status < 500 && answer.status !== 429) return null;
   }
   return null;
 }
 
 /** Keeps a class for the time without a line, where it is not kept already. */
 export async function packClass(address, person) {
-  const cache = await caches.open(nameOf(person));
-  const answer = await fetch(address, { headers: { Accept: "application/json" } });
-  if (!answer.ok || !answer.headers.get("Content-Type")?.includes("json")) return;
-  const list = await answer.json();
-  const before = await cache.match(address).then((kept) => kept?.json()).catch(() => null);
-  if (before?.version === list.version && before.boat === list.boat && Date.now() - before.kept < SIX_HOURS) return;
-  for (const { path } of list.pages) {
-    const page = await patiently(path);
-    // Half a pack is none: the one before stays.
-    if (!page) return;
-    await cache.put(path, page);
+  const cache = await caches.open(nameOf("pack", person));
+  const lists = await caches.open(nameOf("lists", person));
+  const known = await patiently(address, "application/json").then((list) => list?.json());
+  if (!known) return;
+  const before = await lists.match(address).then((kept) => kept?.json()).catch(() => null);
+  if (before?.version === known.version && before.boat === known.boat && Date.now() - before.kept < SIX_HOURS) return;
+  const answer = await patiently(`${address}/pages`, "application/x-ndjson");
+  const [list, ...pages] = ((await answer?.text().catch(() => "")) ?? "").split("\n").filter(Boolean).map((line) => JSON.parse(line));
+  // Half a pack is none: the one before stays.
+  if (!list || pages.length !== list.pages.length || pages.includes(null)) return;
+  // A page keeps the guards it would have come with.
+  const guarded = (type) => {
+    const headers = new Headers(answer.headers);
+    for (const name of ["Content-Encoding", "Content-Length", "Transfer-Encoding"]) headers.delete(name);
+    headers.set("Content-Type", type);
+    return { headers };
+  };
+  const paths = new Set(list.pages.map((page) => page.path));
+  for (const [at, { path }] of list.pages.entries()) await cache.put(path, new Response(pages[at], guarded("text/html; charset=utf-8")));
+  await lists.put(address, new Response(JSON.stringify({ ...list, kept: Date.now() }), guarded("application/json")));
+  // What an older list named is asked for by nobody.
+  const classPath = address.slice(0, -"pack".length);
+  for (const { url } of await cache.keys()) {
+    const { pathname, search } = new URL(url);
+    if (pathname.startsWith(classPath) && !paths.has(pathname + search)) await cache.delete(url);
   }
-  await cache.put(address, new Response(JSON.stringify({ ...list, kept: Date.now() }), { headers: { "Content-Type": "application/json" } }));
 }
 
 /** A page out of the pack says so, and is made as if it were opened now. */
@@ -51,7 +65,7 @@ export function sayPacked(renew) {
   renew(document);
   // A log is of the time it is opened at: the form's own time, moved by how long it lay here.
   const sailed = document.querySelector("input[name=sailedAt]");
-  if (!sailed?.value) return;
+  if (!sailed?.value || sailed.closest("[data-corrects]")) return;
   const moved = new Date(Date.parse(`${sailed.value}Z`) + (Date.now() - Number(packed)));
   if (Number.isNaN(moved.getTime())) return;
   sailed.value = moved.toISOString().slice(0, 16);

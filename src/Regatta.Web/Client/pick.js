@@ -9,9 +9,12 @@ export function windOf(url) {
 
 /** The address of the page to show, or null where the pack has none of the kind. */
 export function choose(list, url, classPath) {
-  if (url.pathname === "/outbox" || url.pathname === "/") {
-    const home = list.pages.find((page) => page.path === url.pathname || (url.pathname === "/" && page.kind === "card" && page.usual));
-    return home?.path ?? null;
+  const named = list.pages.find((page) => page.kind === "named" && page.path === url.pathname + url.search);
+  if (named) return named.path;
+  // Where one begins, one's boat stands.
+  const club = classPath.split("/")[1];
+  if (["/", `/${club}`, `/${club}/today`].includes(url.pathname)) {
+    return list.pages.find((page) => page.kind === "card" && page.usual)?.path ?? null;
   }
   if (!url.pathname.startsWith(`${classPath}/`)) return null;
   // Another boat's marks are worse than none.

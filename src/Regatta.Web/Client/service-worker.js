@@ -27,14 +27,14 @@ setDefaultHandler(new NetworkOnly());
 
 async function fromPack(url) {
   for (const name of await caches.keys()) {
-    if (!name.startsWith("pack:")) continue;
-    const cache = await caches.open(name);
-    for (const key of await cache.keys()) {
+    if (!name.startsWith("lists:")) continue;
+    const lists = await caches.open(name);
+    const pages = await caches.open(name.replace("lists:", "pack:"));
+    for (const key of await lists.keys()) {
       const { pathname } = new URL(key.url);
-      if (!pathname.endsWith("/pack")) continue;
-      const list = await (await cache.match(key)).json();
+      const list = await (await lists.match(key)).json();
       const path = choose(list, url, pathname.slice(0, -"/pack".length));
-      const page = path && (await cache.match(path));
+      const page = path && (await pages.match(path));
       if (page) return shown(page, list);
     }
   }
@@ -44,9 +44,7 @@ async function fromPack(url) {
 /** The page as it was kept, its guards with it, and since when. */
 async function shown(page, list) {
   const body = (await page.text()).replace("<body ", `<body data-packed="${Number(list.kept)}" data-packed-version="${Number(list.version)}" `);
-  const headers = new Headers(page.headers);
-  for (const name of ["Content-Encoding", "Content-Length", "Transfer-Encoding"]) headers.delete(name);
-  return new Response(body, { headers });
+  return new Response(body, { headers: page.headers });
 }
 
 /** What is said where nothing is kept, in the app's own dress where that is. */

@@ -18,6 +18,7 @@ const parts = [
   ["[data-afloat]", () => import("./afloat.js").then((card) => card.afloat())],
   ["form[data-take-back]", () => import("./notes.js").then((notes) => notes.takeNotesBack(document.querySelector("form[data-take-back]")))],
   ["[data-voice]", () => import("./voice.js").then((voice) => voice.spokenNotes())],
+  ["[data-trial-runs]", () => import("./trial.js").then((trial) => trial.trialRuns())],
   ["form[data-drill]", () => import("./drill.js").then((watch) => watch.drill())],
 ];
 
@@ -45,10 +46,12 @@ if ("serviceWorker" in navigator && "caches" in window) {
     if (document.body.dataset.packed) pack.sayPacked((await import("./outbox.js")).renew);
     else {
       await pack.ownThePack(person);
-      // Whoever looks at a card, rigs by it or logs may be on the way to the water.
+      // Whoever looks at a card, rigs by it or logs may be on the way to the water; what one sails stands on their own board.
       // Without a worker nobody would answer from it.
       await navigator.serviceWorker.ready;
-      if (person && document.body.dataset.pack && document.querySelector("#card, [data-rig-up], form.log-form, [data-afloat]")) await pack.packClass(document.body.dataset.pack, person).catch(() => {});
+      const looked = document.querySelector("#card, [data-rig-up], form.log-form, [data-afloat]") ? document.body.dataset.pack : "";
+      const own = [...document.querySelectorAll("[data-own-pack]")].map((one) => one.dataset.ownPack);
+      for (const address of person ? [looked, ...own].filter(Boolean) : []) await pack.packClass(address, person).catch(() => {});
     }
   });
 }

@@ -16,9 +16,6 @@ public sealed class OutboxAnswers(RequestDelegate next)
     /// <summary>How many milliseconds it lay on the phone, by the phone's own watch.</summary>
     public const string AgeHeader = "X-Outbox-Age";
 
-    /// <summary>Sent with a page that a phone keeps: nobody sees it yet, so it tells nothing that is told once.</summary>
-    public const string Pack = "X-Pack";
-
     private const int LongestKey = 64;
 
     /// <summary>Nothing lies on a phone longer, as far as a time is told from it (ours).</summary>
@@ -35,27 +32,7 @@ public sealed class OutboxAnswers(RequestDelegate next)
             });
         }
 
-        if (HttpMethods.IsGet(context.Request.Method) && context.Request.Headers.ContainsKey(Pack))
-        {
-            Untold(context);
-        }
-
         return next(context);
-    }
-
-    // What was done, for the next look, stays in its cookie until somebody looks.
-    private static void Untold(HttpContext context)
-    {
-        var cookies = context
-            .Request.Headers.Cookie.ToString()
-            .Split("; ")
-            .Where(cookie => !cookie.Contains(SignInSetup.ToldOnce, StringComparison.Ordinal));
-        context.Request.Headers.Cookie = string.Join("; ", cookies);
-        context.Response.OnStarting(() =>
-        {
-            context.Response.Headers.Remove("Set-Cookie");
-            return Task.CompletedTask;
-        });
     }
 
     /// <summary>How long ago what is sent was done: a phone that had no line sends it later. Two times of one watch differ rightly, however
