@@ -1,5 +1,7 @@
 // What a sailor's phone feels: pages opened cold over a thin line by a slow processor, what moves under the thumb, what an act waits for, and
 // the same out of the pack without a line. Medians of five.
+import { get } from "node:http";
+import { brotliDecompressSync } from "node:zlib";
 import { chromium } from "../tests/browser/node_modules/@playwright/test/index.mjs";
 import { launchOptions, signIn } from "../tests/browser/chromium.mjs";
 import { openLine } from "../tests/browser/line.mjs";
@@ -88,6 +90,15 @@ async function cold(state, [path, act]) {
   return { fcp: before.fcp, lcp: before.lcp, inp: after.inp, cls: Math.max(before.cls, after.cls), kb: loaded / 1024 };
 }
 
+/** How many pages a pack has, and what comes over the line for them. */
+async function packSize(context, path) {
+  const cookie = (await context.cookies()).map(({ name, value }) => `${name}=${value}`).join("; ");
+  const body = await new Promise((on) => {
+    get(new URL(path, process.env.BASE_URL), { headers: { cookie, "Accept-Encoding": "br" } }, async (answer) => on(Buffer.concat(await answer.toArray())));
+  });
+  return { kb: body.length / 1024, count: brotliDecompressSync(body).toString().trimEnd().split("\n").length - 1 };
+}
+
 /** First paint out of the pack, and how large that is, compressed as it came. */
 async function fromPack(state) {
   const context = await browser.newContext({ ...options, storageState: state });
@@ -101,12 +112,7 @@ async function fromPack(state) {
   }, "/pack");
   do await new Promise((on) => setTimeout(on, 500));
   while (!(await isPacked()));
-  const size = await page.evaluate(async () => {
-    const all = `${document.body.dataset.pack}/pages`;
-    const lines = (await (await fetch(all)).text()).trimEnd().split("\n");
-    const [taken] = performance.getEntriesByName(new URL(all, location.href).href).slice(-1);
-    return { kb: /** @type {PerformanceResourceTiming} */ (taken).encodedBodySize / 1024, count: lines.length - 1 };
-  });
+  const size = await packSize(context, `${Class}/pack/pages`);
   do await page.reload();
   while (!(await page.evaluate(() => navigator.serviceWorker.controller !== null)));
   await page.waitForLoadState("networkidle");

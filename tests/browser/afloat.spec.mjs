@@ -2,6 +2,7 @@
 import { expect, test } from "@playwright/test";
 import { expectAccessible, expectNoSidewaysScroll } from "./accessible.mjs";
 import { signIn } from "./chromium.mjs";
+import { makeClass } from "./classes.mjs";
 import { openLine } from "./line.mjs";
 
 const phone = { width: 360, height: 740 };
@@ -361,5 +362,21 @@ test("without a line one's own log is corrected, and a trial goes on from run to
     await expect(page.locator("main")).toContainText("said again without a line");
     await page.goto(correct);
     expect(await page.locator("[name=sailedAt]").inputValue()).toBe(when);
+  }, sailed);
+});
+
+test("a class that is gone leaves nothing on a phone that looks for it", async ({ browser, baseURL }) => {
+  const desk = await (await browser.newContext({ baseURL })).newPage();
+  const sailed = new URL(await makeClass(desk, "Mayfly")).pathname;
+  await afloat(browser, baseURL, "priya", async (page, line) => {
+    await desk.goto(`${sailed}/delete`);
+    await desk.getByLabel(/To be sure/).fill("Mayfly");
+    await desk.getByRole("button", { name: "Delete Mayfly for good" }).click();
+    await desk.waitForURL(/\/wenlow$/);
+    await page.goto(`${sailed}/card`);
+    await expect.poll(() => packed(page)).toBe(false);
+    line.cut();
+    await page.goto(`${sailed}/card`).catch(() => {});
+    await expect(page.getByRole("heading", { name: "No line" })).toBeVisible();
   }, sailed);
 });

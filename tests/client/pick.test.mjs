@@ -1,7 +1,7 @@
 // Which page of a pack answers an address.
 import assert from "node:assert/strict";
 import test from "node:test";
-import { choose, windOf } from "../../src/Regatta.Web/Client/pick.js";
+import { choose, isAlwaysThere, windOf } from "../../src/Regatta.Web/Client/pick.js";
 
 const Class = "/club/classes/boat";
 const knots = (from, to) => ({ winds: { kn: [from, to], "m/s": [from / 2, to / 2] } });
@@ -72,4 +72,13 @@ test("what is not in the pack is not answered by something else", () => {
   assert.equal(at(`${Class}/card?wind=4&mode=soak`), undefined);
   assert.equal(at(`${Class}/card?wind=4&boat=3`), "card?a");
   assert.equal(at(`${Class}/card?wind=4&boat=4`), undefined);
+});
+
+test("a class is gone where a page that it always has is gone, and not where one of its logs is", () => {
+  const always = (address) => isAlwaysThere(list, new URL(address, "http://club"), Class);
+  assert.equal(always(`${Class}/card?wind=4&unit=kn`), true);
+  assert.equal(always(`${Class}/log`), true);
+  assert.equal(always(`${Class}/log?correct=7`), false);
+  assert.equal(always(`${Class}/trials/9`), false);
+  assert.equal(always("/club/classes/boat-2/card"), false);
 });

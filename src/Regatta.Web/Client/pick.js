@@ -44,3 +44,9 @@ export function choose(list, url, classPath) {
   const most = Math.max(...same.filter((page) => page.winds).map((page) => within(page)[1]));
   return wind.number >= most ? (these.find((page) => within(page)[1] === most)?.path ?? null) : null;
 }
+
+/** Whether an address is a page that the class always has: where the club knows nothing of it, it knows nothing of the class any more. */
+export function isAlwaysThere(list, url, classPath) {
+  const kinds = new Set(list.pages.filter((page) => page.winds).map((page) => `${classPath}/${page.kind}`));
+  return kinds.has(url.pathname) && [...url.searchParams.keys()].every((name) => ASKED.includes(name));
+}

@@ -2,7 +2,7 @@
 // pages the club made. A new one is taken when the app is next started, never in the middle of something.
 import { registerRoute, setDefaultHandler } from "workbox-routing";
 import { NetworkOnly, StaleWhileRevalidate } from "workbox-strategies";
-import { choose } from "./pick.js";
+import { choose, isAlwaysThere } from "./pick.js";
 
 const SHELL = "shell";
 const KINDS = ["style", "script", "font", "image", "manifest"];
@@ -16,8 +16,9 @@ registerRoute(({ request, sameOrigin }) => sameOrigin && KINDS.includes(request.
 
 registerRoute(
   ({ request, sameOrigin }) => sameOrigin && (request.mode === "navigate" || request.headers.has("HX-Request")),
-  ({ request, url }) => {
+  ({ request, url, event }) => {
     const live = fetch(request);
+    event.waitUntil(live.then((answer) => (answer.status === 404 ? forget(url) : null)).catch(() => {}));
     // A line that is nearly none is none: what is kept comes instead, and where nothing is, the line goes on being waited for.
     const late = new Promise((on) => setTimeout(on, SLOW)).then(async () => (await fromPack(url)) ?? live);
     return Promise.race([live, late]).catch(async () => (await fromPack(url)) ?? offline());
@@ -25,20 +26,35 @@ registerRoute(
 );
 setDefaultHandler(new NetworkOnly());
 
-async function fromPack(url) {
+/** The lists of what is kept, each with its pages and where its class is. */
+async function* packs() {
   for (const name of await caches.keys()) {
     if (!name.startsWith("lists:")) continue;
     const lists = await caches.open(name);
     const pages = await caches.open(name.replace("lists:", "pack:"));
     for (const key of await lists.keys()) {
-      const { pathname } = new URL(key.url);
-      const list = await (await lists.match(key)).json();
-      const path = choose(list, url, pathname.slice(0, -"/pack".length));
-      const page = path && (await pages.match(path));
-      if (page) return shown(page, list);
+      const classPath = new URL(key.url).pathname.slice(0, -"/pack".length);
+      yield { list: await (await lists.match(key)).json(), classPath, pages, drop: () => lists.delete(key) };
     }
   }
+}
+
+async function fromPack(url) {
+  for await (const { list, classPath, pages } of packs()) {
+    const path = choose(list, url, classPath);
+    const page = path && (await pages.match(path));
+    if (page) return shown(page, list);
+  }
   return null;
+}
+
+/** The club does not know the class any more, or not to who asks: nothing of it stays on their phone. */
+async function forget(url) {
+  for await (const { list, classPath, pages, drop } of packs()) {
+    if (!isAlwaysThere(list, url, classPath)) continue;
+    await drop();
+    for (const { path } of list.pages) await pages.delete(path);
+  }
 }
 
 /** The page as it was kept, its guards with it, and since when. */

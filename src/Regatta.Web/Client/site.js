@@ -1,14 +1,27 @@
-import htmx from "htmx.org";
 import { themes } from "./theme.js";
 
-window.htmx = htmx;
+const loaded = () => (document.readyState === "complete" ? Promise.resolve() : new Promise((on) => addEventListener("load", on, { once: true })));
+
+/** The page is seen first, then it can do what it can; a page nobody looks at does not wait to be seen. */
+const seen = () => new Promise((on) => {
+  requestAnimationFrame(() => setTimeout(on));
+  setTimeout(on, 500);
+});
+
+/** The largest of them, and before the page is seen nobody needs it. It begins by itself, but misses its start in between. */
+async function withHtmx() {
+  await loaded();
+  window.htmx = (await import("htmx.org")).default;
+  return window.htmx;
+}
 
 /** What a page has, and the script that serves it: no page loads another's. */
-/** @type {[string, () => Promise<void>][]} */
+/** @type {[string, () => Promise<unknown>][]} */
 const parts = [
   ["[x-data]", () => import("./log.js").then((log) => log.start())],
-  ["#matrix", () => import("./matrix.js").then((matrix) => matrix.startMatrix(htmx))],
-  ["#board", () => import("./board.js").then((board) => board.watchTheBoard(htmx))],
+  ["[hx-get], [hx-post]", withHtmx],
+  ["#matrix", () => Promise.all([import("./matrix.js"), withHtmx()]).then(([matrix, htmx]) => matrix.startMatrix(htmx))],
+  ["#board", () => Promise.all([import("./board.js"), withHtmx()]).then(([board, htmx]) => board.watchTheBoard(htmx))],
   ["form[data-passkey]", () => import("./passkeys.js").then((passkeys) => passkeys.offerPasskeys())],
   ["[data-shows]", () => import("./passwords.js").then((passwords) => passwords.showPasswords())],
   ["[data-outbox-list]", () => import("./outbox.js").then((box) => box.showTheOutbox())],
@@ -30,11 +43,12 @@ const own = Intl.DateTimeFormat().resolvedOptions().timeZone;
 if (zone?.value === "UTC" && [...zone.options].some((option) => option.value === own)) zone.value = own;
 // On a phone the tabs are one line that is scrolled: the page's own is in sight.
 document.querySelector(".class-tabs [aria-current]")?.scrollIntoView({ block: "nearest", inline: "center" });
+themes();
+await seen();
 for (const [place, start] of parts) {
   if (document.querySelector(place)) start();
 }
 
-themes();
 // A choice that leads elsewhere goes there when it is made.
 document.addEventListener("change", (event) => event.target.closest("form[data-goes]")?.requestSubmit());
 const person = document.body.dataset.person ?? "";

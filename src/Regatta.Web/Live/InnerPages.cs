@@ -4,11 +4,11 @@ using Regatta.Web.Access;
 
 namespace Regatta.Web.Live;
 
-/// <summary>Makes pages of the app within a request, as who asks would get them one by one: for a phone that takes many at once. The routes,
-/// the club's door and the policies judge each of them.</summary>
+/// <summary>Makes pages of the app within a request, as who asks would get them one by one: for a phone that takes many at once. The
+/// routes, the club's door and the policies judge each of them.</summary>
 public sealed class InnerPages(IServiceScopeFactory scopes, IHttpContextFactory contexts)
 {
-    /// <summary>Said of a page that nobody sees yet: it tells nothing that is told once, and leaves nothing in the reader's browser.</summary>
+    /// <summary>Said of a page that nobody sees yet: it tells nothing that is told once, and leaves nothing in the browser.</summary>
     public const string Mark = "X-Pack";
 
     private RequestDelegate pages = _ => throw new InvalidOperationException("There are no pages yet.");
@@ -21,7 +21,7 @@ public sealed class InnerPages(IServiceScopeFactory scopes, IHttpContextFactory 
     /// <param name="address">Path and query of the page.</param>
     public Task<string?> PageAsync(HttpContext outer, string address)
     {
-        // The platform's word for "the request of this flow" is cleared where another takes its place: the other one gets a flow of its own.
+        // The platform forgets the request of a flow where another takes its place: the other one gets a flow of its own.
         using (ExecutionContext.SuppressFlow())
         {
             return Task.Run(() => MakeAsync(outer, address), outer.RequestAborted);
@@ -82,8 +82,8 @@ public sealed class InnerPages(IServiceScopeFactory scopes, IHttpContextFactory 
 /// <summary>Where the pages within a request come from.</summary>
 internal static class InnerPagesSetup
 {
-    /// <summary>Who asks is known by then; the routes, the club's door and the policies are asked for each page anew. Said after the routes
-    /// are: what is built before them knows none.</summary>
+    /// <summary>Who asks is known by then; the routes, the club's door and the policies are asked for each page anew. Said after the
+    /// routes are: what is built before them knows none.</summary>
     public static void MapInnerPages(this WebApplication app)
     {
         var inner = ((IApplicationBuilder)app).New();

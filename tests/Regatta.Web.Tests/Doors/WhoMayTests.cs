@@ -173,7 +173,7 @@ public sealed class WhoMayTests(ClubHost host)
         Member      GET  Cards/CardPdf -
         Member      GET  Cards/Afloat -
         Member      GET  Cards/MemberCard -
-        Member      GET  Cards/Pack -
+        Member      GET  Cards/Pack - Pages
         Member      GET  Cards/PrintCard -
         Member      GET  ClassSetup/BoatList -
         Member      GET  ClassSetup/ControlList -

@@ -24,7 +24,8 @@ public sealed class PackModel(PackMaking making, InnerPages inner) : PageModel
     public async Task<IActionResult> OnGetAsync(string? boat) =>
         await making.StampAsync(boat) is { } stamp ? new JsonResult(stamp) : NotFound();
 
-    /// <summary>The pages as lines of text, each a JSON string, in the list's order, after the list itself; null for one that was refused.</summary>
+    /// <summary>The pages as lines of text, each a JSON string, in the list's order, after the list itself; null for one that was
+    /// refused.</summary>
     public async Task<IActionResult> OnGetPagesAsync(string? boat)
     {
         if (await making.ListAsync(boat) is not { } pack)
