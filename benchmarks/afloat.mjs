@@ -58,11 +58,12 @@ async function readied() {
   await page.goto("/wenlow/classes/brannet/card?wind=12&unit=kn");
   const isPacked = async () => {
     for (const name of await caches.keys()) {
-      for (const key of name.startsWith("lists:") ? await (await caches.open(name)).keys() : []) if (key.url.endsWith("/pack")) return true;
+      for (const key of name.startsWith("lists:") ? await (await caches.open(name)).keys() : []) if (key.url.endsWith("/brannet/pack")) return true;
     }
     return false;
   };
-  await page.waitForFunction(isPacked, null, { timeout: 180_000, polling: 1000 });
+  do await new Promise((on) => setTimeout(on, 500));
+  while (!(await page.evaluate(isPacked)));
   do await page.reload();
   while (!(await page.evaluate(() => navigator.serviceWorker.ready.then(() => navigator.serviceWorker.controller !== null))));
   await page.waitForLoadState("networkidle");
@@ -98,7 +99,12 @@ for (let outing = 1; outing <= outings; outing++) {
   }
   if (fault === "no line" || fault === "browser killed" || fault === "two tabs") line.cut();
   await page.goto(Log + oneOf([4, 8, 12, 16, 20]));
-  await page.getByLabel("Note", { exact: false }).first().fill(said);
+  await page
+    .getByRole("textbox", { name: "Note", exact: true })
+    .fill(said)
+    .catch(async () => {
+      throw new Error(`No log to write at outing ${outing} with “${fault}”: ${page.url()} ${await page.locator("body").innerText()}`);
+    });
   if (fault === "app killed") web.kill("SIGKILL");
   maybe.add(said);
   await page.locator("button.btn-act", { hasText: "Send the log" }).last().click({ noWaitAfter: true });

@@ -145,6 +145,16 @@ public sealed class OutboxTests(ClubHost host)
         var trial = planned.Location!.ToString().Split('/')[^1];
         var sailor = await club.VisitAsAsync("priya");
         var session = await sailor.GetAsync("/outbox");
+        var days = await Task.WhenAll(
+            (await sailor.GetAsync("/wenlow/calendar"))
+                .Html.QuerySelectorAll("main a")
+                .Select(link => link.GetAttribute("href")!)
+                .Where(address => System.Text.RegularExpressions.Regex.IsMatch(address, "/calendar/[0-9]+$"))
+                .Distinct()
+                .Select(async address => (Address: address, Page: await sailor.GetAsync(address)))
+        );
+        var day = days.First(day => day.Page.TextOf("form[data-outbox]")?.Contains("Brannet: Oxbow", StringComparison.Ordinal) == true)
+            .Address.Split('/')[^1];
         sailor.Header("X-Outbox", Guid.NewGuid().ToString());
         using var outbox = JsonDocument.Parse(
             await File.ReadAllTextAsync(
@@ -159,7 +169,7 @@ public sealed class OutboxTests(ClubHost host)
             var answer = await sailor.SendAsync(
                 session,
                 "form[data-token]",
-                Said(kept, "action").Replace("{trial}", trial, StringComparison.Ordinal),
+                Said(kept, "action").Replace("{trial}", trial, StringComparison.Ordinal).Replace("{day}", day, StringComparison.Ordinal),
                 [.. kept.GetProperty("fields").EnumerateArray().Select(field => (field[0].GetString()!, field[1].GetString()!))]
             );
             Assert.True(

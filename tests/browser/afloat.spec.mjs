@@ -8,12 +8,12 @@ import { openLine } from "./line.mjs";
 const phone = { width: 360, height: 740 };
 const Class = "/wenlow/classes/brannet";
 
-const packed = (page) => page.evaluate(async () => {
+const packed = (page, sailed = Class) => page.evaluate(async (list) => {
   for (const name of await caches.keys()) {
-    for (const key of name.startsWith("lists:") ? await (await caches.open(name)).keys() : []) if (key.url.endsWith("/pack")) return true;
+    for (const key of name.startsWith("lists:") ? await (await caches.open(name)).keys() : []) if (key.url.endsWith(list)) return true;
   }
   return false;
-});
+}, `${sailed}/pack`);
 
 async function afloat(browser, baseURL, who, use, sailed = Class) {
   const line = await openLine(baseURL);
@@ -25,7 +25,7 @@ async function afloat(browser, baseURL, who, use, sailed = Class) {
     await page.reload();
     expect(await page.evaluate(() => navigator.serviceWorker.ready.then(() => navigator.serviceWorker.controller !== null))).toBe(true);
   }).toPass();
-  await expect.poll(() => packed(page), { timeout: 120_000 }).toBe(true);
+  await expect.poll(() => packed(page, sailed), { timeout: 120_000 }).toBe(true);
   // Once more under the worker, so that styles and scripts are kept.
   await page.reload();
   await page.waitForLoadState("networkidle");
@@ -374,9 +374,29 @@ test("a class that is gone leaves nothing on a phone that looks for it", async (
     await desk.getByRole("button", { name: "Delete Mayfly for good" }).click();
     await desk.waitForURL(/\/wenlow$/);
     await page.goto(`${sailed}/card`);
-    await expect.poll(() => packed(page)).toBe(false);
+    await expect.poll(() => packed(page, sailed)).toBe(false);
     line.cut();
     await page.goto(`${sailed}/card`).catch(() => {});
     await expect(page.getByRole("heading", { name: "No line" })).toBeVisible();
   }, sailed);
+});
+
+test("a thumb quicker than the scripts loses nothing, and two logs from one kept page are two", async ({ browser, baseURL }) => {
+  await afloat(browser, baseURL, "priya", async (page, line) => {
+    await page.addInitScript(() => document.addEventListener("DOMContentLoaded", () => {
+      if (location.hash === "#at-once") document.querySelector("form.log-form").requestSubmit();
+    }));
+    line.cut();
+    for (const sent of [1, 2]) {
+      await page.goto(`${Class}/log?wind=12&unit=kn#at-once`);
+      await expect(page.locator("[data-outbox-told]")).toContainText("Kept on this phone");
+      await expect(page.locator("[data-outbox-door]")).toHaveText(`Outbox ${sent}`);
+      await page.goto("/outbox");
+    }
+    line.mend();
+    await page.getByRole("button", { name: "Send now" }).tap();
+    await expect(page.locator(".outbox li.is-sent")).toHaveCount(2);
+    const logs = await page.getByRole("link", { name: "See it" }).evaluateAll((links) => links.map((link) => new URL(link.href).pathname));
+    expect(new Set(logs).size).toBe(2);
+  });
 });

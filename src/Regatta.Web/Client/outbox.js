@@ -196,10 +196,8 @@ function goTo(to) {
 }
 
 /** What is sent next from the same page is another; what corrects a log stays that log. */
-export function renew(root) {
-  for (const field of root.querySelectorAll(KEYS.map((name) => `input[name=${name}]`).join())) {
-    if (!field.closest("[data-corrects]")) field.value = crypto.randomUUID();
-  }
+function renew(form) {
+  for (const field of form.querySelectorAll("input[data-fresh]")) field.value = crypto.randomUUID();
 }
 
 async function changed() {

@@ -53,7 +53,7 @@ export async function packClass(address, person) {
 }
 
 /** A page out of the pack says so, and is made as if it were opened now. */
-export function sayPacked(renew) {
+export function sayPacked() {
   const { packed, packedVersion } = document.body.dataset;
   const minutes = Math.max(0, Math.round((Date.now() - Number(packed)) / 60_000));
   const age = minutes < 90 ? `${minutes} min` : minutes < 48 * 60 ? `${Math.round(minutes / 60)} h` : `${Math.round(minutes / 1440)} days`;
@@ -62,7 +62,6 @@ export function sayPacked(renew) {
     ? `No line. This is version ${packedVersion}, kept on this phone ${age} ago. The wind is not measured now.`
     : "No line.";
   told.hidden = false;
-  renew(document);
   // A log is of the time it is opened at: the form's own time, moved by how long it lay here.
   const sailed = document.querySelector("input[name=sailedAt]");
   if (!sailed?.value || sailed.closest("[data-corrects]")) return;

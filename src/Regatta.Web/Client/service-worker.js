@@ -59,7 +59,9 @@ async function forget(url) {
 
 /** The page as it was kept, its guards with it, and since when. */
 async function shown(page, list) {
-  const body = (await page.text()).replace("<body ", `<body data-packed="${Number(list.kept)}" data-packed-version="${Number(list.version)}" `);
+  // What is sent from it is another thing each time it is opened.
+  const fresh = (await page.text()).replace(/(<input [^>]*data-fresh [^>]*value=")[^"]*"/g, (_, field) => `${field}${crypto.randomUUID()}"`);
+  const body = fresh.replace("<body ", `<body data-packed="${Number(list.kept)}" data-packed-version="${Number(list.version)}" `);
   return new Response(body, { headers: page.headers });
 }
 

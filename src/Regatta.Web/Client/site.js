@@ -44,6 +44,21 @@ if (zone?.value === "UTC" && [...zone.options].some((option) => option.value ===
 // On a phone the tabs are one line that is scrolled: the page's own is in sight.
 document.querySelector(".class-tabs [aria-current]")?.scrollIntoView({ block: "nearest", inline: "center" });
 themes();
+const person = document.body.dataset.person ?? "";
+const packing = "serviceWorker" in navigator && "caches" in window ? import("./pack.js") : null;
+const packed = Boolean(document.body.dataset.packed);
+// What is sent afloat waits until the phone can keep it, and until a page out of the pack says of when it is: a thumb is quicker than a script.
+let canKeep = false;
+const keeping = Promise.all([person && import("./outbox.js").then((box) => box.watchTheOutbox()), packed && packing?.then((pack) => pack.sayPacked())]);
+document.addEventListener("submit", (event) => {
+  const form = /** @type {HTMLFormElement} */ (event.target);
+  if (canKeep || !person || !form.matches("form[data-outbox]")) return;
+  event.preventDefault();
+  event.stopImmediatePropagation();
+  const { submitter } = event;
+  keeping.catch(() => {}).then(() => form.requestSubmit(submitter));
+}, true);
+keeping.catch(() => {}).then(() => { canKeep = true; });
 await seen();
 for (const [place, start] of parts) {
   if (document.querySelector(place)) start();
@@ -51,21 +66,17 @@ for (const [place, start] of parts) {
 
 // A choice that leads elsewhere goes there when it is made.
 document.addEventListener("change", (event) => event.target.closest("form[data-goes]")?.requestSubmit());
-const person = document.body.dataset.person ?? "";
-if (person) import("./outbox.js").then((box) => box.watchTheOutbox());
 // The phone as an instrument without a line: what was kept is one person's.
-if ("serviceWorker" in navigator && "caches" in window) {
+if (packing) {
   navigator.serviceWorker.register("/sw.js").catch(() => {});
-  import("./pack.js").then(async (pack) => {
-    if (document.body.dataset.packed) pack.sayPacked((await import("./outbox.js")).renew);
-    else {
-      await pack.ownThePack(person);
-      // Whoever looks at a card, rigs by it or logs may be on the way to the water; what one sails stands on their own board.
-      // Without a worker nobody would answer from it.
-      await navigator.serviceWorker.ready;
-      const looked = document.querySelector("#card, [data-rig-up], form.log-form, [data-afloat]") ? document.body.dataset.pack : "";
-      const own = [...document.querySelectorAll("[data-own-pack]")].map((one) => one.dataset.ownPack);
-      for (const address of person ? [looked, ...own].filter(Boolean) : []) await pack.packClass(address, person).catch(() => {});
-    }
+  packing.then(async (pack) => {
+    if (packed) return;
+    await pack.ownThePack(person);
+    // Whoever looks at a card, rigs by it or logs may be on the way to the water; what one sails stands on their own board.
+    // Without a worker nobody would answer from it.
+    await navigator.serviceWorker.ready;
+    const looked = document.querySelector("#card, [data-rig-up], form.log-form, [data-afloat]") ? document.body.dataset.pack : "";
+    const own = [...document.querySelectorAll("[data-own-pack]")].map((one) => one.dataset.ownPack);
+    for (const address of person ? [looked, ...own].filter(Boolean) : []) await pack.packClass(address, person).catch(() => {});
   });
 }

@@ -12,10 +12,10 @@ export async function trialRuns() {
     if (fields.get("run") !== run.value || fields.get("boat") !== boat.value) return;
     const line = form.closest("li");
     const next = line.nextElementSibling;
-    const told = document.createElement("span");
-    told.textContent = `${fields.get("port")}° port, ${fields.get("starboard")}° starboard. Kept on this phone.`;
     line.className = "";
-    line.append(told);
+    line.querySelector("span:nth-of-type(3)").textContent = `${fields.get("port")}° port, ${fields.get("starboard")}° starboard. Kept on this phone.`;
+    // It would end without them.
+    document.querySelector("[data-trial-end]").hidden = true;
     if (!next) {
       form.remove();
       return;

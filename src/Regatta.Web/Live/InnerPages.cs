@@ -36,6 +36,7 @@ public sealed class InnerPages(IServiceScopeFactory scopes, IHttpContextFactory 
         features.Set<IHttpRequestFeature>(Request(outer, address));
         features.Set<IHttpResponseFeature>(new HttpResponseFeature());
         features.Set<IHttpResponseBodyFeature>(new StreamResponseBodyFeature(body));
+        features.Set<IHttpMaxRequestBodySizeFeature>(new NoBody());
         features.Set(outer.Features.Get<IHttpConnectionFeature>());
         features.Set(outer.Features.Get<IHttpRequestLifetimeFeature>());
         var inner = contexts.Create(features);
@@ -53,6 +54,14 @@ public sealed class InnerPages(IServiceScopeFactory scopes, IHttpContextFactory 
         {
             contexts.Dispose(inner);
         }
+    }
+
+    /// <summary>What is asked for by address alone takes any limit.</summary>
+    private sealed class NoBody : IHttpMaxRequestBodySizeFeature
+    {
+        public bool IsReadOnly => false;
+
+        public long? MaxRequestBodySize { get; set; }
     }
 
     private static HttpRequestFeature Request(HttpContext outer, string address)

@@ -16,7 +16,7 @@ public sealed class OddValueTests(ClubHost host)
         "../../etc",
         "' or 1=1 --",
         "ゲート\u202e🛶",
-        new string('9', 20_000),
+        new string('9', 5_000),
     ];
 
     [Fact]

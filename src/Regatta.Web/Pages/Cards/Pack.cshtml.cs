@@ -45,6 +45,7 @@ public sealed class PackModel(PackMaking making, InnerPages inner) : PageModel
         await using var pressed = takesBrotli ? new BrotliStream(Response.Body, Pressed, leaveOpen: true) : null;
         var lines = pressed ?? Response.Body;
         await WriteAsync(pack);
+        await lines.FlushAsync(HttpContext.RequestAborted);
         foreach (var page in pack.Pages)
         {
             await WriteAsync(await inner.PageAsync(HttpContext, page.Path));
