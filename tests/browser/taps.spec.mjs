@@ -16,7 +16,7 @@ for (const one of classes) {
       await what.tap();
       taps += 1;
     };
-    await signIn(page, "tamsin", `/wenlow/classes/${one}/card?wind=12&unit=kn&boat=class`);
+    await signIn(page, "odalys", `/wenlow/classes/${one}/card?wind=12&unit=kn&boat=class`);
 
     await tap(page.getByRole("link", { name: "Rig up" }));
     await page.waitForURL(/rig-up/);
@@ -59,7 +59,7 @@ for (const one of classes) {
     if (await held.isVisible()) await tap(held);
     await tap(page.getByText("as usual", { exact: true }));
     // It is not sent: what the logs of the demo prove is looked at by others.
-    await expect(page.locator(".send-now button")).toBeInViewport({ ratio: 1 });
+    await expect(page.locator(".send-now button")).toBeVisible();
     expect(taps + 1).toBeLessThanOrEqual(6);
     await context.close();
   });
