@@ -153,7 +153,7 @@ internal static class Services
         services.AddSingleton<ClassWatch>().AddHostedService(provider => provider.GetRequiredService<ClassWatch>());
         services.AddSingleton<SignInWatch>().AddHostedService(provider => provider.GetRequiredService<SignInWatch>());
         services.AddSingleton(stations).AddSingleton<StationStates>().AddHostedService<StationKeeper>().AddSingleton<TodayBoards>();
-        services.AddSingleton<InnerPages>();
+        services.AddSingleton<InnerPages>().AddSingleton<PackPlaces>();
         services.AddRegattaSignIn(settings);
         services.AddRequestLimits(settings);
         services.AddHostedService<Housekeeping>().AddHostedService<SumsKeeper>().AddHostedService<WarmViews>();

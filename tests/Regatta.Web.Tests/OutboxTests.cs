@@ -192,6 +192,49 @@ public sealed class OutboxTests(ClubHost host)
         }
     }
 
+    [Fact]
+    public async Task A_correction_that_was_refused_is_still_that_of_its_log_and_a_fresh_log_has_a_key_of_its_own_each_time()
+    {
+        var sailor = await host.VisitAsAsync("priya");
+        var lines = await PackAsync(sailor, "/wenlow/classes/quillet");
+        var pages = JsonDocument.Parse(lines[0]).RootElement.GetProperty("pages").EnumerateArray().Select(page => Said(page, "path"));
+        var form = await sailor.GetAsync(pages.First(path => path.Contains("log?correct=", StringComparison.Ordinal)));
+        var key = form.Html.QuerySelector("[name=logKey]")!.GetAttribute("value");
+        Assert.Null(form.Html.QuerySelector(".log-form [data-fresh]"));
+        var address = form.Html.QuerySelector(".log-form")!.GetAttribute("action")!;
+        var refused = await sailor.SendAsync(form, ".log-form", address, ("windFrom", "much"));
+        Assert.Equal(422, (int)refused.Status);
+        Assert.Null(refused.Html.QuerySelector(".log-form [data-fresh]"));
+        Assert.NotNull(refused.Html.QuerySelector(".log-form[data-corrects]"));
+        Assert.Equal(key, refused.Html.QuerySelector("[name=logKey]")!.GetAttribute("value"));
+        // The service worker finds the key of a fresh one by its mark.
+        var fresh = await sailor.GetAsync("/wenlow/classes/quillet/log?wind=12&unit=kn");
+        Assert.Matches("<input [^>]*data-fresh [^>]*name=\"logKey\" value=\"[0-9a-f-]{36}\"", fresh.Text);
+    }
+
+    [Fact]
+    public async Task Who_is_refused_the_class_gets_no_pages_of_it_and_packs_come_whole_to_all_who_wait()
+    {
+        var stranger = await host.VisitAsAsync("ebbe");
+        Assert.Equal(404, (int)(await stranger.GetAsync("/wenlow/classes/quillet/pack/pages")).Status);
+        Assert.Equal(404, (int)(await stranger.GetAsync("/wenlow/classes/quillet/pack?handler=Pages")).Status);
+        Assert.Equal(302, (int)(await host.Visit().GetAsync("/wenlow/classes/quillet/pack/pages")).Status);
+        var packs = await Task.WhenAll(
+            new[] { "priya", "tamsin", "priya" }.Select(async person =>
+                (Person: person, Lines: await PackAsync(await host.VisitAsAsync(person), "/wenlow/classes/pettle-65"))
+            )
+        );
+        var owners = packs.Select(pack => JsonDocument.Parse(pack.Lines[0]).RootElement.GetProperty("person").GetGuid()).ToList();
+        Assert.Equal(owners[0], owners[2]);
+        Assert.NotEqual(owners[0], owners[1]);
+        foreach (var (person, lines) in packs)
+        {
+            Assert.All(lines, line => Assert.NotEqual("null", line));
+            var named = person == "priya" ? "Priya Maddern" : "Tamsin Okwuosa";
+            Assert.All(lines.Skip(1), line => Assert.Contains($"\"/me\\\">{named}", line));
+        }
+    }
+
     /// <summary>The list of a pack and its pages, line by line.</summary>
     private static async Task<IReadOnlyList<string>> PackAsync(Visitor sailor, string classPath) =>
         (await sailor.GetAsync(classPath + "/pack/pages")).Text.Split('\n', StringSplitOptions.RemoveEmptyEntries);

@@ -57,6 +57,9 @@ public sealed class LogForm(IReadOnlyDictionary<string, string> typed)
     /// <summary>The field that keeps until when notes stand in the form.</summary>
     public const string NotedUntil = "notedUntil";
 
+    /// <summary>Whether the form opened with a log that was sent, which it corrects.</summary>
+    public const string Corrects = "corrects";
+
     private readonly FormReader reader = new();
 
     /// <summary>What stands beside the fields.</summary>

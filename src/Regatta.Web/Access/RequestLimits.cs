@@ -16,9 +16,6 @@ public static class RequestLimits
     /// <summary>Taking a class away as a file: some a minute for each person, a few at once for all.</summary>
     public const string Exports = nameof(Exports);
 
-    /// <summary>What a phone keeps of a class: one at once for each person, a few for all, and the others wait their turn.</summary>
-    public const string Packs = nameof(Packs);
-
     /// <summary>Live pages: a few open at once for each person, and for each network address.</summary>
     public const string Streams = nameof(Streams);
 
@@ -45,17 +42,12 @@ public static class RequestLimits
                         _ => new FixedWindowRateLimiterOptions { PermitLimit = Limits.ExportsOfPerson, Window = TimeSpan.FromMinutes(1) }
                     )
             );
-            options.AddPolicy(
-                Packs,
-                context => TakesPages(context) ? AtOnce(Who(context), 1, Limits.PacksOfPerson) : RateLimitPartition.GetNoLimiter("")
-            );
             options.AddPolicy(Streams, context => AtOnce(Who(context), Limits.StreamsOfPerson, 0));
             options.GlobalLimiter = PartitionedRateLimiter.Create<HttpContext, string>(context =>
                 PolicyOf(context) switch
                 {
                     Streams => AtOnce(context.Network(), Limits.StreamsOfAddress, 0),
                     Exports => AtOnce(Exports, Limits.Exports, 10 * Limits.Exports),
-                    Packs when TakesPages(context) => AtOnce(Packs, Limits.Packs, 100 * Limits.Packs),
                     _ => RateLimitPartition.GetNoLimiter(""),
                 }
             );
@@ -77,7 +69,16 @@ public static class RequestLimits
     public static RateLimitPartition<string> AtOnce(string of, int most, int waiting) =>
         RateLimitPartition.GetConcurrencyLimiter(of, _ => new ConcurrencyLimiterOptions { PermitLimit = most, QueueLimit = waiting });
 
-    private static string Who(HttpContext context) =>
+    /// <summary>Places for work that is taken in or made whole, so that nobody holds one by a slow line: so many at once of each, and so
+    /// many of all.</summary>
+    public static PartitionedRateLimiter<HttpContext> Places(Func<HttpContext, string> of, (int Most, int Waiting) each, (int, int) all) =>
+        PartitionedRateLimiter.CreateChained(
+            PartitionedRateLimiter.Create<HttpContext, string>(context => AtOnce(of(context), each.Most, each.Waiting)),
+            PartitionedRateLimiter.Create<HttpContext, string>(_ => AtOnce("", all.Item1, all.Item2))
+        );
+
+    /// <summary>Who asks: the person, or the network where nobody is signed in.</summary>
+    public static string Who(HttpContext context) =>
         context.User.Identity?.IsAuthenticated == true ? context.User.Id().ToString() : context.Network();
 
     /// <summary>Each door counts by itself, so that a flood at one closes no other; a browser that was signed in before counts by
@@ -94,9 +95,6 @@ public static class RequestLimits
         settings.Demo != DemoChoice.Never
         && context.GetEndpoint()?.Metadata.GetMetadata<PageActionDescriptor>()?.ViewEnginePath == "/Account/SignIn"
         && context.Request.Query["handler"] == "Demo";
-
-    /// <summary>The list of what there is to keep is short; only its pages are work.</summary>
-    private static bool TakesPages(HttpContext context) => context.Request.RouteValues["handler"] is not null;
 
     private static bool Sends(HttpContext context) => HttpMethods.IsPost(context.Request.Method);
 }

@@ -15,11 +15,10 @@ public sealed class UploadPlaces(RequestDelegate next, TimeProvider clock)
     /// <summary>So long a file may take to arrive: eight megabytes over the slowest line that still opens a page.</summary>
     public static readonly TimeSpan Patience = TimeSpan.FromMinutes(5);
 
-    private readonly PartitionedRateLimiter<HttpContext> places = PartitionedRateLimiter.CreateChained(
-        PartitionedRateLimiter.Create<HttpContext, string>(context =>
-            RequestLimits.AtOnce(context.Request.RouteValues["club"]?.ToString() ?? "", Limits.UploadsOfClub, 3 * Limits.UploadsOfClub)
-        ),
-        PartitionedRateLimiter.Create<HttpContext, string>(_ => RequestLimits.AtOnce("", Limits.Uploads, 4 * Limits.Uploads))
+    private readonly PartitionedRateLimiter<HttpContext> places = RequestLimits.Places(
+        context => context.Request.RouteValues["club"]?.ToString() ?? "",
+        (Limits.UploadsOfClub, 3 * Limits.UploadsOfClub),
+        (Limits.Uploads, 4 * Limits.Uploads)
     );
 
     public async Task InvokeAsync(HttpContext context)

@@ -32,8 +32,8 @@ export async function packClass(address, person) {
   if (before?.version === known.version && before.boat === known.boat && Date.now() - before.kept < SIX_HOURS) return;
   const answer = await patiently(`${address}/pages`, "application/x-ndjson");
   const [list, ...pages] = ((await answer?.text().catch(() => "")) ?? "").split("\n").filter(Boolean).map((line) => JSON.parse(line));
-  // Half a pack is none: the one before stays.
-  if (!list || pages.length !== list.pages.length || pages.includes(null)) return;
+  // Half a pack is none: the one before stays. Somebody else may have signed in meanwhile.
+  if (!list || list.person !== person || pages.length !== list.pages.length || pages.includes(null)) return;
   // A page keeps the guards it would have come with.
   const guarded = (type) => {
     const headers = new Headers(answer.headers);

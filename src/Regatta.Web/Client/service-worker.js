@@ -18,7 +18,7 @@ registerRoute(
   ({ request, sameOrigin }) => sameOrigin && (request.mode === "navigate" || request.headers.has("HX-Request")),
   ({ request, url, event }) => {
     const live = fetch(request);
-    event.waitUntil(live.then((answer) => (answer.status === 404 ? forget(url) : null)).catch(() => {}));
+    event.waitUntil(live.then((answer) => (answer.status === 404 ? forget(url, answer) : null)).catch(() => {}));
     // A line that is nearly none is none: what is kept comes instead, and where nothing is, the line goes on being waited for.
     const late = new Promise((on) => setTimeout(on, SLOW)).then(async () => (await fromPack(url)) ?? live);
     return Promise.race([live, late]).catch(async () => (await fromPack(url)) ?? offline());
@@ -49,12 +49,19 @@ async function fromPack(url) {
 }
 
 /** The club does not know the class any more, or not to who asks: nothing of it stays on their phone. */
-async function forget(url) {
+async function forget(url, answer) {
   for await (const { list, classPath, pages, drop } of packs()) {
-    if (!isAlwaysThere(list, url, classPath)) continue;
+    if (!isAlwaysThere(list, url, classPath) || !(await isOfTheClub(answer, pages))) continue;
     await drop();
     for (const { path } of list.pages) await pages.delete(path);
   }
+}
+
+/** Whoever answers in the club's place, for want of a line, does not know its guards. */
+async function isOfTheClub(answer, pages) {
+  const [one] = await pages.keys();
+  const guards = (await pages.match(one))?.headers.get("Content-Security-Policy");
+  return Boolean(guards) && answer.headers.get("Content-Security-Policy") === guards;
 }
 
 /** The page as it was kept, its guards with it, and since when. */

@@ -54,7 +54,10 @@ public sealed class OddValueTests(ClubHost host)
         var coordinator = await host.VisitAsAsync("odalys");
         var wrong = new List<string>();
         foreach (
-            var one in Endpoints.All(host).Where(one => one.Method == "GET" && !one.Pattern.EndsWith("stream", StringComparison.Ordinal))
+            // A pack takes no query, and makes hundreds of pages.
+            var one in Endpoints
+                .All(host)
+                .Where(one => one is { Method: "GET", Handler: not "Pages" } && !one.Pattern.EndsWith("stream", StringComparison.Ordinal))
         )
         {
             foreach (var value in Odd.Append("a\0b").Where(value => value.Length < 1000))

@@ -1,7 +1,6 @@
 using System.IO.Compression;
 using System.Text.Encodings.Web;
 using System.Text.Json;
-using Microsoft.AspNetCore.RateLimiting;
 using Regatta.Web.Live;
 
 namespace Regatta.Web.Pages.Cards;
@@ -9,9 +8,10 @@ namespace Regatta.Web.Pages.Cards;
 /// <summary>What a phone keeps of a class for its sailor: which pages, made by the club as they always are, and in which wind each holds;
 /// then all of them in one answer, for they are so alike that they are small together; for members.</summary>
 [Authorize(Policies.Member)]
-[EnableRateLimiting(RequestLimits.Packs)]
-public sealed class PackModel(PackMaking making, InnerPages inner) : PageModel
+public sealed class PackModel(PackMaking making, PackPlaces places, InnerPages inner) : PageModel
 {
+    private const string Type = "application/x-ndjson; charset=utf-8";
+
     /// <summary>How hard they are pressed: what more there is to win costs a multiple of the processor.</summary>
     private static readonly BrotliCompressionOptions Pressed = new() { Quality = 5 };
 
@@ -21,42 +21,57 @@ public sealed class PackModel(PackMaking making, InnerPages inner) : PageModel
         Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
     };
 
-    public async Task<IActionResult> OnGetAsync(string? boat) =>
-        await making.StampAsync(boat) is { } stamp ? new JsonResult(stamp) : NotFound();
+    public async Task<IActionResult> OnGetAsync() => await making.StampAsync() is { } stamp ? new JsonResult(stamp) : NotFound();
 
     /// <summary>The pages as lines of text, each a JSON string, in the list's order, after the list itself; null for one that was
     /// refused.</summary>
-    public async Task<IActionResult> OnGetPagesAsync(string? boat)
+    public async Task<IActionResult> OnGetPagesAsync()
     {
-        if (await making.ListAsync(boat) is not { } pack)
+        var pages = new MemoryStream();
+        using (var place = await places.AcquireAsync(HttpContext))
         {
-            return NotFound();
+            if (!place.IsAcquired)
+            {
+                await RequestLimits.TurnAwayAsync(HttpContext, place);
+                return new EmptyResult();
+            }
+
+            if (await making.ListAsync() is not { } pack)
+            {
+                return NotFound();
+            }
+
+            await PressAsync(pack, pages);
         }
 
-        Response.ContentType = "application/x-ndjson; charset=utf-8";
-        var takesBrotli = Request.Headers.AcceptEncoding.ToString().Contains("br", StringComparison.Ordinal);
-        if (takesBrotli)
+        if (!Request.Headers.AcceptEncoding.ToString().Contains("br", StringComparison.Ordinal))
         {
-            // The platform compresses answers for speed; these are made once and travel over the worst of lines.
-            Response.Headers.ContentEncoding = "br";
-            Response.Headers.Vary = "Accept-Encoding";
+            return File(new BrotliStream(pages, CompressionMode.Decompress), Type);
         }
 
-        await using var pressed = takesBrotli ? new BrotliStream(Response.Body, Pressed, leaveOpen: true) : null;
-        var lines = pressed ?? Response.Body;
-        await WriteAsync(pack);
-        await lines.FlushAsync(HttpContext.RequestAborted);
-        foreach (var page in pack.Pages)
+        // The platform compresses answers for speed; these are made once and travel over the worst of lines.
+        Response.Headers.ContentEncoding = "br";
+        Response.Headers.Vary = "Accept-Encoding";
+        return File(pages, Type);
+    }
+
+    private async Task PressAsync(Pack pack, MemoryStream into)
+    {
+        await using (var lines = new BrotliStream(into, Pressed, leaveOpen: true))
         {
-            await WriteAsync(await inner.PageAsync(HttpContext, page.Path));
+            await WriteAsync(lines, pack);
+            foreach (var page in pack.Pages)
+            {
+                await WriteAsync(lines, await inner.PageAsync(HttpContext, page.Path));
+            }
         }
 
-        return new EmptyResult();
+        into.Position = 0;
+    }
 
-        async Task WriteAsync<T>(T line)
-        {
-            await JsonSerializer.SerializeAsync(lines, line, Lines, HttpContext.RequestAborted);
-            await lines.WriteAsync("\n"u8.ToArray(), HttpContext.RequestAborted);
-        }
+    private async Task WriteAsync<T>(Stream lines, T line)
+    {
+        await JsonSerializer.SerializeAsync(lines, line, Lines, HttpContext.RequestAborted);
+        await lines.WriteAsync("\n"u8.ToArray(), HttpContext.RequestAborted);
     }
 }

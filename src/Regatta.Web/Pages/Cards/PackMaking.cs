@@ -25,13 +25,14 @@ public sealed record PackedPage(
 }
 
 /// <summary>What a phone keeps of a class.</summary>
+/// <param name="Person">Whose it is.</param>
 /// <param name="Version">The version its marks are of.</param>
 /// <param name="Boat">Whose boat's marks, as an address says it.</param>
 /// <param name="Mode">The mode that is asked for by none.</param>
 /// <param name="Plan">The sails of a class that has one plan; empty otherwise.</param>
 /// <param name="Purpose">The purpose that is asked for by none; empty where the class has none.</param>
 /// <param name="Pages">The pages.</param>
-public sealed record Pack(int Version, string Boat, string Mode, string Plan, string Purpose, IReadOnlyList<PackedPage> Pages);
+public sealed record Pack(Guid Person, int Version, string Boat, string Mode, string Plan, string Purpose, IReadOnlyList<PackedPage> Pages);
 
 /// <summary>What tells a phone whether what it keeps is still so.</summary>
 /// <param name="Version">The version its marks are of.</param>
@@ -53,15 +54,15 @@ public sealed class PackMaking(
     private const int DaysAhead = 10;
 
     /// <summary>What a pack would be of now; null before anything is published.</summary>
-    public async Task<PackStamp?> StampAsync(string? boat) =>
-        await cards.OfAsync(new(null, null, null), boat) is { View.Newest: { } newest, Who: var who }
+    public async Task<PackStamp?> StampAsync() =>
+        await cards.OfAsync(new(null, null, null), null) is { View.Newest: { } newest, Who: var who }
             ? new(newest.Number, who.Choice.InAddress)
             : null;
 
     /// <summary>The pages of the class for the one who asks; null before anything is published.</summary>
-    public async Task<Pack?> ListAsync(string? boat)
+    public async Task<Pack?> ListAsync()
     {
-        var member = await cards.OfAsync(new(null, null, null), boat);
+        var member = await cards.OfAsync(new(null, null, null), null);
         if (member is not { View.Newest: { } newest, Card: { } usual })
         {
             return null;
@@ -100,6 +101,7 @@ public sealed class PackMaking(
             .. (await OwnAsync(member.View)).Select(path => new PackedPage(path, PackedPage.Named)),
         ];
         return new(
+            here.Actor.Person,
             newest.Number,
             member.Who.Choice.InAddress,
             modes[0].Key.Name,

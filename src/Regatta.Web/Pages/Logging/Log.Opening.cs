@@ -23,7 +23,6 @@ public sealed partial class LogModel
         await LoadAsync(version, boat, own.Log.Purpose?.Name);
         if (Version is { } known)
         {
-            Corrects = true;
             var reader = Who.Reader with { Crew = Who.Reader.Crew with { Mass = own.Log.CrewMass } };
             cards =
             [

@@ -27,7 +27,7 @@ public sealed partial class LogModel(
     public PublishedVersion? Version { get; private set; }
 
     /// <summary>Whether the form says what a log said that is to be corrected.</summary>
-    public bool Corrects { get; private set; }
+    public bool Corrects => Form[LogForm.Corrects].Length > 0;
 
     /// <summary>Whether notes made afloat cut it into runs.</summary>
     public bool IsCut => Form[LogForm.NotedUntil].Length > 0;

@@ -59,6 +59,7 @@ public sealed class LogPrefill(SpeedUnit wind, MassUnit mass, BoatChoice choice)
         var fields = new Dictionary<string, string>(Fresh(opened, clock.Field(log.SailedAt), log.CrewMass, log.Purpose))
         {
             ["logKey"] = log.Key.ToString(),
+            [LogForm.Corrects] = "yes",
             [LogForm.FilledAt] = clock.OffsetField(log.SailedAt),
             ["crewMass"] = log.CrewMass is { } known ? NumberText.Exact(known.In(mass)) : "",
             ["note"] = log.Note,
