@@ -1,5 +1,6 @@
 // Outings of one phone: logs are made with and without a line while the line is cut in the middle of a send, the browser or the app is killed,
-// two tabs send at once, and the phone's watch is days off. In the end every log that was kept is at the club, once.
+// two tabs send at once, the phone's watch is days off, and a version is published before the log arrives. In the end every log that was kept is
+// at the club, once, on the version its page named.
 import { execFileSync, spawn } from "node:child_process";
 import { mkdtempSync, openSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
@@ -8,6 +9,8 @@ import { chromium } from "../tests/browser/node_modules/@playwright/test/index.m
 import { launchOptions, signIn } from "../tests/browser/chromium.mjs";
 import { openLine } from "../tests/browser/line.mjs";
 import { sql } from "./database.mjs";
+import { send } from "./growth.mjs";
+import { Visitor } from "./visitor.mjs";
 import { answers } from "../scripts/answers.mjs";
 
 const outings = Number(process.argv[2] ?? 200);
@@ -79,25 +82,36 @@ async function emptied(fault) {
   const ended = page.url().includes("/sign-in");
   if (ended) await signIn(page, "priya", "/outbox");
   await page
-    .waitForFunction(() => document.querySelector("[data-outbox-empty]") && !document.querySelector(".outbox .is-waits"), null, { timeout: 120_000 })
+    .waitForFunction(() => (document.querySelector("[data-outbox-empty]")?.hidden === false || document.querySelector(".outbox li")) && !document.querySelector(".outbox .is-waits"), null, { timeout: 120_000 })
     .catch(async () => {
       throw new Error(`After “${fault}” it still waits: ${await page.locator("main").innerText()}`);
     });
   if (ended) await readied();
 }
 
+/** The captain changes what is said about the class and publishes it. */
+async function publish(reason) {
+  const captain = new Visitor(`http://127.0.0.1:${port}`);
+  await captain.demo("odalys");
+  const own = "/wenlow/classes/brannet";
+  const ask = async (path) => (await captain.ask(path)).text();
+  await send(captain, `${own}/settings`, await ask(`${own}/settings`), 'class="stack', { about: `Before ${reason}.` });
+  await send(captain, `${own}/versions`, await ask(`${own}/versions`), 'class="stack"', { reason, unfit: "yes" });
+}
+
+const versions = new Map();
 const kept = new Set();
 const maybe = new Set();
 const done = {};
 for (let outing = 1; outing <= outings; outing++) {
-  const fault = oneOf(["none", "no line", "cut in the middle", "browser killed", "browser killed at once", "app killed", "two tabs", "watch off"]);
+  const fault = oneOf(["none", "no line", "cut in the middle", "browser killed", "browser killed at once", "app killed", "two tabs", "watch off", "version published"]);
   done[fault] = (done[fault] ?? 0) + 1;
   const said = `outing ${outing} of ${process.pid}`;
   if (fault === "watch off") {
     await phone.close();
     await switchOn(oneOf([-2, 2]));
   }
-  if (fault === "no line" || fault === "browser killed" || fault === "two tabs") line.cut();
+  if (fault === "no line" || fault === "browser killed" || fault === "two tabs" || fault === "version published") line.cut();
   await page.goto(Log + oneOf([4, 8, 12, 16, 20]));
   await page
     .getByRole("textbox", { name: "Note", exact: true })
@@ -107,6 +121,7 @@ for (let outing = 1; outing <= outings; outing++) {
     });
   if (fault === "app killed") web.kill("SIGKILL");
   maybe.add(said);
+  versions.set(said, await page.locator("main input[name=version]").first().inputValue());
   await page.locator("button.btn-act", { hasText: "Send the log" }).last().click({ noWaitAfter: true });
   if (fault === "cut in the middle") setTimeout(() => line.cut(), chance() * 120);
   if (fault === "browser killed at once") {
@@ -127,6 +142,7 @@ for (let outing = 1; outing <= outings; outing++) {
     web = app();
     await ready();
   }
+  if (fault === "version published") await publish(said);
   line.mend();
   if (fault === "two tabs") {
     const other = await phone.newPage();
@@ -140,11 +156,15 @@ line.mend();
 await emptied("the end");
 const refused = await page.locator(".outbox .is-refused").count();
 const counts = new Map(sql(`select note, count(*) from session_logs where note like 'outing % of ${process.pid}' group by note`).split("\n").filter(Boolean).map((row) => row.split("|")));
-const lost = [...kept].filter((said) => !counts.has(said)).length;
+const lost = [...kept].filter((said) => !counts.has(said));
+const read = new Map(sql(`select note, version from session_logs where note like 'outing % of ${process.pid}'`).split("\n").filter(Boolean).map((row) => row.split("|")));
+const wrong = [...read].filter(([said, version]) => version !== versions.get(said)).length;
 const doubled = [...maybe].filter((said) => Number(counts.get(said) ?? 0) > 1).length;
 console.log(Object.entries(done).map(([fault, times]) => `${fault}: ${times}`).join(", "));
-console.log(`${counts.size} logs at the club of ${maybe.size} that were sent, ${refused} refused`);
-console.log(`afloat: ${lost} lost, ${doubled} doubled of ${kept.size}`);
+console.log(`${counts.size} logs at the club of ${maybe.size} that were sent, ${refused} refused, ${wrong} read on another version than their page named`);
+if (lost.length > 0) console.log(`Lost: ${lost.join(", ")}`);
+if (wrong > 0) process.exitCode = 1;
+console.log(`afloat: ${lost.length} lost, ${doubled} doubled of ${kept.size}`);
 line.close();
 await phone.close();
 web.kill("SIGTERM");

@@ -78,6 +78,8 @@ app_database() { # name
   app_sql -d "$1" <"$root/scripts/owner.sql"
 }
 
+drop_database() { PGPASSWORD=$pg_password "$(pg_bin)/dropdb" --if-exists --force -h 127.0.0.1 -p "$pg_port" -U regatta "$1"; }
+
 role_connection() { printf 'Host=127.0.0.1;Port=%s;Username=regatta_%s;Password=%s;Database=%s' "$pg_port" "$1" "$(cat "$folder/$1-password")" "$2"; }
 
 app_connection() { role_connection app "$1"; }

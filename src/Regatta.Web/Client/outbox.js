@@ -234,9 +234,12 @@ export function showTheOutbox() {
   const at = (time) => new Date(time).toLocaleString([], { dateStyle: "medium", timeStyle: "short" });
 
   async function draw() {
-    const entries = (await mine().catch(() => [])).reverse();
+    const read = await mine().catch(() => null);
+    const entries = (read ?? []).reverse();
     list.querySelectorAll("li").forEach((line) => line.remove());
-    document.querySelector("[data-outbox-empty]").hidden = entries.length > 0;
+    document.querySelector("[data-outbox-unread]").hidden = read !== null;
+    // That nothing waits is said once it has been looked at, never before.
+    document.querySelector("[data-outbox-empty]").hidden = read === null || entries.length > 0;
     for (const entry of entries) {
       const line = shape.cloneNode(true).querySelector("li");
       line.classList.add(`is-${entry.state}`);
