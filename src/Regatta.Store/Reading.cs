@@ -94,6 +94,18 @@ public interface IReadSails
     Task<bool> OnlySailsAsync(ClubId club, Guid person);
 }
 
+/// <summary>What is read of <see cref="Search"/>.</summary>
+public interface IReadSearch
+{
+    Task<IReadOnlyList<Found>> FindAsync(
+        ClubId club,
+        Guid person,
+        IReadOnlyList<string> words,
+        IReadOnlyList<(string Name, string About)> named,
+        bool people
+    );
+}
+
 /// <summary>What is read of <see cref="Decisions"/>.</summary>
 public interface IReadDecisions
 {

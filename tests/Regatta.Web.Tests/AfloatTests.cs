@@ -92,7 +92,7 @@ public sealed class AfloatTests(ClubHost host)
         );
         Assert.DoesNotContain(today.QuerySelectorAll(".today h2"), name => name.TextContent == "Brannet");
         var fleet = (await sailor.GetAsync("/wenlow")).Html;
-        Assert.Equal("Brannet", fleet.QuerySelector(".fleet h2")!.TextContent.Trim());
+        Assert.Equal("Brannet", fleet.QuerySelector(".fleet h3")!.TextContent.Trim());
         Assert.Empty((await sailor.GetAsync("/wenlow/today?screen=big&wind=12")).Html.QuerySelectorAll(".own"));
     }
 

@@ -32,6 +32,19 @@ public sealed class EvidenceTests(ClubHost host)
                 : 0
             );
         Assert.Equal($"{asked} proposals to decide", fleet.Html.QuerySelector("main a[href$='/proposals']")!.TextContent);
+        // What needs whoever looks stands beside it with its act, what is worth most first, and leads there.
+        var needs = fleet.Html.QuerySelectorAll(".needs li").ToList();
+        Assert.Equal(fleet.TextOf(".needs .count"), needs.Count.ToString(CultureInfo.InvariantCulture));
+        Assert.Equal("Decide", needs[0].QuerySelector("a")!.TextContent);
+        foreach (var link in needs.Select(need => need.QuerySelector("a")!.GetAttribute("href")!))
+        {
+            var page = await coordinator.GetAsync(link.Split('#')[0]);
+            Assert.Equal((link, 200), (link, (int)page.Status));
+            Assert.True(!link.Contains('#', StringComparison.Ordinal) || page.Html.GetElementById(link.Split('#')[1]) is not null, link);
+        }
+
+        // Who decides nothing is asked for nothing.
+        Assert.Empty((await (await club.VisitAsAsync("priya")).GetAsync("/wenlow")).Html.QuerySelectorAll(".needs"));
     }
 
     [Fact]
@@ -126,8 +139,10 @@ public sealed class EvidenceTests(ClubHost host)
     {
         var sailor = await host.VisitAsAsync("priya");
         var page = await sailor.GetAsync($"{Quillet}/evidence");
-        Assert.Matches("Gooseneck, .1/2 in: believed −0.4° ± 0.21, now −0.[0-9]+° ± 0.[0-9]+", page.TextOf(".evidence")!);
-        Assert.Equal(6, page.Html.QuerySelectorAll(".residual-row svg[aria-label^='drifting'], .residual-row svg").Length - 6);
+        Assert.Matches("Gooseneck, .1/2 in believed −0.4° ± 0.21, now −0.[0-9]+° ± 0.[0-9]+", Words(page.TextOf(".effect-row")!));
+        // A control, six boats, six bands and six boats again, each drawn on an axis that has numbers.
+        Assert.Equal(1 + 6 + 6 + 6, page.Html.QuerySelectorAll(".residual-row svg[role=img]").Length);
+        Assert.Equal(4, page.Html.QuerySelectorAll(".axis-ticks").Length);
         Assert.Contains("Whether she is faster", page.TextOf(".evidence"));
         Assert.Contains("What felt fast?", page.TextOf(".evidence"));
         Assert.DoesNotContain("Priya", page.TextOf(".evidence"));
@@ -276,7 +291,7 @@ public sealed class EvidenceTests(ClubHost host)
         );
         var nonsense = await captain.UploadAsync(page, At, "{}"u8.ToArray(), "file", ("weight", "50"));
         Assert.Contains("no file of sums", nonsense.TextOf("#file-problem"));
-        async Task<string> Worth() => Words((await captain.GetAsync($"{Quillet}/evidence")).TextOf(".evidence .asks")!);
+        async Task<string> Worth() => Words((await captain.GetAsync($"{Quillet}/evidence")).TextOf(".evidence .effect-row")!);
         var alone = await Worth();
         var brought = await captain.UploadAsync(page, At, other, "file", ("weight", "100"));
         Assert.True((int)brought.Status == 302, Words(brought.TextOf("main") ?? brought.Text));
@@ -298,7 +313,7 @@ public sealed class EvidenceTests(ClubHost host)
         await using var club = await host.AnotherAsync("IfEmpty");
         const string At = "/wenlow/classes/tandry/evidence";
         var captain = await club.VisitAsAsync("odalys");
-        async Task<string> Worth() => Words((await captain.GetAsync(At)).TextOf(".evidence .asks")!);
+        async Task<string> Worth() => Words((await captain.GetAsync(At)).TextOf(".evidence .effect-row")!);
         var page = await captain.GetAsync(At);
         var told = Words(page.Html.QuerySelector("#reporters + ul li")!.TextContent);
         Assert.Matches("Whoever logs [A-Z][a-z]+: 1[0-9] checks, .* all say 4° .* should differ by [0-9.]+°", told);

@@ -15,7 +15,7 @@ public sealed record Residual(SessionEvidence Run, WindBand Band, double Degrees
 public sealed record BoatOffset(long Boat, double Degrees, double Deviation)
 {
     /// <summary>Whether she differs: by half a degree or more, and her interval of nine in ten leaves zero out (ours).</summary>
-    public bool Differs => Math.Abs(Degrees) >= 0.5 && Math.Abs(Degrees) > 1.645 * Deviation;
+    public bool Differs => Math.Abs(Degrees) >= 0.5 && Math.Abs(Degrees) > EvidenceRules.NineInTen * Deviation;
 }
 
 /// <summary>What the logs could learn of a control.</summary>

@@ -38,6 +38,8 @@ public sealed class PersonalData(Db database) : IReadPersonalData
                   'sails', (select coalesce(jsonb_agg(jsonb_build_object('class', x.key, 'boat', b.name)), '[]') from sailed_classes s
                     join classes x on (x.club_id, x.id) = (s.club_id, s.class_id)
                     left join boats b on (b.club_id, b.id) = (s.club_id, s.boat_id) where s.person_id = @person),
+                  'versionsSeen', (select coalesce(jsonb_agg(jsonb_build_object('class', x.key, 'version', e.version)), '[]')
+                    from versions_seen e join classes x on (x.club_id, x.id) = (e.club_id, e.class_id) where e.person_id = @person),
                   'crews', (select coalesce(jsonb_agg(to_jsonb(w) - 'person_id' - 'club_id' - 'class_id'
                       || jsonb_build_object('class', x.key)), '[]')
                     from crew_profiles w join classes x on (x.club_id, x.id) = (w.club_id, w.class_id) where w.person_id = @person),

@@ -48,6 +48,7 @@ public static class AuditWords
         ["Cards/MemberCard:Crew"] = "Change the own crew",
         ["Cards/MemberCard:Forget"] = "Forget what was noted afloat",
         ["Cards/MemberCard:Note"] = "Note what is set afloat",
+        ["Cards/MemberCard:Seen"] = "See what changed in a class",
         ["Cards/MemberCard:TakeBack"] = "Take a note back",
         ["Cards/MemberCard:Offsets"] = "Change the own offsets",
         ["Today/Sailing"] = "Say what is sailed",

@@ -38,7 +38,8 @@ public sealed class ClubContext(ClassCache cache, ActNote note)
     /// <summary>Whether they may change the class: its captain and the coordinator.</summary>
     public bool MayEdit => HasClass && MayEditClass(Class.Class);
 
-    private bool MayEditClass(ClassRef one) => IsMember && (IsCoordinator || Admission.Captained.Contains(one.Number));
+    /// <summary>The same of any class of the club.</summary>
+    public bool MayEditClass(ClassRef one) => IsMember && (IsCoordinator || Admission.Captained.Contains(one.Number));
 
     /// <summary>Where the club's pages begin.</summary>
     public string Path => "/" + Club.Key;

@@ -35,6 +35,16 @@ const parts = [
   ["form[data-drill]", () => import("./drill.js").then((watch) => watch.drill())],
 ];
 
+// What finds is loaded when somebody goes to its field, by "/" from wherever nothing is typed.
+const finder = document.querySelector("form[data-find]");
+finder?.addEventListener("focusin", () => import("./find.js").then((found) => found.find()), { once: true });
+document.addEventListener("keydown", (event) => {
+  const target = /** @type {Element} */ (event.target);
+  if (event.key !== "/" || event.ctrlKey || event.metaKey || event.altKey || target.closest("input, textarea, select, dialog, [data-cell]")) return;
+  event.preventDefault();
+  finder?.querySelector("input")?.focus();
+});
+
 // An address that names a field goes on in it.
 if (location.hash.length > 1) document.getElementById(location.hash.slice(1))?.focus();
 // A new club's time zone begins as the browser's own, where the list has it.
@@ -42,7 +52,7 @@ const zone = /** @type {HTMLSelectElement | null} */ (document.querySelector("fo
 const own = Intl.DateTimeFormat().resolvedOptions().timeZone;
 if (zone?.value === "UTC" && [...zone.options].some((option) => option.value === own)) zone.value = own;
 // On a phone the tabs are one line that is scrolled: the page's own is in sight.
-document.querySelector(".class-tabs [aria-current]")?.scrollIntoView({ block: "nearest", inline: "center" });
+document.querySelector(".class-pages [aria-current]")?.scrollIntoView({ block: "nearest", inline: "center" });
 themes();
 const person = document.body.dataset.person ?? "";
 const packing = "serviceWorker" in navigator && "caches" in window ? import("./pack.js") : null;

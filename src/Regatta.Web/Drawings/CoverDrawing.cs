@@ -1,6 +1,7 @@
 namespace Regatta.Web.Drawings;
 
-/// <summary>A class at a glance: each band as wide as it is, its cells stacked by how they stand, the runs as a line above.</summary>
+/// <summary>A class at a glance on the ruler of the whole fleet: each band as wide as it is, its cells stacked by how they stand, the runs
+/// as a bar above.</summary>
 /// <param name="Blocks">The stacked parts.</param>
 /// <param name="Bands">Where each band begins, ends, and how tall its runs stand.</param>
 /// <param name="Label">The whole in words.</param>
@@ -14,20 +15,23 @@ public sealed record CoverDrawing(
     public const double Width = 300;
 
     /// <inheritdoc cref="Width"/>
-    public const double Height = 64;
+    public const double Height = 44;
 
-    private const double Top = 22;
+    private const double Top = 14;
+
+    /// <summary>The ruler some classes share: from calm to where the last of them ends.</summary>
+    public static WindAxis AxisOf(IEnumerable<ClassCover> covers) =>
+        new(0, Width, covers.SelectMany(cover => cover.Bands).Select(band => band.Band.To).MaxBy(to => to.MetresPerSecond));
 
     /// <summary>Draws a class.</summary>
-    public static CoverDrawing Of(ClassCover cover, SpeedUnit unit)
+    public static CoverDrawing Of(ClassCover cover, WindAxis ruler, SpeedUnit unit)
     {
-        var ruler = new WindRuler(0, Width, Core.Wind.WindBands.Stored(cover.Bands.Select(band => band.Band)));
         var most = Math.Max(1, cover.Bands.Max(band => band.Runs));
         var (blocks, bands) = (new List<(double, double, double, double, CellStatus)>(), new List<(double, double, double)>());
         foreach (var band in cover.Bands)
         {
             var (x, width) = (ruler.At(band.Band.From) + 1, ruler.At(band.Band.To) - ruler.At(band.Band.From) - 2);
-            bands.Add((x, width, (Top - 6) * band.Runs / most));
+            bands.Add((x, width, (Top - 3) * band.Runs / most));
             var (y, all) = (Height, Math.Max(1, band.Cells.Sum(cell => cell.Count)));
             foreach (var (status, count) in band.Cells.OrderByDescending(cell => cell.Status == CellStatus.Supported))
             {

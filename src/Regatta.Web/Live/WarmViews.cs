@@ -27,6 +27,11 @@ internal sealed class WarmViews(
                 await WarmAsync(stamp);
             }
 
+            if (lately.Count == 0)
+            {
+                return;
+            }
+
             // What was read for it goes now, and not while somebody waits.
             GC.Collect();
             log.LogInformation("What {Classes} classes say has been worked out", lately.Count);

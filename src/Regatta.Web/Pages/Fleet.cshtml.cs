@@ -1,16 +1,37 @@
+using Regatta.Web.Station;
+
 namespace Regatta.Web.Pages;
 
-/// <summary>The fleet of a club: one line a class.</summary>
+/// <summary>Something only who looks can do for a class, with the act itself.</summary>
+/// <param name="Class">Which class.</param>
+/// <param name="Says">What waits.</param>
+/// <param name="Act">What is done about it.</param>
+/// <param name="Path">Where.</param>
+public sealed record FleetNeed(string Class, string Says, string Act, string Path);
+
+/// <summary>The fleet of a club under one wind ruler: how far each card can be trusted, and what needs whoever looks.</summary>
 [Authorize(Policies.Member)]
-public sealed class FleetModel(ClubContext here, IReadClasses classes, IReadSails sails) : PageModel
+public sealed class FleetModel(ClubContext here, IReadClasses classes, IReadSails sails, StationStates stations) : PageModel
 {
     public IReadOnlyList<FleetLine> Fleet { get; private set; } = [];
+
+    /// <summary>Each class that can be read, as it is published.</summary>
+    public IReadOnlyDictionary<string, ClassView> Views { get; private set; } = new Dictionary<string, ClassView>();
 
     /// <summary>Each class that can be read at a glance.</summary>
     public IReadOnlyDictionary<string, ClassCover> Covers { get; private set; } = new Dictionary<string, ClassCover>();
 
+    /// <summary>The ruler they share; null without a class that can be read.</summary>
+    public WindAxis? Ruler { get; private set; }
+
+    /// <summary>The station's wind now; null where there is none.</summary>
+    public Speed? Now { get; private set; }
+
     /// <summary>How many proposals there are to decide.</summary>
     public int Waiting { get; private set; }
+
+    /// <summary>What needs whoever looks, what is worth most first; empty for who decides nothing.</summary>
+    public IReadOnlyList<FleetNeed> Needs { get; private set; } = [];
 
     public async Task OnGetAsync()
     {
@@ -18,7 +39,46 @@ public sealed class FleetModel(ClubContext here, IReadClasses classes, IReadSail
         // First what is one's own.
         Fleet = [.. (await classes.FleetAsync(here.Club.Ref)).OrderByDescending(line => own.Sails(line.Key))];
         var views = (await here.ClassesAsync()).Classes;
+        Views = views.ToDictionary(view => view.Class.Key);
         Covers = views.ToDictionary(view => view.Class.Key, ClassCover.Of);
-        Waiting = views.Sum(view => view.Set.PlanModes.All.Sum(planMode => view.On(planMode).BestProposals.Count()));
+        Ruler = Covers.Count > 0 ? CoverDrawing.AxisOf(Covers.Values) : null;
+        Now = stations.Of(here.Club.Ref).At(ClassDefinition.UsualWindHeight)?.Mean;
+        Waiting = views.Sum(Proposals);
+        Needs = [.. Fleet.SelectMany(NeedsOf).OrderByDescending(need => need.Weight).Select(need => need.Need)];
+    }
+
+    /// <summary>Whether whoever looks decides what becomes of a class.</summary>
+    public bool Decides(string key) => Views.TryGetValue(key, out var view) && here.MayEditClass(view.Ref);
+
+    private static int Proposals(ClassView view) => view.Set.PlanModes.All.Sum(planMode => view.On(planMode).BestProposals.Count());
+
+    private IEnumerable<(int Weight, FleetNeed Need)> NeedsOf(FleetLine line)
+    {
+        if (!Views.TryGetValue(line.Key, out var view) || !here.MayEditClass(view.Ref))
+        {
+            yield break;
+        }
+
+        string At(string page) => here.AddressOf(line.Key).ToString() + page;
+        if (view.Newest is null)
+        {
+            yield return (400, new(line.Name, "Nothing is published yet.", "Publish", At("/versions")));
+        }
+        else if (view.Changes.Count is > 0 and var changes)
+        {
+            var says = $"{changes} {(changes == 1 ? "change" : "changes")} in the draft.";
+            yield return (200, new(line.Name, says, "Publish", At("/versions")));
+        }
+
+        if (Proposals(view) is > 0 and var proposals)
+        {
+            var says = proposals == 1 ? "One proposal to decide." : $"{proposals} proposals to decide.";
+            yield return (300 + proposals, new(line.Name, says, "Decide", $"{here.Path}/proposals#{line.Key}"));
+        }
+
+        if (line.Captains.Length == 0 && here.IsCoordinator)
+        {
+            yield return (100, new(line.Name, "Nobody is her captain.", "Name one", here.Path + "/people"));
+        }
     }
 }

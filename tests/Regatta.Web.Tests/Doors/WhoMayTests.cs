@@ -182,7 +182,9 @@ public sealed class WhoMayTests(ClubHost host)
         Member      GET  ClassSetup/StripsPdf -
         Member      GET  Fleet -
         Member      GET  Index -
+        Member      GET  Learning/Learn -
         Member      GET  Logging/Log -
+        Member      GET  Logging/LogChoice -
         Member      GET  Logging/Logbook - Csv
         Member      GET  Logging/LogDetails -
         Member      GET  Cards/PullPoint -
@@ -192,6 +194,7 @@ public sealed class WhoMayTests(ClubHost host)
         Member      GET  Planning/Coming -
         Member      GET  Planning/MyFeed -
         Member      GET  Planning/DayDetails -
+        Member      GET  Searching/Find - List
         Member      GET  Publishing/Compare -
         Member      GET  Publishing/History -
         Member      GET  Publishing/Versions -
@@ -223,7 +226,7 @@ public sealed class WhoMayTests(ClubHost host)
         Member      POST Account/Prove -
         Member      POST Account/Security - Codes End EndOthers Mine Passkey PasskeyOptions RemovePasskey
         Member      POST Account/SetUpFactor - Off
-        Member      POST Cards/MemberCard Crew Forget Note Offsets TakeBack
+        Member      POST Cards/MemberCard Crew Forget Note Offsets Seen TakeBack
         Member      POST Logging/Log -
         Member      POST Logging/Logbook BringBack Import
         Member      POST Logging/LogDetails - Track

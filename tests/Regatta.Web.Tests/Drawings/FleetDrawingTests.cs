@@ -38,11 +38,11 @@ public sealed class FleetDrawingTests
         // Of two controls the one without a mark is empty: half of the light band's cells are supported, none of the strong one's.
         Assert.Equal([0.5, 0], cover.Bands.Select(band => band.Supported));
         Assert.Equal(12 * 0.5 / 14, cover.Covered!.Value, 9);
-        var drawing = CoverDrawing.Of(cover, SpeedUnit.Knot);
+        var drawing = CoverDrawing.Of(cover, CoverDrawing.AxisOf([cover]), SpeedUnit.Knot);
         Assert.Equal(2, drawing.Bands.Count);
         Assert.True(drawing.Bands[0].Runs > drawing.Bands[1].Runs);
         Assert.All(drawing.Blocks, block => Assert.InRange(block.Y + block.Height, 0, CoverDrawing.Height + 1e-9));
-        Assert.Equal((CoverDrawing.Height - 22) * 2, drawing.Blocks.Sum(block => block.Height), 6);
+        Assert.Equal((CoverDrawing.Height - 14) * 2, drawing.Blocks.Sum(block => block.Height), 6);
         Assert.Contains("light, 0 to 10 knots: 1 empty, 1 supported, 12 runs", drawing.Label, StringComparison.Ordinal);
     }
 
@@ -126,16 +126,34 @@ public sealed class FleetDrawingTests
     }
 
     [Fact]
-    public void What_is_left_over_lies_along_the_tape_and_its_mean_among_it()
+    public void Rows_of_one_axis_are_compared_at_a_look_whatever_they_hold()
+    {
+        foreach (var furthest in new[] { 0, 0.013, 0.21, 0.79, 3.9, 47, 90 })
+        {
+            var axis = DegreeAxis.Of([-furthest / 3, furthest]);
+            Assert.True(axis.Reach >= furthest);
+            var ticks = axis.Ticks.ToList();
+            Assert.InRange(ticks.Count, 3, 5);
+            Assert.Equal(ticks.Select(tick => tick.X).Order(), ticks.Select(tick => tick.X));
+            Assert.Equal((DegreeAxis.Width / 2, 0.0), ticks[ticks.Count / 2]);
+            Assert.All(ticks, tick => Assert.InRange(tick.X, 0, DegreeAxis.Width));
+            Assert.Equal(axis.X(axis.Reach), axis.X(2 * axis.Reach));
+            Assert.Equal(DegreeAxis.Width, axis.X(furthest / 2) + axis.X(-furthest / 2), 9);
+        }
+
+        var row = new EffectRow("Gooseneck", (-0.4, 0.1), (-0.2, 0.2), "");
+        Assert.Equal([-0.5645, -0.2355, -0.529, 0.129], row.Ends.Select(end => Math.Round(end, 4)));
+    }
+
+    [Fact]
+    public void What_is_left_over_lies_along_the_axis_and_its_mean_among_it()
     {
         var band = Bands.All[0];
         List<Residual> residuals = [.. new[] { -1.0, 0, 0.5, 9 }.Select(degrees => new Residual(Session(5, 50, 3), band, degrees))];
         var strip = ResidualStrip.Of("Wren", residuals);
-        Assert.All(strip.Dots, x => Assert.InRange(x, 0, ResidualStrip.Width));
-        Assert.Equal(ResidualStrip.Width / 2, strip.Dots[1]);
-        Assert.InRange(strip.Mean, strip.Dots.Min(), strip.Dots.Max());
+        Assert.InRange(strip.Mean, strip.Degrees.Min(), strip.Degrees.Max());
         Assert.Equal("Wren: 4 runs, on average +2.1° of what is expected", strip.Label);
-        Assert.Equal(4, strip.Path.Count(letter => letter == 'M'));
+        Assert.Equal(4, strip.Path(DegreeAxis.Of(strip.Degrees)).Count(letter => letter == 'M'));
     }
 
     [Fact]

@@ -11,6 +11,7 @@ public sealed class MemberCardModel(
     ClubContext here,
     CardRequests cards,
     LogSession session,
+    TellNews news,
     SailedWinds winds,
     StationStates stations,
     ClubClock clock,
@@ -23,6 +24,9 @@ public sealed class MemberCardModel(
 
     public CardView? Card { get; private set; }
 
+    /// <summary>What changed since the reader last looked; null for nothing.</summary>
+    public ClassNews? News { get; private set; }
+
     /// <summary>Who the reader sails as.</summary>
     public CrewForm Crew { get; private set; } = null!;
 
@@ -33,7 +37,18 @@ public sealed class MemberCardModel(
     [TempData]
     public string? Done { get; set; }
 
-    public Task OnGetAsync([FromQuery] CardQuery ask, string? boat) => LoadAsync(ask, boat);
+    public async Task OnGetAsync([FromQuery] CardQuery ask, string? boat)
+    {
+        await LoadAsync(ask, boat);
+        News = Card is null ? null : await news.FindAsync(await here.ClassAsync(), here.Actor.Person);
+    }
+
+    /// <summary>The reader has seen what changed up to a version.</summary>
+    public async Task<IActionResult> OnPostSeenAsync(int version, string? back)
+    {
+        await news.SeeAsync(await here.ClassAsync(), here.Actor.Person, version);
+        return Redirect(Url.IsLocalUrl(back) ? back : here.ClassPath + "/card");
+    }
 
     /// <summary>Keeps who the reader sails as; a form that says nothing forgets it.</summary>
     public async Task<IActionResult> OnPostCrewAsync([FromQuery] CardQuery ask, string? boat)

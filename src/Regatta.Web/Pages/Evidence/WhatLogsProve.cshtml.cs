@@ -37,6 +37,46 @@ public sealed class WhatLogsProveModel(
     /// <summary>What else the runs say.</summary>
     public ProvenByRuns Proven => PlanMode.Proven;
 
+    /// <summary>Degrees with their standard deviation.</summary>
+    public static string Degrees(double degrees, double deviation) =>
+        $"{NumberText.Signed(degrees, 2)}° ± {NumberText.Plain(deviation, 2)}";
+
+    /// <summary>What a step of each control does to the helm.</summary>
+    public IReadOnlyList<EffectRow> Effects =>
+        [
+            .. Review.Controls.Select(one => new EffectRow(
+                $"{one.Column.Name}, {one.Column.ShowStep()}",
+                (one.Now, one.NowDeviation),
+                (one.Believed, one.BelievedDeviation),
+                $"believed {Degrees(one.Believed, one.BelievedDeviation)}, now {Degrees(one.Now, one.NowDeviation)}."
+            )
+            {
+                IsUntold = one.Learned == Learned.Nothing,
+                Remark = one.Learned switch
+                {
+                    Learned.TheOtherWay =>
+                        "The logs say it works the other way than the class believes. Check how its marks are read, then the belief.",
+                    Learned.Nothing when here.MayEdit => "Nobody moved it enough for the logs to tell. Plan a trial with it.",
+                    Learned.Nothing => "Nobody moved it enough for the logs to tell.",
+                    _ => "",
+                },
+            }),
+        ];
+
+    /// <summary>What each boat carries beside the class.</summary>
+    public IReadOnlyList<EffectRow> Boats =>
+        [
+            .. Review.Boats.Select(boat => new EffectRow(
+                NameOf(boat.Boat),
+                (boat.Degrees, boat.Deviation),
+                null,
+                Degrees(boat.Degrees, boat.Deviation)
+            )
+            {
+                Remark = boat.Differs ? "She differs: measure where her scales begin, then her rudder and her mast." : "",
+            }),
+        ];
+
     /// <summary>A mark with its interval.</summary>
     public static string Between(Control control, MarkByFeel mark) =>
         control.Scale.Show(mark.Median)

@@ -1,0 +1,70 @@
+// The field that finds: "/" goes there, what is like the letters stands below it, arrows walk it and Enter goes to the first.
+const LATER = 120; // milliseconds without a key before the club is asked
+
+export function find() {
+  const form = document.querySelector("form[data-find]");
+  const field = /** @type {HTMLInputElement} */ (form.querySelector("input"));
+  const list = /** @type {HTMLElement} */ (form.querySelector("[data-find-list]"));
+  const told = form.querySelector("[role=status]");
+  const ways = () => [...list.querySelectorAll("a")];
+  let [timer, asked] = [0, ""];
+
+  function choose(at) {
+    for (const [index, way] of ways().entries()) {
+      way.classList.toggle("is-chosen", index === at);
+      if (index === at) way.scrollIntoView({ block: "nearest" });
+    }
+    told.textContent = ways()[at] ? `${ways().length} found. Enter opens ${ways()[at].textContent.replace(/\s+/g, " ").trim()}.` : "";
+  }
+  const chosen = () => ways().findIndex((way) => way.classList.contains("is-chosen"));
+
+  function close() {
+    [list.hidden, asked] = [true, ""];
+    list.replaceChildren();
+  }
+
+  async function look() {
+    const words = field.value.trim();
+    if (words === asked) return;
+    if (!words) {
+      close();
+      return;
+    }
+    asked = words;
+    const answer = await fetch(`${form.action}?handler=List&q=${encodeURIComponent(words)}`).catch(() => null);
+    // A later letter may have been asked about meanwhile.
+    if (!answer?.ok || asked !== words) return;
+    list.innerHTML = await answer.text();
+    list.hidden = false;
+    choose(0);
+  }
+
+  field.addEventListener("input", () => {
+    clearTimeout(timer);
+    timer = setTimeout(look, LATER);
+  });
+  field.addEventListener("keydown", (event) => {
+    const way = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+    if (event.key === "Escape") {
+      close();
+    } else if (way && ways().length > 0) {
+      event.preventDefault();
+      choose((chosen() + way + ways().length) % ways().length);
+    }
+  });
+  // Whoever is quicker than the list waits for it; where there is none, the page of what was found opens.
+  form.addEventListener("submit", async (event) => {
+    event.preventDefault();
+    clearTimeout(timer);
+    await look();
+    const to = ways()[Math.max(0, chosen())];
+    if (to) location.assign(to.href);
+    else HTMLFormElement.prototype.submit.call(form);
+  });
+  form.addEventListener("focusout", (event) => {
+    if (!form.contains(/** @type {Node | null} */ (event.relatedTarget))) setTimeout(() => { list.hidden = true; }, 150);
+  });
+  field.addEventListener("focus", () => { list.hidden = ways().length === 0; });
+  // What was typed while this was on its way.
+  look();
+}

@@ -1,0 +1,183 @@
+using Regatta.Web.Navigation;
+using Regatta.Web.Pages.Searching;
+
+namespace Regatta.Web.Tests;
+
+/// <summary>The way through: five doors a class, what lies under the thumb, and finding.</summary>
+public sealed class WayTests(ClubHost host)
+{
+    private const string OfClass = "{club}/classes/{key}";
+
+    [Fact]
+    public void Every_page_of_a_class_lies_behind_one_of_five_doors_and_every_place_is_a_page()
+    {
+        var pages = Endpoints
+            .All(host)
+            .Where(one => one.Method == "GET" && one.Handler.Length == 0 && one.Pattern.StartsWith(OfClass, StringComparison.Ordinal))
+            .Select(one => one.Pattern[OfClass.Length..])
+            // What is no page one reads: files, the pack and the streams.
+            .Where(page =>
+                !page.Contains('.')
+                && !page.Contains("stream", StringComparison.Ordinal)
+                && !page.StartsWith("/pack", StringComparison.Ordinal)
+            )
+            .ToList();
+        Assert.True(pages.Count > 40, $"Only {pages.Count} pages of a class were found.");
+        Assert.Equal([], pages.Where(page => ClassPlace.At(page) is null));
+        Assert.Equal([], ClassPlace.All.Select(place => place.Path).Except(pages));
+        Assert.Equal(5, ClassPlace.All.Select(place => place.Door).Distinct().Count());
+    }
+
+    [Fact]
+    public async Task A_place_is_shown_to_whom_it_opens_and_to_nobody_else()
+    {
+        var (captain, sailor) = (await host.VisitAsAsync("odalys"), await host.VisitAsAsync("priya"));
+        foreach (var place in ClassPlace.All)
+        {
+            var path = "/wenlow/classes/quillet" + place.Path;
+            Assert.Equal((place, 200), (place, (int)(await captain.GetAsync(path)).Status));
+            var seen = await sailor.GetAsync(path);
+            Assert.Equal((place, place.ForEditors ? 302 : 200), (place, (int)seen.Status));
+        }
+    }
+
+    [Fact]
+    public async Task From_any_page_of_a_class_any_other_is_two_taps_away_and_the_open_door_says_which_it_is()
+    {
+        var captain = await host.VisitAsAsync("odalys");
+        foreach (var path in new[] { "", "/rig-up", "/boats/1/sails", "/questions", "/evidence/replay" })
+        {
+            var page = await captain.GetAsync("/wenlow/classes/quillet" + path);
+            if ((int)page.Status == 404)
+            {
+                continue;
+            }
+
+            var at = ClassPlace.At(path)!;
+            Assert.Equal(ClassPlace.NameOf(at.Door), page.TextOf(".class-doors [aria-current]"));
+            Assert.Equal(at.Name, page.TextOf(".class-pages [aria-current=page]"));
+            Assert.Equal(5, page.Html.QuerySelectorAll(".class-doors a").Length);
+            Assert.Equal(
+                ClassPlace.All.Where(place => place.Door == at.Door).Select(place => place.Name),
+                page.Html.QuerySelectorAll(".class-pages a").Select(link => link.TextContent)
+            );
+        }
+    }
+
+    [Fact]
+    public async Task The_log_under_the_thumb_is_that_of_the_class_one_sails()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var sailor = await club.VisitAsAsync("priya");
+        await sailor.SendAsync(await sailor.GetAsync("/wenlow/sails"), "form.sails-form", "/wenlow/sails", ("sails", "brannet"));
+        var log = await sailor.GetAsync("/wenlow/log");
+        Assert.Equal("/wenlow/classes/brannet/log", log.Location?.ToString());
+        Assert.Equal(
+            ["/wenlow/today", "/wenlow/classes/quillet/log", "/wenlow/logbook", "/wenlow/learn"],
+            (await sailor.GetAsync("/wenlow/classes/quillet/card"))
+                .Html.QuerySelectorAll(".thumb-bar a")
+                .Select(link => link.GetAttribute("href"))
+        );
+        // Who sails several is asked which.
+        var page = await sailor.GetAsync("/wenlow/sails");
+        var fields = new[] { ("sails", "quillet"), ("sails", "brannet") };
+        await sailor.SendAsync(page, "form.sails-form", "/wenlow/sails", fields);
+        var choice = await sailor.GetAsync("/wenlow/log");
+        Assert.Equal(200, (int)choice.Status);
+        Assert.Equal(
+            ["Brannet", "Quillet"],
+            choice.Html.QuerySelectorAll(".class-choice strong").Take(2).Select(name => name.TextContent).Order()
+        );
+    }
+
+    [Theory]
+    [InlineData("kick", "Vang")]
+    [InlineData("kiker", "Vang")]
+    [InlineData("quillet reef", "Reefs and limits")]
+    [InlineData("yard", "Upper spar")]
+    [InlineData("QUI", "Quillet")]
+    [InlineData("wher wind lulls", null)]
+    public async Task Something_is_found_by_what_others_call_it_by_half_a_word_and_mistyped(string asked, string? name)
+    {
+        var sailor = await host.VisitAsAsync("priya");
+        var found = await sailor.GetAsync("/wenlow/find?q=" + Uri.EscapeDataString(asked));
+        var names = found.Html.QuerySelectorAll(".found strong").Select(one => one.TextContent).ToList();
+        if (name is null)
+        {
+            Assert.Empty(names);
+            Assert.Contains("Nothing is called like", found.Text);
+        }
+        else
+        {
+            Assert.Contains(name, names.Take(3));
+        }
+    }
+
+    [Fact]
+    public async Task What_is_found_opens_and_is_what_the_reader_may_see()
+    {
+        foreach (var person in new[] { "priya", "odalys" })
+        {
+            var visitor = await host.VisitAsAsync(person);
+            foreach (var asked in new[] { "q", "settings", "tamsin", "mast", "training", "dunlin" })
+            {
+                var found = await visitor.GetAsync("/wenlow/find?handler=List&q=" + asked);
+                Assert.DoesNotContain("<html", found.Text);
+                foreach (var link in found.Html.QuerySelectorAll(".found a").Select(one => one.GetAttribute("href")!).Take(8))
+                {
+                    var page = await visitor.GetAsync(link.Split('#')[0]);
+                    Assert.True(
+                        (int)page.Status == 200 || page.Location?.ToString().EndsWith("/log", StringComparison.Ordinal) == true,
+                        $"{person}, {asked}: {link} {page.Status}"
+                    );
+                }
+            }
+        }
+
+        var sailor = await host.VisitAsAsync("priya");
+        Assert.DoesNotContain(
+            "person",
+            (await sailor.GetAsync("/wenlow/find?q=tamsin")).Html.QuerySelectorAll(".found small").Select(one => one.TextContent)
+        );
+        var coordinator = await host.VisitAsAsync("odalys");
+        Assert.Contains(
+            "person",
+            (await coordinator.GetAsync("/wenlow/find?q=tamsin")).Html.QuerySelectorAll(".found small").Select(one => one.TextContent)
+        );
+        // Of another club nothing is found.
+        var other = await host.VisitAsAsync("ebbe");
+        Assert.DoesNotContain(
+            "Brannet",
+            (await other.GetAsync("/tessick/find?q=brannet")).Html.QuerySelectorAll(".found strong").Select(one => one.TextContent)
+        );
+    }
+
+    [Fact]
+    public async Task A_search_of_ten_thousand_letters_is_told_and_an_empty_one_asks_nothing()
+    {
+        var sailor = await host.VisitAsAsync("priya");
+        Assert.Contains($"under {FindModel.Longest} letters", (await sailor.GetAsync("/wenlow/find?q=" + new string('v', 5000))).Text);
+        Assert.Equal(200, (int)(await sailor.GetAsync("/wenlow/find?q=%20")).Status);
+        Assert.Equal(200, (int)(await sailor.GetAsync("/wenlow/find?q=%27%22%25_%5C%26%7C%21")).Status);
+    }
+
+    [Fact]
+    public async Task Ones_own_words_in_a_log_are_found_and_nobody_elses()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var sailor = await club.VisitAsAsync("priya");
+        var page = await sailor.GetAsync("/wenlow/classes/quillet/log?wind=12&unit=kn");
+        await sailor.SendAsync(
+            page,
+            "form.log-form",
+            "/wenlow/classes/quillet/log?wind=12&unit=kn",
+            ("note", "The zwieback shackle rattled.")
+        );
+        Assert.Contains(
+            "log",
+            (await sailor.GetAsync("/wenlow/find?q=zwieback")).Html.QuerySelectorAll(".found small").Select(one => one.TextContent)
+        );
+        var other = await club.VisitAsAsync("odalys");
+        Assert.Empty((await other.GetAsync("/wenlow/find?q=zwieback")).Html.QuerySelectorAll(".found a"));
+    }
+}
