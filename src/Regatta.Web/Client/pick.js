@@ -13,9 +13,8 @@ export function choose(list, url, classPath) {
   if (named) return named.path;
   // Where one begins, one's boat stands.
   const club = classPath.split("/")[1];
-  if (["/", `/${club}`, `/${club}/today`].includes(url.pathname)) {
-    return list.pages.find((page) => page.kind === "card" && page.usual)?.path ?? null;
-  }
+  const begins = { "/": "card", [`/${club}`]: "card", [`/${club}/today`]: "card", [`/${club}/log`]: "log" }[url.pathname];
+  if (begins) return list.pages.find((page) => page.kind === begins && page.usual)?.path ?? null;
   if (!url.pathname.startsWith(`${classPath}/`)) return null;
   // Another boat's marks are worse than none.
   const boat = url.searchParams.get("boat");

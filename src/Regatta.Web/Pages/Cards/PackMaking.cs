@@ -145,6 +145,7 @@ public sealed class PackMaking(
         var days = (await outings.EndingAfterAsync(club, clock.Now)).Where(day => day.Outing.Classes.Contains(view.Class.Key));
         return
         [
+            $"{here.Path}/learn",
             $"{here.Path}/logbook",
             .. sailed.Select(log => $"{here.Path}/logbook/{log.Number}"),
             .. sailed.Select(log => $"{here.ClassPath}/log?correct={log.Number}"),

@@ -11,6 +11,7 @@ public sealed class TodayModel(
     IReadCrews crews,
     IReadSails sails,
     OwnBoard ownBoard,
+    TellNews news,
     StationStates stations,
     ClubClock clock,
     UnitPreferences units
@@ -26,6 +27,9 @@ public sealed class TodayModel(
 
     /// <summary>The reader's own classes, before everybody's.</summary>
     public IReadOnlyList<OwnLine> Own { get; private set; } = [];
+
+    /// <summary>What changed in one's own classes since one last looked, by their keys.</summary>
+    public Dictionary<string, ClassNews> News { get; } = [];
 
     /// <summary>What the last minutes and the last hour say of a line's class; none for an asked wind.</summary>
     public IReadOnlyList<string> AdviceOf(TodayLine line) => Board.AdviceOf(line, units.Carry);
@@ -68,6 +72,14 @@ public sealed class TodayModel(
 
         Sails = await sails.OfAsync(here.Club.Ref, here.Actor.Person);
         Own = await ownBoard.LinesAsync(here.Actor.Person, Sails, (await here.ClassesAsync()).Classes, Board);
+        foreach (var mine in Own)
+        {
+            if (await news.FindAsync(mine.View, here.Actor.Person) is { } unseen)
+            {
+                News[mine.View.Class.Key] = unseen;
+            }
+        }
+
         Lines = [.. Lines.Where(line => Own.All(mine => mine.View.Class.Key != line.Class.Key))];
     }
 }
