@@ -97,13 +97,7 @@ public interface IReadSails
 /// <summary>What is read of <see cref="Search"/>.</summary>
 public interface IReadSearch
 {
-    Task<IReadOnlyList<Found>> FindAsync(
-        ClubId club,
-        Guid person,
-        IReadOnlyList<string> words,
-        IReadOnlyList<(string Name, string About)> named,
-        bool people
-    );
+    Task<IReadOnlyList<Found>> FindAsync(ClubId club, Guid person, IReadOnlyList<string> words, IReadOnlyList<Findable> named, bool people);
 }
 
 /// <summary>What is read of <see cref="Decisions"/>.</summary>

@@ -24,7 +24,7 @@ test("what the logs prove is read by keyboard, and the season is replayed", asyn
   await signIn(page, "priya", "/wenlow/classes/tandry/evidence");
   await expect(page.getByRole("heading", { name: "What do the logs prove?" })).toBeVisible();
   await expectAccessible(page);
-  await page.getByRole("link", { name: "Replay the season" }).click();
+  await page.getByRole("link", { name: "Replay", exact: true }).click();
   const slider = page.getByRole("slider");
   await slider.focus();
   await page.keyboard.press("Home");

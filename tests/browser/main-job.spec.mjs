@@ -89,6 +89,7 @@ test("publishing says what changed and why, and a link with its code leads there
   await expect(page.locator(".versions > li").first()).toContainText("19 1/2 in ± 1/2 in → 19 in ± 1/2 in");
   await expectAccessible(page);
 
+  await page.getByRole("link", { name: "Set-up" }).click();
   await page.getByRole("link", { name: "Share" }).click();
   await page.getByLabel("Who or what is the link for?").fill("boat park board");
   await page.getByRole("button", { name: "Make a link and its code" }).click();

@@ -146,6 +146,7 @@ test("in the lanes a step, a tolerance and an edge are dragged, a band is seen l
     await page.mouse.up();
   };
   const before = await label(page, "2.outhaul");
+  await cell(page, "2.outhaul").scrollIntoViewIfNeeded();
   const box = await lane("2.outhaul");
   const scale = box.height / 90;
   const markY = Number(await cell(page, "2.outhaul").getAttribute("data-mark-y"));

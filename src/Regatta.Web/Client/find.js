@@ -5,7 +5,7 @@ export function find() {
   const form = document.querySelector("form[data-find]");
   const field = /** @type {HTMLInputElement} */ (form.querySelector("input"));
   const list = /** @type {HTMLElement} */ (form.querySelector("[data-find-list]"));
-  const told = form.querySelector("[role=status]");
+  const told = form.querySelector("[data-find-told]");
   const ways = () => [...list.querySelectorAll("a")];
   let [timer, asked] = [0, ""];
 

@@ -19,6 +19,9 @@ public sealed class FindModel(ClubContext here, IReadSearch search, IReadSails s
 
     private const int MostWords = 8;
 
+    /// <summary>Where two are as alike, the earlier comes first.</summary>
+    private static readonly string[] Kinds = ["class", "control", "page", "procedure", "word"];
+
     public string Asked { get; private set; } = "";
 
     public string? Problem { get; private set; }
@@ -72,7 +75,7 @@ public sealed class FindModel(ClubContext here, IReadSearch search, IReadSails s
             here.Club.Ref,
             here.Actor.Person,
             words,
-            [.. named.Select(one => (one.Place.Name, one.About))],
+            [.. named.Select(one => new Findable(one.Place.Name, one.About, Array.IndexOf(Kinds, one.Place.Kind)))],
             here.IsCoordinator
         );
         Found = [.. found.Select(one => one.Kind == FoundKind.Named ? named[(int)one.Number].Place : OfRow(one))];
