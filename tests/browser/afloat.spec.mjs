@@ -206,7 +206,7 @@ test("the sun, the page on its side and a spoken note need no line", async ({ br
     const spoken = page.locator("[data-voice-list] li");
     await expect(spoken).toHaveCount(1);
     await expect.poll(() => spoken.locator("audio").evaluate((sound) => sound.readyState)).toBeGreaterThan(0);
-    await spoken.getByRole("button", { name: "Throw it away" }).tap();
+    await spoken.getByRole("button", { name: "Delete it" }).tap();
     await expect(spoken).toHaveCount(1);
     await spoken.getByRole("button", { name: "sure?" }).tap();
     await expect(spoken).toHaveCount(0);

@@ -192,7 +192,7 @@ test("a member is suspended, let in again and removed, and what they made stays 
     await expect(ida).toHaveURL(/sign-in/, { timeout: 100 });
   }).toPass({ timeout: 60_000 });
 
-  await kim.getByRole("button", { name: "Let them in again" }).click();
+  await kim.getByRole("button", { name: "Reinstate" }).click();
   await kim.getByRole("button", { name: "Remove Ida Marsh" }).click();
   await expect(kim).toHaveURL(/people$/);
   await expect(kim.locator(".people")).not.toContainText("Ida");

@@ -11,7 +11,7 @@ test("the fleet at a glance leads to the queue, the queue to the cell that is de
   await expect(page.locator(".cover svg").first()).toBeVisible();
   await expectAccessible(page);
   await page.getByRole("link", { name: /proposals? to decide/ }).first().click();
-  await expect(page.getByRole("heading", { name: "What do the logs propose?" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Proposals of the logs" })).toBeVisible();
   await expectAccessible(page);
   const first = page.locator(".queue li").first();
   const asked = await first.getByRole("heading").textContent();

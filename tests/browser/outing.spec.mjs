@@ -157,7 +157,7 @@ test("a captain adds a question, sees it asked, and a question with one answer i
   await expect(page.locator(".questions-list")).toContainText("Was the mainsheet’s ratchet on?");
   await expectAccessible(page);
   await page.getByRole("button", { name: /^Stop asking ?: Was the mainsheet/ }).click();
-  await expect(page.locator("main")).toContainText("No longer asked");
+  await expect(page.locator("main")).toContainText("Retired questions");
 });
 
 test("a gear is one line on the card and one step on the bench, until a captain loosens it", async ({ page }) => {

@@ -24,6 +24,6 @@ public sealed record ClubPlace(string Path, string Name, string About, bool ForC
         new("/new-class", "New class", "kit sheet table", true),
         new("/safety", "Club limit and cautions", "duty officer", true),
         new("/club", "Club name and time zone", "settings", true),
-        new("/audit", "Who did what", "trail log", true),
+        new("/audit", "Activity", "trail log", true),
     ];
 }

@@ -48,7 +48,7 @@ public sealed class FleetModel(ClubContext here, IReadClasses classes, IReadSail
     }
 
     /// <summary>Whether whoever looks decides what becomes of a class.</summary>
-    public bool Decides(string key) => Views.TryGetValue(key, out var view) && here.MayEditClass(view.Ref);
+    public bool Decides(FleetLine line) => Views.TryGetValue(line.Key, out var view) && here.MayEditClass(view.Ref);
 
     private static int Proposals(ClassView view) => view.Set.PlanModes.All.Sum(planMode => view.On(planMode).BestProposals.Count());
 

@@ -33,7 +33,7 @@ public sealed class RequestErrorModel : PageModel
                 $"What the database holds of it is not understood: {broken.Why}. "
                     + "Nothing else is touched by it; tell whoever runs this place."
             ),
-            403 => ("Not yours to change", "Only who may change this may do that."),
+            403 => ("You may not change this", "Only who may change this may do that."),
             404 => ("Nothing is here", "The address is mistyped, or what it named is gone or not yours to see."),
             413 => ("That is too much at once", "What was sent is longer than this page takes. Send less, or in parts."),
             415 => ("That kind of file is not read here", "Send the form of the page as it is."),

@@ -3,7 +3,7 @@ using Regatta.Formats.Tables;
 
 namespace Regatta.Web.Pages.Account;
 
-/// <summary>Who did what in the club; for the coordinator.</summary>
+/// <summary>Activity in the club; for the coordinator.</summary>
 [Authorize(Policies.Coordinator)]
 [NeedsProof("GET Csv")]
 public sealed class AuditModel(ClubContext here, IReadAuditTrail trail) : PageModel
