@@ -118,7 +118,7 @@ public sealed class CalendarPageTests(ClubHost host)
         var priya = await sailor.GetAsync("/me");
         Assert.Equal(
             302,
-            (int)(await sailor.SendAsync(priya, "form", path + "/coming", ("with", "Quillet: whichever boat is free"))).Status
+            (int)(await sailor.SendAsync(priya, "main form", path + "/coming", ("with", "Quillet: whichever boat is free"))).Status
         );
         Assert.Single(await comers.AllAsync(club.ClubOf("wenlow"), before.Number));
 

@@ -41,6 +41,17 @@ public sealed class NewsTests(ClubHost host)
         );
         Assert.Contains("version 2", (await sailor.GetAsync("/wenlow/today")).TextOf(".own-news"));
 
+        // Its captain has the same as plain lines, for wherever they talk.
+        var lines = (await captain.GetAsync(Quillet + "/versions"))
+            .TextOf("#tell")!
+            .Trim()
+            .Split('\n')
+            .Select(line => line.Trim())
+            .ToList();
+        Assert.Equal("Quillet, version 2: for the test", lines[0]);
+        Assert.Matches("^– fresh.*: Gooseneck 20 in.* → 20 1/2 in", lines[1]);
+        Assert.EndsWith(Quillet + "/card", lines[^1], StringComparison.Ordinal);
+
         // Seen by its captain is not seen by its sailor; what is seen stays seen, until the next.
         await captain.SendAsync(await captain.GetAsync(Card), ".news form", Quillet + "/card?handler=Seen");
         Assert.Null((await captain.GetAsync(Card)).Html.QuerySelector(".news"));

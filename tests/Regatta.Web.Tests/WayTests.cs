@@ -180,4 +180,27 @@ public sealed class WayTests(ClubHost host)
         var other = await club.VisitAsAsync("odalys");
         Assert.Empty((await other.GetAsync("/wenlow/find?q=zwieback")).Html.QuerySelectorAll(".found a"));
     }
+
+    [Fact]
+    public async Task A_new_club_is_led_from_its_first_class_to_its_first_log_step_by_step()
+    {
+        await using var club = await host.AnotherAsync("Never");
+        var kim = await club.FoundAsync("Reedwater SC");
+        const string At = "/reedwater-sc";
+        async Task<IReadOnlyList<string>> DoneAsync() =>
+            [.. (await kim.GetAsync(At)).Html.QuerySelectorAll(".first-steps .is-done a").Select(link => link.TextContent)];
+        var empty = await kim.GetAsync(At);
+        Assert.Equal(6, empty.Html.QuerySelectorAll(".first-steps li").Length);
+        Assert.Equal($"{At}/new-class", empty.Html.QuerySelector(".first-steps .btn-act")!.GetAttribute("href"));
+        await kim.SendAsync(await kim.GetAsync(At + "/new-class"), "main form", At + "/new-class", ("kit", "una-rig"), ("name", "Sprat"));
+        Assert.Equal(["Make a class: from a kit, your own table, or nothing"], await DoneAsync());
+        var boats = await kim.GetAsync($"{At}/classes/sprat/boats");
+        await kim.SendAsync(boats, "main form", $"{At}/classes/sprat/boats", ("name", "Pip"));
+        Assert.Contains("Add her boats", await DoneAsync());
+        // A kit is published without a mark: that is no card yet.
+        Assert.DoesNotContain("Publish them, with a reason", await DoneAsync());
+        var log = await kim.GetAsync($"{At}/classes/sprat/log?wind=10&unit=kn");
+        Assert.Equal(302, (int)(await kim.SendAsync(log, "form.log-form", $"{At}/classes/sprat/log?wind=10&unit=kn")).Status);
+        Assert.Null((await kim.GetAsync(At)).Html.QuerySelector(".first-steps"));
+    }
 }

@@ -32,6 +32,7 @@ const parts = [
   ["form[data-take-back]", () => import("./notes.js").then((notes) => notes.takeNotesBack(document.querySelector("form[data-take-back]")))],
   ["[data-voice]", () => import("./voice.js").then((voice) => voice.spokenNotes())],
   ["[data-trial-runs]", () => import("./trial.js").then((trial) => trial.trialRuns())],
+  ["button[data-copy]", () => import("./copy.js").then((copy) => copy.copying())],
   ["form[data-drill]", () => import("./drill.js").then((watch) => watch.drill())],
 ];
 

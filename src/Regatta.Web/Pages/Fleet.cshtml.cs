@@ -9,9 +9,22 @@ namespace Regatta.Web.Pages;
 /// <param name="Path">Where.</param>
 public sealed record FleetNeed(string Class, string Says, string Act, string Path);
 
+/// <summary>A step of a new club's way to its first log.</summary>
+/// <param name="Does">What is done.</param>
+/// <param name="Done">Whether it is.</param>
+/// <param name="Path">Where; null where a step before it must be done first.</param>
+public sealed record FirstStep(string Does, bool Done, string? Path);
+
 /// <summary>The fleet of a club under one wind ruler: how far each card can be trusted, and what needs whoever looks.</summary>
 [Authorize(Policies.Member)]
-public sealed class FleetModel(ClubContext here, IReadClasses classes, IReadSails sails, StationStates stations) : PageModel
+public sealed class FleetModel(
+    ClubContext here,
+    IReadClasses classes,
+    IReadSails sails,
+    IReadBoats boats,
+    IReadMembers members,
+    StationStates stations
+) : PageModel
 {
     public IReadOnlyList<FleetLine> Fleet { get; private set; } = [];
 
@@ -33,6 +46,9 @@ public sealed class FleetModel(ClubContext here, IReadClasses classes, IReadSail
     /// <summary>What needs whoever looks, what is worth most first; empty for who decides nothing.</summary>
     public IReadOnlyList<FleetNeed> Needs { get; private set; } = [];
 
+    /// <summary>The way to the first log, for the coordinator of a club that has none yet; else empty.</summary>
+    public IReadOnlyList<FirstStep> FirstSteps { get; private set; } = [];
+
     public async Task OnGetAsync()
     {
         var own = await sails.OfAsync(here.Club.Ref, here.Actor.Person);
@@ -44,7 +60,26 @@ public sealed class FleetModel(ClubContext here, IReadClasses classes, IReadSail
         Ruler = Covers.Count > 0 ? CoverDrawing.AxisOf(Covers.Values) : null;
         Now = stations.Of(here.Club.Ref).At(ClassDefinition.UsualWindHeight)?.Mean;
         Waiting = views.Sum(Proposals);
+        if (here.IsCoordinator && Fleet.Sum(line => line.Logs) == 0)
+        {
+            FirstSteps = await StepsAsync(views.Count > 0 ? views[0] : null);
+        }
+
         Needs = [.. Fleet.SelectMany(NeedsOf).OrderByDescending(need => need.Weight).Select(need => need.Need)];
+    }
+
+    private async Task<IReadOnlyList<FirstStep>> StepsAsync(ClassView? first)
+    {
+        string? At(string page) => first is null ? null : here.AddressOf(first.Class.Key).ToString() + page;
+        return
+        [
+            new("Make a class: from a kit, your own table, or nothing", first is not null, here.Path + "/new-class"),
+            new("Add her boats", first is not null && (await boats.AllAsync(first.Ref)).Count > 0, At("/boats")),
+            new("Write the marks you know", first?.Set.Fill.Filled > 0, At("")),
+            new("Publish them, with a reason", first?.Newest?.Set.Fill.Filled > 0, At("/versions")),
+            new("Invite people", (await members.AllAsync(here.Club.Ref)).Count > 1, here.Path + "/people"),
+            new("Log the first session", false, At("/log")),
+        ];
     }
 
     /// <summary>Whether whoever looks decides what becomes of a class.</summary>

@@ -16,7 +16,7 @@ public sealed class MatrixPlanModeTests(ClubHost host) : MatrixPage(host)
             302,
             (int)
                 (
-                    await coordinator.SendAsync(page, "form", $"{path}/plans", ("plan-another", "radial sail"), ("mode-another", "slalom"))
+                    await coordinator.SendAsync(page, "main form", $"{path}/plans", ("plan-another", "radial sail"), ("mode-another", "slalom"))
                 ).Status
         );
         var reach = $"{path}?plan=radial-sail&mode=slalom";
@@ -30,7 +30,7 @@ public sealed class MatrixPlanModeTests(ClubHost host) : MatrixPage(host)
                 (
                     await coordinator.SendAsync(
                         await coordinator.GetAsync($"{path}/plans"),
-                        "form",
+                        "main form",
                         $"{path}/plans",
                         ("plan-radial-sail", "")
                     )
@@ -47,7 +47,7 @@ public sealed class MatrixPlanModeTests(ClubHost host) : MatrixPage(host)
                 (
                     await coordinator.SendAsync(
                         await coordinator.GetAsync($"{path}/plans"),
-                        "form",
+                        "main form",
                         $"{path}/plans",
                         ("mode-another", "Reach")
                     )
@@ -55,7 +55,7 @@ public sealed class MatrixPlanModeTests(ClubHost host) : MatrixPage(host)
         );
         var swapped = await coordinator.SendAsync(
             await coordinator.GetAsync($"{path}/plans"),
-            "form",
+            "main form",
             $"{path}/plans",
             ("plan-large-place", "9")
         );

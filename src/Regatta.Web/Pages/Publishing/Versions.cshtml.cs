@@ -4,7 +4,13 @@ namespace Regatta.Web.Pages.Publishing;
 
 /// <summary>What was published, by whom and why, and what changed; members read, who may change the class publishes.</summary>
 [Authorize(Policies.ReadsClass)]
-public sealed class VersionsModel(ClubContext here, IReadVersions versions, PublishVersion publish, DefinitionEditor editor) : PageModel
+public sealed class VersionsModel(
+    ClubContext here,
+    IReadVersions versions,
+    PublishVersion publish,
+    DefinitionEditor editor,
+    RegattaSettings settings
+) : PageModel
 {
     public ClassView ClassView { get; private set; } = null!;
 
@@ -21,6 +27,10 @@ public sealed class VersionsModel(ClubContext here, IReadVersions versions, Publ
 
     /// <summary>Newest first, each with what it changed; null for the first.</summary>
     public IReadOnlyList<(PublishedVersion Version, IReadOnlyList<MatrixChange>? Changes)> History { get; private set; } = [];
+
+    /// <summary>What is new in a version, for wherever its sailors talk.</summary>
+    public string TextOf(PublishedVersion version, IReadOnlyList<MatrixChange>? changes) =>
+        NewsText.Of(version.Class.Name, version, changes, version.Set.PlanModes, $"{settings.AddressOf(Request)}{here.Address("card")}");
 
     public string Reason { get; private set; } = "";
 
