@@ -225,6 +225,11 @@ test("helm, held, felt and Send stand on a phone's first screen, and a second ta
   for (const what of [page.locator(".tack .chip").first(), page.locator(".tack .chip").last(), page.getByRole("button", { name: "All held" }),
     page.getByText("as usual", { exact: true }), page.locator(".send-now button")]) {
     await expect(what).toBeInViewport({ ratio: 1 });
+    // And nothing lies over it.
+    expect(await what.evaluate((seen) => {
+      const { left, bottom, width } = seen.getBoundingClientRect();
+      return seen.contains(document.elementFromPoint(left + width / 2, bottom - 3));
+    })).toBe(true);
   }
   const pull = page.locator(".tack").first().getByText("pull", { exact: true });
   await pull.tap();
