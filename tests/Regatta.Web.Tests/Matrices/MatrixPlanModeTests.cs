@@ -16,7 +16,13 @@ public sealed class MatrixPlanModeTests(ClubHost host) : MatrixPage(host)
             302,
             (int)
                 (
-                    await coordinator.SendAsync(page, "main form", $"{path}/plans", ("plan-another", "radial sail"), ("mode-another", "slalom"))
+                    await coordinator.SendAsync(
+                        page,
+                        "main form",
+                        $"{path}/plans",
+                        ("plan-another", "radial sail"),
+                        ("mode-another", "slalom")
+                    )
                 ).Status
         );
         var reach = $"{path}?plan=radial-sail&mode=slalom";
