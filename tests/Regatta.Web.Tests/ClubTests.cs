@@ -58,7 +58,7 @@ public sealed class ClubTests(ClubHost host)
             ("password", "long-enough-now")
         );
         Assert.Equal("/ebb-sailing-club", founded.Location!.ToString());
-        Assert.Contains("Make one from a kit", (await visitor.GetAsync("/ebb-sailing-club")).TextOf(".empty"));
+        Assert.Contains("from a kit", (await visitor.GetAsync("/ebb-sailing-club")).TextOf(".first-steps"));
         Assert.Equal("/sign-in", (await visitor.GetAsync("/found")).Location!.ToString());
         Assert.Empty((await empty.Visit().GetAsync("/sign-in")).Html.QuerySelectorAll(".demo-accounts"));
     }

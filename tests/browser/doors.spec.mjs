@@ -134,7 +134,7 @@ test("somebody is invited by mail and joins on a phone, with a second factor tha
   await ida.getByRole("button", { name: "Save" }).tap();
   await expect(ida.locator(".own").getByRole("link", { name: "Skiff" })).toBeVisible();
   await kim.goto(link.pathname + link.search);
-  await expect(kim.getByRole("heading", { level: 1 })).toContainText("holds no longer");
+  await expect(kim.getByRole("heading", { level: 1 })).toContainText("has expired");
   await desk.close();
 
   await ida.goto("/me/second-factor");

@@ -27,6 +27,7 @@ test("what the logs prove is read by keyboard, and the season is replayed", asyn
   await page.getByRole("link", { name: "Replay", exact: true }).click();
   const slider = page.getByRole("slider");
   await slider.focus();
+  // As early as may be: a hand quicker than the scripts is heard all the same.
   await page.keyboard.press("Home");
   await expect(page.locator("#drawn")).toContainText("Before the first run");
   await page.keyboard.press("End");

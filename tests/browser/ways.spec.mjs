@@ -59,6 +59,15 @@ test("under the thumb of a phone lie now, log, logbook and learn; nothing with t
     await expectAccessible(page);
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360);
   }
+  // What is found stands on the screen, whole.
+  await page.goto("/wenlow/learn");
+  await page.locator("#find").tap();
+  await page.locator("#find").fill("kicker");
+  const found = await page.locator("[data-find-list] a").first().boundingBox();
+  expect(found.x).toBeGreaterThanOrEqual(0);
+  expect(found.x + found.width).toBeLessThanOrEqual(360);
+  expect(found.height).toBeGreaterThanOrEqual(44);
+  await page.keyboard.press("Escape");
   await page.goto("/wenlow/learn");
   const top = (await bar.boundingBox()).y;
   for (let tab = 0; tab < 40; tab += 1) {

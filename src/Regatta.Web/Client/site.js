@@ -8,10 +8,23 @@ const seen = () => new Promise((on) => {
   setTimeout(on, 500);
 });
 
+/** What was changed before anything listened for it. */
+const changes = ["input", "change"];
+const early = /** @type {Map<string, Set<Element>>} */ (new Map(changes.map((type) => [type, new Set()])));
+const remember = (event) => early.get(event.type).add(event.target);
+for (const type of changes) document.addEventListener(type, remember, true);
+
 /** The largest of them, and before the page is seen nobody needs it. It begins by itself, but misses its start in between. */
 async function withHtmx() {
   await loaded();
   window.htmx = (await import("htmx.org")).default;
+  // A hand quicker than the script is heard all the same.
+  for (const type of changes) {
+    document.removeEventListener(type, remember, true);
+    const fields = [...early.get(type)].filter((field) => field.isConnected && field.closest("[hx-get], [hx-post]"));
+    early.get(type).clear();
+    for (const field of fields) field.dispatchEvent(new Event(type, { bubbles: true }));
+  }
   return window.htmx;
 }
 
