@@ -14,6 +14,11 @@ const early = /** @type {Map<string, Set<Element>>} */ (new Map(changes.map((typ
 const remember = (event) => early.get(event.type).add(event.target);
 for (const type of changes) document.addEventListener(type, remember, true);
 
+/** Whether something asks the club when a field changes: around it, or from afar by the name of its form. */
+const isHeard = (field) =>
+  field.closest("[hx-get], [hx-post]") ||
+  [...document.querySelectorAll("[hx-trigger*='from:']")].some((far) => field.closest(far.getAttribute("hx-trigger").split("from:")[1]));
+
 /** The largest of them, and before the page is seen nobody needs it. It begins by itself, but misses its start in between. */
 async function withHtmx() {
   await loaded();
@@ -21,7 +26,7 @@ async function withHtmx() {
   // A hand quicker than the script is heard all the same.
   for (const type of changes) {
     document.removeEventListener(type, remember, true);
-    const fields = [...early.get(type)].filter((field) => field.isConnected && field.closest("[hx-get], [hx-post]"));
+    const fields = [...early.get(type)].filter((field) => field.isConnected && isHeard(field));
     early.get(type).clear();
     for (const field of fields) field.dispatchEvent(new Event(type, { bubbles: true }));
   }
