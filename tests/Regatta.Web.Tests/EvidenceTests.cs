@@ -43,6 +43,10 @@ public sealed class EvidenceTests(ClubHost host)
             Assert.True(!link.Contains('#', StringComparison.Ordinal) || page.Html.GetElementById(link.Split('#')[1]) is not null, link);
         }
 
+        // A captain is told of their own class alone.
+        var captain = await (await club.VisitAsAsync("tamsin")).GetAsync("/wenlow");
+        Assert.All(captain.Html.QuerySelectorAll(".needs strong"), name => Assert.Equal("Quillet", name.TextContent));
+        Assert.Null(captain.Html.QuerySelector(".needs a[href$='/proposals']"));
         // Who decides nothing is asked for nothing.
         Assert.Empty((await (await club.VisitAsAsync("priya")).GetAsync("/wenlow")).Html.QuerySelectorAll(".needs"));
     }

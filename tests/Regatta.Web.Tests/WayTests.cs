@@ -28,6 +28,18 @@ public sealed class WayTests(ClubHost host)
         Assert.Equal(5, ClassPlace.All.Select(place => place.Door).Distinct().Count());
     }
 
+    [Theory]
+    [InlineData("", "Matrix")]
+    [InlineData("/", "Matrix")]
+    [InlineData("/Card/", "Card")]
+    [InlineData("/card/print", "Print")]
+    [InlineData("/reefs/edit", "Reef points")]
+    [InlineData("/boats/7/mark/vang", "Boats")]
+    [InlineData("/compare", "Versions")]
+    [InlineData("/cards", null)]
+    public void An_address_lies_in_the_nearest_place_above_it(string below, string? place) =>
+        Assert.Equal(place, ClassPlace.At(below)?.Name);
+
     [Fact]
     public async Task A_place_is_shown_to_whom_it_opens_and_to_nobody_else()
     {
@@ -62,6 +74,38 @@ public sealed class WayTests(ClubHost host)
                 page.Html.QuerySelectorAll(".class-pages a").Select(link => link.TextContent)
             );
         }
+    }
+
+    [Fact]
+    public async Task The_head_of_every_page_leads_to_pages_and_so_does_whatever_the_search_knows_of_the_club()
+    {
+        var coordinator = await host.VisitAsAsync("odalys");
+        foreach (var place in ClubPlace.All)
+        {
+            Assert.Equal((place, 200), (place, (int)(await coordinator.GetAsync("/wenlow" + place.Path)).Status));
+        }
+
+        var head = (await coordinator.GetAsync("/wenlow/learn")).Html.QuerySelectorAll(".masthead nav a").Select(link => link.TextContent);
+        Assert.Equal(ClubPlace.All.Where(place => place.InHead).Select(place => place.Name), head.SkipLast(1));
+        var sailor = await host.VisitAsAsync("priya");
+        Assert.DoesNotContain("People", (await sailor.GetAsync("/wenlow/learn")).TextOf(".masthead nav"));
+    }
+
+    [Fact]
+    public async Task A_class_that_is_called_otherwise_in_its_draft_is_found_by_sailors_under_the_name_they_know()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var (captain, sailor) = (await club.VisitAsAsync("odalys"), await club.VisitAsAsync("priya"));
+        const string At = "/wenlow/classes/tandry/settings";
+        await captain.SendAsync(await captain.GetAsync(At), "form.stack", At, ("name", "Zephyrine"));
+        Assert.Contains("Zephyrine", (await captain.GetAsync(At)).TextOf("h1"));
+        foreach (var asked in new[] { "zephyrine", "quince", "tandry" })
+        {
+            Assert.DoesNotContain("Zephyrine", (await sailor.GetAsync("/wenlow/find?handler=List&q=" + asked)).Text);
+        }
+
+        Assert.DoesNotContain("Zephyrine", (await sailor.GetAsync("/wenlow")).Text);
+        Assert.Contains("Zephyrine", (await captain.GetAsync("/wenlow/find?handler=List&q=zephyrine")).Text);
     }
 
     [Fact]

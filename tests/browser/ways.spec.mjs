@@ -29,6 +29,18 @@ test("three keys and Enter lead from anywhere to a class, a control or a page; a
   await expect(second).toHaveClass("is-chosen");
   await page.keyboard.press("Enter");
   await page.waitForURL((url) => url.pathname + url.hash === to);
+  // Without an answer, or with a stranger's, nothing stands there, and least of all what was found for fewer letters.
+  await page.keyboard.press("/");
+  await page.keyboard.type("qui");
+  await expect(page.locator("[data-find-list] a").first()).toBeVisible();
+  await page.route(/handler=List/, (route) => route.fulfill({ status: 200, contentType: "text/html", body: "<h1>Pay for the line</h1><a href='/x'>here</a>" }));
+  await page.keyboard.type("llet");
+  await expect(page.locator("[data-find-list]")).toBeHidden();
+  await expect(page.locator("[data-find-list] a")).toHaveCount(0);
+  await page.keyboard.press("Enter");
+  await page.waitForURL(/\/find\?q=quillet/);
+  await expect(page.locator(".found a").first()).toContainText("Quillet");
+  await page.unroute(/handler=List/);
   // What is like nothing says so on a page of its own.
   await page.keyboard.press("/");
   await page.keyboard.type("xyzzyx");

@@ -14,7 +14,7 @@ public sealed record ClassNews(int Since, PublishedVersion Version, IReadOnlyLis
 }
 
 /// <summary>Tells each member what changed in what they sail, until they have seen it.</summary>
-public sealed class TellNews(IReadVersions versions, VersionsSeen seen, TimeProvider clock)
+public sealed class TellNews(ClassCache cache, VersionsSeen seen, TimeProvider clock)
 {
     /// <summary>Whoever was never told anything hears of a version this young.</summary>
     private static readonly TimeSpan Young = TimeSpan.FromDays(21);
@@ -28,13 +28,9 @@ public sealed class TellNews(IReadVersions versions, VersionsSeen seen, TimeProv
         }
 
         var known = await seen.OfAsync(view.Ref, person) ?? (clock.GetUtcNow() - newest.At <= Young ? newest.Number - 1 : newest.Number);
-        if (known >= newest.Number || await versions.FindAsync(view.Ref, known) is not { } before)
-        {
-            return null;
-        }
-
-        var changes = MatrixDiff.Between(before.State, newest.State);
-        return changes.Count > 0 ? new(known, newest, changes) : null;
+        return known < newest.Number && await cache.ChangesAsync(view.Stamp, known, newest) is { Count: > 0 } changes
+            ? new(known, newest, changes)
+            : null;
     }
 
     /// <summary>Somebody has seen what changed up to a version.</summary>

@@ -18,18 +18,10 @@ public static class NewsText
             '\n',
             [
                 $"{name}, version {version.Number}: {version.Reason}",
-                .. marks.Take(Shown).Select(change => "– " + Line(change, planModes)),
+                .. marks.Take(Shown).Select(change => $"– {ChangeText.What(change, planModes)}: {ChangeText.FromTo(change)}"),
                 .. marks.Count > Shown ? [$"– and {marks.Count - Shown} more"] : (string[])[],
                 card,
             ]
         );
     }
-
-    private static string Line(MatrixChange change, PlanModes planModes)
-    {
-        var sails = change.PlanMode is { } planMode && planModes.Describe(planMode) is { Length: > 0 } described ? $" ({described})" : "";
-        return $"{change.Band!.Name}{sails}: {change.Control!.Name} {Or(change.Before)} → {Or(change.After)}";
-    }
-
-    private static string Or(string said) => said.Length > 0 ? said : "nothing";
 }

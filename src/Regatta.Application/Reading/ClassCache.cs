@@ -160,6 +160,32 @@ public sealed class ClassCache(IFusionCache cache, Classes classes, Versions ver
             Options
         );
 
+    /// <summary>What a published version says otherwise than an older one; nothing where that one is gone or cannot be read any more. Both
+    /// stay as they are for ever.</summary>
+    public async Task<IReadOnlyList<MatrixChange>> ChangesAsync(ClassStamp stamp, int older, PublishedVersion newer) =>
+        await cache.GetOrSetAsync<IReadOnlyList<MatrixChange>>(
+            $"changes/{Name(stamp)}/{older}-{newer.Number}",
+            async (context, stop) =>
+            {
+                var changes = await OlderAsync(stamp, older) is { } before ? MatrixDiff.Between(before.State, newer.State) : [];
+                context.Options.SetSize(1 + changes.Count);
+                return changes;
+            },
+            Options
+        );
+
+    private async Task<PublishedVersion?> OlderAsync(ClassStamp stamp, int number)
+    {
+        try
+        {
+            return await versions.FindAsync(stamp.Class, number);
+        }
+        catch (UnreadableClassException)
+        {
+            return null;
+        }
+    }
+
     /// <summary>All runs of a class, oldest first, for the pages that look through them.</summary>
     public async Task<IReadOnlyList<SessionEvidence>> RunsAsync(ClassStamp stamp) =>
         await NewestAsync<IReadOnlyList<SessionEvidence>>(

@@ -32,11 +32,7 @@ public sealed record FieldWord(string Name, IReadOnlyList<string> Also, string M
             ["zero", "measured from"],
             "The point every measurement of a control starts from, so that a mark means the same on every boat."
         ),
-        new(
-            "Feathering",
-            ["pinching in gusts"],
-            "Steering a little closer to the wind in a gust, so that the sail spills and the boat stays flat."
-        ),
+        new("Feathering", [], "Steering a little closer to the wind in a gust, so that the sail spills and the boat stays flat."),
         new("Foot", [], "The sail’s lower edge, along the boom."),
         new("Gear", [], "Several controls that move as one: choosing the gear sets them all."),
         new("Gooseneck", [], "The joint of boom and mast. On a lateen it can slide, and moves the whole sail forward or aft."),
@@ -44,7 +40,7 @@ public sealed record FieldWord(string Name, IReadOnlyList<string> Also, string M
         new("Headsail", ["jib", "genoa", "foresail"], "The sail before the mast. Its lead, halyard and sheet shape the slot."),
         new(
             "Helm",
-            ["tiller pull", "balance"],
+            ["tiller pull"],
             "Which way the boat wants to turn by herself when the tiller is let go, and how much rudder holds her straight."
         ),
         new(
@@ -87,8 +83,4 @@ public sealed record FieldWord(string Name, IReadOnlyList<string> Also, string M
             "She wants to turn to the wind; the tiller pulls to leeward and must be held to windward. A little is wanted."
         ),
     ];
-
-    /// <summary>The word somebody means, by its name or what others call it, in any case; null where it is none of them.</summary>
-    public static FieldWord? Of(string said) =>
-        All.FirstOrDefault(word => word.Also.Prepend(word.Name).Any(name => name.Equals(said.Trim(), StringComparison.OrdinalIgnoreCase)));
 }

@@ -3,9 +3,6 @@ namespace Regatta.Core.Evidence;
 /// <summary>The constants of the evidence, all of them, in one place. Our own choice unless it says otherwise. Source: models M7.</summary>
 public static class EvidenceRules
 {
-    /// <summary>So many standard deviations to either side hold nine in ten of what is normally distributed.</summary>
-    public const double NineInTen = 1.645;
-
     /// <summary>σ0, the scatter of one check in degrees of rudder believed before logs.</summary>
     public const double PriorScatter = 1.0;
 

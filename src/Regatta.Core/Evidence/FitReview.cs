@@ -10,12 +10,11 @@ public sealed record Residual(SessionEvidence Run, WindBand Band, double Degrees
 
 /// <summary>How much more helm a boat carries than the class, the same marks on.</summary>
 /// <param name="Boat">The boat's number.</param>
-/// <param name="Degrees">+ is more weather helm.</param>
-/// <param name="Deviation">Its standard deviation; above zero.</param>
-public sealed record BoatOffset(long Boat, double Degrees, double Deviation)
+/// <param name="Offset">+ is more weather helm.</param>
+public sealed record BoatOffset(long Boat, HelmPrediction Offset)
 {
     /// <summary>Whether she differs: by half a degree or more, and her interval of nine in ten leaves zero out (ours).</summary>
-    public bool Differs => Math.Abs(Degrees) >= 0.5 && Math.Abs(Degrees) > EvidenceRules.NineInTen * Deviation;
+    public bool Differs => Math.Abs(Offset.Mean) >= 0.5 && Offset.Interval(FitReview.Level) is (> 0, _) or (_, < 0);
 }
 
 /// <summary>What the logs could learn of a control.</summary>
@@ -34,18 +33,9 @@ public enum Learned
 /// <summary>A control's or gear's effect as it was believed and as the logs have it, in degrees a step.</summary>
 /// <param name="Column">Which.</param>
 /// <param name="Believed">Before logs.</param>
-/// <param name="BelievedDeviation">Its doubt.</param>
 /// <param name="Now">With logs.</param>
-/// <param name="NowDeviation">Its doubt.</param>
 /// <param name="Learned">What that is.</param>
-public sealed record ControlReview(
-    HelmColumn Column,
-    double Believed,
-    double BelievedDeviation,
-    double Now,
-    double NowDeviation,
-    Learned Learned
-);
+public sealed record ControlReview(HelmColumn Column, HelmPrediction Believed, HelmPrediction Now, Learned Learned);
 
 /// <summary>How helm went with time beside all that is known of it.</summary>
 /// <param name="PerSeason">Degrees a year, + more weather helm.</param>
@@ -60,6 +50,9 @@ public sealed record Drift(double PerSeason, double Deviation)
 /// apart. Of the newest runs of each band.</summary>
 public sealed class FitReview
 {
+    /// <summary>How surely the intervals hold that are told: nine times in ten.</summary>
+    public const double Level = 0.9;
+
     /// <summary>Two controls whose learned effects go together more than this cannot be told apart (ours).</summary>
     public const double TooAlike = 0.8;
 
@@ -114,10 +107,9 @@ public sealed class FitReview
                     {
                         var row = new double[fit.Model.Columns.Count];
                         row[column.Column] = 1;
-                        var offset = fit.Posterior.Predict(row);
-                        return new BoatOffset(column.Boat, offset.Mean, offset.Deviation);
+                        return new BoatOffset(column.Boat, fit.Posterior.Predict(row));
                     })
-                    .OrderByDescending(boat => Math.Abs(boat.Degrees)),
+                    .OrderByDescending(boat => Math.Abs(boat.Offset.Mean)),
             ],
             Controls = [.. fit.Model.HelmColumns.Select(column => Review(fit, column))],
             Alike = [.. Pairs(fit)],
@@ -140,10 +132,8 @@ public sealed class FitReview
         var otherWay = StudentT.CDF(0, 1, now.Freedom, -Math.Sign(believed) * now.Mean / now.Deviation);
         return new(
             column,
-            believed,
-            doubt,
-            now.Mean,
-            now.Deviation,
+            new(believed, doubt, double.PositiveInfinity),
+            now,
             otherWay >= EvidenceRules.Supported ? Learned.TheOtherWay
                 : now.Deviation / fit.Posterior.Scatter > HardlyLess * doubt / EvidenceRules.PriorScatter ? Learned.Nothing
                 : Learned.Something

@@ -18,7 +18,7 @@ public static class AuditWords
         ["Account/Me:SignOut"] = "Sign out",
         ["Account/Member"] = "Change roles",
         ["Account/Member:HandOver"] = "Hand the club over",
-        ["Account/Member:Let"] = "Let a member in again",
+        ["Account/Member:Let"] = "Reinstate a member",
         ["Account/Member:Password"] = "Send a member a new password’s address",
         ["Account/Member:Remove"] = "Remove a member",
         ["Account/Member:Suspend"] = "Suspend a member",

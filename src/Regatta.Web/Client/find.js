@@ -7,7 +7,9 @@ export function find() {
   const list = /** @type {HTMLElement} */ (form.querySelector("[data-find-list]"));
   const told = form.querySelector("[data-find-told]");
   const ways = () => [...list.querySelectorAll("a")];
-  let [timer, asked] = [0, ""];
+  let timer = 0;
+  let asked = ""; // the words the list is of, or will be
+  let answer = Promise.resolve();
 
   function choose(at) {
     for (const [index, way] of ways().entries()) {
@@ -18,25 +20,28 @@ export function find() {
   }
   const chosen = () => ways().findIndex((way) => way.classList.contains("is-chosen"));
 
-  function close() {
-    [list.hidden, asked] = [true, ""];
-    list.replaceChildren();
+  function show(part) {
+    list.replaceChildren(...(part ? [part] : []));
+    list.hidden = !part;
+    choose(0);
   }
 
-  async function look() {
+  async function ask(words) {
+    const came = await fetch(`${form.action}?handler=List&q=${encodeURIComponent(words)}`).catch(() => null);
+    // Who signed out meanwhile, or a stranger's network, is answered by another page.
+    const page = came?.ok && !came.redirected ? await came.text().catch(() => "") : "";
+    const part = new DOMParser().parseFromString(page, "text/html").querySelector(".found, .empty, .problem");
+    // A later letter may have been asked about meanwhile; a list of other words leads nowhere.
+    if (words === asked) show(part);
+  }
+
+  /** The list of what stands in the field, once it is there. */
+  function look() {
     const words = field.value.trim();
-    if (words === asked) return;
-    if (!words) {
-      close();
-      return;
-    }
+    if (words === asked) return answer;
     asked = words;
-    const answer = await fetch(`${form.action}?handler=List&q=${encodeURIComponent(words)}`).catch(() => null);
-    // A later letter may have been asked about meanwhile.
-    if (!answer?.ok || asked !== words) return;
-    list.innerHTML = await answer.text();
-    list.hidden = false;
-    choose(0);
+    answer = words ? ask(words) : Promise.resolve(show(null));
+    return answer;
   }
 
   field.addEventListener("input", () => {
@@ -46,7 +51,8 @@ export function find() {
   field.addEventListener("keydown", (event) => {
     const way = { ArrowDown: 1, ArrowUp: -1 }[event.key];
     if (event.key === "Escape") {
-      close();
+      asked = "";
+      show(null);
     } else if (way && ways().length > 0) {
       event.preventDefault();
       choose((chosen() + way + ways().length) % ways().length);

@@ -17,7 +17,7 @@ for (const type of changes) document.addEventListener(type, remember, true);
 /** Whether something asks the club when a field changes: around it, or from afar by the name of its form. */
 const isHeard = (field) =>
   field.closest("[hx-get], [hx-post]") ||
-  [...document.querySelectorAll("[hx-trigger*='from:']")].some((far) => field.closest(far.getAttribute("hx-trigger").split("from:")[1]));
+  [...document.querySelectorAll("[hx-trigger*='from:']")].some((far) => field.closest(/from:(\S+)/.exec(far.getAttribute("hx-trigger"))[1]));
 
 /** The largest of them, and before the page is seen nobody needs it. It begins by itself, but misses its start in between. */
 async function withHtmx() {

@@ -38,12 +38,12 @@ public sealed record DegreeAxis(double Reach, double Step)
     public double X(double degrees) => (Width / 2) + (Math.Clamp(degrees, -Reach, Reach) / Reach * ((Width / 2) - 8));
 }
 
-/// <summary>What is known of a row of an axis: a middle with its interval of nine in ten, and what was believed before.</summary>
+/// <summary>What is known of a row of an axis: a middle with its interval, and what was believed before.</summary>
 /// <param name="Name">Whose it is.</param>
-/// <param name="Now">Its middle and its standard deviation.</param>
+/// <param name="Now">What is known.</param>
 /// <param name="Before">The same before any log; null where nothing was.</param>
 /// <param name="Said">The same in words.</param>
-public sealed record EffectRow(string Name, (double Degrees, double Deviation) Now, (double Degrees, double Deviation)? Before, string Said)
+public sealed record EffectRow(string Name, HelmPrediction Now, HelmPrediction? Before, string Said)
 {
     /// <summary>What is said besides; empty for nothing.</summary>
     public string Remark { get; init; } = "";
@@ -52,13 +52,13 @@ public sealed record EffectRow(string Name, (double Degrees, double Deviation) N
     public bool IsUntold { get; init; }
 
     /// <summary>How far it reaches on its axis.</summary>
-    public IEnumerable<double> Ends => new[] { Now, Before ?? Now }.SelectMany(one => new[] { Low(one), High(one) });
+    public IEnumerable<double> Ends =>
+        new[] { Now, Before ?? Now }.Select(known => known.Interval(FitReview.Level)).SelectMany(ends => new[] { ends.Low, ends.High });
 
     /// <summary>An interval as a path at a height.</summary>
-    public static string Bar(DegreeAxis axis, (double Degrees, double Deviation) of, double y) =>
-        $"M{N(axis.X(Low(of)))} {N(y)}H{N(axis.X(High(of)))}";
-
-    private static double Low((double Degrees, double Deviation) of) => of.Degrees - (EvidenceRules.NineInTen * of.Deviation);
-
-    private static double High((double Degrees, double Deviation) of) => of.Degrees + (EvidenceRules.NineInTen * of.Deviation);
+    public static string Bar(DegreeAxis axis, HelmPrediction of, double y)
+    {
+        var (low, high) = of.Interval(FitReview.Level);
+        return $"M{N(axis.X(low))} {N(y)}H{N(axis.X(high))}";
+    }
 }

@@ -11,6 +11,9 @@ public sealed class InnerPages(IServiceScopeFactory scopes, IHttpContextFactory 
     /// <summary>Said of a page that nobody sees yet: it tells nothing that is told once, and leaves nothing in the browser.</summary>
     public const string Mark = "X-Pack";
 
+    /// <summary>Whether a page is made for a phone that keeps it for the time without a line.</summary>
+    public static bool IsFor(HttpRequest request) => request.Headers.ContainsKey(Mark);
+
     private RequestDelegate pages = _ => throw new InvalidOperationException("There are no pages yet.");
 
     /// <summary>What stands between a request and its page, behind the sign-in.</summary>

@@ -89,9 +89,14 @@ public sealed record ClassPlace(string Path, string Name, ClassDoor Door)
     /// <summary>The place an address lies in: that itself, or the nearest above it; null where there is none.</summary>
     /// <param name="below">The address below the class, with a slash before it; empty for the class's own.</param>
     public static ClassPlace? At(string below) =>
-        All.SelectMany(place => place.Inner.Prepend(place.Path), (place, path) => (place, path))
-            .Where(one => below == one.path || (one.path.Length > 0 && below.StartsWith(one.path + "/", StringComparison.Ordinal)))
-            .OrderByDescending(one => one.path.Length)
-            .Select(one => one.place)
+        All.SelectMany(place => place.Inner.Prepend(place.Path), (place, path) => (Place: place, Path: path))
+            .Where(known => IsWithin(below.TrimEnd('/'), known.Path))
+            .OrderByDescending(known => known.Path.Length)
+            .Select(known => known.Place)
             .FirstOrDefault();
+
+    /// <summary>Addresses are one in any case of their letters, as the platform's routes have it.</summary>
+    private static bool IsWithin(string below, string path) =>
+        below.Equals(path, StringComparison.OrdinalIgnoreCase)
+        || (path.Length > 0 && below.StartsWith(path + "/", StringComparison.OrdinalIgnoreCase));
 }

@@ -28,7 +28,7 @@ public sealed class FleetModel(
 {
     public IReadOnlyList<FleetLine> Fleet { get; private set; } = [];
 
-    /// <summary>Each class that can be read, as it is published.</summary>
+    /// <summary>Each class that can be read, as its reader may see it.</summary>
     public IReadOnlyDictionary<string, ClassView> Views { get; private set; } = new Dictionary<string, ClassView>();
 
     /// <summary>Each class that can be read at a glance.</summary>
@@ -37,10 +37,10 @@ public sealed class FleetModel(
     /// <summary>The ruler they share; null without a class that can be read.</summary>
     public WindAxis? Ruler { get; private set; }
 
-    /// <summary>The station's wind now; null where there is none.</summary>
-    public Speed? Now { get; private set; }
+    /// <summary>The station's wind now, at the height of a class's bands; null where there is none.</summary>
+    public Speed? NowAt(Length height) => stations.Of(here.Club.Ref).At(height)?.Mean;
 
-    /// <summary>How many proposals there are to decide.</summary>
+    /// <summary>How many proposals there are for whoever looks to decide.</summary>
     public int Waiting { get; private set; }
 
     /// <summary>What needs whoever looks, what is worth most first; empty for who decides nothing.</summary>
@@ -58,8 +58,7 @@ public sealed class FleetModel(
         Views = views.ToDictionary(view => view.Class.Key);
         Covers = views.ToDictionary(view => view.Class.Key, ClassCover.Of);
         Ruler = Covers.Count > 0 ? CoverDrawing.AxisOf(Covers.Values) : null;
-        Now = stations.Of(here.Club.Ref).At(ClassDefinition.UsualWindHeight)?.Mean;
-        Waiting = views.Sum(Proposals);
+        Waiting = views.Where(view => here.MayEditClass(view.Ref)).Sum(Proposals);
         if (here.IsCoordinator && Fleet.Sum(line => line.Logs) == 0)
         {
             FirstSteps = await StepsAsync(views.Count > 0 ? views[0] : null);

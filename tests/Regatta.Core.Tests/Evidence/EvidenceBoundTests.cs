@@ -11,8 +11,16 @@ public sealed class EvidenceBoundTests
     [InlineData(0.49, 0.1, false)]
     [InlineData(1, 0.6, true)]
     [InlineData(1, 0.61, false)]
-    public void A_boat_differs_by_half_a_degree_and_beyond_her_doubt(double degrees, double deviation, bool differs) =>
-        Assert.Equal(differs, new BoatOffset(1, degrees, deviation).Differs);
+    [InlineData(-1, 0.6, true)]
+    // Five checks leave more doubt than their deviation says: t of 5 degrees of freedom, 2.015 (a table of the distribution, from memory).
+    [InlineData(1, 0.49, true, 5)]
+    [InlineData(1, 0.5, false, 5)]
+    public void A_boat_differs_by_half_a_degree_and_beyond_her_doubt(
+        double degrees,
+        double deviation,
+        bool differs,
+        double freedom = double.PositiveInfinity
+    ) => Assert.Equal(differs, new BoatOffset(1, new(degrees, deviation, freedom)).Differs);
 
     [Fact]
     public void Only_runs_of_the_first_purpose_tell_of_cells()

@@ -11,7 +11,7 @@ public sealed class ReviewTests
         var runs = Season(60, (at, _) => at % 3 == 0 ? 1.4 : 0);
         var review = FitReview.Of(Fit(runs));
         Assert.Equal([1], review.Boats.Where(boat => boat.Differs).Select(boat => boat.Boat));
-        Assert.InRange(review.Boats[0].Degrees, 0.5, 1.4);
+        Assert.InRange(review.Boats[0].Offset.Mean, 0.5, 1.4);
         Assert.Empty(review.OffBands);
     }
 
@@ -21,7 +21,7 @@ public sealed class ReviewTests
         Assert.Equal(Learned.Nothing, Assert.Single(FitReview.Of(Fit(Season(30, (_, _) => 0, move: 0))).Controls).Learned);
         var moved = Assert.Single(FitReview.Of(Fit(Season(30, (_, _) => 0))).Controls);
         Assert.Equal(Learned.Something, moved.Learned);
-        Assert.True(moved.NowDeviation < moved.BelievedDeviation);
+        Assert.True(moved.Now.Deviation < moved.Believed.Deviation);
     }
 
     [Fact]

@@ -271,7 +271,7 @@ public sealed class AccountTests(ClubHost host)
             (await stranger.SendAsync(form, "form.stack", "/reset", ("password", "walnut kettle prairie ox"))).Location!.ToString()
         );
         Assert.Contains(
-            "holds no longer",
+            "has expired",
             (await stranger.SendAsync(form, "form.stack", "/reset", ("password", "another walnut kettle ox"))).TextOf("#password-problem")
         );
         Assert.Equal(422, (int)(await SignInAsync(club.Visit(), "ida", IdasPassword)).Status);

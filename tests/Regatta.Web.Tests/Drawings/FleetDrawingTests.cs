@@ -141,7 +141,7 @@ public sealed class FleetDrawingTests
             Assert.Equal(DegreeAxis.Width, axis.X(furthest / 2) + axis.X(-furthest / 2), 9);
         }
 
-        var row = new EffectRow("Gooseneck", (-0.4, 0.1), (-0.2, 0.2), "");
+        var row = new EffectRow("Gooseneck", new(-0.4, 0.1, double.PositiveInfinity), new(-0.2, 0.2, double.PositiveInfinity), "");
         Assert.Equal([-0.5645, -0.2355, -0.529, 0.129], row.Ends.Select(end => Math.Round(end, 4)));
     }
 

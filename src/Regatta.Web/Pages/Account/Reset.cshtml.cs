@@ -42,7 +42,7 @@ public sealed class ResetModel(UserManager<Person> accounts, OwnAccount account,
         if (!set.Succeeded)
         {
             Problem = set.Errors.Any(error => error.Code == nameof(IdentityErrorDescriber.InvalidToken))
-                ? "This link holds no longer: it is older than two hours, or was used. Ask for another."
+                ? "This link has expired: it is older than two hours, or was used. Ask for another."
                 : string.Join(" ", set.Errors.Select(error => error.Description));
             note.Refuse(Problem);
             Response.StatusCode = StatusCodes.Status422UnprocessableEntity;

@@ -63,7 +63,7 @@ public sealed class WrongModel(ClubContext here, CardRequests cards, UnitPrefere
         || (School == CureSchool.OfClass && Class.Depower == DepowerFirst.Rig && signs.Contains(Sign.Overpowered));
 
     /// <summary>Whether it is made for a phone that keeps it for the time without a line.</summary>
-    public bool ForPack => Request.Headers.ContainsKey(InnerPages.Mark);
+    public bool ForPack => InnerPages.IsFor(Request);
 
     /// <summary>The other lists there are for this class.</summary>
     public IEnumerable<CureSchool> Others =>

@@ -40,7 +40,8 @@ public sealed class MemberCardModel(
     public async Task OnGetAsync([FromQuery] CardQuery ask, string? boat)
     {
         await LoadAsync(ask, boat);
-        News = Card is null ? null : await news.FindAsync(await here.ClassAsync(), here.Actor.Person);
+        // A page that is kept would tell it still when it has been seen.
+        News = Card is null || InnerPages.IsFor(Request) ? null : await news.FindAsync(await here.ClassAsync(), here.Actor.Person);
     }
 
     /// <summary>The reader has seen what changed up to a version.</summary>

@@ -41,14 +41,16 @@ public sealed class WhatLogsProveModel(
     public static string Degrees(double degrees, double deviation) =>
         $"{NumberText.Signed(degrees, 2)}° ± {NumberText.Plain(deviation, 2)}";
 
+    private static string Degrees(HelmPrediction known) => Degrees(known.Mean, known.Deviation);
+
     /// <summary>What a step of each control does to the helm.</summary>
     public IReadOnlyList<EffectRow> Effects =>
         [
             .. Review.Controls.Select(one => new EffectRow(
                 $"{one.Column.Name}, {one.Column.ShowStep()}",
-                (one.Now, one.NowDeviation),
-                (one.Believed, one.BelievedDeviation),
-                $"believed {Degrees(one.Believed, one.BelievedDeviation)}, now {Degrees(one.Now, one.NowDeviation)}."
+                one.Now,
+                one.Believed,
+                $"believed {Degrees(one.Believed)}, now {Degrees(one.Now)}."
             )
             {
                 IsUntold = one.Learned == Learned.Nothing,
@@ -66,12 +68,7 @@ public sealed class WhatLogsProveModel(
     /// <summary>What each boat carries beside the class.</summary>
     public IReadOnlyList<EffectRow> Boats =>
         [
-            .. Review.Boats.Select(boat => new EffectRow(
-                NameOf(boat.Boat),
-                (boat.Degrees, boat.Deviation),
-                null,
-                Degrees(boat.Degrees, boat.Deviation)
-            )
+            .. Review.Boats.Select(boat => new EffectRow(NameOf(boat.Boat), boat.Offset, null, Degrees(boat.Offset))
             {
                 Remark = boat.Differs ? "She differs: measure where her scales begin, then her rudder and her mast." : "",
             }),

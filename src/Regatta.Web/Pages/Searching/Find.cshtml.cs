@@ -54,17 +54,16 @@ public sealed class FindModel(ClubContext here, IReadSearch search, IReadSails s
         }
 
         var own = await sails.OfAsync(here.Club.Ref, here.Actor.Person);
+        var views = (await here.ClassesAsync()).Classes;
         var named = new List<(FoundPlace Place, string About)>();
         // Where two are as alike, one's own stands before the others'.
-        foreach (var view in (await here.ClassesAsync()).Classes.OrderByDescending(view => own.Sails(view.Class.Key)))
+        foreach (var view in views.OrderByDescending(view => own.Sails(view.Class.Key)))
         {
             named.AddRange(OfClass(view));
         }
 
         named.AddRange(
-            ClubPlace
-                .All.Where(place => here.IsCoordinator || !place.ForCoordinators)
-                .Select(place => (new FoundPlace("page", place.Name, "", here.Path + place.Path), place.About))
+            ClubPlace.Of(here.IsCoordinator).Select(place => (new FoundPlace("page", place.Name, "", here.Path + place.Path), place.About))
         );
         named.AddRange(
             FieldWord.All.Select(word =>
@@ -78,7 +77,10 @@ public sealed class FindModel(ClubContext here, IReadSearch search, IReadSails s
             [.. named.Select(one => new Findable(one.Place.Name, one.About, Array.IndexOf(Kinds, one.Place.Kind)))],
             here.IsCoordinator
         );
-        Found = [.. found.Select(one => one.Kind == FoundKind.Named ? named[(int)one.Number].Place : OfRow(one))];
+        Found = [.. found.Select(one => one.Kind == FoundKind.Named ? named[(int)one.Number].Place : OfRow(one, NameOf(one.ClassKey)))];
+
+        // A class is called as its reader may know it; one that cannot be read, by its address.
+        string NameOf(string? key) => views.FirstOrDefault(view => view.Class.Key == key)?.Class.Name ?? key ?? "";
     }
 
     /// <summary>Where a word stands on its page.</summary>
@@ -106,12 +108,12 @@ public sealed class FindModel(ClubContext here, IReadSearch search, IReadSails s
         }
     }
 
-    private FoundPlace OfRow(Found one) =>
+    private FoundPlace OfRow(Found one, string ofClass) =>
         one.Kind switch
         {
-            FoundKind.Boat => new("boat", one.Name, one.About, here.AddressOf(one.ClassKey!, $"boats/{one.Number}").ToString()),
+            FoundKind.Boat => new("boat", one.Name, ofClass, here.AddressOf(one.ClassKey!, $"boats/{one.Number}").ToString()),
             FoundKind.Day => new("day", one.Name, one.About, $"{here.Path}/calendar/{one.Number}"),
             FoundKind.Person => new("person", one.Name, one.About, $"{here.Path}/people/{one.Person}"),
-            _ => new("log", one.Name, one.About, $"{here.Path}/logbook/{one.Number}"),
+            _ => new("log", $"{ofClass}, {one.Name}", one.About, $"{here.Path}/logbook/{one.Number}"),
         };
 }

@@ -64,7 +64,8 @@ public sealed class Search(Db database) : IReadSearch
               select 'Named' as kind, at - 1 as number, null::uuid as person, name, about, null::text as class_key, rank
                 from unnest(@names, @abouts, @ranks) with ordinality as named (name, about, rank, at)
               union all
-              select 'Boat', b.id, null, b.name, c.name, c.key, 1 from boats b join classes c on (c.club_id, c.id) = (b.club_id, b.class_id)
+              select 'Boat', b.id, null, b.name, replace(c.key, '-', ' '), c.key, 1
+                from boats b join classes c on (c.club_id, c.id) = (b.club_id, b.class_id)
                 where b.club_id = @Number and b.retired_on is null
               union all
               select 'Day', o.id, null, o.title, o.venue || ' ' || to_char(o.from_at, 'YYYY-MM-DD'), null, 2
@@ -77,7 +78,7 @@ public sealed class Search(Db database) : IReadSearch
                 select min(greatest(word_similarity(word, lower(name)), 0.9 * word_similarity(word, lower(about))))
                   from unnest(@words) as word) as share from things),
             logs as (
-              select 'Log', l.id, null::uuid, c.name || ', ' || to_char(l.sailed_at, 'YYYY-MM-DD'), l.note, c.key, 3 as rank, 0.8 as share
+              select 'Log', l.id, null::uuid, to_char(l.sailed_at, 'YYYY-MM-DD'), l.note, c.key, 3 as rank, 0.8 as share
                 from session_logs l join classes c on (c.club_id, c.id) = (l.club_id, l.class_id)
                 where l.club_id = @Number and l.sailor_id = @person and l.removed_at is null and l.note <> ''
                   and to_tsvector('simple', l.note) @@ plainto_tsquery('simple', array_to_string(@words, ' '))
