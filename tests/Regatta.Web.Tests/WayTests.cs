@@ -158,6 +158,21 @@ public sealed class WayTests(ClubHost host)
     }
 
     [Fact]
+    public async Task What_is_near_is_found_first_the_class_looked_from_and_the_one_that_is_sailed()
+    {
+        var coordinator = await host.VisitAsAsync("odalys");
+        var found = await coordinator.GetAsync("/wenlow/find?q=reef+points&at=tandry");
+        Assert.Equal("/wenlow/classes/tandry/reefs/edit", found.Html.QuerySelector(".found a")!.GetAttribute("href"));
+        Assert.Equal("tandry", found.Html.QuerySelector(".find-page [name=at]")!.GetAttribute("value"));
+        Assert.Equal(
+            "quillet",
+            (await coordinator.GetAsync("/wenlow/classes/quillet")).Html.QuerySelector(".find [name=at]")!.GetAttribute("value")
+        );
+        // A class that is named comes before what is in another.
+        Assert.Equal("Quillet", (await coordinator.GetAsync("/wenlow/find?q=qui&at=tandry")).TextOf(".found strong"));
+    }
+
+    [Fact]
     public async Task What_is_found_opens_and_is_what_the_reader_may_see()
     {
         foreach (var person in new[] { "priya", "odalys" })

@@ -107,6 +107,7 @@ test("a published change stands on its sailor's card and on Today until they hav
   await signIn(sailor, "priya", "/wenlow/classes/gessamy/card?wind=12&unit=kn");
   const news = sailor.locator(".news");
   await expect(news).toContainText("One more word about her.");
+  await news.locator("summary").tap();
   await expectAccessible(sailor);
   await news.getByRole("button", { name: "Got it" }).tap();
   await expect(sailor.locator("#card")).toBeVisible();

@@ -27,7 +27,8 @@ export function find() {
   }
 
   async function ask(words) {
-    const came = await fetch(`${form.action}?handler=List&q=${encodeURIComponent(words)}`).catch(() => null);
+    const said = new URLSearchParams({ handler: "List", q: words, at: form.querySelector("[name=at]")?.value ?? "" });
+    const came = await fetch(`${form.action}?${said}`).catch(() => null);
     // Who signed out meanwhile, or a stranger's network, is answered by another page.
     const page = came?.ok && !came.redirected ? await came.text().catch(() => "") : "";
     const part = new DOMParser().parseFromString(page, "text/html").querySelector(".found, .empty, .problem");

@@ -7,7 +7,11 @@ namespace Regatta.Web.Pages.Searching;
 /// <param name="Name">What it is called.</param>
 /// <param name="About">What it belongs to; empty for nothing.</param>
 /// <param name="Path">Where it is.</param>
-public sealed record FoundPlace(string Kind, string Name, string About, string Path);
+public sealed record FoundPlace(string Kind, string Name, string About, string Path)
+{
+    /// <summary>The key of the class it is of; null for none.</summary>
+    public string? ClassKey { get; init; }
+}
 
 /// <summary>Finds whatever the reader may see by some of its letters: pages, classes, controls by all their names, boats, days, own logs,
 /// words, and people for who may see them.</summary>
@@ -24,23 +28,26 @@ public sealed class FindModel(ClubContext here, IReadSearch search, IReadSails s
 
     public string Asked { get; private set; } = "";
 
+    /// <summary>The key of the class the reader looks from; null for none.</summary>
+    public string? At { get; private set; }
+
     public string? Problem { get; private set; }
 
     /// <summary>What was found, the likeliest first; null where nothing was looked for.</summary>
     public IReadOnlyList<FoundPlace>? Found { get; private set; }
 
-    public Task OnGetAsync(string? q) => LookAsync(q);
+    public Task OnGetAsync(string? q, string? at) => LookAsync(q, at);
 
     /// <summary>What was found, as the field's own list.</summary>
-    public async Task<IActionResult> OnGetListAsync(string? q)
+    public async Task<IActionResult> OnGetListAsync(string? q, string? at)
     {
-        await LookAsync(q);
+        await LookAsync(q, at);
         return Partial("_Found", this);
     }
 
-    private async Task LookAsync(string? q)
+    private async Task LookAsync(string? q, string? at)
     {
-        Asked = q?.Trim() ?? "";
+        (Asked, At) = (q?.Trim() ?? "", at);
         if (Asked.Length > Longest)
         {
             Problem = $"Keep it under {Longest} letters: a word or two is enough.";
@@ -56,8 +63,7 @@ public sealed class FindModel(ClubContext here, IReadSearch search, IReadSails s
         var own = await sails.OfAsync(here.Club.Ref, here.Actor.Person);
         var views = (await here.ClassesAsync()).Classes;
         var named = new List<(FoundPlace Place, string About)>();
-        // Where two are as alike, one's own stands before the others'.
-        foreach (var view in views.OrderByDescending(view => own.Sails(view.Class.Key)))
+        foreach (var view in views)
         {
             named.AddRange(OfClass(view));
         }
@@ -74,10 +80,20 @@ public sealed class FindModel(ClubContext here, IReadSearch search, IReadSails s
             here.Club.Ref,
             here.Actor.Person,
             words,
-            [.. named.Select(one => new Findable(one.Place.Name, one.About, Array.IndexOf(Kinds, one.Place.Kind)))],
+            [.. named.Select(one => new Findable(one.Place.Name, one.About, RankOf(one.Place)))],
             here.IsCoordinator
         );
         Found = [.. found.Select(one => one.Kind == FoundKind.Named ? named[(int)one.Number].Place : OfRow(one, NameOf(one.ClassKey)))];
+
+        // A class comes before what is in it; what is of the class looked from, then of those that are sailed, before the others'.
+        int RankOf(FoundPlace place)
+        {
+            var away =
+                place.Kind == "class" || place.ClassKey is not { } key || key == At ? 0
+                : own.Sails(key) ? 1
+                : 2;
+            return Array.IndexOf(Kinds, place.Kind) + (away * Kinds.Length);
+        }
 
         // A class is called as its reader may know it; one that cannot be read, by its address.
         string NameOf(string? key) => views.FirstOrDefault(view => view.Class.Key == key)?.Class.Name ?? key ?? "";
@@ -89,22 +105,22 @@ public sealed class FindModel(ClubContext here, IReadSearch search, IReadSails s
     private IEnumerable<(FoundPlace Place, string About)> OfClass(ClassView view)
     {
         var (one, key) = (view.Class, view.Class.Key);
-        string At(string page) => here.AddressOf(key).ToString() + page;
-        yield return (new("class", one.Name, one.Family, At(view.Newest is null ? "" : "/card")), one.Family);
+        string Within(string page) => here.AddressOf(key).ToString() + page;
+        yield return (new("class", one.Name, one.Family, Within(view.Newest is null ? "" : "/card")), one.Family);
         foreach (var place in ClassPlace.Of(here.MayEditClass(view.Ref)))
         {
-            yield return (new("page", place.Name, one.Name, At(place.Path)), $"{one.Name} {place.About}");
+            yield return (new("page", place.Name, one.Name, Within(place.Path)) { ClassKey = key }, $"{one.Name} {place.About}");
         }
 
         foreach (var control in one.Controls)
         {
             var about = $"{one.Name} {string.Join(' ', control.Synonyms)}";
-            yield return (new("control", control.Name, one.Name, At($"/controls#{control.Key}")), about);
+            yield return (new("control", control.Name, one.Name, Within($"/controls#{control.Key}")) { ClassKey = key }, about);
         }
 
         foreach (var procedure in one.Procedures)
         {
-            yield return (new("procedure", procedure.Name, one.Name, At($"/procedures/{procedure.Key}")), one.Name);
+            yield return (new("procedure", procedure.Name, one.Name, Within($"/procedures/{procedure.Key}")) { ClassKey = key }, one.Name);
         }
     }
 
