@@ -3,7 +3,8 @@
 # One compiler for all projects of a build: started anew for each it takes twice as long.
 export UseSharedCompilation=true
 
-say() { printf '%s\n' "== $*"; }
+# Says what is done now, and in ./test when.
+say() { printf '%s\n' "== $*${began:+ (at $(($(date +%s) - began)) s)}"; }
 
 as_root() { if [ "$(id -u)" = 0 ]; then "$@"; else sudo "$@"; fi; }
 

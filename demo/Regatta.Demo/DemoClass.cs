@@ -72,24 +72,17 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
     /// <summary>What the club measured of its rig.</summary>
     private DemoRigging Rigging => WenlowRigging.All.GetValueOrDefault(Key) ?? new();
 
-    // What kits offer and these clubs have not taken up.
-    private static readonly (string Kit, string Mode)[] NotSailed =
-    [
-        ("lateen-board-boat", "reach"),
-        ("una-rig", "reach"),
-        ("sloop-dinghy", "run"),
-        ("asymmetric", "reach"),
-        ("catamaran-with-skegs", "downwind"),
-        ("keelboat", "reach"),
-        ("keelboat", "run"),
-    ];
-
     private bool IsSailed(SailingMode mode) => IsSailed(mode.Key);
 
-    private bool IsSailed(ModeKey mode) => !NotSailed.Contains((Kit, mode.Name));
+    private bool IsSailed(ModeKey mode) => !NotTakenUp.Modes.Contains((Kit, mode.Name));
 
-    private bool HasMarks(Control control) =>
-        !CrewPlace.IsSaidBy(control) || Rows.Concat(Further.SelectMany(rows => rows.Rows)).Any(row => row.Control == control.Key.Name);
+    private bool IsFitted(ControlKey control) =>
+        !(NotTakenUp.Controls.GetValueOrDefault(Kit)?.Contains(control.Name) ?? false)
+        && (
+            StarterKits.Find(Kit)!.Class.Find(control) is not { } known
+            || !CrewPlace.IsSaidBy(known)
+            || Rows.Concat(Further.SelectMany(rows => rows.Rows)).Any(row => row.Control == control.Name)
+        );
 
     /// <summary>The class without its logs.</summary>
     public ClassDocument Make()
@@ -106,12 +99,32 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
             Bands = Bands is { } own ? BandsOf(own) : kit.Bands,
             LastBand = Bands?.Length ?? kit.LastBand,
             PlanModes = PlanModes.Stored(
-                [.. (Plans?.Select(plan => new SailPlan(new(plan.Key), plan.Name)) ?? kit.PlanModes.Plans).Select(Rigging.Of)],
+                [
+                    .. (
+                        Plans?.Select(plan => new SailPlan(new(plan.Key), plan.Name))
+                        ?? kit.PlanModes.Plans.Where(plan => !NotTakenUp.Plans.Contains((Kit, plan.Key.Name)))
+                    ).Select(Rigging.Of),
+                ],
                 [.. kit.PlanModes.Modes.Where(IsSailed).Select(Rigging.Of)]
             ),
-            Questions = [.. kit.Questions.Where(question => question.Modes.Count == 0 || question.Modes.Any(IsSailed))],
+            Questions =
+            [
+                .. kit
+                    .Questions.Where(question => question.Modes.Count == 0 || question.Modes.Any(IsSailed))
+                    .Where(question => question.Control is not { } about || IsFitted(about)),
+            ],
+            Cautions = [.. kit.Cautions.Where(caution => caution.Mode is not { } mode || IsSailed(mode))],
+            Purposes =
+            [
+                .. kit.Purposes.Select(purpose =>
+                    purpose with
+                    {
+                        Counts = purpose.Counts is { } counts ? [.. counts.Where(IsFitted)] : null,
+                    }
+                ),
+            ],
             SailLimits = Rigging.Of(kit.SailLimits),
-            Controls = [.. kit.Controls.Where(HasMarks).Select(OwnScale).Select(WithPurposes)],
+            Controls = [.. kit.Controls.Where(control => IsFitted(control.Key)).Select(OwnScale).Select(WithPurposes)],
         };
         return BundleWriter.ToDocument(
             new BundledClass(
@@ -185,6 +198,7 @@ internal sealed record DemoClass(string Kit, string Key, string Name, string Abo
     private Control OwnScale(Control control) =>
         control with
         {
+            Disturbs = [.. control.Disturbs.Where(coupling => IsFitted(coupling.Control))],
             Scale = Scales.TryGetValue(control.Key.Name, out var scale) ? scale.ToScale().Value : control.Scale,
             Datum = Datums.GetValueOrDefault(control.Key.Name, control.Datum),
             OtherDatum = OtherDatums.TryGetValue(control.Key.Name, out var other)

@@ -39,7 +39,7 @@ internal sealed record DemoClub(string Key, string Name, PersonDocument[] People
                 WenlowFleet.Gessamy,
                 WenlowFleet.Pettle65,
             ],
-            Seed: 20260
+            Seed: 20261
         );
 
     /// <summary>The small club, on a mere.</summary>

@@ -160,7 +160,7 @@ internal sealed class LogMaker(DemoClass one, IReadOnlyList<string> sailors, Ran
                 line => line.Key.Key,
                 line => new AskedMark(marks[line.Key.Key] == line.Value ? AskedBy.Card : AskedBy.Trial, line.Value)
             ),
-            Answers = Answers(card.Questions, wind.Mean.Knots),
+            Answers = Answers(card.Questions, wind.Mean.Knots, random.Next()),
         };
     }
 
@@ -177,20 +177,27 @@ internal sealed class LogMaker(DemoClass one, IReadOnlyList<string> sailors, Ran
         return new(reading.Value, new(asked, held), Angle.FromDegrees(heel));
     }
 
-    /// <summary>About half of what is asked is answered, mostly that it was fine; where the class has its trouble, mostly that.</summary>
-    private Dictionary<QuestionKey, Answer> Answers(IEnumerable<Question> questions, double knots)
+    /// <summary>About half of what is asked is answered, mostly that it was fine; where the class has its trouble, mostly that. Each look
+    /// has a chance of its own: one more asked changes no other answer, and no log.</summary>
+    private Dictionary<QuestionKey, Answer> Answers(IEnumerable<Question> questions, double knots, int run)
     {
         var answers = new Dictionary<QuestionKey, Answer>();
-        foreach (var question in questions.Where(_ => random.Next(2) == 0))
+        foreach (var question in questions)
         {
+            var chance = new Random(question.Key.Name.Aggregate(run, (sum, letter) => unchecked((sum * 31) + letter)));
+            if (chance.Next(2) == 0)
+            {
+                continue;
+            }
+
             var trouble = one.Troubles.FirstOrDefault(one =>
                 one.Question == question.Key.Name && knots >= one.FromKnots && knots < one.ToKnots
             );
             answers[question.Key] =
-                trouble is not null && random.Next(4) > 0 ? question.Form.Read(trouble.Answer).Value
+                trouble is not null && chance.Next(4) > 0 ? question.Form.Read(trouble.Answer).Value
                 : question.Form.Words is { } words
-                    ? question.Form.Read((random.Next(8) == 0 ? words[random.Next(words.Count)] : Fine(words)).Text).Value
-                : Measured(question.Form);
+                    ? question.Form.Read((chance.Next(8) == 0 ? words[chance.Next(words.Count)] : Fine(words)).Text).Value
+                : Measured(question.Form, chance);
         }
 
         return answers;
@@ -200,7 +207,7 @@ internal sealed class LogMaker(DemoClass one, IReadOnlyList<string> sailors, Ran
         words.FirstOrDefault(word => word.Means == AnswerMeaning.Fine) ?? words[0];
 
     /// <summary>A number from where it begins to be fine on.</summary>
-    private Answer Measured(AnswerForm form)
+    private static Answer Measured(AnswerForm form, Random chance)
     {
         var (meanings, step, most) = form switch
         {
@@ -209,7 +216,7 @@ internal sealed class LogMaker(DemoClass one, IReadOnlyList<string> sailors, Ran
             _ => throw new InvalidOperationException("A form of words has words."),
         };
         var at = meanings.First(one => one.Means == AnswerMeaning.Fine).From;
-        var position = Math.Min(most, at + (step * random.Next(3)));
+        var position = Math.Min(most, at + (step * chance.Next(3)));
         return form is ScaleAnswer scaled
             ? form.Read(scaled.Scale.Show(scaled.Scale.Snap(new(position)))).Value
             : form.Read(NumberText.Exact(position)).Value;

@@ -53,6 +53,29 @@ public sealed class TransactionTests(StoreFixture store) : IClassFixture<StoreFi
     }
 
     [Fact]
+    public async Task However_many_notes_are_made_of_a_boat_what_she_was_rigged_with_stays_the_first()
+    {
+        var draft = await store.FreshClassAsync();
+        var (one, notes) = (draft.Stamp.Class, new NotedRuns(Db));
+        var boat = await new Boats(Db, store.Clock).AddAsync(one, "Teal", "");
+        for (var minute = 0; minute < Limits.Notes + 5; minute++)
+        {
+            long? of = minute % 3 == 0 ? boat : null;
+            await notes.AddAsync(
+                one,
+                store.Ann.Id,
+                Guid.NewGuid(),
+                new(StoreFixture.Now.AddMinutes(minute), of, PlanMode.Usual, null, null, null)
+            );
+        }
+
+        var kept = (await notes.SinceAsync(one, store.Ann.Id, StoreFixture.Now.AddDays(-1)))
+            .Select(note => (note.At - StoreFixture.Now).TotalMinutes)
+            .ToList();
+        Assert.Equal([0, 1, .. Enumerable.Range(5, Limits.Notes).Select(minute => (double)minute)], kept);
+    }
+
+    [Fact]
     public async Task One_note_is_taken_back_by_its_key_and_by_nobody_else()
     {
         var one = (await store.FreshClassAsync()).Stamp.Class;

@@ -94,7 +94,7 @@ test("what a note says differs stands in its run, and another run is another set
 
 test("a log opens with exactly the marks the card showed, own offsets and purpose among them", async ({ page }) => {
   await signIn(page, "priya", "/wenlow/classes/quillet/card?wind=13&boat=class");
-  await page.getByText("What do you always set otherwise?").click();
+  await page.getByText("Your own way").click();
   await page.locator("[name=own-gooseneck]").fill("+1/4");
   await page.locator("details[open] button", { hasText: "Save" }).click();
   await expect(page.locator("#own-gooseneck-problem")).toContainText("in steps of 1/2 in");
@@ -111,7 +111,7 @@ test("a log opens with exactly the marks the card showed, own offsets and purpos
   }
   await expect(page.locator(".marks").getByLabel("Halyard point", { exact: true })).toHaveValue("72 in");
   await page.goto("/wenlow/classes/quillet/card");
-  await page.getByText("What do you always set otherwise?").click();
+  await page.getByText("Your own way").click();
   await page.locator("[name=own-gooseneck]").fill("");
   await page.locator("details[open] button", { hasText: "Save" }).click();
 });

@@ -106,9 +106,13 @@ public sealed class LogSession(Db db, Logs logs, LogTracks tracks, Crews crews, 
     public Task SaveCrewAsync(Actor actor, ClassRef one, CrewProfile crew, bool captainMaySee) =>
         crews.SaveAsync(one, actor.Person, crew, captainMaySee);
 
-    /// <summary>Keeps what the sailor always sets otherwise than the card.</summary>
-    public Task SaveOffsetsAsync(Actor actor, ClassRef one, IReadOnlyDictionary<ControlKey, double> offsets) =>
-        Retry.RunAsync(() => crews.SaveOffsetsAsync(one, actor.Person, offsets));
+    /// <summary>Keeps what the sailor always sets otherwise than the card, and what they read controls in.</summary>
+    public Task SaveOffsetsAsync(
+        Actor actor,
+        ClassRef one,
+        IReadOnlyDictionary<ControlKey, double> offsets,
+        IReadOnlyDictionary<ControlKey, OwnMeasure> measures
+    ) => Retry.RunAsync(() => crews.SaveOffsetsAsync(one, actor.Person, offsets, measures));
 
     private static string OfDay => $"no more than {Limits.LogsOfDay} are kept of one person within a day.";
 

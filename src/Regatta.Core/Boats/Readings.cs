@@ -25,13 +25,18 @@ public enum ReadingTrust
 /// <param name="Hands">The person's own measures; those not measured are missing.</param>
 public sealed record Readings(Boat? Boat, IReadOnlyDictionary<BodyMeasure, Length> Hands)
 {
+    /// <summary>What the person reads some controls in, where that is otherwise than the class does.</summary>
+    public IReadOnlyDictionary<ControlKey, OwnMeasure> Measures { get; init; } = new Dictionary<ControlKey, OwnMeasure>();
+
     /// <summary>The class's own readings, as they stand.</summary>
     public static Readings OfTheClass { get; } = new(null, new Dictionary<BodyMeasure, Length>());
 
     /// <summary>The control with its scale as it is read here; as it was where nothing was measured. Positions keep their
     /// meaning.</summary>
     public Control AsRead(Control control) =>
-        CalibrationOf(control) is { } calibration ? control with { Scale = new CalibratedScale(control.Scale, calibration) } : control;
+        OwnOf(control) is { } own ? control with { Scale = own }
+        : CalibrationOf(control) is { } calibration ? control with { Scale = new CalibratedScale(control.Scale, calibration) }
+        : control;
 
     /// <summary>How far the reading of a mark can be taken for the boat in front of you.</summary>
     /// <param name="control">The class's control.</param>
@@ -40,6 +45,9 @@ public sealed record Readings(Boat? Boat, IReadOnlyDictionary<BodyMeasure, Lengt
         (control.Scale, CalibrationOf(control)) switch
         {
             ({ HasLength: false }, _) => ReadingTrust.NothingToCheck,
+            _ when OwnOf(control) is not null => OwnScale.BodyOf(Measures[control.Key]) is { } body && !Hands.ContainsKey(body)
+                ? ReadingTrust.UsualHand
+                : ReadingTrust.Measured,
             ({ CheckedBy: ScaleCheck.OwnBody }, null) => ReadingTrust.UsualHand,
             (_, null) => ReadingTrust.NotChecked,
             (_, { } calibration) => calibration.ReadingAt(control.Scale.LengthAt(mark)!.Value).Ok
@@ -75,6 +83,16 @@ public sealed record Readings(Boat? Boat, IReadOnlyDictionary<BodyMeasure, Lengt
             ? shifted.Value
             : null;
     }
+
+    /// <summary>The scale in the person's own measure; null where they chose none, or this boat has numbers of her own for it.</summary>
+    private OwnScale? OwnOf(Control control) =>
+        Measures.TryGetValue(control.Key, out var measure)
+        && control.Scale is LengthwiseScale scale
+        && OwnScale.Fits(scale)
+        && Boat?.PairsOf(control) is not { Count: > 0 }
+        && ShiftOf(control) is null
+            ? OwnScale.Of(scale, measure, Hands)
+            : null;
 
     private Calibration? CalibrationOf(Control control) =>
         control.Scale switch

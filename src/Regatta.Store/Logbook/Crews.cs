@@ -110,7 +110,8 @@ public sealed class Crews(Db database) : IReadCrews
         await using var connection = await database.OpenConnectionAsync();
         return (
             await connection.QueryAsync<(string Control, double Positions)>(
-                "select control, positions from personal_offsets where club_id = @club and person_id = @person and class_id = @classId",
+                "select control, positions from personal_offsets where club_id = @club and person_id = @person and class_id = @classId "
+                    + "and positions <> 0",
                 new
                 {
                     club = one.Club.Number,
@@ -121,24 +122,52 @@ public sealed class Crews(Db database) : IReadCrews
         ).ToDictionary(row => new ControlKey(row.Control), row => row.Positions);
     }
 
-    /// <summary>Keeps what somebody always sets otherwise; what is not named is set as the card says.</summary>
-    public async Task SaveOffsetsAsync(ClassRef one, Guid person, IReadOnlyDictionary<ControlKey, double> offsets)
+    /// <summary>What somebody reads controls of a class in, where that is otherwise than the class does.</summary>
+    public async Task<IReadOnlyDictionary<ControlKey, OwnMeasure>> MeasuresAsync(ClassRef one, Guid person)
     {
+        await using var connection = await database.OpenConnectionAsync();
+        return (
+            await connection.QueryAsync<(string Control, string Measure)>(
+                "select control, measure from personal_offsets where club_id = @club and person_id = @person and class_id = @classId "
+                    + "and measure is not null",
+                new
+                {
+                    club = one.Club.Number,
+                    classId = one.Number,
+                    person,
+                }
+            )
+        ).ToDictionary(row => new ControlKey(row.Control), row => EnumText.Read<OwnMeasure>(row.Measure).Value);
+    }
+
+    /// <summary>Keeps what somebody always sets otherwise, and what they read controls in; what is not named is set and read as the card
+    /// says.</summary>
+    public async Task SaveOffsetsAsync(
+        ClassRef one,
+        Guid person,
+        IReadOnlyDictionary<ControlKey, double> offsets,
+        IReadOnlyDictionary<ControlKey, OwnMeasure> measures
+    )
+    {
+        var controls = offsets.Keys.Union(measures.Keys).ToList();
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
         await connection.ExecuteAsync(
             """
             delete from personal_offsets where club_id = @club and person_id = @person and class_id = @classId;
-            insert into personal_offsets (club_id, class_id, person_id, control, positions)
-              select @club, @classId, @person, o.* from unnest(@controls, @positions) as o;
+            insert into personal_offsets (club_id, class_id, person_id, control, positions, measure)
+              select @club, @classId, @person, o.* from unnest(@controls, @positions, @measures) as o;
             """,
             new
             {
                 club = one.Club.Number,
                 classId = one.Number,
                 person,
-                controls = offsets.Keys.Select(control => control.Name).ToArray(),
-                positions = offsets.Values.ToArray(),
+                controls = controls.Select(control => control.Name).ToArray(),
+                positions = controls.Select(control => offsets.GetValueOrDefault(control)).ToArray(),
+                measures = controls
+                    .Select(control => measures.TryGetValue(control, out var measure) ? EnumText.Of(measure) : null)
+                    .ToArray(),
             }
         );
         await transaction.CommitAsync();

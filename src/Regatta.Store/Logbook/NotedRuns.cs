@@ -16,7 +16,11 @@ public sealed class NotedRuns(Db database)
               (@club, @classId, @person, @key, @at, @Boat, @plan, @mode, @purpose, @from, @to, @gust, @control, @mark, @cardWind, @felt)
             on conflict do nothing;
             delete from noted_runs where club_id = @club and person_id = @person and id not in (
-              select id from noted_runs where club_id = @club and person_id = @person order by id desc limit @most);
+              select id from noted_runs where club_id = @club and person_id = @person order by id desc limit @most)
+              -- What a boat was rigged with is where she goes back to, however often she was changed since.
+              and id not in (
+                select min(id) from noted_runs where club_id = @club and person_id = @person and noted_at > @at - @kept
+                group by class_id, boat_id);
             """,
             new
             {
@@ -37,6 +41,7 @@ public sealed class NotedRuns(Db database)
                 cardWind = note.CardWind?.MetresPerSecond,
                 felt = EnumText.Of(note.Felt),
                 most = Limits.Notes,
+                kept = NotedRun.Kept,
             }
         );
     }

@@ -19,8 +19,8 @@ public sealed class PersonalData(Db database) : IReadPersonalData
                     from memberships m join clubs c on c.id = m.club_id where m.person_id = @person),
                   'bodyMeasures', (select coalesce(jsonb_agg(to_jsonb(b) - 'person_id'), '[]') from body_measures b
                     where b.person_id = @person),
-                  'offsets', (select coalesce(jsonb_agg(jsonb_build_object('class', x.key, 'control', o.control, 'positions', o.positions)),
-                      '[]') from personal_offsets o join classes x on (x.club_id, x.id) = (o.club_id, o.class_id)
+                  'offsets', (select coalesce(jsonb_agg(jsonb_build_object('class', x.key, 'control', o.control, 'positions', o.positions,
+                      'readIn', o.measure)), '[]') from personal_offsets o join classes x on (x.club_id, x.id) = (o.club_id, o.class_id)
                     where o.person_id = @person),
                   'notedAfloat', (select coalesce(jsonb_agg(to_jsonb(n) - 'person_id' - 'club_id' - 'class_id'
                       || jsonb_build_object('class', x.key) order by n.noted_at), '[]') from noted_runs n

@@ -24,7 +24,9 @@ public sealed class TypicalDrawingTests
         foreach (var plan in definition.PlanModes.Plans)
         {
             var boat = HelmSteps.Of(definition, plan.Key, _ => null)!;
-            Assert.InRange(boat.Balance(boat.Pose)!.LeadShare, -0.02, 0.15);
+            // Under the headsail alone her bow falls off: it pulls far forward.
+            var (least, most) = plan.Sails.Count > 1 || plan.Sails[0].Name != "headsail" ? (-0.02, 0.15) : (0.15, 0.4);
+            Assert.InRange(boat.Balance(boat.Pose)!.LeadShare, least, most);
         }
 
         Assert.NotEmpty(Exercise.Of(definition, HelmSteps.Of(definition, definition.PlanModes.Plans[0].Key, _ => null)!));

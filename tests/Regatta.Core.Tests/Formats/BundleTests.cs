@@ -33,7 +33,7 @@ public sealed class BundleTests
             one =>
             {
                 Assert.InRange(one.Class.Controls.Count, 7, 14);
-                Assert.InRange(one.Class.Questions.Count, 6, 13);
+                Assert.InRange(one.Class.Questions.Count, 6, 18);
                 Assert.Contains(one.Logs, log => log.Log.Runs.Count > 1);
                 Assert.All(one.Logs, log => Assert.NotNull(log.Log.CrewMass));
                 Assert.Contains(one.Logs, log => log.Log.Runs.Any(run => run.Answers.Values.Any(answer => answer.IsOff)));

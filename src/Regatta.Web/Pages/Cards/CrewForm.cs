@@ -122,16 +122,24 @@ public sealed class CrewForm(
     private static string OnWireShown(CrewProfile profile) => profile.OnWire?.ToString(CultureInfo.InvariantCulture) ?? "";
 }
 
-/// <summary>What somebody always sets otherwise than the card, in the units marks are spoken of in.</summary>
+/// <summary>What somebody always sets otherwise than the card, in the units marks are spoken of in, and what they read lengths
+/// in.</summary>
 /// <param name="version">What is published.</param>
 /// <param name="own">What they set otherwise now, in positions.</param>
+/// <param name="measures">What they read controls in now, where that is otherwise than the class does.</param>
 /// <param name="typed">What was typed; null where nobody typed yet.</param>
 public sealed class OffsetsForm(
     PublishedVersion version,
     IReadOnlyDictionary<ControlKey, double> own,
+    IReadOnlyDictionary<ControlKey, OwnMeasure> measures,
     IReadOnlyDictionary<string, string>? typed
 )
 {
+    private static readonly Choice<OwnMeasure?> Measures = new([
+        ("as the class", null),
+        .. Enum.GetValues<OwnMeasure>().Select(measure => (OwnScale.Words(measure), (OwnMeasure?)measure)),
+    ]);
+
     public FormReader Reader { get; } = new();
 
     /// <summary>The controls that have steps to go by.</summary>
@@ -146,6 +154,28 @@ public sealed class OffsetsForm(
             };
             return typed is null ? shown : shown.Filled(typed, Reader.Problems);
         });
+
+    /// <summary>What each length that is measured by tape or body is read in.</summary>
+    public IEnumerable<Field> ReadIn =>
+        OwnRead.Select(control =>
+        {
+            var chosen = measures.TryGetValue(control.Key, out var measure) ? measure : (OwnMeasure?)null;
+            var shown = new Field(ReadInOf(control), control.Name, Measures.WordOf(chosen)) { Choices = Measures.Words };
+            return typed is null ? shown : shown.Filled(typed, Reader.Problems);
+        });
+
+    /// <summary>What was chosen to read controls in.</summary>
+    public IReadOnlyDictionary<ControlKey, OwnMeasure> ReadMeasures() =>
+        (
+            from control in OwnRead
+            let chosen = Measures.Read(typed?.GetValueOrDefault(ReadInOf(control)))
+            where chosen is not null
+            select (control.Key, Measure: chosen.Value)
+        ).ToDictionary(read => read.Key, read => read.Measure);
+
+    private IEnumerable<Control> OwnRead => Controls.Where(control => OwnScale.Fits(control.Scale));
+
+    private static string ReadInOf(Control control) => "read-" + control.Key;
 
     /// <summary>Reads the form, in whole steps; null where something is wrong.</summary>
     public IReadOnlyDictionary<ControlKey, double>? Read()
