@@ -8,6 +8,12 @@ public interface IReadAttendance
     Task<IReadOnlyList<Attendee>> AllAsync(ClubId club, long outing);
 }
 
+/// <summary>What is read of <see cref="DailyLetters"/>.</summary>
+public interface IReadDailyLetters
+{
+    Task<bool> WantsAsync(Guid person);
+}
+
 /// <summary>What is read of <see cref="AuditTrail"/>.</summary>
 public interface IReadAuditTrail
 {
@@ -37,7 +43,7 @@ public interface IReadBorrowedSumsStore
 /// <summary>What is read of <see cref="CalendarFeeds"/>.</summary>
 public interface IReadCalendarFeeds
 {
-    Task<ClubId?> FindAsync(string token);
+    Task<FeedOwner?> FindAsync(string token);
 
     Task<DateTimeOffset?> MadeAtAsync(ClubId club, Guid person);
 }

@@ -50,6 +50,7 @@ internal static class Services
             .AddSingleton<IReadClasses>(provider => provider.GetRequiredService<Classes>())
             .AddSingleton<IReadClubs>(provider => provider.GetRequiredService<Clubs>())
             .AddSingleton<IReadCrews>(provider => provider.GetRequiredService<Crews>())
+            .AddSingleton<IReadDailyLetters>(provider => provider.GetRequiredService<DailyLetters>())
             .AddSingleton<IReadDecisions>(provider => provider.GetRequiredService<Decisions>())
             .AddSingleton<IReadEarlierLogs>(provider => provider.GetRequiredService<EarlierLogs>())
             .AddSingleton<IReadInvitations>(provider => provider.GetRequiredService<Invitations>())
@@ -102,6 +103,7 @@ internal static class Services
             .AddSingleton<Credentials>()
             .AddSingleton<Invitations>()
             .AddSingleton<CalendarFeeds>()
+            .AddSingleton<DailyLetters>()
             .AddSingleton<PersonalData>()
             .AddSingleton<AuditTrail>();
 
@@ -122,6 +124,7 @@ internal static class Services
             .AddSingleton<DecideProposal>()
             .AddSingleton<PublishVersion>()
             .AddSingleton<TellNews>()
+            .AddSingleton<DailyLetter>()
             .AddSingleton<ShareCard>()
             .AddSingleton<LogSession>()
             .AddSingleton<MeasureBoats>()
@@ -160,6 +163,7 @@ internal static class Services
         services.AddSingleton<InnerPages>().AddSingleton<PackPlaces>();
         services.AddRegattaSignIn(settings);
         services.AddRequestLimits(settings);
+        services.AddSingleton<StopLetters>().AddHostedService<LetterRound>();
         services.AddHostedService<Housekeeping>().AddHostedService<SumsKeeper>().AddHostedService<WarmViews>();
         services.AddSingleton<PostOffice>().AddSingleton<IMail>(provider => provider.GetRequiredService<PostOffice>());
         services.AddSingleton<PasswordLetters>().AddSingleton<SendersFaults>();

@@ -41,6 +41,16 @@ public sealed class UnitPreferences(IHttpContextAccessor http, ClubContext here)
     /// <summary>A day and time in the club's zone.</summary>
     public string Time(DateTimeOffset at) => TimeZoneInfo.ConvertTime(at, Zone).ToString("d MMM yyyy, HH:mm", CultureInfo.InvariantCulture);
 
+    /// <summary>The time of day at the club.</summary>
+    public string Clock(DateTimeOffset at) => TimeZoneInfo.ConvertTime(at, Zone).ToString("HH:mm", CultureInfo.InvariantCulture);
+
+    /// <summary>The day of the week, short.</summary>
+    public static string Weekday(DateOnly day) => day.ToString("ddd", CultureInfo.InvariantCulture);
+
+    /// <summary>A month and its year.</summary>
+    public static string Month(CalendarMonth month) =>
+        new DateOnly(month.Year, month.Month, 1).ToString("MMMM yyyy", CultureInfo.InvariantCulture);
+
     /// <summary>A day of the calendar.</summary>
     public static string Day(DateOnly day) => day.ToString("d MMM yyyy", CultureInfo.InvariantCulture);
 

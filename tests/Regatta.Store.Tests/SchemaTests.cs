@@ -64,6 +64,7 @@ public sealed class SchemaTests(StoreFixture store)
             typeof(AttemptCounts),
             typeof(Credentials),
             typeof(PersonalData),
+            typeof(DailyLetters),
         ];
         string[] named =
         [

@@ -15,6 +15,12 @@ public sealed class CalendarPageTests(ClubHost host)
         var coordinator = await club.VisitAsAsync("odalys");
         var page = await coordinator.GetAsync("/wenlow/calendar");
         Assert.Contains("training", page.TextOf(".days"));
+        // A day's forecast is told in the bands of a class that sails then, and drawn on their ruler.
+        var told = page.Html.QuerySelectorAll(".planned").First(one => one.QuerySelector(".day-wind") is not null);
+        Assert.Matches(@"[0-9.]+–[0-9.]+ kn: [a-z ]+ for [A-Z]", told.QuerySelector(".forecast")!.TextContent);
+        Assert.InRange(told.QuerySelectorAll(".day-wind .reached").Length, 1, told.QuerySelectorAll(".day-wind rect").Length - 1);
+        Assert.Matches("^M[0-9.]+ 6H[0-9.]+$", told.QuerySelector(".forecast-line")!.GetAttribute("d")!);
+        Assert.Single(page.Html.QuerySelectorAll(".month .is-today"));
         var wrong = await coordinator.SendAsync(
             page,
             "#plan-form",

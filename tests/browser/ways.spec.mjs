@@ -41,6 +41,16 @@ test("three keys and Enter lead from anywhere to a class, a control or a page; a
   await page.waitForURL(/\/find\?q=quillet/);
   await expect(page.locator(".found a").first()).toContainText("Quillet");
   await page.unroute(/handler=List/);
+  // Ctrl K has all that can be gone to from here, from within a field too.
+  await page.goto("/wenlow/classes/quillet/settings");
+  await page.locator("main textarea").first().focus();
+  await page.keyboard.press("Control+k");
+  await expect(page.locator("[data-find-list] a", { hasText: "Helm trainer" })).toBeVisible();
+  expect(await page.locator("[data-find-list] a").count()).toBeGreaterThan(25);
+  await page.keyboard.type("trials");
+  await expect(page.locator("[data-find-list] a").first()).toContainText("Quillet");
+  await page.keyboard.press("Enter");
+  await page.waitForURL(/quillet\/trials/);
   // What is like nothing says so on a page of its own.
   await page.keyboard.press("/");
   await page.keyboard.type("xyzzyx");

@@ -30,6 +30,8 @@ public sealed class FoundClub(Clubs clubs, Founding founding)
         "prove",
         "invitation",
         "outbox",
+        "letters",
+        "news",
         "mail",
         "me",
         "theme",

@@ -6,7 +6,12 @@ namespace Regatta.Application.Membership;
 /// <param name="Subject">Its subject.</param>
 /// <param name="Text">Its text.</param>
 /// <param name="Club">The club it is about; null for none.</param>
-public sealed record Letter(string To, string Name, string Subject, string Text, long? Club);
+public sealed record Letter(string To, string Name, string Subject, string Text, long? Club)
+{
+    /// <summary>Where its reader stops letters of its kind with one tap; null for a letter that comes only because somebody asked for it
+    /// just now.</summary>
+    public Uri? Stop { get; init; }
+}
 
 /// <summary>Sends letters.</summary>
 public interface IMail

@@ -1,8 +1,11 @@
 namespace Regatta.Application.Membership;
 
 /// <summary>What somebody does with their own account.</summary>
-public sealed class OwnAccount(People people, SignIns signIns, Sails sails)
+public sealed class OwnAccount(People people, DailyLetters letters, SignIns signIns, Sails sails)
 {
+    /// <summary>Asks for a letter a day of what is new, or for no more.</summary>
+    public Task ChooseLettersAsync(Guid person, bool daily) => letters.ChooseAsync(person, daily);
+
     /// <summary>Keeps how long their hands are.</summary>
     public Task SaveHandsAsync(Guid person, IReadOnlyDictionary<BodyMeasure, Length> hands) => people.SaveHandsAsync(person, hands);
 

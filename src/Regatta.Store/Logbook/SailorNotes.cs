@@ -6,7 +6,14 @@ namespace Regatta.Store;
 /// <param name="PlanMode">What it was sailed with first.</param>
 /// <param name="Text">What was written.</param>
 /// <param name="By">Who wrote it, where they give their name; null where not.</param>
-public sealed record SailorNote(DateTimeOffset SailedAt, WindRange Wind, PlanMode PlanMode, string Text, string? By);
+public sealed record SailorNote(
+    DateTimeOffset SailedAt,
+    DateTimeOffset LoggedAt,
+    WindRange Wind,
+    PlanMode PlanMode,
+    string Text,
+    string? By
+);
 
 /// <summary>Reads what sailors wrote for the captain of a class: nothing they kept for themselves, and no name they did not give.</summary>
 public sealed class SailorNotes(Db database) : IReadSailorNotes
@@ -23,7 +30,7 @@ public sealed class SailorNotes(Db database) : IReadSailorNotes
             .. (
                 await connection.QueryAsync<Row>(
                     """
-                    select l.sailed_at, r.wind_from, r.wind_to, r.gust, r.plan, r.mode, l.note,
+                    select l.sailed_at, l.logged_at, r.wind_from, r.wind_to, r.gust, r.plan, r.mode, l.note,
                       case when l.note_for = 'captainByName' then p.display_name end as by
                     from session_logs l join runs r on (r.club_id, r.log_id, r.run) = (l.club_id, l.id, 1)
                       left join people p on p.id = l.sailor_id
@@ -47,6 +54,7 @@ public sealed class SailorNotes(Db database) : IReadSailorNotes
 
     private sealed record Row(
         DateTimeOffset SailedAt,
+        DateTimeOffset LoggedAt,
         double WindFrom,
         double WindTo,
         double? Gust,
@@ -56,6 +64,6 @@ public sealed class SailorNotes(Db database) : IReadSailorNotes
         string? By
     )
     {
-        public SailorNote ToNote() => new(SailedAt, StoredWind.Of(WindFrom, WindTo, Gust), new(new(Plan), new(Mode)), Note, By);
+        public SailorNote ToNote() => new(SailedAt, LoggedAt, StoredWind.Of(WindFrom, WindTo, Gust), new(new(Plan), new(Mode)), Note, By);
     }
 }

@@ -8,6 +8,13 @@ namespace Regatta.Store;
 /// <param name="BoatName">Its name; empty for none.</param>
 public sealed record Attendee(Guid Person, string Name, string ClassKey, long? Boat, string BoatName);
 
+/// <summary>A day somebody comes to.</summary>
+/// <param name="Number">The day's number.</param>
+/// <param name="Title">What it is called.</param>
+/// <param name="From">When it begins.</param>
+/// <param name="ClassName">In which class they come.</param>
+public sealed record OwnDay(long Number, string Title, DateTimeOffset From, string ClassName);
+
 /// <summary>Who says they come on a club's days.</summary>
 public sealed class Attendance(Db database, TimeProvider clock) : IReadAttendance
 {
@@ -31,6 +38,30 @@ public sealed class Attendance(Db database, TimeProvider clock) : IReadAttendanc
                 where o.club_id = @club and o.outing_id = @outing order by p.display_name, p.id
                 """,
                 new { club = club.Number, outing }
+            ),
+        ];
+    }
+
+    /// <summary>The days somebody comes to that begin within a time, the next first.</summary>
+    public async Task<IReadOnlyList<OwnDay>> OwnAsync(ClubId club, Guid person, DateTimeOffset from, DateTimeOffset until)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return
+        [
+            .. await connection.QueryAsync<OwnDay>(
+                """
+                select d.id as number, d.title, d.from_at as "from", c.name as class_name from outing_people o
+                join outings d on (d.club_id, d.id) = (o.club_id, o.outing_id)
+                join classes c on (c.club_id, c.id) = (o.club_id, o.class_id)
+                where o.club_id = @club and o.person_id = @person and d.from_at between @from and @until order by d.from_at, d.id
+                """,
+                new
+                {
+                    club = club.Number,
+                    person,
+                    from = from.ToUniversalTime(),
+                    until = until.ToUniversalTime(),
+                }
             ),
         ];
     }

@@ -1,5 +1,8 @@
 namespace Regatta.Store;
 
+/// <summary>Whose a feed is.</summary>
+public sealed record FeedOwner(ClubId Club, Guid Person);
+
 /// <summary>The addresses at which members' calendars find their club's days: one a person, withdrawable.</summary>
 public sealed class CalendarFeeds(Db database, TimeProvider clock) : IReadCalendarFeeds
 {
@@ -24,20 +27,20 @@ public sealed class CalendarFeeds(Db database, TimeProvider clock) : IReadCalend
         return token;
     }
 
-    /// <summary>The club behind a token; null when it holds no longer, or its member is suspended.</summary>
-    public async Task<ClubId?> FindAsync(string token)
+    /// <summary>Whose a token is; null when it holds no longer, or its member is suspended.</summary>
+    public async Task<FeedOwner?> FindAsync(string token)
     {
         await using var connection = await database.OpenConnectionAsync();
         return
-            await connection.ExecuteScalarAsync<long?>(
+            await connection.QuerySingleOrDefaultAsync<(long Club, Guid Person)?>(
                 """
-                select f.club_id from calendar_feeds f join memberships m using (club_id, person_id)
+                select f.club_id as club, f.person_id as person from calendar_feeds f join memberships m using (club_id, person_id)
                 where f.token_hash = @hash and m.suspended_at is null
                 """,
                 new { hash = Secrets.Hash(token) }
             )
-                is { } number
-            ? new ClubId(number)
+                is { } owner
+            ? new(new(owner.Club), owner.Person)
             : null;
     }
 

@@ -15,6 +15,8 @@ public static class AuditWords
         ["Account/Invitation:Open"] = "Open an account for an invitation",
         ["Account/Me"] = "Change units",
         ["Account/Me:Hands"] = "Change body measures",
+        ["Account/Me:Letters"] = "Choose letters",
+        ["Account/EndLetters"] = "Stop letters by their address",
         ["Account/Me:SignOut"] = "Sign out",
         ["Account/Member"] = "Change roles",
         ["Account/Member:HandOver"] = "Hand the club over",

@@ -1,6 +1,9 @@
 // The field that finds: "/" goes there, what is like the letters stands below it, arrows walk it and Enter goes to the first.
 const LATER = 120; // milliseconds without a key before the club is asked
 
+/** Asks for all that can be gone to from here; set while the field is alive. */
+export let openAll = () => {};
+
 export function find() {
   const form = document.querySelector("form[data-find]");
   const field = /** @type {HTMLInputElement} */ (form.querySelector("input"));
@@ -25,6 +28,12 @@ export function find() {
     list.hidden = !part;
     choose(0);
   }
+
+  openAll = () => {
+    field.select();
+    asked = "";
+    answer = ask("");
+  };
 
   async function ask(words) {
     const said = new URLSearchParams({ handler: "List", q: words, at: form.querySelector("[name=at]")?.value ?? "" });

@@ -31,6 +31,13 @@ public sealed class PostOffice(RegattaSettings settings, TimeProvider clock, IDa
         message.Subject = letter.Subject;
         message.Date = clock.GetUtcNow();
         message.Body = new TextPart("plain") { Text = letter.Text };
+        if (letter.Stop is { } stop)
+        {
+            // Mail programs show a button of their own for it (RFC 8058).
+            message.Headers.Add(HeaderId.ListUnsubscribe, $"<{stop}>");
+            message.Headers.Add("List-Unsubscribe-Post", "List-Unsubscribe=One-Click");
+        }
+
         if (letter.Club is { } club && !Delivers)
         {
             message.Headers.Add(ClubHeader, Protector.Protect(club.ToString(CultureInfo.InvariantCulture)));

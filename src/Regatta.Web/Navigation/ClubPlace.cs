@@ -26,7 +26,7 @@ public sealed record ClubPlace(string Path, string Name, string About)
         new("/people", "People", "members invite suspend") { InHead = true, ForCoordinators = true },
         new("/import", "Import", "bundle") { InHead = true, ForCoordinators = true },
         new("/log", "Log a session", "sailed run"),
-        new("/calendar/feed", "Calendar feed", "ics subscribe my phone"),
+        new("/calendar/feed", "Follow from elsewhere", "calendar feed ics atom subscribe my phone"),
         new("/proposals", "Proposals", "decide logs decisions"),
         new("/sails", "What do you sail?", "my boat"),
         new("/new-class", "New class", "kit sheet table") { ForCoordinators = true },

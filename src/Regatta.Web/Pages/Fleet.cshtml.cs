@@ -2,13 +2,6 @@ using Regatta.Web.Station;
 
 namespace Regatta.Web.Pages;
 
-/// <summary>Something only who looks can do for a class, with the act itself.</summary>
-/// <param name="Class">Which class.</param>
-/// <param name="Says">What waits.</param>
-/// <param name="Act">What is done about it.</param>
-/// <param name="Path">Where.</param>
-public sealed record FleetNeed(string Class, string Says, string Act, string Path);
-
 /// <summary>A step of a new club's way to its first log.</summary>
 /// <param name="Does">What is done.</param>
 /// <param name="Done">Whether it is.</param>
@@ -44,7 +37,7 @@ public sealed class FleetModel(
     public int Waiting { get; private set; }
 
     /// <summary>What needs whoever looks, what is worth most first; empty for who decides nothing.</summary>
-    public IReadOnlyList<FleetNeed> Needs { get; private set; } = [];
+    public IReadOnlyList<ClassNeed> Needs { get; private set; } = [];
 
     /// <summary>The way to the first log, for the coordinator of a club that has none yet; else empty.</summary>
     public IReadOnlyList<FirstStep> FirstSteps { get; private set; } = [];
@@ -58,13 +51,13 @@ public sealed class FleetModel(
         Views = views.ToDictionary(view => view.Class.Key);
         Covers = views.ToDictionary(view => view.Class.Key, ClassCover.Of);
         Ruler = Covers.Count > 0 ? CoverDrawing.AxisOf(Covers.Values) : null;
-        Waiting = views.Where(view => here.MayEditClass(view.Ref)).Sum(Proposals);
+        Waiting = views.Where(view => here.MayEditClass(view.Ref)).Sum(ClassNeed.ProposalsOf);
         if (here.IsCoordinator && Fleet.Sum(line => line.Logs) == 0)
         {
             FirstSteps = await StepsAsync(views.Count > 0 ? views[0] : null);
         }
 
-        Needs = [.. Fleet.SelectMany(NeedsOf).OrderByDescending(need => need.Weight).Select(need => need.Need)];
+        Needs = [.. Fleet.SelectMany(NeedsOf).OrderByDescending(need => need.Weight)];
     }
 
     private async Task<IReadOnlyList<FirstStep>> StepsAsync(ClassView? first)
@@ -84,35 +77,8 @@ public sealed class FleetModel(
     /// <summary>Whether whoever looks decides what becomes of a class.</summary>
     public bool Decides(FleetLine line) => Views.TryGetValue(line.Key, out var view) && here.MayEditClass(view.Ref);
 
-    private static int Proposals(ClassView view) => view.Set.PlanModes.All.Sum(planMode => view.On(planMode).BestProposals.Count());
-
-    private IEnumerable<(int Weight, FleetNeed Need)> NeedsOf(FleetLine line)
-    {
-        if (!Views.TryGetValue(line.Key, out var view) || !here.MayEditClass(view.Ref))
-        {
-            yield break;
-        }
-
-        string At(string page) => here.AddressOf(line.Key).ToString() + page;
-        if (view.Newest is null)
-        {
-            yield return (400, new(line.Name, "Nothing is published yet.", "Publish", At("/versions")));
-        }
-        else if (view.Changes.Count is > 0 and var changes)
-        {
-            var says = $"{changes} {(changes == 1 ? "change" : "changes")} in the draft.";
-            yield return (200, new(line.Name, says, "Publish", At("/versions")));
-        }
-
-        if (Proposals(view) is > 0 and var proposals)
-        {
-            var says = proposals == 1 ? "One proposal to decide." : $"{proposals} proposals to decide.";
-            yield return (300 + proposals, new(line.Name, says, "Decide", $"{here.Path}/proposals#{line.Key}"));
-        }
-
-        if (line.Captains.Length == 0 && here.IsCoordinator)
-        {
-            yield return (100, new(line.Name, "Nobody is her captain.", "Name one", here.Path + "/people"));
-        }
-    }
+    private IEnumerable<ClassNeed> NeedsOf(FleetLine line) =>
+        Views.TryGetValue(line.Key, out var view) && here.MayEditClass(view.Ref)
+            ? ClassNeed.Of(view, hasCaptain: line.Captains.Length > 0 || !here.IsCoordinator)
+            : [];
 }

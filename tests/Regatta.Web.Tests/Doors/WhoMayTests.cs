@@ -151,10 +151,13 @@ public sealed class WhoMayTests(ClubHost host)
         Anybody     GET  Account/SecondFactor -
         Anybody     GET  Account/SignIn -
         Anybody     GET  Cards/PublicCard -
+        Anybody     GET  Account/EndLetters -
         Anybody     GET  Planning/CalendarFeed -
+        Anybody     GET  Publishing/NewsFeed -
         Anybody     GET  Pulse -
         Anybody     GET  Theme -
         Anybody     GET  RequestError -
+        Anybody     POST Account/EndLetters -
         Anybody     POST Account/Forgot -
         Anybody     POST Account/Found -
         Anybody     POST Account/Invitation Open
@@ -222,7 +225,7 @@ public sealed class WhoMayTests(ClubHost host)
         Member      GET  {club}/today/stream -
         Member      POST Account/Data - Remove
         Member      POST Account/Invitation -
-        Member      POST Account/Me - Hands SignOut
+        Member      POST Account/Me - Hands Letters SignOut
         Member      POST Account/Prove -
         Member      POST Account/Security - Codes End EndOthers Mine Passkey PasskeyOptions RemovePasskey
         Member      POST Account/SetUpFactor - Off

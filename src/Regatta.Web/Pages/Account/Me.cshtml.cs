@@ -4,7 +4,13 @@ namespace Regatta.Web.Pages.Account;
 
 /// <summary>A member's own units, and the way out.</summary>
 [Authorize(Policies.Member)]
-public sealed class MeModel(RegattaSignIn signIn, UserManager<Person> accounts, IReadPeople people, OwnAccount account) : PageModel
+public sealed class MeModel(
+    RegattaSignIn signIn,
+    UserManager<Person> accounts,
+    IReadPeople people,
+    IReadDailyLetters letters,
+    OwnAccount account
+) : PageModel
 {
     public static readonly IReadOnlyList<string> WindUnits = [.. Enum.GetValues<SpeedUnit>().Select(unit => unit.Symbol())];
 
@@ -13,8 +19,19 @@ public sealed class MeModel(RegattaSignIn signIn, UserManager<Person> accounts, 
     /// <summary>The member's own body measures as fields.</summary>
     public IReadOnlyList<Field> Hands { get; private set; } = [];
 
+    /// <summary>When letters come.</summary>
+    public static readonly Choice<bool> Letters = new(("never", false), ("once a day, when something is new", true));
+
+    /// <summary>Whether a letter a day comes.</summary>
+    public bool GetsLetters { get; private set; }
+
+    /// <summary>Where letters go; null where no address is known.</summary>
+    public string? Email { get; private set; }
+
     public async Task OnGetAsync()
     {
+        GetsLetters = await letters.WantsAsync(User.Id());
+        Email = (await accounts.GetUserAsync(User))?.Email;
         var own = await people.HandsAsync(User.Id());
         Hands =
         [
@@ -63,6 +80,17 @@ public sealed class MeModel(RegattaSignIn signIn, UserManager<Person> accounts, 
         await accounts.UpdateAsync(person);
         await signIn.RefreshSignInAsync(person);
         return RedirectToPage();
+    }
+
+    public async Task<IActionResult> OnPostLettersAsync(string letters)
+    {
+        if (!Letters.TryRead(letters, out var daily))
+        {
+            return BadRequest();
+        }
+
+        await account.ChooseLettersAsync(User.Id(), daily);
+        return Redirect("/me#letters");
     }
 
     public async Task<IActionResult> OnPostSignOutAsync()

@@ -15,21 +15,18 @@ public sealed class CalendarFeedModel(
     TimeProvider clock
 ) : PageModel
 {
-    public async Task<IActionResult> OnGetAsync(string token)
+    public async Task<IActionResult> OnGetAsync(string token, [FromQuery(Name = "class")] string? one)
     {
-        if (await feeds.FindAsync(token) is not { } club || await clubs.FindAsync(club) is not { } whole)
+        if (await feeds.FindAsync(token) is not { Club: var club } || await clubs.FindAsync(club) is not { } whole)
         {
             return NotFound();
         }
 
         var names = (await classes.NamesAsync(club)).ToDictionary(line => line.Key, line => line.Name);
         var tried = await trials.OpenAsync(club);
-        var days = (await outings.EndingAfterAsync(club, clock.GetUtcNow().AddYears(-1))).Select(day =>
-            day.Outing with
-            {
-                Notes = string.Join("\n", tried.Where(trial => trial.Outing == day.Number).Select(Told)),
-            }
-        );
+        var days = (await outings.EndingAfterAsync(club, clock.GetUtcNow().AddYears(-1)))
+            .Where(day => one is null || day.Outing.Classes.Contains(one))
+            .Select(day => day.Outing with { Notes = string.Join("\n", tried.Where(trial => trial.Outing == day.Number).Select(Told)) });
 
         string Told(PlannedTrial trial) =>
             $"Trial: {names.GetValueOrDefault(trial.ClassKey, trial.ClassKey)}, {trial.Trial.Control.Name}"

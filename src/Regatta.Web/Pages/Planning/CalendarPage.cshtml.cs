@@ -1,6 +1,7 @@
 using System.Text;
 using Microsoft.AspNetCore.RateLimiting;
 using Regatta.Formats.Calendars;
+using Regatta.Web.Drawings;
 
 namespace Regatta.Web.Pages.Planning;
 
@@ -13,12 +14,14 @@ public sealed class CalendarPageModel(
     IReadOutings outings,
     PlanDays plan,
     IReadClasses classes,
+    IReadSails sails,
     ClubClock clock,
     UnitPreferences units
 ) : PageModel
 {
     private static readonly TimeSpan Past = TimeSpan.FromDays(14);
     private static readonly TimeSpan Ahead = TimeSpan.FromDays(60);
+    private const int MostMonths = 4;
 
     public FormReader Form { get; } = new();
 
@@ -30,7 +33,32 @@ public sealed class CalendarPageModel(
 
     public IReadOnlyList<ClassName> Fleet { get; private set; } = [];
 
-    public string NameOf(string classKey) => Fleet.FirstOrDefault(line => line.Key == classKey)?.Name ?? classKey;
+    /// <summary>The months of those days, this one at the least.</summary>
+    public IReadOnlyList<CalendarMonth> Months { get; private set; } = [];
+
+    /// <summary>The classes that can be read, those the reader sails first.</summary>
+    private IReadOnlyList<ClassDefinition> Classes { get; set; } = [];
+
+    /// <summary>The day it is at the club.</summary>
+    public DateOnly Today => here.Club.Today(clock.Time);
+
+    /// <summary>What begins on a day, in the club's time.</summary>
+    public IEnumerable<PlannedOuting> On(DateOnly day) => Days.Where(planned => DayOf(planned) == day);
+
+    private DateOnly DayOf(PlannedOuting planned) =>
+        DateOnly.FromDateTime(TimeZoneInfo.ConvertTime(planned.Outing.From, here.Club.Zone()).DateTime);
+
+    /// <summary>A day's forecast in the bands of the class its reader sails then, else of the first that does; null without
+    /// either.</summary>
+    public (string Class, ForecastDrawing Wind)? ForecastOf(Outing day) =>
+        day.Forecast is { } forecast && Classes.FirstOrDefault(one => day.Classes.Count == 0 || day.Classes.Contains(one.Key)) is { } sailed
+            ? (sailed.Name, ForecastDrawing.Of(sailed.Bands, forecast))
+            : null;
+
+    /// <summary>The classes of a day, in words.</summary>
+    public string NamesOf(Outing day) => string.Join(", ", day.Classes.Select(NameOf));
+
+    private string NameOf(string classKey) => Fleet.FirstOrDefault(line => line.Key == classKey)?.Name ?? classKey;
 
     public async Task OnGetAsync() => await LoadAsync(new Dictionary<string, string>());
 
@@ -90,5 +118,14 @@ public sealed class CalendarPageModel(
         Fleet = await classes.NamesAsync(here.Club.Ref);
         Plan = new(Fleet, units.Wind, typed);
         Days = [.. (await outings.EndingAfterAsync(here.Club.Ref, clock.Now - Past)).Where(day => day.Outing.From < clock.Now + Ahead)];
+        var own = await sails.OfAsync(here.Club.Ref, here.Actor.Person);
+        Classes =
+        [
+            .. (await here.ClassesAsync())
+                .Classes.Select(view => view.OfSailors)
+                .OrderByDescending(definition => own.Sails(definition.Key)),
+        ];
+        var all = Days.Select(DayOf).Append(Today).ToList();
+        Months = [.. CalendarMonth.Between(all.Min(), all.Max(), MostMonths)];
     }
 }

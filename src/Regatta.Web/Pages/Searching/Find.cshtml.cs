@@ -33,7 +33,7 @@ public sealed class FindModel(ClubContext here, IReadSearch search, IReadSails s
 
     public string? Problem { get; private set; }
 
-    /// <summary>What was found, the likeliest first; null where nothing was looked for.</summary>
+    /// <summary>What was found, the likeliest first; where no word was said, all that can be gone to from here. Null for neither.</summary>
     public IReadOnlyList<FoundPlace>? Found { get; private set; }
 
     public Task OnGetAsync(string? q, string? at) => LookAsync(q, at);
@@ -55,22 +55,21 @@ public sealed class FindModel(ClubContext here, IReadSearch search, IReadSails s
         }
 
         var words = Asked.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries).Take(MostWords).ToList();
+        var views = (await here.ClassesAsync()).Classes;
         if (words.Count == 0)
         {
+            Found = [.. views.Where(view => view.Class.Key == At).SelectMany(PagesOf), .. PagesOfClub()];
             return;
         }
 
         var own = await sails.OfAsync(here.Club.Ref, here.Actor.Person);
-        var views = (await here.ClassesAsync()).Classes;
         var named = new List<(FoundPlace Place, string About)>();
         foreach (var view in views)
         {
             named.AddRange(OfClass(view));
         }
 
-        named.AddRange(
-            ClubPlace.Of(here.IsCoordinator).Select(place => (new FoundPlace("page", place.Name, "", here.Path + place.Path), place.About))
-        );
+        named.AddRange(PagesOfClub().Zip(ClubPlace.Of(here.IsCoordinator), (found, place) => (found, place.About)));
         named.AddRange(
             FieldWord.All.Select(word =>
                 (new FoundPlace("word", word.Name, word.Meaning, $"{here.Path}/learn#{Anchor(word)}"), string.Join(' ', word.Also))
@@ -102,14 +101,25 @@ public sealed class FindModel(ClubContext here, IReadSearch search, IReadSails s
     /// <summary>Where a word stands on its page.</summary>
     public static string Anchor(FieldWord word) => "word-" + word.Name.ToLowerInvariant().Replace(' ', '-');
 
+    private IEnumerable<FoundPlace> PagesOfClub() =>
+        ClubPlace.Of(here.IsCoordinator).Select(place => new FoundPlace("page", place.Name, "", here.Path + place.Path));
+
+    private IEnumerable<FoundPlace> PagesOf(ClassView view) =>
+        ClassPlace
+            .Of(here.MayEditClass(view.Ref))
+            .Select(place => new FoundPlace("page", place.Name, view.Class.Name, here.AddressOf(view.Class.Key) + place.Path)
+            {
+                ClassKey = view.Class.Key,
+            });
+
     private IEnumerable<(FoundPlace Place, string About)> OfClass(ClassView view)
     {
         var (one, key) = (view.Class, view.Class.Key);
         string Within(string page) => here.AddressOf(key).ToString() + page;
         yield return (new("class", one.Name, one.Family, Within(view.Newest is null ? "" : "/card")), one.Family);
-        foreach (var place in ClassPlace.Of(here.MayEditClass(view.Ref)))
+        foreach (var (found, place) in PagesOf(view).Zip(ClassPlace.Of(here.MayEditClass(view.Ref))))
         {
-            yield return (new("page", place.Name, one.Name, Within(place.Path)) { ClassKey = key }, $"{one.Name} {place.About}");
+            yield return (found, $"{one.Name} {place.About}");
         }
 
         foreach (var control in one.Controls)
