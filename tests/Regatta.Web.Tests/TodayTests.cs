@@ -1,3 +1,4 @@
+using System.Globalization;
 using Microsoft.Extensions.DependencyInjection;
 using Regatta.Instruments;
 using Regatta.Store;
@@ -58,6 +59,50 @@ public sealed class TodayTests(ClubHost host)
         var log = club.Services.GetRequiredService<WindLog>();
         Assert.NotEmpty(await log.BlocksAsync(club.ClubOf("wenlow"), start, DateTimeOffset.UtcNow));
         Assert.NotEmpty(await log.SamplesAsync(club.ClubOf("wenlow"), start, DateTimeOffset.UtcNow));
+    }
+
+    [Fact]
+    public async Task Without_a_station_it_begins_at_the_usual_wind_of_ones_own_class()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var sailor = await SailorOfQuilletAsync(club);
+        var usual = await sailor.GetAsync("/wenlow/today");
+        Assert.Contains("the usual wind of Quillet", usual.TextOf(".empty"));
+        Assert.NotNull(usual.Html.QuerySelector(".own .own-marks"));
+    }
+
+    [Fact]
+    public async Task Without_a_station_it_begins_at_the_days_forecast_in_the_band_the_calendar_has_it_in()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var sailor = await SailorOfQuilletAsync(club);
+        var coordinator = await club.VisitAsAsync("odalys");
+        string At(int hours) => DateTime.UtcNow.AddHours(hours).ToString("yyyy-MM-dd'T'HH:mm", CultureInfo.InvariantCulture);
+        var planned = await coordinator.SendAsync(
+            await coordinator.GetAsync("/wenlow/calendar"),
+            "#plan-form",
+            "/wenlow/calendar",
+            ("title", "A blow"),
+            ("from", At(1)),
+            ("to", At(4)),
+            ("forecast", "20-24")
+        );
+        Assert.Equal(302, (int)planned.Status);
+        var today = await sailor.GetAsync("/wenlow/today");
+        Assert.Contains("the forecast of A blow, 22 kn", today.TextOf(".empty"));
+        // Both pages speak of the same band: a forecast is meant ten metres up, a band at the class's height.
+        var band = (await sailor.GetAsync("/wenlow/calendar")).Html.QuerySelector(".planned .forecast strong")!.TextContent;
+        Assert.Contains(band.Split(" to ")[0], today.TextOf(".own"));
+        // Who asks is answered for what they ask.
+        Assert.DoesNotContain("A blow,", (await sailor.GetAsync("/wenlow/today?wind=8")).TextOf(".empty"));
+    }
+
+    private static async Task<Visitor> SailorOfQuilletAsync(ClubHost club)
+    {
+        var sailor = await club.VisitAsAsync("priya");
+        await sailor.SendAsync(await sailor.GetAsync("/wenlow/sails"), "form.sails-form", "/wenlow/sails", ("sails", "quillet"));
+        await club.ScalarAsync<int>("delete from outings");
+        return sailor;
     }
 
     [Fact]

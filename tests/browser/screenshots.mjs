@@ -27,23 +27,9 @@ const shots = [
   { name: "outbox-phone", as: "priya", path: "/wenlow/classes/brannet/log?wind=15", size: phone, before: outbox },
   { name: "proposals", as: "odalys", path: "/wenlow/proposals", size: desktop },
   { name: "evidence", as: "priya", path: "/wenlow/classes/tandry/evidence", size: desktop },
-  { name: "trial-phone", as: "odalys", path: "/wenlow/classes/quillet/trials?band=4", size: phone, before: trial, full: true },
+  { name: "calendar", as: "priya", path: "/wenlow/calendar", size: desktop },
   { name: "logbook", as: "priya", path: "/wenlow/logbook?class=quillet&whose=class&sort=fast&wind=14&unit=kn", size: desktop },
 ];
-
-/** Plans a trial of one boat and sails four runs of it. */
-async function trial(page) {
-  await page.getByLabel("How?").selectOption("one boat, back and forth");
-  await page.getByRole("button", { name: "Plan it" }).click();
-  for (const [run, helm] of [[1, "4.4"], [2, "3.8"], [3, "3.7"], [4, "4.5"]]) {
-    await page.getByLabel("Helm on port, degrees").fill(helm);
-    await page.getByLabel("Helm on starboard, degrees").fill(helm);
-    await page.getByLabel(/^Wind/).fill("14");
-    await page.getByRole("button", { name: `Keep run ${run}` }).click();
-    await page.getByRole("button", { name: `Keep run ${run}` }).waitFor({ state: "detached" });
-    await page.locator(".trial-runs li").nth(run - 1).getByText("starboard").waitFor();
-  }
-}
 
 /** Sends a log with a slip, which is refused, and a note that finds no line. */
 async function outbox(page) {

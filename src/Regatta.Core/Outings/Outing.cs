@@ -56,6 +56,13 @@ public sealed record Outing(
     string Notes
 )
 {
+    /// <summary>Where a forecast is meant. Source: WMO-No. 8, the standard height of surface wind.</summary>
+    public static readonly Length ForecastHeight = Length.FromMetres(10);
+
+    /// <summary>The forecast as it is at a height; null where nobody wrote one.</summary>
+    /// <param name="height">Above the water, above its roughness.</param>
+    public WindRange? ForecastAt(Length height) => Forecast?.Times(WindProfile.Ratio(ForecastHeight, height));
+
     /// <summary>The longest title, venue or note, in characters.</summary>
     public const int LongestText = 500;
 

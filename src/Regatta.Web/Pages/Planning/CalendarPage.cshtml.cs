@@ -51,7 +51,8 @@ public sealed class CalendarPageModel(
     /// <summary>A day's forecast in the bands of the class its reader sails then, else of the first that does; null without
     /// either.</summary>
     public (string Class, ForecastDrawing Wind)? ForecastOf(Outing day) =>
-        day.Forecast is { } forecast && Classes.FirstOrDefault(one => day.Classes.Count == 0 || day.Classes.Contains(one.Key)) is { } sailed
+        Classes.FirstOrDefault(one => day.Classes.Count == 0 || day.Classes.Contains(one.Key)) is { } sailed
+        && day.ForecastAt(sailed.WindHeight) is { } forecast
             ? (sailed.Name, ForecastDrawing.Of(sailed.Bands, forecast))
             : null;
 

@@ -69,8 +69,13 @@ public sealed class DayDetailsModel(
         var views = (await here.ClassesAsync()).Classes.Where(view => day.Outing.Classes.Contains(view.Class.Key)).ToList();
         Marking = day.Outing.Kind == OutingKind.Marking ? await MarkingAsync(day.Outing, views) : [];
         ToTest =
-            day.Outing is { Kind: OutingKind.Training, Forecast: { } forecast } && !Over
-                ? [.. views.Select(view => MostTeaching(view, forecast)).OfType<(ClassDefinition, WindBand, TestChoice)>()]
+            day.Outing is { Kind: OutingKind.Training, Forecast: not null } && !Over
+                ?
+                [
+                    .. views
+                        .Select(view => MostTeaching(view, day.Outing.ForecastAt(view.Class.WindHeight)!))
+                        .OfType<(ClassDefinition, WindBand, TestChoice)>(),
+                ]
                 : [];
         Drills = [.. views.SelectMany(view => day.Outing.Named(view.OfSailors).Select(drill => (view.OfSailors, drill)))];
         Tried = await trials.OfDayAsync(here.Club.Ref, number);

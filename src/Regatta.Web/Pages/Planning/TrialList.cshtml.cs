@@ -70,7 +70,7 @@ public sealed class TrialListModel(
         var matrix = View.Set.AsSailed(PlanMode.PlanMode);
         var sailed =
             (band is { } asked ? bands.Find(new(asked)) : null)
-            ?? (chosen?.Outing.Forecast is { } forecast ? bands.At(forecast.Mean) : bands.All[bands.All.Count / 2]);
+            ?? (chosen?.Outing.ForecastAt(Class.WindHeight) is { } forecast ? bands.At(forecast.Mean) : bands.All[bands.All.Count / 2]);
         Means = new(
             Class,
             PlanMode.PlanMode,

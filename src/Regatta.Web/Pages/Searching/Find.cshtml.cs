@@ -24,7 +24,7 @@ public sealed class FindModel(ClubContext here, IReadSearch search, IReadSails s
     private const int MostWords = 8;
 
     /// <summary>Where two are as alike, the earlier comes first.</summary>
-    private static readonly string[] Kinds = ["class", "control", "page", "procedure", "word"];
+    private static readonly string[] Kinds = ["class", "control", "page", "procedure", "how-to", "word"];
 
     public string Asked { get; private set; } = "";
 
@@ -73,6 +73,11 @@ public sealed class FindModel(ClubContext here, IReadSearch search, IReadSails s
         named.AddRange(
             FieldWord.All.Select(word =>
                 (new FoundPlace("word", word.Name, word.Meaning, $"{here.Path}/learn#{Anchor(word)}"), string.Join(' ', word.Also))
+            )
+        );
+        named.AddRange(
+            HowTo.All.Select(how =>
+                (new FoundPlace("how-to", how.Name, "", $"{here.Path}/learn#how-{how.Key}"), string.Join(' ', how.Also))
             )
         );
         var found = await search.FindAsync(

@@ -43,8 +43,11 @@ public sealed class TodayModel(
     private ClassAddress PageOf(string sailed, string page, Speed? wind) =>
         Asked is not null && wind is { } asked ? here.AddressOf(sailed, page).At(asked, units.Wind) : here.AddressOf(sailed, page);
 
-    /// <summary>The wind asked about with the slider; null for the wind now.</summary>
+    /// <summary>The wind asked about with the slider, or assumed; null for the wind now.</summary>
     public Speed? Asked { get; private set; }
+
+    /// <summary>Where a wind comes from that nobody asked about, where there is no station; empty for none.</summary>
+    public string AssumedFrom { get; private set; } = "";
 
     public bool Big { get; private set; }
 
@@ -58,11 +61,37 @@ public sealed class TodayModel(
 
     public string Clock(DateTimeOffset at) => TimeZoneInfo.ConvertTime(at, clock.Zone).ToString("HH:mm", CultureInfo.InvariantCulture);
 
+    /// <summary>Where no station says it, the board begins at what is forecast for the day, else at the usual wind of what its reader
+    /// sails.</summary>
+    private async Task AssumeAsync()
+    {
+        if (Board.OnTheWater.Select(day => day.Outing).FirstOrDefault(day => day.Forecast is not null) is { } day)
+        {
+            (Asked, AssumedFrom) = (day.ForecastAt(Station.Height)!.Mean, $"the forecast of {day.Title}");
+        }
+        else if (
+            (await sails.OfAsync(here.Club.Ref, here.Actor.Person)).Classes is [var own, ..]
+            && (await here.ClassesAsync()).Classes.FirstOrDefault(view => view.Class.Key == own.Class) is { } view
+        )
+        {
+            var sailed = view.OfSailors;
+            Asked = WindProfile.At(sailed.Helm.ReferenceWind, sailed.WindHeight, Station.Height);
+            AssumedFrom = $"the usual wind of {sailed.Name}";
+        }
+
+        Board = Asked is null ? Board : await boards.FindAsync(here.Club.Ref, Asked);
+    }
+
     public async Task OnGetAsync(string? wind, string? screen)
     {
         Big = screen == "big";
         Asked = wind is not null && WindRange.ReadSpeed(wind, units.Wind) is { Ok: true } read ? read.Value : null;
         Board = await boards.FindAsync(here.Club.Ref, Asked);
+        if (Asked is null && !Station.Exists)
+        {
+            await AssumeAsync();
+        }
+
         var own = await crews.OfPersonAsync(here.Club.Ref, here.Actor.Person);
         Lines = [.. Board.Lines.Select(line => own.TryGetValue(line.Class.Key, out var crew) ? line.For(crew) : line)];
         if (Big)
