@@ -23,9 +23,10 @@ const tell = (what, where) => wrong.set(what, [...(wrong.get(what) ?? []), where
 for (const [person, pairs] of Object.entries(looks)) {
   const context = await browser.newContext({ baseURL, serviceWorkers: "block" });
   const page = await context.newPage();
-  const first = person === "nobody" ? ["/", "/sign-in", "/forgot", "/found", "/letters/stop", "/outbox"] : ["/wenlow", "/wenlow/classes/quillet?view=table", "/me", "/me/security", "/me/data"];
+  const first = person === "nobody" ? ["/", "/sign-in", "/forgot", "/found", "/letters/stop", "/outbox"] : ["/wenlow", "/me", "/me/security", "/me/data"];
   if (person !== "nobody") await signIn(page, person, "/wenlow");
   const pages = await crawl(page, first, pathOf);
+  if (person !== "nobody") pages.push("/wenlow/classes/quillet?view=table");
   kinds += pages.length;
   for (const [width, theme] of pairs) {
     await context.addCookies([{ name: "theme", value: theme, url: baseURL }]);
@@ -53,7 +54,8 @@ for (const [person, pairs] of Object.entries(looks)) {
           const on = document.activeElement;
           if (!on || on === document.body) return null;
           const styles = [on, on.closest("label"), on.nextElementSibling].filter(Boolean).map((one) => getComputedStyle(one));
-          const shown = styles.some((style) => (style.outlineStyle !== "none" && parseFloat(style.outlineWidth) >= 2) || style.boxShadow !== "none");
+          const drawn = on instanceof SVGElement && !["none", "rgba(0, 0, 0, 0)"].includes(getComputedStyle(on).fill);
+          const shown = drawn || styles.some((style) => (style.outlineStyle !== "none" && parseFloat(style.outlineWidth) >= 2) || style.boxShadow !== "none");
           const box = on.getBoundingClientRect();
           return { name: on.outerHTML.slice(0, 80), shown, inSight: box.width > 0 && box.bottom > 0 && box.top < innerHeight };
         });

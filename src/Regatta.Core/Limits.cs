@@ -112,6 +112,12 @@ public static class Limits
     /// <summary>The logs a person keeps in a club within a day, out of tables or one by one.</summary>
     public const int LogsOfDay = 1000;
 
+    /// <summary>The most people who join by a group's invitation.</summary>
+    public const int GroupPlaces = 60;
+
+    /// <summary>The most days a group's invitation holds.</summary>
+    public const int GroupDays = 31;
+
     /// <summary>The invitations a coordinator sends within a day.</summary>
     public const int InvitationsOfDay = 100;
 

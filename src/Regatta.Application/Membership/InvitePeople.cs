@@ -16,17 +16,9 @@ public sealed class InvitePeople(Invitations invitations, AttemptCounts tries, I
     /// <param name="address">Where the app is found from outside.</param>
     public async Task<Parsed<MadeInvitation>> RunAsync(Actor actor, Invited who, string address)
     {
-        if (actor.Club.IsDemo)
+        if (await RefusalAsync(actor) is { } refusal)
         {
-            return Parsed<MadeInvitation>.Bad(
-                "This is a demo club: its people are made up and their password is known. "
-                    + "Found a club of your own, then invite people there."
-            );
-        }
-
-        if (await tries.CountAsync($"invitations of {actor.Person}", AttemptCounts.LongestWindow) > Limits.InvitationsOfDay)
-        {
-            return Parsed<MadeInvitation>.Bad($"You have sent {Limits.InvitationsOfDay} invitations within a day. Go on tomorrow.");
+            return Parsed<MadeInvitation>.Bad(refusal);
         }
 
         var link = $"{address}/invitation?token={await invitations.MakeAsync(actor.Club.Ref, who, actor.Person)}";
@@ -58,6 +50,26 @@ public sealed class InvitePeople(Invitations invitations, AttemptCounts tries, I
 
         return Parsed<MadeInvitation>.Good(new(link, sent && mail.Delivers));
     }
+
+    /// <summary>Makes an address for a whole group, which is handed on by whoever has it: each takes one of its places, as a
+    /// sailor.</summary>
+    /// <param name="actor">Who asks.</param>
+    /// <param name="group">The group.</param>
+    /// <param name="until">Until when it holds.</param>
+    /// <param name="address">Where the app is found from outside.</param>
+    public async Task<Parsed<MadeInvitation>> GroupAsync(Actor actor, Invited group, DateTimeOffset until, string address) =>
+        await RefusalAsync(actor) is { } refusal
+            ? Parsed<MadeInvitation>.Bad(refusal)
+            : Parsed<MadeInvitation>.Good(
+                new($"{address}/invitation?token={await invitations.MakeAsync(actor.Club.Ref, group, actor.Person, until)}", false)
+            );
+
+    private async Task<string?> RefusalAsync(Actor actor) =>
+        actor.Club.IsDemo
+            ? "This is a demo club: its people are made up and their password is known. Found a club of your own, then invite people there."
+        : await tries.CountAsync($"invitations of {actor.Person}", AttemptCounts.LongestWindow) > Limits.InvitationsOfDay
+            ? $"You have sent {Limits.InvitationsOfDay} invitations within a day. Go on tomorrow."
+        : null;
 
     /// <summary>Sends an open invitation again, with another address; the one sent before opens nothing any more.</summary>
     /// <param name="actor">Who sends it.</param>

@@ -1,8 +1,8 @@
 namespace Regatta.Store;
 
 /// <summary>Who is asked into a club, and as what.</summary>
-/// <param name="Name">Their whole name.</param>
-/// <param name="Email">Where the invitation goes.</param>
+/// <param name="Name">Their whole name; of a group, what it is called.</param>
+/// <param name="Email">Where the invitation goes; empty for a group, whose address is handed on.</param>
 /// <param name="IsJunior">Whether they are a junior.</param>
 /// <param name="GuardianEmail">A junior's guardian's address; null for anybody else.</param>
 /// <param name="Roles">What they will be.</param>
@@ -14,7 +14,19 @@ public sealed record Invited(
     string? GuardianEmail,
     IReadOnlyList<string> Roles,
     string? CaptainOf
-);
+)
+{
+    /// <summary>How many may take it up; more than one for a group.</summary>
+    public int Places { get; init; } = 1;
+
+    /// <summary>Whether it is for whoever has its address.</summary>
+    public bool IsGroup => Places > 1;
+
+    /// <summary>A group of sailors.</summary>
+    /// <param name="name">What it is called.</param>
+    /// <param name="places">How many may join.</param>
+    public static Invited Group(string name, int places) => new(name, "", false, null, ["sailor"], null) { Places = places };
+}
 
 /// <summary>An invitation that can still be taken up.</summary>
 /// <param name="Id">Its number.</param>
@@ -25,6 +37,7 @@ public sealed record Invited(
 /// <param name="ExpiresAt">When it ends.</param>
 /// <param name="Who">Who is asked, and as what.</param>
 /// <param name="ClassName">The name of the class they will be captain of; null for none.</param>
+/// <param name="Taken">How many took it up.</param>
 public sealed record Invitation(
     Guid Id,
     ClubId Club,
@@ -33,7 +46,8 @@ public sealed record Invitation(
     string By,
     DateTimeOffset ExpiresAt,
     Invited Who,
-    string? ClassName
+    string? ClassName,
+    int Taken
 );
 
 /// <summary>Invitations into clubs. A token is known to who was given it; the database keeps its hash.</summary>
@@ -44,25 +58,31 @@ public sealed class Invitations(Db database, TimeProvider clock) : IReadInvitati
 
     private const string Open = "i.used_at is null and i.withdrawn_at is null and i.expires_at > @now";
 
+    private const string IsMember = "exists (select from memberships m where m.club_id = i.club_id and m.person_id = @person)";
+
     private const string Query = $"""
         select i.id, i.club_id, c.name as club_name, c.key as club_key, p.display_name as by, i.expires_at, i.name, i.email, i.is_junior,
-          i.guardian_email, array_to_string(i.roles, ',') as roles, k.key as class_key, k.name as class_name
+          i.guardian_email, array_to_string(i.roles, ',') as roles, k.key as class_key, k.name as class_name, i.places, i.taken
         from invitations i join clubs c on c.id = i.club_id join people p on p.id = i.made_by
           left join classes k on (k.club_id, k.id) = (i.club_id, i.captain_of)
         where {Open}
         """;
 
     /// <summary>Makes an invitation and returns its token, which cannot be read again later.</summary>
-    public async Task<string> MakeAsync(ClubId club, Invited who, Guid by)
+    /// <param name="club">The club.</param>
+    /// <param name="who">Who is asked, and as what.</param>
+    /// <param name="by">Who asks.</param>
+    /// <param name="until">Until when it holds; null for as long as usual.</param>
+    public async Task<string> MakeAsync(ClubId club, Invited who, Guid by, DateTimeOffset? until = null)
     {
         var token = Secrets.New();
         await using var connection = await database.OpenConnectionAsync();
         await connection.ExecuteAsync(
             """
             insert into invitations (club_id, id, token_hash, name, email, is_junior, guardian_email, roles, captain_of, made_by, made_at,
-              expires_at)
+              expires_at, places)
             values (@Number, @id, @hash, @Name, @Email, @IsJunior, @GuardianEmail, @roles,
-              (select k.id from classes k where k.club_id = @Number and k.key = @CaptainOf), @by, @now, @until)
+              (select k.id from classes k where k.club_id = @Number and k.key = @CaptainOf), @by, @now, @until, @Places)
             """,
             new
             {
@@ -70,14 +90,15 @@ public sealed class Invitations(Db database, TimeProvider clock) : IReadInvitati
                 id = Guid.CreateVersion7(),
                 hash = Secrets.Hash(token),
                 who.Name,
-                who.Email,
+                Email = who.IsGroup ? null : who.Email,
                 who.IsJunior,
+                who.Places,
                 who.GuardianEmail,
                 roles = who.Roles.ToArray(),
                 who.CaptainOf,
                 by,
                 now = clock.GetUtcNow(),
-                until = clock.GetUtcNow() + Lasts,
+                until = until?.ToUniversalTime() ?? clock.GetUtcNow() + Lasts,
             }
         );
         return token;
@@ -110,24 +131,36 @@ public sealed class Invitations(Db database, TimeProvider clock) : IReadInvitati
         ];
     }
 
-    /// <summary>Takes an invitation up: makes somebody a member with its roles, in one transaction that uses it up.</summary>
+    /// <summary>Takes an invitation up: makes somebody a member with its roles, in one transaction that uses up one of its places. Who is
+    /// a member already takes none of a group’s.</summary>
     /// <returns>Whether it could still be taken up.</returns>
     public async Task<bool> AcceptAsync(ClubId club, Guid id, Guid person)
     {
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
         var used = await connection.ExecuteAsync(
-            $"update invitations i set used_at = @now where i.club_id = @Number and i.id = @id and {Open}",
+            $"update invitations i set taken = taken + 1, used_at = case when taken + 1 = places then @now end "
+                + $"where i.club_id = @Number and i.id = @id and {Open} and not (i.places > 1 and {IsMember})",
             new
             {
                 club.Number,
                 id,
+                person,
                 now = clock.GetUtcNow(),
             }
         );
         if (used == 0)
         {
-            return false;
+            return await connection.ExecuteScalarAsync<bool>(
+                $"select exists (select from invitations i where i.club_id = @Number and i.id = @id and {Open} and {IsMember})",
+                new
+                {
+                    club.Number,
+                    id,
+                    person,
+                    now = clock.GetUtcNow(),
+                }
+            );
         }
 
         await connection.ExecuteAsync(
@@ -176,12 +209,14 @@ public sealed class Invitations(Db database, TimeProvider clock) : IReadInvitati
         string By,
         DateTimeOffset ExpiresAt,
         string Name,
-        string Email,
+        string? Email,
         bool IsJunior,
         string? GuardianEmail,
         string Roles,
         string? ClassKey,
-        string? ClassName
+        string? ClassName,
+        int Places,
+        int Taken
     )
     {
         public Invitation ToInvitation() =>
@@ -192,8 +227,12 @@ public sealed class Invitations(Db database, TimeProvider clock) : IReadInvitati
                 ClubKey,
                 By,
                 ExpiresAt,
-                new(Name, Email, IsJunior, GuardianEmail, Roles.Split(',', StringSplitOptions.RemoveEmptyEntries), ClassKey),
-                ClassName
+                new(Name, Email ?? "", IsJunior, GuardianEmail, Roles.Split(',', StringSplitOptions.RemoveEmptyEntries), ClassKey)
+                {
+                    Places = Places,
+                },
+                ClassName,
+                Taken
             );
     }
 }

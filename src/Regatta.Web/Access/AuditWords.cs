@@ -25,6 +25,7 @@ public static class AuditWords
         ["Account/Member:Remove"] = "Remove a member",
         ["Account/Member:Suspend"] = "Suspend a member",
         ["Account/People"] = "Invite somebody",
+        ["Account/People:Group"] = "Invite a group",
         ["Account/People:Factor"] = "Change whether coordinators need a second factor",
         ["Account/People:InviteClub"] = "Invite a club",
         ["Account/People:Again"] = "Send an invitation again",

@@ -126,6 +126,96 @@ public sealed class AccountTests(ClubHost host)
     }
 
     [Fact]
+    public async Task A_whole_group_joins_by_one_address_as_sailors_until_its_places_its_day_or_the_coordinator_end_it()
+    {
+        await using var club = await EmptyAsync();
+        var kim = await club.FoundAsync("Ebb Creek");
+        async Task<Answer> MakeAsync(string places, string until) =>
+            await kim.SendAsync(
+                await kim.GetAsync("/ebb-creek/people"),
+                "form[action*=Group]",
+                "/ebb-creek/people?handler=Group",
+                ("group", "Wednesday chat"),
+                ("places", places),
+                ("until", until)
+            );
+        string Day(int ahead) => DateTime.UtcNow.AddDays(ahead).ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
+        foreach (
+            var (places, until, field) in new[]
+            {
+                ("1", Day(3), "places"),
+                ("61", Day(3), "places"),
+                ("2", Day(40), "until"),
+                ("2", "soon", "until"),
+            }
+        )
+        {
+            var wrong = await MakeAsync(places, until);
+            Assert.Equal(422, (int)wrong.Status);
+            Assert.NotNull(wrong.Html.QuerySelector($"#{field}-problem"));
+            Assert.Equal("Wednesday chat", wrong.Html.QuerySelector("#group")!.GetAttribute("value"));
+        }
+
+        var made = await MakeAsync("2", Day(3));
+        var address = new Uri(made.TextOf("#group-address")!).PathAndQuery;
+        async Task<(Visitor Visitor, Answer Answer)> JoinGroupAsync(string name, string email)
+        {
+            var visitor = club.Visit();
+            var page = await visitor.GetAsync(address);
+            return (
+                visitor,
+                await visitor.SendAsync(
+                    page,
+                    "form.stack",
+                    "/invitation?handler=Open",
+                    ("name", name + " Reed"),
+                    ("signin", name.ToLowerInvariant()),
+                    ("email", email),
+                    ("password", IdasPassword)
+                )
+            );
+        }
+
+        Assert.Equal(422, (int)(await JoinGroupAsync("Joss", "no address")).Answer.Status);
+        var (joss, joined) = await JoinGroupAsync("Joss", "");
+        Assert.Equal("/ebb-creek/sails", joined.Location!.ToString());
+        Assert.Contains("/not-yours", (await joss.GetAsync("/ebb-creek/people")).Location!.ToString());
+        Assert.Contains("1 of 2 places taken", (await kim.GetAsync("/ebb-creek/people")).TextOf("main"));
+        // Who is a member already takes no place, and nobody sends it by mail.
+        Assert.Equal(302, (int)(await joss.SendAsync(await joss.GetAsync(address), "form.stack", "/invitation")).Status);
+        Assert.Contains("1 of 2 places taken", (await kim.GetAsync("/ebb-creek/people")).TextOf("main"));
+        var id = await club.ScalarAsync<Guid>("select id from invitations where places = 2");
+        var again = await kim.SendAsync(
+            await kim.GetAsync("/ebb-creek/people"),
+            "form[action*=Withdraw]",
+            "/ebb-creek/people?handler=Again",
+            ("id", id.ToString())
+        );
+        Assert.Equal(404, (int)again.Status);
+
+        // Of two who come at once for the last place one is let in; then it is over, and so it is once it was withdrawn or its day is past.
+        var both = await Task.WhenAll(JoinGroupAsync("Wen", "wen@club.example"), JoinGroupAsync("Noor", ""));
+        Assert.Single(both, one => (int)one.Answer.Status == 302);
+        Assert.Equal(410, (int)(await club.Visit().GetAsync(address)).Status);
+        var second = new Uri((await MakeAsync("3", Day(0))).TextOf("#group-address")!).PathAndQuery;
+        Assert.Equal(200, (int)(await club.Visit().GetAsync(second)).Status);
+        await club.ScalarAsync<int>("update invitations set expires_at = now() - interval '1 second' where places = 3");
+        Assert.Equal(410, (int)(await club.Visit().GetAsync(second)).Status);
+        var third = new Uri((await MakeAsync("4", Day(3))).TextOf("#group-address")!).PathAndQuery;
+        await kim.SendAsync(
+            await kim.GetAsync("/ebb-creek/people"),
+            "form[action*=Withdraw]",
+            "/ebb-creek/people?handler=Withdraw",
+            ("id", (await club.ScalarAsync<Guid>("select id from invitations where places = 4")).ToString())
+        );
+        Assert.Equal(410, (int)(await club.Visit().GetAsync(third)).Status);
+        // A group's address makes nobody but sailors, whatever the database is told.
+        await Assert.ThrowsAsync<Npgsql.PostgresException>(() =>
+            club.ScalarAsync<int>("update invitations set roles = '{coordinator}' where places = 4")
+        );
+    }
+
+    [Fact]
     public async Task A_removed_account_leaves_its_logs_without_a_name_and_nothing_else()
     {
         await using var club = await EmptyAsync();
@@ -378,7 +468,7 @@ public sealed class AccountTests(ClubHost host)
                 "Account/Data: all",
                 "Account/Letters: all",
                 "Account/Member: all",
-                "Account/People: POST, POST Again, POST Factor, POST InviteClub",
+                "Account/People: POST, POST Again, POST Factor, POST Group, POST InviteClub",
                 "Account/Security: all",
                 "Account/SetUpFactor: all",
                 "ClassSetup/DeleteClass: all",

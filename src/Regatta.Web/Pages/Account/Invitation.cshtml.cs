@@ -64,6 +64,11 @@ public sealed class InvitationModel(
         var typed = Request.Typed();
         var form = new FormReader();
         var name = form.Need("name", typed.GetValueOrDefault("name"), "Write your name.", PersonName.Read);
+        // A group's address says nobody's: they may say their own.
+        var email =
+            !asked.Who.IsGroup ? asked.Who.Email
+            : string.IsNullOrWhiteSpace(typed.GetValueOrDefault("email")) ? null
+            : form.Need("email", typed["email"], "", PersonName.ReadEmail);
         var person = new Person
         {
             SignInName = typed.GetValueOrDefault("signin", "").Trim(),
@@ -71,7 +76,7 @@ public sealed class InvitationModel(
             FullName = asked.Who.IsJunior ? name : null,
             IsJunior = asked.Who.IsJunior,
             GuardianEmail = asked.Who.GuardianEmail,
-            Email = asked.Who.Email,
+            Email = email,
         };
         words.Further.AddRange(asked.ClubName.Split(' '));
         await accounts.OpenAsync(person, typed.GetValueOrDefault("password", ""), form);
@@ -115,7 +120,7 @@ public sealed class InvitationModel(
         Invitation is { } asked
             ?
             [
-                new Field("name", "Your name", asked.Who.Name)
+                new Field("name", "Your name", asked.Who.IsGroup ? "" : asked.Who.Name)
                 {
                     Autocomplete = "name",
                     Hint = asked.Who.IsJunior ? $"Others read “{PersonName.Shorten(asked.Who.Name)}”" : "",
@@ -125,6 +130,17 @@ public sealed class InvitationModel(
                     Autocomplete = "username",
                     Hint = "Letters and digits, no spaces.",
                 }.Filled(typed, form.Problems),
+                .. asked.Who.IsGroup
+                    ? (Field[])
+                        [
+                            new Field("email", "Mail address, if you like", "")
+                            {
+                                Type = "email",
+                                Autocomplete = "email",
+                                Hint = "For a new password, should you forget yours. Seen by your coordinator.",
+                            }.Filled(typed, form.Problems),
+                        ]
+                    : [],
                 new Field("password", "Password", "")
                 {
                     Type = "password",

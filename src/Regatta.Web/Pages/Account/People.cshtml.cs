@@ -2,7 +2,7 @@ namespace Regatta.Web.Pages.Account;
 
 /// <summary>Who is in the club and who is asked in; for the coordinator.</summary>
 [Authorize(Policies.Coordinator)]
-[NeedsProof("POST", "POST Again", "POST Factor", "POST InviteClub")]
+[NeedsProof("POST", "POST Again", "POST Factor", "POST Group", "POST InviteClub")]
 public sealed class PeopleModel(
     ClubContext here,
     IReadMembers members,
@@ -13,7 +13,8 @@ public sealed class PeopleModel(
     TellCoordinators others,
     IMail mail,
     ActNote note,
-    RegattaSettings settings
+    RegattaSettings settings,
+    TimeProvider clock
 ) : PageModel
 {
     private IReadOnlyDictionary<string, string> typed = new Dictionary<string, string>();
@@ -56,6 +57,12 @@ public sealed class PeopleModel(
             Type = "email",
             Hint = "For juniors only. Others read a junior’s first name and one letter.",
         }.Filled(typed, Form.Problems);
+
+    /// <summary>The address of a group made just now; null for none.</summary>
+    public MadeInvitation? MadeGroup { get; private set; }
+
+    /// <summary>What is asked of a group's invitation.</summary>
+    public GroupForm Group => new(here.Club, clock, typed, Form);
 
     public Task OnGetAsync() => LoadAsync();
 
@@ -100,12 +107,34 @@ public sealed class PeopleModel(
         return Page();
     }
 
+    /// <summary>Makes the address by which a whole group joins.</summary>
+    public async Task<IActionResult> OnPostGroupAsync()
+    {
+        typed = Request.Typed();
+        await LoadAsync();
+        if (Group.Read() is { } read)
+        {
+            MadeGroup = Form.Take("group", await invite.GroupAsync(here.Actor, read.Who, read.Until, settings.AddressOf(Request)));
+            note.Tell($"{read.Who.Name}, {read.Who.Places} places, until {read.Until:d MMM yyyy}");
+        }
+
+        if (!Form.Ok)
+        {
+            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+            return Page();
+        }
+
+        typed = new Dictionary<string, string>();
+        await LoadAsync();
+        return Page();
+    }
+
     /// <summary>Sends an invitation again that did not arrive.</summary>
     public async Task<IActionResult> OnPostAgainAsync(Guid id)
     {
         await LoadAsync();
         if (
-            Asked.FirstOrDefault(asked => asked.Id == id) is not { } lost
+            Asked.FirstOrDefault(asked => asked.Id == id && !asked.Who.IsGroup) is not { } lost
             || await invite.AgainAsync(here.Actor, lost, settings.AddressOf(Request)) is not { } sent
         )
         {
