@@ -55,6 +55,7 @@ test("three keys and Enter lead from anywhere to a class, a control or a page; a
   await page.keyboard.press("/");
   await page.keyboard.type("xyzzyx");
   await page.keyboard.press("Enter");
+  await page.waitForURL(/\/find\?q=xyzzyx/);
   await expect(page.getByText("Nothing is called like")).toBeVisible();
   await expectAccessible(page);
 });

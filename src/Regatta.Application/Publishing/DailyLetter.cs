@@ -16,10 +16,14 @@ public sealed class DailyLetter(
     Attendance attendance,
     SailorNotes notes,
     Classes classes,
+    AttemptCounts tries,
     IMail mail,
     TimeProvider clock
 )
 {
+    /// <summary>How often a letter is tried within a day before its reader waits for the next.</summary>
+    private const int MostTries = 5;
+
     private const int AtOnce = 200;
     private const int NotesShown = 5;
     private static readonly TimeSpan Ahead = TimeSpan.FromHours(36);
@@ -51,7 +55,7 @@ public sealed class DailyLetter(
             {
                 sent++;
             }
-            else
+            else if (await tries.CountAsync($"letter of the day to {reader.Person}", AttemptCounts.LongestWindow) < MostTries)
             {
                 await readers.GiveBackAsync(reader);
             }

@@ -15,7 +15,7 @@ public sealed record BoatChoice(IReadOnlyList<Boat> Boats, Readings Readings)
 }
 
 /// <summary>Finds out whose readings a page speaks in.</summary>
-public sealed class BoatReadings(Boats boats, People people, Crews crews, BoatLogs logs)
+public sealed class BoatReadings(Boats boats, People people, BoatLogs logs)
 {
     /// <summary>The boat the address asks for; without one, the boat the reader sailed last in this class.</summary>
     public async Task<BoatChoice> ForAsync(ClassRef one, Guid reader, string? asked)
@@ -28,9 +28,6 @@ public sealed class BoatReadings(Boats boats, People people, Crews crews, BoatLo
         };
         // A retired boat is spoken of where an address names her: an old log, her own page.
         var chosen = all.FirstOrDefault(boat => boat.Number == number && (boat.RetiredOn is null || asked is not null));
-        return new(
-            [.. all.Where(boat => boat.RetiredOn is null || boat == chosen)],
-            new(chosen, await people.HandsAsync(reader)) { Measures = await crews.MeasuresAsync(one, reader) }
-        );
+        return new([.. all.Where(boat => boat.RetiredOn is null || boat == chosen)], new(chosen, await people.HandsAsync(reader)));
     }
 }

@@ -6,8 +6,8 @@ namespace Regatta.Application.Reading;
 /// <param name="Own">What they said of themselves; null for nothing.</param>
 public sealed record ReaderChoice(BoatChoice Choice, CardReader Reader, OwnCrew? Own);
 
-/// <summary>Finds out who reads a card: their crew, boat, hands and own offsets. The card on the screen and the log that is filled in from
-/// it ask here.</summary>
+/// <summary>Finds out who reads a card: their crew, boat, hands, own offsets, and what they read lengths in. The card on the screen and the
+/// log that is filled in from it ask here; what is printed for a boat is read as everybody reads her.</summary>
 public sealed class CardReaderOf(BoatReadings readings, Crews crews)
 {
     /// <summary>The reader of a card.</summary>
@@ -17,7 +17,8 @@ public sealed class CardReaderOf(BoatReadings readings, Crews crews)
     /// <param name="purpose">The purpose asked for; null for the class's first.</param>
     public async Task<ReaderChoice> ForAsync(ClassRef one, Guid person, string? boat, string? purpose)
     {
-        var choice = await readings.ForAsync(one, person, boat);
+        var found = await readings.ForAsync(one, person, boat);
+        var choice = found with { Readings = found.Readings with { Measures = await crews.MeasuresAsync(one, person) } };
         var own = await crews.OwnAsync(one, person);
         return new(
             choice,

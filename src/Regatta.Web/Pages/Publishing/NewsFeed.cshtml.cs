@@ -31,7 +31,7 @@ public sealed class NewsFeedModel(
         var items = new List<(DateTimeOffset At, SyndicationItem Item)>();
         foreach (var view in views.Where(view => sailed.Classes.Count == 0 || sailed.Sails(view.Class.Key)))
         {
-            foreach (var version in (await versions.AllAsync(view.Ref)).OrderByDescending(version => version.Number).Take(MostShown))
+            foreach (var version in await versions.AfterAsync(view.Ref, (view.Newest?.Number ?? 0) - MostShown, MostShown))
             {
                 items.Add((version.At, await ItemAsync(view, version, $"{at}/classes/{view.Class.Key}")));
             }
