@@ -48,6 +48,11 @@ public sealed class OwnReadingTests(ClubHost host)
         await ReadInAsync(sailor, "parsecs");
         Assert.Equal(was, Lines(await sailor.GetAsync($"{Gessamy}/card?{Asked}")));
         Assert.Contains(was, (await sailor.GetAsync(sent.Location!.ToString())).TextOf("main"));
+        // What was left as it stood is the card's mark, and not one of the sailor's own will.
+        Assert.Equal(
+            "card",
+            await club.ScalarAsync<string>("select asked_by from log_marks where control = 'harness-lines' order by log_id desc limit 1")
+        );
         Assert.Equal(0L, await club.ScalarAsync<long>("select count(*) from personal_offsets where measure is not null"));
     }
 }

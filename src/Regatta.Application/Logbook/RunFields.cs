@@ -20,6 +20,7 @@ public sealed class RunFields(IReadOnlyDictionary<string, string> typed, FormRea
 
     private const string MarkPrefix = "mark-";
     private const string CardPrefix = "card-";
+    private const string ExactPrefix = "exact-";
 
     /// <summary>Fields that a further run takes over from the one before it.</summary>
     private static readonly string[] Kept = [CardWind, "windFrom", "windTo", "gust", GustHeard, "plan", "mode"];
@@ -33,6 +34,9 @@ public sealed class RunFields(IReadOnlyDictionary<string, string> typed, FormRea
 
     /// <summary>The field that keeps what the card said for a control.</summary>
     public static string CardField(Control control) => CardPrefix + control.Key;
+
+    /// <summary>The field that keeps the exact mark another opened with, where its reading is rounded.</summary>
+    public static string ExactField(string field) => ExactPrefix + field;
 
     /// <summary>The field a question is answered in.</summary>
     public static string AnswerField(Question question) => "answer-" + question.Key;
@@ -54,6 +58,7 @@ public sealed class RunFields(IReadOnlyDictionary<string, string> typed, FormRea
             Kept.Contains(name)
             || name.StartsWith(MarkPrefix, StringComparison.Ordinal)
             || name.StartsWith(CardPrefix, StringComparison.Ordinal)
+            || name.StartsWith(ExactPrefix, StringComparison.Ordinal)
         );
 
     public static Parsed<T> One<T>(string text)
@@ -131,7 +136,7 @@ public sealed class RunFields(IReadOnlyDictionary<string, string> typed, FormRea
         var marks = new Dictionary<ControlKey, Mark>();
         foreach (var control in context.Class.Marked.Select(context.Reader.Readings.AsRead))
         {
-            if (May(MarkField(control), control.Scale.Read) is { } mark)
+            if (May(MarkField(control), text => ReadMark(control.Scale, MarkField(control), text)) is { } mark)
             {
                 marks[control.Key] = mark;
             }
@@ -139,6 +144,15 @@ public sealed class RunFields(IReadOnlyDictionary<string, string> typed, FormRea
 
         return marks;
     }
+
+    /// <summary>Reads a mark. What was left as it opened is the mark it opened with, however its reading is rounded.</summary>
+    private Parsed<Mark> ReadMark(Scale scale, string field, string text) =>
+        double.TryParse(this[ExactField(field)], NumberStyles.Float, CultureInfo.InvariantCulture, out var position)
+        && new Mark(position) is var opened
+        && scale.Reaches(opened)
+        && scale.Show(opened) == text.Trim()
+            ? Parsed<Mark>.Good(opened)
+            : scale.Read(text);
 
     /// <summary>Who asked for each mark: the card where it was left as it was, a proposal where it says what one asks for, else the
     /// sailor.</summary>
@@ -154,8 +168,8 @@ public sealed class RunFields(IReadOnlyDictionary<string, string> typed, FormRea
                 control => control.Key,
                 control =>
                 {
-                    var said = context.Reader.Readings.AsRead(control).Scale.Read(this[CardField(control)])
-                        is { Ok: true, Value: var known }
+                    var card = CardField(control);
+                    var said = ReadMark(context.Reader.Readings.AsRead(control).Scale, card, this[card]) is { Ok: true, Value: var known }
                         ? known
                         : (Mark?)null;
                     var by =

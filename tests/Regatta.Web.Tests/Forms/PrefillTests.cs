@@ -180,8 +180,8 @@ public sealed class PrefillTests
     {
         var asked = log.Asked[line.Control.Key];
         var said = (line.OfTheClass ?? line.Cell)!.Mark!.Value;
-        var shown = line.Control.Scale.Read(line.Control.Scale.Show(said)).Value;
-        return asked.Card == shown && asked.By == (log.Marks[line.Control.Key] == shown ? AskedBy.Card : AskedBy.Sailor);
+        // However its reading is rounded, what was left as it stood is the very mark.
+        return asked.Card == said && asked.By == (log.Marks[line.Control.Key] == said ? AskedBy.Card : AskedBy.Sailor);
     }
 
     private static LogFormContext ContextOf(Sailor sailor) =>

@@ -108,12 +108,20 @@ public sealed class LogPrefill(SpeedUnit wind, MassUnit mass, BoatChoice choice)
         fields[prefix + "felt"] = run.Felt == Felt.NotSaid ? "" : run.Felt.ToString();
         foreach (var line in card.Lines)
         {
-            string Shown(Mark? mark) => mark is { } known ? line.Control.Scale.Show(known) : "";
             // What the sailor always sets otherwise is theirs: the card said the class's mark.
-            fields[prefix + RunFields.CardField(line.Control)] = Shown((line.OfTheClass ?? line.Cell)?.Mark);
-            fields[prefix + RunFields.MarkField(line.Control)] = Shown(
-                run.Differs.TryGetValue(line.Control.Key, out var noted) ? noted : line.Cell?.Mark
-            );
+            Put(fields, prefix, line.Control, RunFields.CardField(line.Control), (line.OfTheClass ?? line.Cell)?.Mark);
+            var set = run.Differs.TryGetValue(line.Control.Key, out var noted) ? noted : line.Cell?.Mark;
+            Put(fields, prefix, line.Control, RunFields.MarkField(line.Control), set);
+        }
+    }
+
+    /// <summary>A mark as it is read, and exactly where its reading is rounded.</summary>
+    private static void Put(Dictionary<string, string> fields, string prefix, Control control, string field, Mark? mark)
+    {
+        fields[prefix + field] = mark is { } shown ? control.Scale.Show(shown) : "";
+        if (mark is { } known && !(control.Scale.Read(fields[prefix + field]) is { Ok: true, Value: var back } && back == known))
+        {
+            fields[prefix + RunFields.ExactField(field)] = NumberText.Exact(known.Position);
         }
     }
 
@@ -130,13 +138,10 @@ public sealed class LogPrefill(SpeedUnit wind, MassUnit mass, BoatChoice choice)
 
         foreach (var line in card.Lines)
         {
-            string Shown(Mark? mark) => mark is { } known ? line.Control.Scale.Show(known) : "";
-            fields[prefix + RunFields.MarkField(line.Control)] = Shown(
-                run.Marks.TryGetValue(line.Control.Key, out var sailed) ? sailed : null
-            );
-            fields[prefix + RunFields.CardField(line.Control)] = Shown(
-                run.Asked.TryGetValue(line.Control.Key, out var asked) ? asked.Card : null
-            );
+            var marked = run.Marks.TryGetValue(line.Control.Key, out var sailed) ? sailed : (Mark?)null;
+            Put(fields, prefix, line.Control, RunFields.MarkField(line.Control), marked);
+            var said = run.Asked.TryGetValue(line.Control.Key, out var asked) ? asked.Card : null;
+            Put(fields, prefix, line.Control, RunFields.CardField(line.Control), said);
         }
 
         if (run.Check is not { } check)
