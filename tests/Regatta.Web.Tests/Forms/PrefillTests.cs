@@ -181,7 +181,9 @@ public sealed class PrefillTests
         var asked = log.Asked[line.Control.Key];
         var said = (line.OfTheClass ?? line.Cell)!.Mark!.Value;
         // However its reading is rounded, what was left as it stood is the very mark.
-        return asked.Card == said && asked.By == (log.Marks[line.Control.Key] == said ? AskedBy.Card : AskedBy.Sailor);
+        const double exact = 1e-6;
+        return asked.Card!.Value.DistanceTo(said) < exact
+            && asked.By == (log.Marks[line.Control.Key].DistanceTo(said) < exact ? AskedBy.Card : AskedBy.Sailor);
     }
 
     private static LogFormContext ContextOf(Sailor sailor) =>

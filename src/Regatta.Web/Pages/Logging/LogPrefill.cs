@@ -119,7 +119,10 @@ public sealed class LogPrefill(SpeedUnit wind, MassUnit mass, BoatChoice choice)
     private static void Put(Dictionary<string, string> fields, string prefix, Control control, string field, Mark? mark)
     {
         fields[prefix + field] = mark is { } shown ? control.Scale.Show(shown) : "";
-        if (mark is { } known && !(control.Scale.Read(fields[prefix + field]) is { Ok: true, Value: var back } && back == known))
+        if (
+            mark is { } known
+            && !(control.Scale.Read(fields[prefix + field]) is { Ok: true, Value: var back } && back.DistanceTo(known) < 1e-9)
+        )
         {
             fields[prefix + RunFields.ExactField(field)] = NumberText.Exact(known.Position);
         }
