@@ -51,7 +51,7 @@ public sealed class InvitePeople(Invitations invitations, AttemptCounts tries, I
         return Parsed<MadeInvitation>.Good(new(link, sent && mail.Delivers));
     }
 
-    /// <summary>Makes an address for a whole group, which is handed on by whoever has it: each takes one of its places, as a
+    /// <summary>Makes an address for a whole group, which its members hand on: each takes one of its places, as a
     /// sailor.</summary>
     /// <param name="actor">Who asks.</param>
     /// <param name="group">The group.</param>

@@ -41,7 +41,7 @@ public sealed class DailyLetter(
         foreach (var reader in await readers.BeforeAsync(clock.GetUtcNow(), AtOnce))
         {
             var own = await clubs.OfAsync(reader.Person);
-            if (own.Count == 0 || reader.Since >= MorningOf(own[0]) || !await readers.TakeAsync(reader))
+            if (own.Count == 0 || reader.Since >= own[0].Zone().LastAt(clock.GetUtcNow(), Morning) || !await readers.TakeAsync(reader))
             {
                 continue;
             }
@@ -62,15 +62,6 @@ public sealed class DailyLetter(
         }
 
         return sent;
-    }
-
-    private DateTimeOffset MorningOf(Club club)
-    {
-        var zone = club.Zone();
-        var now = TimeZoneInfo.ConvertTime(clock.GetUtcNow(), zone);
-        var day = TimeOnly.FromTimeSpan(now.TimeOfDay) >= Morning ? now.Date : now.Date.AddDays(-1);
-        var morning = day + Morning.ToTimeSpan();
-        return new(morning, zone.GetUtcOffset(morning));
     }
 
     private async Task<Letter?> WriteAsync(LetterReader reader, IReadOnlyList<Club> own, string address, Uri stop)

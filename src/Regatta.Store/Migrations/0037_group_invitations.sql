@@ -1,4 +1,4 @@
--- An invitation may be for a whole group: whoever has its address takes one of its places, as a sailor, until its day.
+-- An invitation may be for a whole group: each with its address takes one of its places, as a sailor, until its day.
 alter table invitations alter column email drop not null,
   add column places int not null default 1 check (places between 1 and 60),
   add column taken int not null default 0 check (taken between 0 and places),

@@ -19,7 +19,7 @@ public sealed record Invited(
     /// <summary>How many may take it up; more than one for a group.</summary>
     public int Places { get; init; } = 1;
 
-    /// <summary>Whether it is for whoever has its address.</summary>
+    /// <summary>Whether it is for everybody with its address.</summary>
     public bool IsGroup => Places > 1;
 
     /// <summary>A group of sailors.</summary>
