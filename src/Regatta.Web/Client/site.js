@@ -57,14 +57,16 @@ const parts = [
 // What finds is loaded when somebody goes to its field: by "/" from wherever nothing is typed, by Ctrl K from anywhere with all that can
 // be gone to from here.
 const finder = document.querySelector("form[data-find]");
-finder?.addEventListener("focusin", () => import("./find.js").then((found) => found.find()), { once: true });
+let finding;
+const find = () => (finding ??= import("./find.js").then((found) => (found.find(), found)));
+finder?.addEventListener("focusin", find, { once: true });
 document.addEventListener("keydown", (event) => {
   const target = /** @type {Element} */ (event.target);
   const all = event.key.toLowerCase() === "k" && (event.ctrlKey || event.metaKey) && !event.altKey && !event.shiftKey;
   if (all && finder) {
     event.preventDefault();
     finder.querySelector("input")?.focus();
-    import("./find.js").then((found) => found.openAll());
+    find().then((found) => found.openAll());
     return;
   }
   if (event.key !== "/" || event.ctrlKey || event.metaKey || event.altKey || target.closest("input, textarea, select, dialog, [data-cell]")) return;
