@@ -17,11 +17,13 @@ test("three keys and Enter lead from anywhere to a class, a control or a page; a
   await page.waitForURL(/\/classes\/quillet/);
   await page.keyboard.press("/");
   await page.keyboard.type("tandry kicker");
+  await expect(page.locator("[data-find-list]")).toHaveAttribute("data-of", "tandry kicker");
   await expect(page.locator("[data-find-list] a").first()).toContainText("Vang");
   await page.keyboard.press("Enter");
   await page.waitForURL(/tandry\/controls#/);
   await page.keyboard.press("/");
   await page.keyboard.type("reef");
+  await expect(page.locator("[data-find-list]")).toHaveAttribute("data-of", "reef");
   const second = page.locator("[data-find-list] a").nth(1);
   await expect(second).toBeVisible();
   const to = await second.getAttribute("href");

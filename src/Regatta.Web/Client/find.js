@@ -42,7 +42,9 @@ export function find() {
     const page = came?.ok && !came.redirected ? await came.text().catch(() => "") : "";
     const part = new DOMParser().parseFromString(page, "text/html").querySelector(".found, .empty, .problem");
     // A later letter may have been asked about meanwhile; a list of other words leads nowhere.
-    if (words === asked) show(part);
+    if (words !== asked) return;
+    show(part);
+    list.dataset.of = words;
   }
 
   /** The list of what stands in the field, once it is there. */
