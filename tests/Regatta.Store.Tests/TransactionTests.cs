@@ -53,6 +53,29 @@ public sealed class TransactionTests(StoreFixture store) : IClassFixture<StoreFi
     }
 
     [Fact]
+    public async Task Whatever_a_sailor_may_read_a_length_in_is_kept_and_what_is_left_out_is_as_the_card_says()
+    {
+        var one = (await store.FreshClassAsync()).Stamp.Class;
+        var crews = new Crews(Db);
+        var (slide, other) = (new ControlKey("slide"), new ControlKey("other"));
+        foreach (var measure in OwnMeasure.All)
+        {
+            await crews.SaveWaysAsync(
+                one,
+                store.Ann.Id,
+                new(new Dictionary<ControlKey, double> { [other] = 5 }, new Dictionary<ControlKey, OwnMeasure> { [slide] = measure })
+            );
+            var ways = await crews.WaysAsync(one, store.Ann.Id);
+            Assert.Equal((measure, 5), (ways.Measures[slide], ways.Offsets[other]));
+            Assert.Equal((1, 1), (ways.Measures.Count, ways.Offsets.Count));
+        }
+
+        Assert.Empty((await crews.WaysAsync(one, store.Ben.Id)).Measures);
+        await crews.SaveWaysAsync(one, store.Ann.Id, new(new Dictionary<ControlKey, double>(), new Dictionary<ControlKey, OwnMeasure>()));
+        Assert.Empty((await crews.WaysAsync(one, store.Ann.Id)).Measures);
+    }
+
+    [Fact]
     public async Task However_many_notes_are_made_of_a_boat_what_she_was_rigged_with_stays_the_first()
     {
         var draft = await store.FreshClassAsync();

@@ -21,6 +21,10 @@ public sealed class CalendarPageTests(ClubHost host)
         Assert.InRange(told.QuerySelectorAll(".day-wind .reached").Length, 1, told.QuerySelectorAll(".day-wind rect").Length - 1);
         Assert.Matches("^M[0-9.]+ 6H[0-9.]+$", told.QuerySelector(".forecast-line")!.GetAttribute("d")!);
         Assert.Single(page.Html.QuerySelectorAll(".month .is-today"));
+        // What a phone keeps is looked at on other days too: it says of none that it is today.
+        var kept = (await (await host.VisitAsAsync("priya")).GetAsync("/wenlow/classes/quillet/pack/pages")).Text;
+        Assert.Contains("month starts-", kept, StringComparison.Ordinal);
+        Assert.DoesNotContain("is-today", kept);
         var wrong = await coordinator.SendAsync(
             page,
             "#plan-form",

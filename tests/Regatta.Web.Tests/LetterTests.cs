@@ -30,6 +30,10 @@ public sealed class LetterTests(ClubHost host)
         var wrong = await reader.SendAsync(page, "form[action*=Letters]", "/me?handler=Letters", ("letters", "every hour"));
         Assert.Equal(400, (int)wrong.Status);
         await ChooseAsync(reader, "once a day, when something is new");
+        // A slip elsewhere on the page changes nothing of it.
+        var slip = await reader.SendAsync(await reader.GetAsync("/me"), "form[action*=Hands]", "/me?handler=Hands", ("Fist", "2 m"));
+        Assert.Equal(422, (int)slip.Status);
+        Assert.Equal("once a day, when something is new", slip.Html.QuerySelector("#letters option[selected]")!.TextContent);
         await DaysAgoAsync(club, 2);
         return reader;
     }

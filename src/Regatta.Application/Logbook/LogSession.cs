@@ -106,13 +106,9 @@ public sealed class LogSession(Db db, Logs logs, LogTracks tracks, Crews crews, 
     public Task SaveCrewAsync(Actor actor, ClassRef one, CrewProfile crew, bool captainMaySee) =>
         crews.SaveAsync(one, actor.Person, crew, captainMaySee);
 
-    /// <summary>Keeps what the sailor always sets otherwise than the card, and what they read controls in.</summary>
-    public Task SaveOffsetsAsync(
-        Actor actor,
-        ClassRef one,
-        IReadOnlyDictionary<ControlKey, double> offsets,
-        IReadOnlyDictionary<ControlKey, OwnMeasure> measures
-    ) => Retry.RunAsync(() => crews.SaveOffsetsAsync(one, actor.Person, offsets, measures));
+    /// <summary>Keeps how the sailor sets and reads controls, where that is otherwise than the card says.</summary>
+    public Task SaveWaysAsync(Actor actor, ClassRef one, OwnWays ways) =>
+        Retry.RunAsync(() => crews.SaveWaysAsync(one, actor.Person, ways));
 
     private static string OfDay => $"no more than {Limits.LogsOfDay} are kept of one person within a day.";
 

@@ -38,6 +38,9 @@ public sealed class RunFields(IReadOnlyDictionary<string, string> typed, FormRea
     /// <summary>The field that keeps the exact mark another opened with, where its reading is rounded.</summary>
     public static string ExactField(string field) => ExactPrefix + field;
 
+    /// <summary>A mark as such a field has it: for the form alone, so with every digit and a plain sign.</summary>
+    public static string Exact(Mark mark) => mark.Position.ToString("R", CultureInfo.InvariantCulture);
+
     /// <summary>The field a question is answered in.</summary>
     public static string AnswerField(Question question) => "answer-" + question.Key;
 

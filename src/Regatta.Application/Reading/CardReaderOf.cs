@@ -18,13 +18,14 @@ public sealed class CardReaderOf(BoatReadings readings, Crews crews)
     public async Task<ReaderChoice> ForAsync(ClassRef one, Guid person, string? boat, string? purpose)
     {
         var found = await readings.ForAsync(one, person, boat);
-        var choice = found with { Readings = found.Readings with { Measures = await crews.MeasuresAsync(one, person) } };
+        var ways = await crews.WaysAsync(one, person);
+        var choice = found with { Readings = found.Readings with { Measures = ways.Measures } };
         var own = await crews.OwnAsync(one, person);
         return new(
             choice,
             new(own?.Profile ?? CrewProfile.Unknown, choice.Readings)
             {
-                Own = await crews.OffsetsAsync(one, person),
+                Own = ways.Offsets,
                 Purpose = string.IsNullOrEmpty(purpose) ? null : new PurposeKey(purpose),
             },
             own

@@ -45,7 +45,7 @@ public sealed record Readings(Boat? Boat, IReadOnlyDictionary<BodyMeasure, Lengt
         (control.Scale, CalibrationOf(control)) switch
         {
             ({ HasLength: false }, _) => ReadingTrust.NothingToCheck,
-            _ when OwnOf(control) is not null => OwnScale.BodyOf(Measures[control.Key]) is { } body && !Hands.ContainsKey(body)
+            _ when OwnOf(control) is not null => Measures[control.Key].Body is { } body && !Hands.ContainsKey(body)
                 ? ReadingTrust.UsualHand
                 : ReadingTrust.Measured,
             ({ CheckedBy: ScaleCheck.OwnBody }, null) => ReadingTrust.UsualHand,

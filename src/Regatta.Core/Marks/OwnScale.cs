@@ -1,55 +1,63 @@
+using System.Collections.Immutable;
+
 namespace Regatta.Core.Marks;
 
-/// <summary>What a sailor reads a length in, where they do not read it as their class does. Practitioners differ on it, and it is theirs to
-/// choose: lines by hands, by the forearm or by the tape.</summary>
-public enum OwnMeasure
+/// <summary>What a sailor reads a length in, where they do not read it as their class does: a unit of the tape, or a part of their body.
+/// Practitioners differ on it, and it is theirs to choose.</summary>
+public readonly record struct OwnMeasure
 {
-    /// <summary>On a tape, in mm.</summary>
-    Millimetre,
+    private OwnMeasure(LengthUnit? unit, BodyMeasure? body) => (Unit, Body) = (unit, body);
 
-    /// <summary>On a tape, in cm.</summary>
-    Centimetre,
+    /// <summary>The unit of the tape; null for the body.</summary>
+    public LengthUnit? Unit { get; }
 
-    /// <summary>On a tape, in inches.</summary>
-    Inch,
+    /// <summary>The part of the body; null for a tape.</summary>
+    public BodyMeasure? Body { get; }
 
-    /// <inheritdoc cref="BodyMeasure.HandWidth"/>
-    HandWidth,
+    /// <summary>All of them: a tape in mm, cm and inches, then the body.</summary>
+    public static ImmutableArray<OwnMeasure> All { get; } =
+    [
+        .. new[] { LengthUnit.Millimetre, LengthUnit.Centimetre, LengthUnit.Inch }.Select(unit => new OwnMeasure(unit, null)),
+        .. Enum.GetValues<BodyMeasure>().Select(body => new OwnMeasure(null, body)),
+    ];
 
-    /// <inheritdoc cref="BodyMeasure.HandSpan"/>
-    HandSpan,
+    /// <summary>The measure by the part of the body.</summary>
+    public static OwnMeasure Of(BodyMeasure body) => new(null, body);
 
-    /// <inheritdoc cref="BodyMeasure.Fist"/>
-    Fist,
+    /// <summary>The measure by a unit of the tape.</summary>
+    public static OwnMeasure Of(LengthUnit unit) => All.First(measure => measure.Unit == unit);
 
-    /// <inheritdoc cref="BodyMeasure.FingerWidth"/>
-    FingerWidth,
+    /// <summary>As the database has it.</summary>
+    public string Name => Body is { } body ? EnumText.Of(body) : EnumText.Of(Unit!.Value);
 
-    /// <inheritdoc cref="BodyMeasure.ElbowToPalm"/>
-    ElbowToPalm,
+    /// <summary>In words, as a choice names it.</summary>
+    public string Words
+    {
+        get
+        {
+            var unit = Unit;
+            return Body is { } body ? body.Word() : ScaleKind.Units.First(known => known.Unit == unit).Name;
+        }
+    }
 
-    /// <inheritdoc cref="BodyMeasure.WristToElbow"/>
-    WristToElbow,
-
-    /// <inheritdoc cref="BodyMeasure.ElbowToPalmEnd"/>
-    ElbowToPalmEnd,
-
-    /// <inheritdoc cref="BodyMeasure.ElbowToFingertip"/>
-    ElbowToFingertip,
+    /// <summary>The measure of a name.</summary>
+    /// <exception cref="InvalidOperationException">There is none of that name.</exception>
+    public static OwnMeasure Named(string name) => All.First(measure => measure.Name == name);
 }
 
-/// <summary>A length of the class as one sailor reads it: positions, ends and steps stay the class's, what is read and shown is in their
-/// own measure, rounded to what they can tell.</summary>
-public sealed record OwnScale : Scale
+/// <summary>A length of the class as one sailor reads it in their own measure.</summary>
+public sealed record OwnScale : ScaleAsRead
 {
     // Finer than any step somebody sets by hand, and as fine as they can read it.
     private const double BodyStep = 0.25;
     private const double ForearmStep = 0.125;
+    private const double TapeStep = 5;
+    private const double InchStep = 25.4 / 4;
 
-    private readonly LengthwiseScale ofTheClass;
     private readonly LengthwiseScale shown;
 
-    private OwnScale(LengthwiseScale ofTheClass, LengthwiseScale shown) => (this.ofTheClass, this.shown) = (ofTheClass, shown);
+    private OwnScale(LengthwiseScale ofTheClass, LengthwiseScale shown)
+        : base(ofTheClass) => this.shown = shown;
 
     /// <summary>The class's scale in somebody's own measure.</summary>
     /// <param name="ofTheClass">What the class reads it on.</param>
@@ -58,16 +66,16 @@ public sealed record OwnScale : Scale
     public static OwnScale Of(LengthwiseScale ofTheClass, OwnMeasure measure, IReadOnlyDictionary<BodyMeasure, Length> hands)
     {
         var (min, max) = (ofTheClass.Min.Position, ofTheClass.Max.Position);
-        if (UnitOf(measure) is { } unit)
+        if (measure.Body is not { } body)
         {
-            var step = Math.Min(unit == LengthUnit.Inch ? 25.4 / 4 : 5, ofTheClass.Step);
+            var unit = measure.Unit!.Value;
+            var step = Math.Min(unit == LengthUnit.Inch ? InchStep : TapeStep, ofTheClass.Step);
             return new(
                 ofTheClass,
                 new LengthScale(unit, Length.FromMillimetres(min), Length.FromMillimetres(max), Length.FromMillimetres(step))
             );
         }
 
-        var body = BodyOf(measure)!.Value;
         var own = hands.TryGetValue(body, out var measured) ? measured : body.Usual();
         var part = own.Millimetres > BodyMeasure.HandSpan.Usual().Millimetres ? ForearmStep : BodyStep;
         return new(
@@ -86,18 +94,6 @@ public sealed record OwnScale : Scale
     /// fitted to read it on.</summary>
     public static bool Fits(Scale scale) => scale is LengthwiseScale { HasOwnNumbers: false };
 
-    /// <summary>The measure in words, as a choice names it.</summary>
-    public static string Words(OwnMeasure measure) =>
-        BodyOf(measure) is { } body ? body.Word()
-        : UnitOf(measure) == LengthUnit.Inch ? "inches"
-        : ScaleKind.Units.First(unit => unit.Unit == UnitOf(measure)).Name;
-
-    /// <summary>The part of the body; null for a tape.</summary>
-    public static BodyMeasure? BodyOf(OwnMeasure measure) => EnumText.Find<BodyMeasure>(measure.ToString());
-
-    /// <inheritdoc/>
-    public override ScaleSpec Spec => ofTheClass.Spec;
-
     /// <inheritdoc/>
     public override ScaleCheck CheckedBy => shown.CheckedBy;
 
@@ -108,27 +104,7 @@ public sealed record OwnScale : Scale
     public override bool ReadsLength => shown.ReadsLength;
 
     /// <inheritdoc/>
-    public override bool ReadsBetween => ofTheClass.ReadsBetween;
-
-    /// <inheritdoc/>
     public override string Needs => shown.Needs;
-
-    internal override string Terms => ofTheClass.Terms;
-
-    /// <inheritdoc/>
-    public override Mark Min => ofTheClass.Min;
-
-    /// <inheritdoc/>
-    public override Mark Max => ofTheClass.Max;
-
-    /// <inheritdoc/>
-    public override double Step => ofTheClass.Step;
-
-    /// <inheritdoc/>
-    public override double PositionsPerUnit => ofTheClass.PositionsPerUnit;
-
-    /// <inheritdoc/>
-    public override double UsualTolerance => ofTheClass.UsualTolerance;
 
     /// <inheritdoc/>
     public override double Grain => shown.Grain;
@@ -143,37 +119,17 @@ public sealed record OwnScale : Scale
     public override Mark AtReading(double reading) => shown.AtReading(reading);
 
     /// <inheritdoc/>
-    public override Length? LengthAt(Mark mark) => ofTheClass.LengthAt(mark);
-
-    /// <inheritdoc/>
-    public override Mark? AtLength(Length length) => ofTheClass.AtLength(length);
-
-    /// <inheritdoc/>
     public override Parsed<double> ReadReading(string text) => shown.ReadReading(text);
 
     /// <inheritdoc/>
     public override string ShowReading(double reading) => shown.ShowReading(Math.Round(reading / Grain) * Grain);
 
-    /// <summary>Reads a mark in the sailor's own measure; one that rounding took beyond an end lies at the end.</summary>
-    public override Parsed<Mark> Read(string text) =>
-        shown
-            .ReadReading(text)
-            .Then(reading =>
-                AtReading(reading) is var mark && Reaches(mark) ? Parsed<Mark>.Good(mark)
-                : new Mark(Math.Clamp(mark.Position, Min.Position, Max.Position)) is var end
-                && end.DistanceTo(mark) <= Math.Max(Step, shown.Step) * 0.6
-                    ? Parsed<Mark>.Good(end)
-                : OnScale(mark)
-            );
-
-    /// <summary>A reading of one's own stands for the class's step it is nearest to.</summary>
-    public override Parsed<Mark> ReadOnStep(string text) => Read(text).Then(mark => Parsed<Mark>.Good(Snap(mark)));
+    /// <inheritdoc/>
+    public override Parsed<Mark> Read(string text) => shown.ReadReading(text).Then(reading => ToTheEnd(AtReading(reading), shown.Step));
 
     /// <inheritdoc/>
     public override string ShowChange(double positions) => shown.ShowChange(positions);
 
     /// <inheritdoc/>
     public override Parsed<double> ReadDistance(string text) => shown.ReadDistance(text);
-
-    private static LengthUnit? UnitOf(OwnMeasure measure) => EnumText.Find<LengthUnit>(measure.ToString());
 }

@@ -87,6 +87,15 @@ public sealed record WindBands
     /// <inheritdoc/>
     public override int GetHashCode() => HashCode.Combine(All.Count, All[0]);
 
+    /// <summary>The part of a wind in a band below which it only touches it (ours).</summary>
+    private const double Touches = 0.15;
+
+    /// <summary>The bands a wind lies in, by rising wind; those it only touches at an end are left out. At least one.</summary>
+    public IReadOnlyList<WindBand> Reached(WindRange wind) =>
+        All.Zip(Shares(wind)).Where(band => band.Second > Touches).Select(band => band.First).ToList() is { Count: > 0 } reached
+            ? reached
+            : [At(wind.Mean)];
+
     /// <summary>The share of a session's wind that lay in each band, in the order of <see cref="All"/>; sums to 1. What lay beyond the ends
     /// counts in the end bands.</summary>
     public IReadOnlyList<double> Shares(WindRange wind)

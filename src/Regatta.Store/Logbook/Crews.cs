@@ -6,6 +6,11 @@ public sealed record OwnCrew(CrewProfile Profile, bool CaptainMaySee);
 /// <summary>A crew its owner lets the captain see.</summary>
 public sealed record OpenCrew(string DisplayName, CrewProfile Profile);
 
+/// <summary>How somebody sets and reads controls, where that is otherwise than the card says.</summary>
+/// <param name="Offsets">What they always set more, in positions.</param>
+/// <param name="Measures">What they read lengths in.</param>
+public sealed record OwnWays(IReadOnlyDictionary<ControlKey, double> Offsets, IReadOnlyDictionary<ControlKey, OwnMeasure> Measures);
+
 /// <summary>Crew profiles and personal offsets. Private: read for their owner, and profiles for the captain of the class where the owner
 /// allows it.</summary>
 public sealed class Crews(Db database) : IReadCrews
@@ -104,14 +109,14 @@ public sealed class Crews(Db database) : IReadCrews
         ];
     }
 
-    /// <summary>What somebody always sets otherwise than the card in a class, in positions more.</summary>
-    public async Task<IReadOnlyDictionary<ControlKey, double>> OffsetsAsync(ClassRef one, Guid person)
+    /// <summary>How somebody sets and reads a class's controls, where that is otherwise than the card says.</summary>
+    public async Task<OwnWays> WaysAsync(ClassRef one, Guid person)
     {
         await using var connection = await database.OpenConnectionAsync();
-        return (
-            await connection.QueryAsync<(string Control, double Positions)>(
-                "select control, positions from personal_offsets where club_id = @club and person_id = @person and class_id = @classId "
-                    + "and positions <> 0",
+        var rows = (
+            await connection.QueryAsync<(string Control, double Positions, string? Measure)>(
+                "select control, positions, measure from personal_offsets "
+                    + "where club_id = @club and person_id = @person and class_id = @classId",
                 new
                 {
                     club = one.Club.Number,
@@ -119,36 +124,18 @@ public sealed class Crews(Db database) : IReadCrews
                     person,
                 }
             )
-        ).ToDictionary(row => new ControlKey(row.Control), row => row.Positions);
+        ).ToList();
+        return new(
+            rows.Where(row => row.Positions != 0).ToDictionary(row => new ControlKey(row.Control), row => row.Positions),
+            rows.Where(row => row.Measure is not null)
+                .ToDictionary(row => new ControlKey(row.Control), row => OwnMeasure.Named(row.Measure!))
+        );
     }
 
-    /// <summary>What somebody reads controls of a class in, where that is otherwise than the class does.</summary>
-    public async Task<IReadOnlyDictionary<ControlKey, OwnMeasure>> MeasuresAsync(ClassRef one, Guid person)
+    /// <summary>Keeps how somebody sets and reads a class's controls; what is not named is set and read as the card says.</summary>
+    public async Task SaveWaysAsync(ClassRef one, Guid person, OwnWays ways)
     {
-        await using var connection = await database.OpenConnectionAsync();
-        return (
-            await connection.QueryAsync<(string Control, string Measure)>(
-                "select control, measure from personal_offsets where club_id = @club and person_id = @person and class_id = @classId "
-                    + "and measure is not null",
-                new
-                {
-                    club = one.Club.Number,
-                    classId = one.Number,
-                    person,
-                }
-            )
-        ).ToDictionary(row => new ControlKey(row.Control), row => EnumText.Read<OwnMeasure>(row.Measure).Value);
-    }
-
-    /// <summary>Keeps what somebody always sets otherwise, and what they read controls in; what is not named is set and read as the card
-    /// says.</summary>
-    public async Task SaveOffsetsAsync(
-        ClassRef one,
-        Guid person,
-        IReadOnlyDictionary<ControlKey, double> offsets,
-        IReadOnlyDictionary<ControlKey, OwnMeasure> measures
-    )
-    {
+        var (offsets, measures) = ways;
         var controls = offsets.Keys.Union(measures.Keys).ToList();
         await using var connection = await database.OpenConnectionAsync();
         await using var transaction = await connection.BeginTransactionAsync();
@@ -165,9 +152,7 @@ public sealed class Crews(Db database) : IReadCrews
                 person,
                 controls = controls.Select(control => control.Name).ToArray(),
                 positions = controls.Select(control => offsets.GetValueOrDefault(control)).ToArray(),
-                measures = controls
-                    .Select(control => measures.TryGetValue(control, out var measure) ? EnumText.Of(measure) : null)
-                    .ToArray(),
+                measures = controls.Select(control => measures.TryGetValue(control, out var measure) ? measure.Name : null).ToArray(),
             }
         );
         await transaction.CommitAsync();

@@ -13,23 +13,11 @@ public sealed record ForecastDrawing(IReadOnlyList<(double X, double Width, bool
     /// <inheritdoc cref="Width"/>
     public const double Height = 12;
 
-    /// <summary>The part of a forecast in a band below which it only touches it.</summary>
-    private const double Touches = 0.15;
-
     /// <summary>Draws a forecast for a class.</summary>
     public static ForecastDrawing Of(WindBands bands, WindRange forecast)
     {
         var ruler = new WindAxis(0, Width, bands.To);
-        var width = forecast.To.MetresPerSecond - forecast.From.MetresPerSecond;
-        // A band that a forecast just touches is not its band; one beyond the last band is that band's, and a single wind lies in one.
-        var reached = bands
-            .All.Where(band =>
-                Math.Min(band.To.MetresPerSecond, forecast.To.MetresPerSecond)
-                    - Math.Max(band.From.MetresPerSecond, forecast.From.MetresPerSecond)
-                > Touches * width
-            )
-            .ToList();
-        var said = reached.Count > 0 ? reached : [bands.At(forecast.Mean)];
+        var said = bands.Reached(forecast);
         var (from, to) = (ruler.At(forecast.From), ruler.At(forecast.To));
         return new(
             [.. bands.All.Select(band => (ruler.At(band.From), ruler.At(band.To) - ruler.At(band.From), said.Contains(band)))],

@@ -20,7 +20,7 @@ public sealed class OwnScaleTests
     public void What_is_shown_reads_back_to_within_what_they_can_tell_and_stays_on_the_scale()
     {
         Assert.True(Lengths.Count > 20, $"Only {Lengths.Count} lengths.");
-        Gen.Select(Gen.OneOfConst([.. Lengths]), Gen.Enum<OwnMeasure>(), Gen.Double[0, 1], Gen.Double[0.8, 1.25])
+        Gen.Select(Gen.OneOfConst([.. Lengths]), Gen.OneOfConst([.. OwnMeasure.All]), Gen.Double[0, 1], Gen.Double[0.8, 1.25])
             .Sample(
                 (control, measure, share, hand) =>
                 {
@@ -44,11 +44,11 @@ public sealed class OwnScaleTests
         var lines = (LengthwiseScale)StarterKits.Find("sailboard")!.Class.Find(new("harness-lines"))!.Scale;
         var mark = new Mark(510);
         string In(OwnMeasure measure, double hand) => OwnScale.Of(lines, measure, Hands(hand)).Show(mark);
-        Assert.Equal("51 cm", In(OwnMeasure.Centimetre, 0.8));
-        Assert.Equal("51 cm", In(OwnMeasure.Centimetre, 1.2));
-        Assert.Equal("6 × hand", In(OwnMeasure.HandWidth, 1));
-        Assert.Equal("5 × hand", In(OwnMeasure.HandWidth, 1.2));
-        Assert.Equal("510 mm", In(OwnMeasure.Millimetre, 1));
+        Assert.Equal("51 cm", In(OwnMeasure.Of(LengthUnit.Centimetre), 0.8));
+        Assert.Equal("51 cm", In(OwnMeasure.Of(LengthUnit.Centimetre), 1.2));
+        Assert.Equal("6 × hand", In(OwnMeasure.Of(BodyMeasure.HandWidth), 1));
+        Assert.Equal("5 × hand", In(OwnMeasure.Of(BodyMeasure.HandWidth), 1.2));
+        Assert.Equal("510 mm", In(OwnMeasure.Of(LengthUnit.Millimetre), 1));
     }
 
     [Fact]
@@ -61,23 +61,29 @@ public sealed class OwnScaleTests
         {
             Measures = new Dictionary<ControlKey, OwnMeasure>
             {
-                [control.Key] = OwnMeasure.Centimetre,
-                [strip.Key] = OwnMeasure.Centimetre,
+                [control.Key] = OwnMeasure.Of(LengthUnit.Centimetre),
+                [strip.Key] = OwnMeasure.Of(LengthUnit.Centimetre),
             },
         };
         Assert.Equal("50.8 cm", readings.AsRead(control).Scale.Show(mark));
         Assert.Equal(mark, readings.AsRead(control).Scale.ReadOnStep("50.8 cm").Value);
         Assert.Equal(strip, readings.AsRead(strip));
         Assert.Equal(ReadingTrust.Measured, readings.TrustOf(control, mark));
-        var hands = readings with { Measures = new Dictionary<ControlKey, OwnMeasure> { [control.Key] = OwnMeasure.HandWidth } };
+        var hands = readings with
+        {
+            Measures = new Dictionary<ControlKey, OwnMeasure> { [control.Key] = OwnMeasure.Of(BodyMeasure.HandWidth) },
+        };
         Assert.Equal(ReadingTrust.UsualHand, hands.TrustOf(control, mark));
         Assert.Equal(ReadingTrust.Measured, (hands with { Hands = Hands(1) }).TrustOf(control, mark));
     }
 
     [Fact]
-    public void Every_measure_has_a_word_of_its_own() =>
+    public void Every_measure_has_a_word_of_its_own_and_is_found_by_its_name()
+    {
         Assert.Equal(
-            Enum.GetValues<OwnMeasure>().Length,
-            Enum.GetValues<OwnMeasure>().Select(OwnScale.Words).Where(word => word.Length > 0).Distinct().Count()
+            OwnMeasure.All.Length,
+            OwnMeasure.All.Select(measure => measure.Words).Where(word => word.Length > 0).Distinct().Count()
         );
+        Assert.All(OwnMeasure.All, measure => Assert.Equal(measure, OwnMeasure.Named(measure.Name)));
+    }
 }

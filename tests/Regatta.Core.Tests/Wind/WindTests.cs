@@ -76,4 +76,24 @@ public sealed class WindTests
 
     internal static WindBand Band(int number, double from, double to) =>
         new(new(number), $"band {number}", Speed.FromKnots(from), Speed.FromKnots(to));
+
+    [Theory]
+    [InlineData(8, 14, "light steady")]
+    // A tenth of it in the third band is a touch, a fifth is not.
+    [InlineData(6, 16.5, "light steady")]
+    [InlineData(10, 17.5, "steady fresh")]
+    [InlineData(12, 12, "steady")]
+    [InlineData(30, 40, "fresh")]
+    public void A_wind_lies_in_the_bands_it_more_than_touches(double from, double to, string names)
+    {
+        var bands = WindBands
+            .Of([
+                new(new(1), "light", Speed.FromKnots(0), Speed.FromKnots(10)),
+                new(new(2), "steady", Speed.FromKnots(10), Speed.FromKnots(16)),
+                new(new(3), "fresh", Speed.FromKnots(16), Speed.FromKnots(24)),
+            ])
+            .Value;
+        var wind = WindRange.Of(Speed.FromKnots(from), Speed.FromKnots(to), null).Value;
+        Assert.Equal(names, string.Join(' ', bands.Reached(wind).Select(band => band.Name)));
+    }
 }

@@ -180,7 +180,13 @@ public sealed class AccountTests(ClubHost host)
         var (joss, joined) = await JoinGroupAsync("Joss", "");
         Assert.Equal("/ebb-creek/sails", joined.Location!.ToString());
         Assert.Contains("/not-yours", (await joss.GetAsync("/ebb-creek/people")).Location!.ToString());
-        Assert.Contains("1 of 2 places taken", (await kim.GetAsync("/ebb-creek/people")).TextOf("main"));
+        var list = (await kim.GetAsync("/ebb-creek/people")).TextOf("main")!;
+        Assert.Contains("1 of 2 places taken", list);
+        // It holds to the end of the day that was said, and says that day.
+        Assert.Contains(
+            "until " + DateTime.UtcNow.AddDays(3).ToString("d MMM yyyy", System.Globalization.CultureInfo.InvariantCulture),
+            string.Join(' ', list.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries))
+        );
         // Who is a member already takes no place, and nobody sends it by mail.
         Assert.Equal(302, (int)(await joss.SendAsync(await joss.GetAsync(address), "form.stack", "/invitation")).Status);
         Assert.Contains("1 of 2 places taken", (await kim.GetAsync("/ebb-creek/people")).TextOf("main"));

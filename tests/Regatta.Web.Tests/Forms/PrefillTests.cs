@@ -16,7 +16,7 @@ public sealed class PrefillTests
             .SelectMany(bytes => BundleReader.Read(bytes, new(2026, 11, 23, 0, 0, 0, TimeSpan.Zero)).Bundle!.Classes),
     ];
 
-    /// <summary>Somebody who reads a card: a class under each crew school, a boat or none, a hand or none, a wind, a crew with its traits,
+    /// <summary>Somebody who reads a card: a class under each crew school, a boat or none, a hand or none, a measure of their own or none, a wind, a crew with its traits,
     /// own offsets, a purpose, sails and a mode.</summary>
     private sealed record Sailor(PublishedVersion Version, CardReader Reader, Speed Wind, string? Plan, string? Mode);
 
@@ -49,6 +49,7 @@ public sealed class PrefillTests
         from purpose in Gen.Int[-1, one.Class.Purposes.Count - 1]
         from plan in Gen.Int[-1, one.Class.PlanModes.Plans.Count - 1]
         from mode in Gen.Int[0, one.Class.PlanModes.Modes.Count - 1]
+        from measure in Gen.Int[-1, OwnMeasure.All.Length - 1]
         let version = one.Versions[number]
         let state = version.State.With(version.Class with { Crew = School(version.Class, school) })
         select new Sailor(
@@ -66,6 +67,12 @@ public sealed class PrefillTests
                         ? new Dictionary<BodyMeasure, Length> { [BodyMeasure.HandWidth] = Length.FromMillimetres(hand) }
                         : new Dictionary<BodyMeasure, Length>()
                 )
+                {
+                    Measures =
+                        measure < 0
+                            ? new Dictionary<ControlKey, OwnMeasure>()
+                            : version.Class.Marked.ToDictionary(control => control.Key, _ => OwnMeasure.All[measure]),
+                }
             )
             {
                 Own = version
@@ -183,6 +190,7 @@ public sealed class PrefillTests
         // However its reading is rounded, what was left as it stood is the very mark.
         const double exact = 1e-6;
         return asked.Card!.Value.DistanceTo(said) < exact
+            && log.Marks[line.Control.Key].DistanceTo(line.Cell!.Mark!.Value) < exact
             && asked.By == (log.Marks[line.Control.Key].DistanceTo(said) < exact ? AskedBy.Card : AskedBy.Sailor);
     }
 

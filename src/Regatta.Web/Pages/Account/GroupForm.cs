@@ -1,5 +1,3 @@
-using System.Globalization;
-
 namespace Regatta.Web.Pages.Account;
 
 /// <summary>What is asked of an invitation for a whole group.</summary>
@@ -9,7 +7,6 @@ namespace Regatta.Web.Pages.Account;
 /// <param name="form">Where slips are kept.</param>
 public sealed class GroupForm(Club club, TimeProvider clock, IReadOnlyDictionary<string, string> typed, FormReader form)
 {
-    private const string Written = "yyyy-MM-dd";
     private const int UsualDays = 14;
 
     private DateOnly Today => club.Today(clock);
@@ -19,7 +16,7 @@ public sealed class GroupForm(Club club, TimeProvider clock, IReadOnlyDictionary
             (Field[])
                 [
                     new("group", "Which group?", "") { Hint = "For your own list, such as Wednesday chat." },
-                    new("until", "Until", Today.AddDays(UsualDays).ToString(Written, CultureInfo.InvariantCulture))
+                    new("until", "Until", DayText.Write(Today.AddDays(UsualDays)))
                     {
                         Type = "date",
                         Hint = $"{Limits.GroupDays} days ahead at the most.",
@@ -47,15 +44,18 @@ public sealed class GroupForm(Club club, TimeProvider clock, IReadOnlyDictionary
             );
 
     private Parsed<DateTimeOffset> ReadUntil(string text) =>
-        !DateOnly.TryParseExact(text, Written, CultureInfo.InvariantCulture, DateTimeStyles.None, out var day)
-            ? Parsed<DateTimeOffset>.Bad("Write a day, such as 2027-03-31.")
-        : day < Today || day > Today.AddDays(Limits.GroupDays) ? Parsed<DateTimeOffset>.Bad($"From today to {Limits.GroupDays} days ahead.")
-        : Parsed<DateTimeOffset>.Good(EndOf(day));
+        DayText
+            .Read(text)
+            .Then(day =>
+                day < Today || day > Today.AddDays(Limits.GroupDays)
+                    ? Parsed<DateTimeOffset>.Bad($"From today to {Limits.GroupDays} days ahead.")
+                    : Parsed<DateTimeOffset>.Good(EndOf(day))
+            );
 
-    /// <summary>When a day is over at the club.</summary>
+    /// <summary>The last second of a day at the club.</summary>
     private DateTimeOffset EndOf(DateOnly day)
     {
-        var next = day.AddDays(1).ToDateTime(TimeOnly.MinValue);
-        return new(next, club.Zone().GetUtcOffset(next));
+        var last = day.ToDateTime(new(23, 59, 59));
+        return new(last, club.Zone().GetUtcOffset(last));
     }
 }

@@ -30,8 +30,7 @@ public sealed class MeModel(
 
     public async Task OnGetAsync()
     {
-        GetsLetters = await letters.WantsAsync(User.Id());
-        Email = (await accounts.GetUserAsync(User))?.Email;
+        await LoadLettersAsync();
         var own = await people.HandsAsync(User.Id());
         Hands =
         [
@@ -56,6 +55,7 @@ public sealed class MeModel(
 
         if (!form.Ok)
         {
+            await LoadLettersAsync();
             Hands = [.. Fields(measure => Request.Form[measure.ToString()].ToString(), form)];
             Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
             return Page();
@@ -99,6 +99,9 @@ public sealed class MeModel(
         Response.ForgetPages();
         return Redirect("/sign-in");
     }
+
+    private async Task LoadLettersAsync() =>
+        (GetsLetters, Email) = (await letters.WantsAsync(User.Id()), (await accounts.GetUserAsync(User))?.Email);
 
     private static IEnumerable<Field> Fields(Func<BodyMeasure, string> value, FormReader form) =>
         Enum.GetValues<BodyMeasure>()

@@ -125,19 +125,13 @@ public sealed class CrewForm(
 /// <summary>What somebody always sets otherwise than the card, in the units marks are spoken of in, and what they read lengths
 /// in.</summary>
 /// <param name="version">What is published.</param>
-/// <param name="own">What they set otherwise now, in positions.</param>
-/// <param name="measures">What they read controls in now, where that is otherwise than the class does.</param>
+/// <param name="own">How they set and read controls now.</param>
 /// <param name="typed">What was typed; null where nobody typed yet.</param>
-public sealed class OffsetsForm(
-    PublishedVersion version,
-    IReadOnlyDictionary<ControlKey, double> own,
-    IReadOnlyDictionary<ControlKey, OwnMeasure> measures,
-    IReadOnlyDictionary<string, string>? typed
-)
+public sealed class OffsetsForm(PublishedVersion version, OwnWays own, IReadOnlyDictionary<string, string>? typed)
 {
     private static readonly Choice<OwnMeasure?> Measures = new([
         ("as the class", null),
-        .. Enum.GetValues<OwnMeasure>().Select(measure => (OwnScale.Words(measure), (OwnMeasure?)measure)),
+        .. OwnMeasure.All.Select(measure => (measure.Words, (OwnMeasure?)measure)),
     ]);
 
     public FormReader Reader { get; } = new();
@@ -159,13 +153,12 @@ public sealed class OffsetsForm(
     public IEnumerable<Field> ReadIn =>
         OwnRead.Select(control =>
         {
-            var chosen = measures.TryGetValue(control.Key, out var measure) ? measure : (OwnMeasure?)null;
+            var chosen = own.Measures.TryGetValue(control.Key, out var measure) ? measure : (OwnMeasure?)null;
             var shown = new Field(ReadInOf(control), control.Name, Measures.WordOf(chosen)) { Choices = Measures.Words };
             return typed is null ? shown : shown.Filled(typed, Reader.Problems);
         });
 
-    /// <summary>What was chosen to read controls in.</summary>
-    public IReadOnlyDictionary<ControlKey, OwnMeasure> ReadMeasures() =>
+    private Dictionary<ControlKey, OwnMeasure> ReadMeasures() =>
         (
             from control in OwnRead
             let chosen = Measures.Read(typed?.GetValueOrDefault(ReadInOf(control)))
@@ -178,7 +171,7 @@ public sealed class OffsetsForm(
     private static string ReadInOf(Control control) => "read-" + control.Key;
 
     /// <summary>Reads the form, in whole steps; null where something is wrong.</summary>
-    public IReadOnlyDictionary<ControlKey, double>? Read()
+    public OwnWays? Read()
     {
         var offsets = new Dictionary<ControlKey, double>();
         foreach (var control in Controls)
@@ -188,7 +181,7 @@ public sealed class OffsetsForm(
                 Reader.May(
                     NameOf(control),
                     text,
-                    FormReader.Kept(Shown(control), own.GetValueOrDefault(control.Key), said => Change(control, said))
+                    FormReader.Kept(Shown(control), own.Offsets.GetValueOrDefault(control.Key), said => Change(control, said))
                 )
                     is { } by
                 && by != 0
@@ -198,7 +191,7 @@ public sealed class OffsetsForm(
             }
         }
 
-        return Reader.Ok ? offsets : null;
+        return Reader.Ok ? new(offsets, ReadMeasures()) : null;
     }
 
     private static Parsed<double> Change(Control control, string text)
@@ -216,7 +209,8 @@ public sealed class OffsetsForm(
             });
     }
 
-    private string Shown(Control control) => own.TryGetValue(control.Key, out var by) && by != 0 ? control.Scale.ShowChange(by) : "";
+    private string Shown(Control control) =>
+        own.Offsets.TryGetValue(control.Key, out var by) && by != 0 ? control.Scale.ShowChange(by) : "";
 
     private static string NameOf(Control control) => "own-" + control.Key;
 }

@@ -76,13 +76,13 @@ public sealed class MemberCardModel(
             return NotFound();
         }
 
-        Offsets = new(Card.Version, who.Reader.Own, who.Choice.Readings.Measures, typed);
-        if (Offsets.Read() is not { } offsets)
+        Offsets = new(Card.Version, new(who.Reader.Own, who.Choice.Readings.Measures), typed);
+        if (Offsets.Read() is not { } ways)
         {
             return Refused();
         }
 
-        await session.SaveOffsetsAsync(here.Actor, here.Class.Class, offsets, Offsets.ReadMeasures());
+        await session.SaveWaysAsync(here.Actor, here.Class.Class, ways);
         return Redirect(Request.Path + Request.QueryString.Without("handler"));
     }
 
@@ -162,7 +162,7 @@ public sealed class MemberCardModel(
                 Note = new(card.Reading, new Dictionary<string, string>()),
                 Advice = ask.Wind is null ? await cards.AdviceAsync(card) : [],
             };
-            Offsets = new(card.Version, member.Who.Reader.Own, member.Who.Choice.Readings.Measures, null);
+            Offsets = new(card.Version, new(member.Who.Reader.Own, member.Who.Choice.Readings.Measures), null);
         }
 
         return member.Who;

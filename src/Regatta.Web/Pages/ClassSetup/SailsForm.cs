@@ -128,9 +128,9 @@ public sealed class SailsForm(ClassDefinition definition, Boat boat, IReadOnlyDi
             );
 
     private static Parsed<DateOnly> ReadDay(string text) =>
-        DateOnly.TryParseExact(text, Day, CultureInfo.InvariantCulture, DateTimeStyles.None, out var day) && day.Year is > 1950 and < 2101
-            ? Parsed<DateOnly>.Good(day)
-            : Parsed<DateOnly>.Bad("Write the day like 2026-05-31.");
+        DayText
+            .Read(text)
+            .Then(day => day.Year is > 1950 and < 2101 ? Parsed<DateOnly>.Good(day) : Parsed<DateOnly>.Bad("No sail is of that year."));
 
     private static string Area(BoatSail? sail) => sail?.Area is { } area ? NumberText.Exact(area) : "";
 

@@ -124,7 +124,7 @@ public sealed class LogPrefill(SpeedUnit wind, MassUnit mass, BoatChoice choice)
             && !(control.Scale.Read(fields[prefix + field]) is { Ok: true, Value: var back } && back.DistanceTo(known) < 1e-9)
         )
         {
-            fields[prefix + RunFields.ExactField(field)] = NumberText.Exact(known.Position);
+            fields[prefix + RunFields.ExactField(field)] = RunFields.Exact(known);
         }
     }
 

@@ -88,17 +88,12 @@ public sealed class RunFilterForm(IReadOnlyDictionary<string, string> typed, Cla
             Felt = LogForm.Feelings.TryRead(Text("felt"), out var felt) ? felt : Felt.NotSaid,
             Question = definition?.Questions.FirstOrDefault(question => question.Asks == Text("question"))?.Key,
             Means = means,
-            From = reader.May("from", Text("from"), Day),
-            To = reader.May("to", Text("to"), Day),
+            From = reader.May("from", Text("from"), DayText.Read),
+            To = reader.May("to", Text("to"), DayText.Read),
         };
     }
 
     private Parsed<Speed> Speeds(string text) => WindRange.ReadSpeed(text, unit);
-
-    private static Parsed<DateOnly> Day(string text) =>
-        DateOnly.TryParseExact(text, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var day)
-            ? Parsed<DateOnly>.Good(day)
-            : Parsed<DateOnly>.Bad("Write the day like 2026-05-31.");
 
     private string Text(string name) => typed.GetValueOrDefault(name, "");
 

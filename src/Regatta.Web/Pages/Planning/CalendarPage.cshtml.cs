@@ -2,6 +2,7 @@ using System.Text;
 using Microsoft.AspNetCore.RateLimiting;
 using Regatta.Formats.Calendars;
 using Regatta.Web.Drawings;
+using Regatta.Web.Live;
 
 namespace Regatta.Web.Pages.Planning;
 
@@ -39,14 +40,25 @@ public sealed class CalendarPageModel(
     /// <summary>The classes that can be read, those the reader sails first.</summary>
     private IReadOnlyList<ClassDefinition> Classes { get; set; } = [];
 
-    /// <summary>The day it is at the club.</summary>
-    public DateOnly Today => here.Club.Today(clock.Time);
+    /// <summary>How a day stands to today, for the style sheet; nothing on a page that a phone keeps, for it is looked at on other
+    /// days.</summary>
+    public string WhenOf(DateOnly day) =>
+        InnerPages.IsFor(Request) ? ""
+        : day == Today ? "is-today"
+        : day < Today ? "is-past"
+        : "";
+
+    private DateOnly Today => here.Club.Today(clock.Time);
 
     /// <summary>What begins on a day, in the club's time.</summary>
     public IEnumerable<PlannedOuting> On(DateOnly day) => Days.Where(planned => DayOf(planned) == day);
 
-    private DateOnly DayOf(PlannedOuting planned) =>
-        DateOnly.FromDateTime(TimeZoneInfo.ConvertTime(planned.Outing.From, here.Club.Zone()).DateTime);
+    /// <summary>The day it begins; what began long ago and is not over stands on the first day there is.</summary>
+    private DateOnly DayOf(PlannedOuting planned)
+    {
+        var begins = planned.Outing.From < clock.Now - Past ? clock.Now - Past : planned.Outing.From;
+        return DateOnly.FromDateTime(TimeZoneInfo.ConvertTime(begins, here.Club.Zone()).DateTime);
+    }
 
     /// <summary>A day's forecast in the bands of the class its reader sails then, else of the first that does; null without
     /// either.</summary>
