@@ -89,7 +89,8 @@ public sealed class TodayTests(ClubHost host)
         );
         Assert.Equal(302, (int)planned.Status);
         var today = await sailor.GetAsync("/wenlow/today");
-        Assert.Contains("the forecast of A blow, 22 kn", today.TextOf(".empty"));
+        Assert.Contains("the forecast of A blow, 22 kn at 10 m", today.TextOf(".empty"));
+        Assert.DoesNotContain("Back to now", today.TextOf("main"));
         // Both pages speak of the same band: a forecast is meant ten metres up, a band at the class's height.
         var band = (await sailor.GetAsync("/wenlow/calendar")).Html.QuerySelector(".planned .forecast strong")!.TextContent;
         Assert.Contains(band.Split(" to ")[0], today.TextOf(".own"));

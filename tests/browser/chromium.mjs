@@ -22,5 +22,7 @@ export async function signIn(page, name, back = "/") {
   await page.goto(`/sign-in?back=${encodeURIComponent(back)}`);
   await page.locator(`button[name=name][value=${name}]`).click();
   await page.waitForURL((url) => !url.pathname.startsWith("/sign-in"));
-  signedIn.set(`${new URL(page.url()).host} ${name}`, await page.context().cookies());
+  // What else a browser keeps, such as its theme, is that test's own.
+  const cookies = (await page.context().cookies()).filter((cookie) => cookie.name !== "theme");
+  signedIn.set(`${new URL(page.url()).host} ${name}`, cookies);
 }

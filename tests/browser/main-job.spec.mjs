@@ -96,7 +96,7 @@ test("publishing says what changed and why, and a link with its code leads there
   link = await page.locator(".link-text").getAttribute("href");
   await expect(page.locator(".qr svg")).toBeVisible();
   await page.context().grantPermissions(["clipboard-read", "clipboard-write"]);
-  await page.getByRole("button", { name: "Copy" }).click();
+  await page.getByRole("button", { name: /^Copy/ }).click();
   await expect(page.getByRole("button", { name: "Copied" })).toBeVisible();
   expect(await page.evaluate(() => navigator.clipboard.readText())).toBe(await page.locator("#made-address").textContent());
   await expectAccessible(page);
