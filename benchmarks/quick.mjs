@@ -10,6 +10,7 @@ const aims = [
   { name: "order", most: 10, unit: "ms" },
   { name: "reefs", most: 1e-9 },
   { name: "diagnosis", least: 0.9 },
+  { name: "gauge", most: 1 },
   { name: "carry", most: 0 },
   { name: "import", most: 12 },
 ];

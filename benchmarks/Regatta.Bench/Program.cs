@@ -25,6 +25,12 @@ if (args[0] == "looks")
     return;
 }
 
+if (args[0] == "gauge")
+{
+    Gauging.Run();
+    return;
+}
+
 if (args[0] == "trials")
 {
     TestsToCome.Run();

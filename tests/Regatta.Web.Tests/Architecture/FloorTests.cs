@@ -8,7 +8,7 @@ public sealed class FloorTests
     [
         [""],
         ["Units", "Wind", "Marks", "Shapes", "People"],
-        ["Controls", "Matrices", "Crew", "Checks", "Questions", "Sails", "Rigging", "Balance", "Diagnosis", "Boats", "Safety"],
+        ["Controls", "Matrices", "Crew", "Checks", "Gauges", "Questions", "Sails", "Rigging", "Balance", "Diagnosis", "Boats", "Safety"],
         ["Classes"],
         ["Evidence", "Logbook", "Carrying", "Cards", "Judgement", "Measuring", "Advice"],
         ["Print", "Station", "Outings", "Tracks"],
