@@ -152,6 +152,18 @@ public static class Limits
     /// <summary>The notes a sailor has waiting for their logs.</summary>
     public const int Notes = 40;
 
+    /// <summary>The readings of pictures that are kept of a member in a club.</summary>
+    public const int PictureReadings = 400;
+
+    /// <summary>The pictures a class has been given; the oldest go.</summary>
+    public const int GivenPictures = 60;
+
+    /// <summary>The bytes of a picture as it is sent.</summary>
+    public const int PictureBytes = 12_000_000;
+
+    /// <summary>The pixels of a picture as it is sent.</summary>
+    public const int PicturePixels = 64_000_000;
+
     /// <summary>The metres a control is long.</summary>
     public const double ControlMetres = 50;
 

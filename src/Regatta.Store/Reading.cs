@@ -210,6 +210,20 @@ public interface IReadShareLinks
     Task<SharedClass?> FindAsync(string token);
 }
 
+/// <summary>What is read of <see cref="PictureReadings"/>.</summary>
+public interface IReadPictureReadings
+{
+    Task<IReadOnlyList<PictureReading>> OwnAsync(ClassRef one, Guid person);
+
+    Task<PictureReading?> OwnAsync(ClassRef one, Guid person, long reading);
+
+    Task<PictureReading?> LastRightAsync(ClassRef one, GaugeKey gauge, QuestionKey? question, long? but);
+
+    Task<GivenPicture?> PictureAsync(ClassRef one, long reading);
+
+    Task<IReadOnlyList<PictureReading>> GivenAsync(ClassRef one);
+}
+
 /// <summary>What is read of <see cref="SignIns"/>.</summary>
 public interface IReadSignIns
 {

@@ -13,6 +13,7 @@ public sealed class DemoLoader(
     Outings outings,
     UserManager<Person> accounts,
     Sails sails,
+    DemoPictures pictures,
     TimeProvider clock,
     ILogger<DemoLoader> log
 )
@@ -94,6 +95,7 @@ public sealed class DemoLoader(
             }
         }
 
+        await pictures.LoadAsync(club, file, [.. bundle.Classes.Select(held => held.Class)], people);
         await SayComingAsync(club, people);
         log.LogInformation("The demo club {Club} is loaded.", club.Name);
     }

@@ -67,6 +67,7 @@ internal static class Services
             .AddSingleton<IReadSails>(provider => provider.GetRequiredService<Sails>())
             .AddSingleton<IReadSearch>(provider => provider.GetRequiredService<Search>())
             .AddSingleton<IReadShareLinks>(provider => provider.GetRequiredService<ShareLinks>())
+            .AddSingleton<IReadPictureReadings>(provider => provider.GetRequiredService<PictureReadings>())
             .AddSingleton<IReadSignIns>(provider => provider.GetRequiredService<SignIns>())
             .AddSingleton<IReadTrials>(provider => provider.GetRequiredService<Trials>())
             .AddSingleton<IReadVersions>(provider => provider.GetRequiredService<Versions>())
@@ -81,6 +82,7 @@ internal static class Services
             .AddSingleton<LogTracks>()
             .AddSingleton<EarlierLogs>()
             .AddSingleton<NotedRuns>()
+            .AddSingleton<PictureReadings>()
             .AddSingleton<RigUps>()
             .AddSingleton<Drills>()
             .AddSingleton<SafetyRules>()
@@ -118,6 +120,7 @@ internal static class Services
             .AddSingleton<OwnBoard>()
             .AddSingleton<EditCells>()
             .AddSingleton<RigBoat>()
+            .AddSingleton<MeasurePicture>()
             .AddSingleton<SetClubSafety>()
             .AddSingleton<EditClass>()
             .AddSingleton<UndoEdits>()
@@ -155,6 +158,7 @@ internal static class Services
             .AddScoped<UnitPreferences>()
             .AddScoped<DefinitionEditor>()
             .AddScoped<DemoLoader>()
+            .AddScoped<DemoPictures>()
             .AddScoped<FirstClub>()
             .AddScoped<LostAccess>();
         services.AddSingleton<ClassWatch>().AddHostedService(provider => provider.GetRequiredService<ClassWatch>());

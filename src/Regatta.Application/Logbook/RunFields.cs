@@ -44,6 +44,9 @@ public sealed class RunFields(IReadOnlyDictionary<string, string> typed, FormRea
     /// <summary>The field a question is answered in.</summary>
     public static string AnswerField(Question question) => "answer-" + question.Key;
 
+    /// <summary>The field that keeps what a gauge read for a question.</summary>
+    public static string MeasuredField(QuestionKey question) => "measured-" + question;
+
     /// <summary>The field of a gate.</summary>
     public static string GateField(Gate gate) => EnumText.Of(gate);
 
@@ -193,12 +196,23 @@ public sealed class RunFields(IReadOnlyDictionary<string, string> typed, FormRea
             var field = AnswerField(question);
             if (this[field].Length > 0 && Need(field, "", question.Form.Read) is { } answer)
             {
-                answers[question.Key] = answer;
+                answers[question.Key] = answer with { Measured = MeasuredFor(question, answer) };
             }
         }
 
         return answers;
     }
+
+    /// <summary>What was measured, where the answer is still what that came to: a word changed by hand is judged by eye.</summary>
+    private Measured? MeasuredFor(Question question, Answer answer) =>
+        question.Gauge is { } gauge
+        && Measured.Of(this[MeasuredField(question.Key)]) is { } measured
+        && measured.Gauge == gauge.Gauge
+        && gauge.Problem(question.Form) is null
+        && gauge.Answer(question.Form, measured.Value, measured.Sd) is { Ok: true, Value: var came }
+        && came.Said == answer.Said
+            ? measured
+            : null;
 
     private HelmCheck? ReadCheck(ClassDefinition definition, PlanMode planMode)
     {

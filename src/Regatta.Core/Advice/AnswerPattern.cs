@@ -48,13 +48,18 @@ public sealed record AnswerPattern(WindBand Band, LookFinding Found, int Alike, 
             .Where(run => run.Answers.ContainsKey(question.Key) && !IsBroken(run))
             .Select(run => (Run: run, Answer: run.Answers[question.Key]))
             .ToList()
-        from same in answered.Where(run => run.Answer.IsOff).GroupBy(run => Kind(run.Answer))
-        let found = Looks.Of(definition, question, same.First().Answer, planMode, key => Marked(matrix, definition, band, key))
+        from off in answered.Where(run => run.Answer.IsOff).GroupBy(run => Kind(run.Answer))
+        let found = Looks.Of(definition, question, off.First().Answer, planMode, key => Marked(matrix, definition, band, key))
         where found.Changes.Count > 0 && found.Changes[0].Moves[0].From is not null
         let since = decided(new(band.Id, found.Changes[0].Moves[0].Control.Key))
         let at = answered.Where(run => IsAt(run.Run, found.Changes[0].Moves[0]) && (since is null || run.Run.SailedAt > since)).ToList()
-        let alike = at.Count(run => Kind(run.Answer) == Kind(found.Answer))
-        where alike >= Enough && 2 * alike > at.Count && !at.Exists(run => run.Answer.Means == Opposite(found.Answer.Means))
+        let same = at.Where(run => Kind(run.Answer) == Kind(found.Answer)).Select(run => run.Answer).ToList()
+        let alike = same.Count
+        // What was measured counts by how sure it is: a reading at the edge of its word is half a look.
+        where
+            same.Sum(question.Certainty) > Enough - 0.25
+            && 2 * alike > at.Count
+            && !at.Exists(run => run.Answer.Means == Opposite(found.Answer.Means))
         select new AnswerPattern(band, found, alike, at.Count);
 
     /// <summary>What makes two answers alike: the same word, or numbers that mean the same.</summary>

@@ -5,10 +5,12 @@ public static class ClassQuestions
 {
     private const string TargetPrefix = "target-";
 
-    private static readonly WordAnswer Met = new(
-        [new("not yet", AnswerMeaning.TooLittle), new("met", AnswerMeaning.Fine), new("past it", AnswerMeaning.TooMuch)],
-        Ordered: true
-    );
+    /// <summary>How it is answered whether a target was met.</summary>
+    public static WordAnswer Met { get; } =
+        new(
+            [new("not yet", AnswerMeaning.TooLittle), new("met", AnswerMeaning.Fine), new("past it", AnswerMeaning.TooMuch)],
+            Ordered: true
+        );
 
     /// <summary>What every log asked before classes had questions of their own.</summary>
     public static Question Luffing { get; } =
@@ -29,7 +31,12 @@ public static class ClassQuestions
     /// <param name="control">The control.</param>
     /// <param name="target">What is to be seen.</param>
     public static Question OfTarget(Control control, string target) =>
-        new(KeyOfTarget(control.Key), $"{control.Name}: {target}. Met?", Met) { When = AskedWhen.Afloat, Control = control.Key };
+        new(KeyOfTarget(control.Key), $"{control.Name}: {target}. Met?", Met)
+        {
+            When = AskedWhen.Afloat,
+            Control = control.Key,
+            Gauge = control.Gauge,
+        };
 
     /// <summary>The key of the question whether a control's target was met.</summary>
     public static QuestionKey KeyOfTarget(ControlKey control) => new(TargetPrefix + control);

@@ -16,6 +16,17 @@ internal static class QuestionRules
             yield return $"Two questions carry the key “{twice.Key}”.";
         }
 
+        foreach (var control in definition.Known.Where(control => control.Gauge is not null))
+        {
+            if (
+                (control.Scale.HasMarks ? "only an observed target has a gauge." : control.Gauge!.Problem(ClassQuestions.Met)) is
+                { } problem
+            )
+            {
+                yield return $"{control.Name}: {problem}";
+            }
+        }
+
         foreach (var problem in known.SelectMany(question => Broken(definition, question)))
         {
             yield return problem;
@@ -33,6 +44,11 @@ internal static class QuestionRules
         if (ClassQuestions.IsOfTarget(question.Key))
         {
             yield return $"{name}: whether a target is met is asked by itself; call the question otherwise.";
+        }
+
+        if (question.Gauge?.Problem(question.Form) is { } unmeasured)
+        {
+            yield return $"{name}: {unmeasured}";
         }
 
         if (question.Control is { } control && definition.Known.All(known => known.Key != control))

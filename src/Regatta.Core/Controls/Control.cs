@@ -118,6 +118,10 @@ public sealed record Control(
     /// <summary>At which stage of making her ready it is set; null where nobody said: with the sails hoisted.</summary>
     public RigStage? Stage { get; init; }
 
+    /// <summary>The gauge that tells from a picture whether its observed target is met; null for none, and for a control with
+    /// marks.</summary>
+    public GaugeUse? Gauge { get; init; }
+
     /// <summary>Whether it is there with these sails, sailed so.</summary>
     public bool BelongsTo(PlanMode planMode) =>
         (Plans.Count == 0 || Plans.Contains(planMode.Plan)) && (Modes.Count == 0 || Modes.Contains(planMode.Mode));
@@ -161,7 +165,7 @@ public sealed record Control(
         && Plans.SequenceEqual(other.Plans)
         && Modes.SequenceEqual(other.Modes)
         && ByPurpose.SequenceEqual(other.ByPurpose)
-        && (OtherDatum, BothSides, Who, Stage) == (other.OtherDatum, other.BothSides, other.Who, other.Stage);
+        && (OtherDatum, BothSides, Who, Stage, Gauge) == (other.OtherDatum, other.BothSides, other.Who, other.Stage, other.Gauge);
 
     /// <inheritdoc/>
     public override int GetHashCode() => Key.GetHashCode();

@@ -36,11 +36,16 @@ public sealed record GaugePicture(
     public IReadOnlyList<PicturePoint> Rectangle { get; init; } = [];
 
     /// <summary>How wide and high that rectangle is, in metres.</summary>
-    public (double Width, double Height) RectangleSize { get; init; }
+    public PlaneSize RectangleSize { get; init; }
 
     /// <summary>Two straight edges, three points each, that tell of the lens; none where there are none.</summary>
     public IReadOnlyList<PicturePoint> Edges { get; init; } = [];
 }
+
+/// <summary>How large a rectangle is.</summary>
+/// <param name="Width">In metres.</param>
+/// <param name="Height">In metres.</param>
+public readonly record struct PlaneSize(double Width, double Height);
 
 /// <summary>What a gauge read.</summary>
 /// <param name="Gauge">Which.</param>

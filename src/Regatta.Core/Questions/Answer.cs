@@ -10,6 +10,9 @@ public sealed record Answer(string Said, double? Number, AnswerMeaning Means)
     /// <summary>The longest answer that is kept, in letters.</summary>
     public const int Longest = 100;
 
+    /// <summary>What was measured in a picture for it; null for what was judged by eye or read.</summary>
+    public Measured? Measured { get; init; }
+
     /// <summary>Whether it says that something is not as it should be.</summary>
     public bool IsOff => Means != AnswerMeaning.Fine;
 }

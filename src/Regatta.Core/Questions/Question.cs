@@ -61,6 +61,9 @@ public sealed record Question(QuestionKey Key, string Asks, AnswerForm Form)
     /// <summary>At which stage of making her ready it is looked at, ashore; null where nobody said: with the sails hoisted.</summary>
     public RigStage? Stage { get; init; }
 
+    /// <summary>The gauge that answers it from a picture; null for none.</summary>
+    public GaugeUse? Gauge { get; init; }
+
     /// <summary>The sentence that teaches the rule; may be empty.</summary>
     public string Teaches { get; init; } = "";
 
@@ -73,8 +76,8 @@ public sealed record Question(QuestionKey Key, string Asks, AnswerForm Form)
     /// <summary>The same question of the same things.</summary>
     public bool Equals(Question? other) =>
         other is not null
-        && (Key, Asks, When, FromBand, Control, Stage, Teaches)
-            == (other.Key, other.Asks, other.When, other.FromBand, other.Control, other.Stage, other.Teaches)
+        && (Key, Asks, When, FromBand, Control, Stage, Teaches, Gauge)
+            == (other.Key, other.Asks, other.When, other.FromBand, other.Control, other.Stage, other.Teaches, other.Gauge)
         && Form.Equals(other.Form)
         && Plans.SequenceEqual(other.Plans)
         && Modes.SequenceEqual(other.Modes);

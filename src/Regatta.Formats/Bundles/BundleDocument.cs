@@ -136,8 +136,11 @@ public sealed record RunDocument(
     IReadOnlyDictionary<string, AnswerDocument>? Answers = null
 );
 
-/// <summary>An answer: what was said, its number where it is one, and what it means.</summary>
-public sealed record AnswerDocument(string Said, string Means, double? Number = null);
+/// <summary>An answer: what was said, its number where it is one, what it means, and what a gauge read for it.</summary>
+public sealed record AnswerDocument(string Said, string Means, double? Number = null, MeasuredDocument? Measured = null);
+
+/// <summary>What a gauge read: in degrees, a share, metres or a strip's number, with its standard deviation.</summary>
+public sealed record MeasuredDocument(string Gauge, double Value, double Sd);
 
 /// <summary>Who asked for a mark of a log: <c>card</c>, <c>proposal</c>, <c>trial</c> or <c>sailor</c>; and what the card said.</summary>
 public sealed record AskedDocument(string By, double? Card = null);

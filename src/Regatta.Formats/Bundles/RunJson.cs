@@ -28,7 +28,12 @@ internal static class RunJson
             Answers: run.Answers.Count > 0
                 ? run.Answers.ToDictionary(
                     answer => answer.Key.Name,
-                    answer => new AnswerDocument(answer.Value.Said, EnumText.Of(answer.Value.Means), answer.Value.Number)
+                    answer => new AnswerDocument(
+                        answer.Value.Said,
+                        EnumText.Of(answer.Value.Means),
+                        answer.Value.Number,
+                        answer.Value.Measured is { } read ? new(read.Gauge.Name, read.Value, read.Sd) : null
+                    )
                 )
                 : null
         );
@@ -114,21 +119,23 @@ internal static class RunJson
         var answers = new Dictionary<QuestionKey, Answer>();
         foreach (var (question, one) in document.Answers ?? new Dictionary<string, AnswerDocument>())
         {
+            var measured = one.Measured is { } read ? new Measured(new(read.Gauge), read.Value, read.Sd) : null;
             if (
                 !Slug.IsKey(question)
                 || one.Said.Length is 0 or > Answer.Longest
                 || EnumText.Read<AnswerMeaning>(one.Means) is not { Ok: true, Value: var means }
                 || one.Number is { } number && !(Math.Abs(number) <= RunNumbers.MostAnswer)
+                || measured is { IsSound: false }
                 || answers.Count >= Limits.Questions * 2
             )
             {
                 return Parsed<Dictionary<QuestionKey, Answer>>.Bad(
                     $"Its answer to “{PlainText.Shown(question)}” has 1 to {Answer.Longest} letters, "
-                        + "its number is one that can be, and it means fine, tooLittle, tooMuch or stop."
+                        + "its number, and what a gauge read, can be, and it means fine, tooLittle, tooMuch or stop."
                 );
             }
 
-            answers[new(question)] = new(one.Said, one.Number, means);
+            answers[new(question)] = new(one.Said, one.Number, means) { Measured = measured };
         }
 
         return Parsed<Dictionary<QuestionKey, Answer>>.Good(answers);

@@ -38,6 +38,7 @@ public static class LogTable
         "marks",
         "askedBy",
         "answers",
+        "measured",
         "version",
         "note",
     ];
@@ -86,6 +87,12 @@ public static class LogTable
                             (document.Answers ?? new Dictionary<string, AnswerDocument>()).Select(answer =>
                                 $"{answer.Key}={answer.Value.Means}:{Number(answer.Value.Number)}:{Escaped(answer.Value.Said)}"
                             )
+                        ),
+                        Joined(
+                            (document.Answers ?? new Dictionary<string, AnswerDocument>())
+                                .Where(answer => answer.Value.Measured is not null)
+                                .Select(answer => (answer.Key, Read: answer.Value.Measured!))
+                                .Select(answer => $"{answer.Key}={answer.Read.Gauge}:{Number(answer.Read.Value)}:{Number(answer.Read.Sd)}")
                         ),
                         one.Log.Version?.ToString(CultureInfo.InvariantCulture) ?? "",
                         one.Log.Note,
@@ -163,8 +170,10 @@ public static class LogTable
             Place: Text(cell("place"))
         );
 
-    private static RunDocument RunOf(Func<string, string> cell) =>
-        new(
+    private static RunDocument RunOf(Func<string, string> cell)
+    {
+        var measured = Pairs(cell("measured")).ToDictionary(pair => pair.Key, pair => MeasuredOf(pair.Value));
+        return new(
             double.Parse(cell("windFrom"), CultureInfo.InvariantCulture),
             double.Parse(cell("windTo"), CultureInfo.InvariantCulture),
             Pairs(cell("marks")).ToDictionary(pair => pair.Key, pair => double.Parse(pair.Value, CultureInfo.InvariantCulture)),
@@ -182,8 +191,15 @@ public static class LogTable
             WindFactor: May(cell("windFactor")),
             Asked: Pairs(cell("askedBy"))
                 .ToDictionary(pair => pair.Key, pair => new AskedDocument(pair.Value.Split(':')[0], May(pair.Value.Split(':')[^1]))),
-            Answers: Pairs(cell("answers")).ToDictionary(pair => pair.Key, pair => AnswerOf(pair.Value))
+            Answers: Pairs(cell("answers"))
+                .ToDictionary(pair => pair.Key, pair => AnswerOf(pair.Value) with { Measured = measured.GetValueOrDefault(pair.Key) })
         );
+    }
+
+    private static MeasuredDocument MeasuredOf(string text) =>
+        text.Split(':') is [var gauge, var value, var sd]
+            ? new(gauge, double.Parse(value, CultureInfo.InvariantCulture), double.Parse(sd, CultureInfo.InvariantCulture))
+            : throw new FormatException($"“{text}” is no reading: write the gauge, its number and its doubt, with colons between.");
 
     private static AnswerDocument AnswerOf(string text)
     {

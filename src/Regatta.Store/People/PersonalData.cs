@@ -25,6 +25,10 @@ public sealed class PersonalData(Db database) : IReadPersonalData
                   'notedAfloat', (select coalesce(jsonb_agg(to_jsonb(n) - 'person_id' - 'club_id' - 'class_id'
                       || jsonb_build_object('class', x.key) order by n.noted_at), '[]') from noted_runs n
                     join classes x on (x.club_id, x.id) = (n.club_id, n.class_id) where n.person_id = @person),
+                  'pictureReadings', (select coalesce(jsonb_agg(to_jsonb(r) - 'person_id' - 'club_id' - 'class_id'
+                      || jsonb_build_object('class', x.key, 'given', exists (select from given_pictures g
+                        where (g.club_id, g.reading_id) = (r.club_id, r.id))) order by r.taken_at), '[]') from picture_readings r
+                    join classes x on (x.club_id, x.id) = (r.club_id, r.class_id) where r.person_id = @person),
                   'rigUps', (select coalesce(jsonb_agg(to_jsonb(u) - 'person_id' - 'club_id' - 'class_id'
                       || jsonb_build_object('class', x.key) order by u.started_at), '[]') from rig_ups u
                     join classes x on (x.club_id, x.id) = (u.club_id, u.class_id) where u.person_id = @person),

@@ -37,7 +37,7 @@ export async function drop(id) {
 }
 
 /** The fields by which the club knows a form again. */
-const KEYS = ["logKey", "noteKey", "drillKey"];
+const KEYS = ["logKey", "noteKey", "drillKey", "readingKey"];
 const keyOf = (entry) => entry.fields.find(([name]) => KEYS.includes(name))?.[1];
 
 /** Whose session it is and its token, as the club says now; null where the club does not answer. */

@@ -51,6 +51,8 @@ const parts = [
   ["[data-voice]", () => import("./voice.js").then((voice) => voice.spokenNotes())],
   ["[data-trial-runs]", () => import("./trial.js").then((trial) => trial.trialRuns())],
   ["button[data-copy]", () => import("./copy.js").then((copy) => copy.copying())],
+  ["form[data-gauge]", () => import("./gauge.js").then((picture) => picture.gauge())],
+  ["[data-picture-details]", () => import("./picture-details.js").then((details) => details.pictureDetails())],
   ["form[data-drill]", () => import("./drill.js").then((watch) => watch.drill())],
 ];
 

@@ -47,6 +47,7 @@ public sealed record ClassPlace(string Path, string Name, ClassDoor Door)
         new("/log", "Log", ClassDoor.Card) { About = "session sailed run helm" },
         new("/check", "Helm check", ClassDoor.Card) { About = "luffing let go tiller balance" },
         new("/wrong", "Something is wrong", ClassDoor.Card) { About = "weather helm lee helm pulls slow heels" },
+        new("/gauge", "Pictures", ClassDoor.Card) { About = "picture gauge photograph twist leech camber rake heel gap measure" },
         new("/change", "Change of wind", ClassDoor.Card) { About = "change list more less wind" },
         new("/reefs", "Reefs and limits", ClassDoor.Card) { About = "reef gusts less sail" },
         new("/procedures", "Procedures", ClassDoor.Card) { About = "drill capsize reefing hoist roles" },

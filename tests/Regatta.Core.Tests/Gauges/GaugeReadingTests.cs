@@ -139,7 +139,7 @@ public sealed class GaugeReadingTests
         var aslant = Of(points, ("known", 1), ("beside", 0), ("away", 4));
         var gauge = KnownGauges.Find(new("length"))!;
         Assert.True(Math.Abs(GaugeReading.Of(gauge, aslant).Value.Value - 0.4) > 0.02);
-        var square = aslant with { Rectangle = [On(0, 1.5), On(1, 1.5), On(1, 0.5), On(0, 0.5)], RectangleSize = (1, 1) };
+        var square = aslant with { Rectangle = [On(0, 1.5), On(1, 1.5), On(1, 0.5), On(0, 0.5)], RectangleSize = new(1, 1) };
         Assert.Equal(0.4, GaugeReading.Of(gauge, square).Value.Value, 9);
     }
 

@@ -176,6 +176,9 @@ public sealed class WhoMayTests(ClubHost host)
         Member      GET  Cards/CardPdf -
         Member      GET  Cards/Afloat -
         Member      GET  Cards/MemberCard -
+        Member      GET  Gauging/GaugeDetails -
+        Member      GET  Gauging/GaugeList -
+        Member      GET  Gauging/PictureDetails - Jpeg
         Member      GET  Cards/Pack - Pages
         Member      GET  Cards/PrintCard -
         Member      GET  ClassSetup/BoatList -
@@ -230,6 +233,8 @@ public sealed class WhoMayTests(ClubHost host)
         Member      POST Account/Security - Codes End EndOthers Mine Passkey PasskeyOptions RemovePasskey
         Member      POST Account/SetUpFactor - Off
         Member      POST Cards/MemberCard Crew Forget Note Offsets Seen TakeBack
+        Member      POST Gauging/GaugeDetails Keep Read
+        Member      POST Gauging/PictureDetails Forget Give TakeBack
         Member      POST Logging/Log -
         Member      POST Logging/Logbook BringBack Import
         Member      POST Logging/LogDetails - Track

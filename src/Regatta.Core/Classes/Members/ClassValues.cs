@@ -40,6 +40,7 @@ public static class ClassValues
                 new NameConverter<ModeKey>(key => key.Name, name => new(name)),
                 new NameConverter<PurposeKey>(key => key.Name, name => new(name)),
                 new NameConverter<QuestionKey>(key => key.Name, name => new(name)),
+                new NameConverter<GaugeKey>(key => key.Name, name => new(name)),
                 new BandConverter(),
                 new RatioConverter(),
                 new ScaleConverter(),

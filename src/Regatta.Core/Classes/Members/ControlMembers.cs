@@ -40,6 +40,7 @@ public static class ControlMembers
         ),
         Value("who sets it", nameof(Control.Who), of => of.Who, who => who),
         Value("its stage", nameof(Control.Stage), of => of.Stage, stage => stage is { } said ? RigStages.Words(said) : ""),
+        Value("its gauge", nameof(Control.Gauge), of => of.Gauge, gauge => gauge is null ? "" : MemberWords.Describe(gauge)),
         Value("set on both sides", nameof(Control.BothSides), of => of.BothSides, MemberWords.YesNo),
         Value("other datum", nameof(Control.OtherDatum), of => of.OtherDatum, MemberWords.Describe),
         List("what it disturbs", nameof(Control.Disturbs), of => of.Disturbs, MemberWords.Describe),

@@ -24,7 +24,14 @@ internal static class MemberWords
     public static string Describe(Question question) =>
         $"“{question.Asks}”"
         + (question.Form.Words is { } words ? $" ({string.Join(", ", words.Select(Describe))})" : $" ({question.Form.Hint})")
-        + (question.Stage is { } stage ? $", {RigStages.Words(stage)}" : "");
+        + (question.Stage is { } stage ? $", {RigStages.Words(stage)}" : "")
+        + (question.Gauge is { } gauge ? $", measured by {Describe(gauge)}" : "");
+
+    public static string Describe(GaugeUse gauge) =>
+        (gauge.Known?.Name ?? gauge.Gauge.Name)
+        + string.Concat(
+            gauge.From.Select(end => $" {(gauge.Known is { } known ? GaugeText.Show(known.Unit, end) : NumberText.Plain(end, 3))}")
+        );
 
     private static string Describe(AnswerWord word)
     {

@@ -75,6 +75,7 @@ internal sealed class QuestionConverter : JsonConverter<Question>
                 Control = flat.Control,
                 Teaches = flat.Teaches ?? "",
                 Stage = flat.Stage,
+                Gauge = flat.Gauge,
             }
             : throw new ClassValueException($"The question “{PlainText.Shown(flat.Key.Name)}”: {form.Problem}");
     }
@@ -99,7 +100,8 @@ internal sealed class QuestionConverter : JsonConverter<Question>
         double? Most = null,
         double? Step = null,
         Scale? Scale = null,
-        IReadOnlyList<MeaningFrom>? Meanings = null
+        IReadOnlyList<MeaningFrom>? Meanings = null,
+        GaugeUse? Gauge = null
     )
     {
         public static FlatQuestion Of(Question question)
@@ -122,7 +124,8 @@ internal sealed class QuestionConverter : JsonConverter<Question>
                 spec.Most,
                 spec.Step,
                 spec.Scale,
-                spec.Meanings
+                spec.Meanings,
+                question.Gauge
             );
         }
 

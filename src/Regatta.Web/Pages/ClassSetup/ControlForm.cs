@@ -59,7 +59,8 @@ public sealed partial class ControlForm(
             .Filled(typed, Reader)
             .Beside(now);
 
-    public IEnumerable<Field> ScaleFields => Scale.Fields.Filled(typed, Reader).Beside(now);
+    /// <summary>The fields of its scale; an observed target may be measured in a picture.</summary>
+    public IEnumerable<Field> ScaleFields => Scale.Fields.Concat(Scale.IsTarget ? GaugeFields.All : []).Filled(typed, Reader).Beside(now);
 
     /// <summary>What more of it does on the boat, as fields, with what each says; null for nothing.</summary>
     public IEnumerable<(Field Field, MarkEffect? Effect)> Means =>
@@ -115,6 +116,11 @@ public sealed partial class ControlForm(
             ["otherShift"] = Shift(control),
             [SidesField] = control.BothSides ? OnBoth : OnOne,
         };
+        foreach (var (field, value) in GaugeFields.Typed(control.Gauge))
+        {
+            fields[field] = value;
+        }
+
         foreach (var one in control.Plans.Select(plan => "plan-" + plan).Concat(control.Modes.Select(mode => "mode-" + mode)))
         {
             fields[one] = "yes";
@@ -182,6 +188,7 @@ public sealed partial class ControlForm(
             )
         );
         var (byPurpose, otherDatum, means) = (ReadPurposes(scale), ReadOtherDatum(), ReadMeans());
+        var gauge = Scale.IsTarget ? GaugeFields.Read(Reader, typed, ClassQuestions.Met, before?.Gauge) : null;
         return Reader.Ok
             ? new(
                 before?.Key ?? KeyOf(name!),
@@ -212,6 +219,7 @@ public sealed partial class ControlForm(
                 BothSides = typed.GetValueOrDefault(SidesField) == OnBoth,
                 Who = typed.GetValueOrDefault("who", "").Trim(),
                 Stage = Stages.Read(typed.GetValueOrDefault("stage")),
+                Gauge = gauge,
             }
             : null;
 

@@ -102,15 +102,16 @@ public sealed class QuestionForm(
         );
 
     public IEnumerable<Field> Placing =>
-        Filled(
+        Filled([
             new("control", "It speaks of", NoControl)
             {
                 Choices = [NoControl, .. definition.Controls.Select(control => control.Name)],
                 Hint = "Its answers then count in the trust of that control’s cells.",
             },
+            .. GaugeFields.All,
             new("fromBand", "From which band on", Everywhere) { Choices = [Everywhere, .. definition.Bands.All.Select(band => band.Name)] },
-            new("teaches", "The rule it teaches", "") { Type = "textarea", Hint = "Such as: looked right downwind: that proves nothing." }
-        );
+            new("teaches", "The rule it teaches", "") { Type = "textarea", Hint = "Such as: looked right downwind: that proves nothing." },
+        ]);
 
     /// <summary>Plans and modes it is asked in; none ticked is all.</summary>
     public IEnumerable<(string Name, string Label, bool Ticked)> PlanModes =>
@@ -143,6 +144,11 @@ public sealed class QuestionForm(
             ["fromBand"] = question.FromBand is { } band ? definition.Bands.Find(band)?.Name ?? Everywhere : Everywhere,
             ["teaches"] = question.Teaches,
         };
+        foreach (var (field, value) in GaugeFields.Typed(question.Gauge))
+        {
+            fields[field] = value;
+        }
+
         foreach (var one in question.Plans.Select(plan => "plan-" + plan).Concat(question.Modes.Select(mode => "mode-" + mode)))
         {
             fields[one] = "yes";
@@ -202,6 +208,7 @@ public sealed class QuestionForm(
             Reader.Refuse("teaches", $"Keep it under {Control.LongestText} letters.");
         }
 
+        var gauge = GaugeFields.Read(Reader, typed, form, before?.Gauge);
         if (Reader.Ok && form!.Problem() is { } problem)
         {
             Reader.Refuse(Kind == InWords ? "word-2" : "from-1", problem);
@@ -217,6 +224,7 @@ public sealed class QuestionForm(
                 Control = control?.Key,
                 Teaches = teaches,
                 Stage = ControlForm.Stages.Read(Text("stage")),
+                Gauge = gauge,
             }
             : null;
     }

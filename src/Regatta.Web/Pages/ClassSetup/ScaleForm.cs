@@ -19,6 +19,9 @@ public sealed class ScaleForm(IReadOnlyDictionary<string, string> typed)
     /// <summary>The kind chosen.</summary>
     public string Kind => Kinds.Contains(this["kind"]) ? this["kind"] : Kinds[0];
 
+    /// <summary>Whether it is set by what is seen.</summary>
+    public bool IsTarget => ScaleKind.All.First(kind => TitleOf(kind.Name) == Kind).Name == new TargetScale().Spec.Kind;
+
     private string this[string field] => typed.GetValueOrDefault(field, "");
 
     /// <summary>What a scale says, as fields.</summary>

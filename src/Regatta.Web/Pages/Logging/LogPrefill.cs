@@ -9,6 +9,9 @@ namespace Regatta.Web.Pages.Logging;
 /// <param name="Differs">What was noted to be set otherwise than the card says.</param>
 public sealed record OpenedRun(CardReading Card, WindRange? Wind, string From, IReadOnlyDictionary<ControlKey, Mark> Differs)
 {
+    /// <summary>What was measured in pictures during it, by question.</summary>
+    public IReadOnlyDictionary<QuestionKey, Measured> Measured { get; init; } = new Dictionary<QuestionKey, Measured>();
+
     /// <summary>How it was, as a note told.</summary>
     public Felt Felt { get; init; }
 }
@@ -106,6 +109,11 @@ public sealed class LogPrefill(SpeedUnit wind, MassUnit mass, BoatChoice choice)
         fields[prefix + "plan"] = card.PlanMode.Plan.Name;
         fields[prefix + "mode"] = card.PlanMode.Mode.Name;
         fields[prefix + "felt"] = run.Felt == Felt.NotSaid ? "" : run.Felt.ToString();
+        foreach (var question in card.Questions.Where(question => run.Measured.ContainsKey(question.Key)))
+        {
+            Say(fields, prefix, question, run.Measured[question.Key]);
+        }
+
         foreach (var line in card.Lines)
         {
             // What the sailor always sets otherwise is theirs: the card said the class's mark.
@@ -128,6 +136,21 @@ public sealed class LogPrefill(SpeedUnit wind, MassUnit mass, BoatChoice choice)
         }
     }
 
+    /// <summary>What a picture answers to a question, where its gauge is still the question's.</summary>
+    private static void Say(Dictionary<string, string> fields, string prefix, Question question, Measured measured)
+    {
+        if (
+            question.Gauge is { } use
+            && use.Gauge == measured.Gauge
+            && use.Problem(question.Form) is null
+            && use.Answer(question.Form, measured.Value, measured.Sd) is { Ok: true, Value: var answer }
+        )
+        {
+            fields[prefix + RunFields.AnswerField(question)] = answer.Said;
+            fields[prefix + RunFields.MeasuredField(question.Key)] = measured.InForm;
+        }
+    }
+
     private void Say(Dictionary<string, string> fields, string prefix, Run run, CardReading card)
     {
         fields[prefix + "windFrom"] = NumberText.Exact(run.Wind.From.In(wind));
@@ -137,6 +160,10 @@ public sealed class LogPrefill(SpeedUnit wind, MassUnit mass, BoatChoice choice)
         foreach (var (question, answer) in run.Answers)
         {
             fields[prefix + "answer-" + question] = answer.Said;
+            if (answer.Measured is { } measured)
+            {
+                fields[prefix + RunFields.MeasuredField(question)] = measured.InForm;
+            }
         }
 
         foreach (var line in card.Lines)

@@ -2,7 +2,7 @@ namespace Regatta.Web.Pages.Logging;
 
 /// <summary>What a log form opens with: one run as the card says, or the runs that notes made afloat cut the outing into, each with the
 /// station's wind of its own minutes.</summary>
-public sealed class LogRuns(ClubContext here, SailedWinds winds, LogSession session, ClubClock clock)
+public sealed class LogRuns(ClubContext here, SailedWinds winds, LogSession session, MeasurePicture pictures, ClubClock clock)
 {
     /// <summary>One run as the card says.</summary>
     /// <param name="version">What is published.</param>
@@ -39,6 +39,28 @@ public sealed class LogRuns(ClubContext here, SailedWinds winds, LogSession sess
     {
         var cut = await session.CutAsync(here.Actor, here.Class.Class);
         return [.. cut.Where(run => run.Note.Boat == cut[^1].Note.Boat)];
+    }
+
+    /// <summary>Runs with what their sailor measured in pictures lately: each with what was measured during it; one alone with all.</summary>
+    public async Task<IReadOnlyList<OpenedRun>> WithPicturesAsync(IReadOnlyList<OpenedRun> runs, IReadOnlyList<CutRun> cut)
+    {
+        var lately = await pictures.LatelyAsync(here.Actor, here.Class.Class);
+        return lately.Count == 0
+            ? runs
+            :
+            [
+                .. runs.Select(
+                    (run, at) =>
+                        run with
+                        {
+                            Measured = PictureReading.Within(
+                                lately,
+                                at == 0 ? null : cut[at].Note.At,
+                                at + 1 < runs.Count ? cut[at + 1].Note.At : null
+                            ),
+                        }
+                ),
+            ];
     }
 
     /// <summary>The runs as a form opens with them.</summary>

@@ -34,7 +34,8 @@ public sealed class LogWords(ClassDefinition boatClass, IReadOnlyList<Control> c
             .. from answer in run.Answers
             let question = boatClass.FindQuestion(answer.Key)
             let retired = question is null || boatClass.RetiredQuestions.Contains(question) ? " (no longer asked)" : ""
-            select ((question?.Asks ?? answer.Key.Name) + retired, answer.Value.Said),
+            let measured = answer.Value.Measured is { } read ? $" ({read.Says}, from a picture)" : ""
+            select ((question?.Asks ?? answer.Key.Name) + retired, answer.Value.Said + measured),
             ("Felt", LogForm.Feelings.Find(run.Felt)),
         ]);
 

@@ -1,0 +1,11 @@
+namespace Regatta.Web.Drawings;
+
+/// <summary>How each word of a question looks, by the gauge that answers it: too little, right and too much beside one another.</summary>
+public static class GaugeWords
+{
+    /// <summary>The words with their drawings; none where no gauge answers it in words.</summary>
+    public static IReadOnlyList<(AnswerWord Word, GaugeScene Scene)> Of(Question? question) =>
+        question is { Gauge: { Known: { } gauge } use, Form.Words: { } words } && use.Problem(question.Form) is null
+            ? [.. words.Select((word, at) => (word, GaugeScene.Of(gauge, use.Typical(at, GaugeScene.Apart(gauge)))))]
+            : [];
+}
