@@ -63,6 +63,8 @@ public static partial class Endpoints
             ["control"] = "gooseneck",
             ["question"] = "luffing",
             ["procedure"] = "stuck",
+            ["gauge"] = "leech",
+            ["reading"] = "1",
             ["token"] = "no-such-token",
             ["person"] = Guid.Empty.ToString(),
         };

@@ -1,7 +1,7 @@
 namespace Regatta.Application.Measuring;
 
-/// <summary>What a sailor measures in pictures. The picture stays with them; only its points and what came of them are kept, until they give
-/// it to the class.</summary>
+/// <summary>What a sailor measures in pictures. The picture stays with them: only its points and what came of them are kept,
+/// until they give it to the class.</summary>
 public sealed class MeasurePicture(PictureReadings readings, TimeProvider clock)
 {
     /// <summary>Reads a picture, and what that answers.</summary>

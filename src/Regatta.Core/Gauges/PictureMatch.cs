@@ -1,3 +1,5 @@
+using System.Globalization;
+
 namespace Regatta.Core.Gauges;
 
 /// <summary>One picture laid over another by their points: turned, scaled and moved, so that the first two points lie on one another where
@@ -34,6 +36,9 @@ public sealed record PictureMatch(double Turn, double Scale, PicturePoint Move)
         var middle = Turned(here, turn);
         return new(turn * 180 / Math.PI, scale, new(there.X - (scale * middle.X), there.Y - (scale * middle.Y)));
     }
+
+    /// <summary>Its four numbers for a script: turn, scale, right, down.</summary>
+    public string InPage => string.Create(CultureInfo.InvariantCulture, $"{Turn:0.###} {Scale:0.#####} {Move.X:0.#} {Move.Y:0.#}");
 
     /// <summary>Where a point of the first lies in the second.</summary>
     public PicturePoint At(PicturePoint point) => Move + (Scale * Turned(point, Turn * Math.PI / 180));

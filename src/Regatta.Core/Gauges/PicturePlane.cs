@@ -69,7 +69,7 @@ public sealed class PicturePlane
             .Select(at => sides[at].Cross(sides[(at + 1) % 4]) / (sides[at].Length * sides[(at + 1) % 4].Length))
             .ToList();
         return turns.Any(turn => Math.Abs(turn) < NearlyInLine)
-                ? "Three corners of the rectangle lie nearly in line: it is seen too much from its edge. Stand more square to it."
+                ? "Three corners of the rectangle lie nearly in line: it is seen nearly from its edge. Stand more square to it."
             : turns.Exists(turn => turn > 0) && turns.Exists(turn => turn < 0) ? "Tap the rectangle’s corners in order, round it."
             : null;
     }

@@ -92,7 +92,7 @@ public static class GaugedAnswers
             ? "The ends between the words go up all the way, or down all the way."
         : null;
 
-    /// <summary>What a gauge's number is multiplied by to be an answer's number or position; null where the two do not go together.</summary>
+    /// <summary>What makes a gauge's number an answer's number or position; null where the two do not go together.</summary>
     private static double? Factor(Gauge gauge, AnswerForm form) =>
         form switch
         {

@@ -38,10 +38,9 @@ export function gauge() {
   let picture = null;
   let chosen = 0;
   let [zoom, left, top] = [1, 0, 0];
-  /** What was there before each touch, to be taken back. */
   const before = [];
   let first = null;
-  /** How sure each point was tapped, in pixels of the picture. */
+  // How sure each point was tapped, in pixels of the picture.
   const sure = rows.map(() => 0);
 
   const pointOf = (entry) => (entry.x.value === "" ? null : [Number(entry.x.value), Number(entry.y.value)]);
@@ -53,13 +52,12 @@ export function gauge() {
     row.querySelector(".tap-label").hidden = true;
     button.addEventListener("click", () => choose(rows.findIndex((entry) => entry.row === row), true));
   }
-  for (const name of ["needs-script"]) part(name).hidden = false;
+  part("needs-script").hidden = false;
 
   function choose(at, look = false) {
     chosen = at;
     rows.forEach(({ row }, other) => row.classList.toggle("is-chosen", other === at));
-    const { button } = rows[at];
-    next.textContent = `${pointOf(rows[at]) ? "Move" : "Tap"} ${button.textContent.trim()}`;
+    next.textContent = `${pointOf(rows[at]) ? "Move" : "Tap"} ${rows[at].button.textContent.trim()}`;
     if (look && picture) canvas.focus({ preventScroll: false });
     draw();
   }
@@ -141,8 +139,7 @@ export function gauge() {
   });
   canvas.addEventListener("pointermove", (event) => {
     if (!held.has(event.pointerId)) return;
-    const place = at(event);
-    const was = held.get(event.pointerId);
+    const [place, was] = [at(event), held.get(event.pointerId)];
     held.set(event.pointerId, place);
     if (held.size === 2) {
       const [other] = [...held].filter(([id]) => id !== event.pointerId).map(([, spot]) => spot);
@@ -186,8 +183,7 @@ export function gauge() {
       goOn();
     } else if (!moved) choose(near);
   };
-  canvas.addEventListener("pointerup", ended);
-  canvas.addEventListener("pointercancel", ended);
+  for (const type of ["pointerup", "pointercancel"]) canvas.addEventListener(type, ended);
   canvas.addEventListener("wheel", (event) => {
     event.preventDefault();
     enlarge(event.deltaY < 0 ? 1.2 : 1 / 1.2, at(event));

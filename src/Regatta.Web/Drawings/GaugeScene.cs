@@ -1,6 +1,6 @@
 namespace Regatta.Web.Drawings;
 
-/// <summary>What a gauge looks at, drawn from the same geometry it measures by: how it looks at a value, and where its points are.</summary>
+/// <summary>What a gauge looks at, drawn from the geometry it measures by: how it looks at a value, and where its points are.</summary>
 /// <param name="Strokes">What is drawn: a class of the style sheet and a path.</param>
 /// <param name="Points">Where each point to tap is, in the gauge's order.</param>
 public sealed record GaugeScene(IReadOnlyList<(string Class, string Path)> Strokes, IReadOnlyList<PicturePoint> Points)

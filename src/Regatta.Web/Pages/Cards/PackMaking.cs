@@ -97,6 +97,12 @@ public sealed class PackMaking(
             .. newest
                 .Class.Procedures.Select(procedure => $"procedures/{procedure.Key}")
                 .Select(kind => new PackedPage($"{here.ClassPath}/{kind}", kind)),
+            .. newest
+                .Class.Questions.Where(question => question.Gauge?.Known is not null)
+                .Select(question => new PackedPage(
+                    $"{here.ClassPath}/gauge/{question.Gauge!.Gauge}?question={question.Key}",
+                    PackedPage.Named
+                )),
             new("/outbox", PackedPage.Named),
             .. (await OwnAsync(member.View)).Select(path => new PackedPage(path, PackedPage.Named)),
         ];

@@ -41,7 +41,7 @@ public sealed class LogRuns(ClubContext here, SailedWinds winds, LogSession sess
         return [.. cut.Where(run => run.Note.Boat == cut[^1].Note.Boat)];
     }
 
-    /// <summary>Runs with what their sailor measured in pictures lately: each with what was measured during it; one alone with all.</summary>
+    /// <summary>Runs with what their sailor measured in pictures lately: each with its own; one alone with all.</summary>
     public async Task<IReadOnlyList<OpenedRun>> WithPicturesAsync(IReadOnlyList<OpenedRun> runs, IReadOnlyList<CutRun> cut)
     {
         var lately = await pictures.LatelyAsync(here.Actor, here.Class.Class);
