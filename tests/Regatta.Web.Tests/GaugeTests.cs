@@ -173,6 +173,60 @@ public sealed class GaugeTests(ClubHost host)
     }
 
     [Fact]
+    public async Task A_captain_says_which_gauge_answers_a_look_and_an_observed_target()
+    {
+        await using var club = await host.AnotherAsync("IfEmpty");
+        var captain = await club.VisitAsAsync("odalys");
+        const string Question = Tandry + "/questions/leech-bottom";
+        foreach (
+            var (gauge, ends, says) in new[]
+            {
+                ("Twist", "1", "need 2 ends"),
+                ("Twist", "1; up", "is no number"),
+                ("by eye", "1; 2", "Say which gauge"),
+                ("Twist", "5; 5", "up all the way"),
+            }
+        )
+        {
+            var page = await captain.GetAsync(Question);
+            var refused = await captain.SendAsync(page, "#question-form", Question, ("gauge", gauge), ("gaugeEnds", ends));
+            Assert.Contains(says, refused.TextOf("main"));
+            Assert.Equal(ends, refused.Html.QuerySelector("[name=gaugeEnds]")!.GetAttribute("value"));
+        }
+
+        var sent = await captain.SendAsync(
+            await captain.GetAsync(Question),
+            "#question-form",
+            Question,
+            ("gauge", "Twist"),
+            ("gaugeEnds", "18; 9")
+        );
+        Assert.Equal(302, (int)sent.Status);
+        Assert.Equal("18; 9", (await captain.GetAsync(Question)).Html.QuerySelector("[name=gaugeEnds]")!.GetAttribute("value"));
+
+        // An observed target is met, or not yet, by a number as well.
+        const string Control = Tandry + "/controls/new";
+        var target = await captain.SendAsync(
+            await captain.GetAsync(Control),
+            "#control-form",
+            Control,
+            ("kind", "observed target"),
+            ("name", "Top batten"),
+            ("datum", "the boom"),
+            ("readingPoint", "the batten"),
+            ("moreDoes", "It stands straighter."),
+            ("gauge", "Leech against the centreline"),
+            ("gaugeEnds", "6; -2")
+        );
+        Assert.Equal(302, (int)target.Status);
+        Assert.Equal(
+            "6; \u22122",
+            (await captain.GetAsync(Tandry + "/controls/top-batten")).Html.QuerySelector("[name=gaugeEnds]")!.GetAttribute("value")
+        );
+        Assert.Contains("Top batten", (await captain.GetAsync(Tandry + "/history")).TextOf("main"));
+    }
+
+    [Fact]
     public void What_a_camera_writes_beside_the_pixels_is_gone()
     {
         // An application segment as a camera writes it, with a place in it, after the picture's first two bytes.

@@ -50,6 +50,7 @@ test("a picture is tapped, a point corrected by a finger and by keys, and its nu
   await expectNoSidewaysScroll(page);
   // Under the loupe it goes back, pixel by pixel by the keys.
   const field = page.locator("[name=p2x]");
+  await page.locator("[data-numbers] summary").click();
   await page.locator("[data-point=p2] [data-choose]").click();
   for (let presses = 0; presses < 80 && Number(await field.inputValue()) > tapped.points[2].x + 1; presses += 1) {
     await page.keyboard.press(Number(await field.inputValue()) > tapped.points[2].x + 11 ? "Shift+ArrowLeft" : "ArrowLeft");

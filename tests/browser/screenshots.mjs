@@ -1,5 +1,6 @@
 // Takes the pictures of the README anew, from a running app with fresh demo data:
 //   ./start --reset-demo   and, beside it,   node tests/browser/screenshots.mjs [name ...]
+import { readFileSync } from "node:fs";
 import { chromium } from "@playwright/test";
 import { launchOptions, signIn } from "./chromium.mjs";
 
@@ -23,30 +24,34 @@ const shots = [
   { name: "rig-up-phone", as: "priya", path: "/wenlow/classes/pettle-65/rig-up?wind=8&boat=class", size: phone },
   { name: "balance", as: "odalys", path: "/wenlow/classes/tandry/balance?wind=12&unit=kn&heel=10", size: desktop },
   { name: "wrong-phone", as: "priya", path: "/wenlow/classes/ferrin-16/wrong?wind=12&unit=kn&look=leech-top~hooked&look=rudders-heavy~heavy", size: phone, full: true },
-  { name: "check-phone", as: "priya", path: "/wenlow/classes/tandry/check?wind=12&unit=kn", size: phone },
-  { name: "outbox-phone", as: "priya", path: "/wenlow/classes/brannet/log?wind=15", size: phone, before: outbox },
+  { name: "gauge-beside", as: "priya", path: "/wenlow/classes/tandry/gauge", size: desktop, before: beside },
+  { name: "gauge-phone", as: "priya", path: "/wenlow/classes/tandry/gauge/leech?question=leech-top&boat=class", size: phone, before: tapped },
   { name: "proposals", as: "odalys", path: "/wenlow/proposals", size: desktop },
   { name: "evidence", as: "priya", path: "/wenlow/classes/tandry/evidence", size: desktop },
   { name: "calendar", as: "priya", path: "/wenlow/calendar", size: desktop },
   { name: "logbook", as: "priya", path: "/wenlow/logbook?class=quillet&whose=class&sort=fast&wind=14&unit=kn", size: desktop },
 ];
 
-/** Sends a log with a slip, which is refused, and a note that finds no line. */
-async function outbox(page) {
-  let line = false;
-  await page.route("**/*", (route) => (route.request().method() === "POST" && !line ? route.abort() : route.continue()));
-  await page.locator("[name=mark-vang]").evaluate((field) => (field.value = "a lot"));
-  await page.getByRole("button", { name: "Send the log" }).last().click();
-  await page.locator("[data-outbox-told]").waitFor();
-  line = true;
-  await page.goto("/outbox");
-  await page.locator(".outbox .is-refused").waitFor();
-  line = false;
-  await page.goto("/wenlow/classes/brannet/card?wind=15");
-  await page.getByRole("button", { name: "Note it now" }).click();
-  await page.locator("[data-outbox-told]").waitFor();
-  await page.goto("/outbox");
-  await page.locator(".outbox .is-waits").waitFor();
+/** The demo's picture of a leech that is open, tapped. */
+async function tapped(page) {
+  const demo = new URL("../../demo/", import.meta.url);
+  const { tapped: known } = JSON.parse(readFileSync(new URL("wenlow.pictures.json", demo), "utf8")).find((one) => one.picture === "tandry-leech-open.jpg");
+  await page.setInputFiles("[data-picture]", new URL("pictures/tandry-leech-open.jpg", demo).pathname);
+  const canvas = page.locator("[data-canvas]");
+  await canvas.waitFor();
+  const box = await canvas.boundingBox();
+  const zoom = Math.min(box.width / known.width, box.height / known.height);
+  for (const { x, y } of known.points) {
+    await page.mouse.click(box.x + (box.width - known.width * zoom) / 2 + x * zoom, box.y + (box.height - known.height * zoom) / 2 + y * zoom);
+  }
+  await page.locator("#gauge-reading .gauge-number").waitFor();
+  await canvas.evaluate((picture) => window.scrollBy(0, picture.getBoundingClientRect().top - 8));
+}
+
+/** The newest picture given to the class, beside the last that was right. */
+async function beside(page) {
+  await page.locator(".gauge-given a").first().click();
+  await page.locator(".side-by-side canvas").nth(1).waitFor();
 }
 
 const wanted = process.argv.slice(2);

@@ -14,7 +14,7 @@ test("the board tells the station's wind, goes on by itself, and answers what if
   page.on("response", (answer) => { if (new URL(answer.url()).pathname === "/wenlow/today") looks.push(answer); });
   await expect.poll(() => looks.length).toBeGreaterThan(0);
 
-  await page.getByLabel("And at another wind?").focus();
+  await page.getByLabel("Slide to ask at another wind").focus();
   for (let press = 0; press < 4; press += 1) await page.keyboard.press("ArrowRight");
   await expect(page.getByRole("heading", { name: /^And at / })).toBeVisible();
   await expectAccessible(page);

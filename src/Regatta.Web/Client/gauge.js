@@ -14,9 +14,8 @@ async function opened(file) {
   try {
     const whole = await createImageBitmap(file, { imageOrientation: "from-image" });
     const shrink = Math.min(1, LARGEST / Math.max(whole.width, whole.height));
-    if (shrink === 1) return whole;
     const size = { resizeWidth: Math.round(whole.width * shrink), resizeHeight: Math.round(whole.height * shrink) };
-    return await createImageBitmap(whole, { ...size, resizeQuality: "high" });
+    return shrink === 1 ? whole : await createImageBitmap(whole, { ...size, resizeQuality: "high" });
   } catch {
     return null;
   }
@@ -53,6 +52,8 @@ export function gauge() {
     button.addEventListener("click", () => choose(rows.findIndex((entry) => entry.row === row), true));
   }
   part("needs-script").hidden = false;
+  // Where there is room all is seen; a phone has the picture.
+  part("numbers").open = matchMedia("(min-width: 62rem)").matches;
 
   function choose(at, look = false) {
     chosen = at;
@@ -111,10 +112,9 @@ export function gauge() {
     say();
   }
 
-  /** @param {PointerEvent} event */
-  const at = (event) => {
+  const at = ({ clientX, clientY }) => {
     const box = canvas.getBoundingClientRect();
-    return [event.clientX - box.left, event.clientY - box.top];
+    return [clientX - box.left, clientY - box.top];
   };
   /** @type {(place: number[]) => number[]} */
   const inPicture = ([x, y]) => [(x - left) / zoom, (y - top) / zoom];

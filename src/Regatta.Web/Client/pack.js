@@ -1,5 +1,6 @@
 // What a sailor needs afloat is kept on the phone as the club made it: the pages of a class for every band. Without a line the service
 // worker answers from it; this is where it is filled, emptied and owned up to.
+const ALBUM = "regatta-pictures";
 const SIX_HOURS = 6 * 3600 * 1000;
 const KINDS = ["pack", "lists"];
 const nameOf = (kind, person) => `${kind}:${person}`;
@@ -9,6 +10,9 @@ export async function ownThePack(person) {
   for (const name of await caches.keys()) {
     if (KINDS.some((kind) => name.startsWith(`${kind}:`) && name !== nameOf(kind, person))) await caches.delete(name);
   }
+  // So are the pictures that were measured; most phones have none.
+  const kept = await indexedDB.databases?.();
+  if (kept?.some(({ name }) => name === ALBUM)) await import("./pictures.js").then((pictures) => pictures.forgetOthers());
 }
 
 /** An answer, asked for again where the club is busy or the line is bad; null where it is not to be had. */

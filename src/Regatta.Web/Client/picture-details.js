@@ -54,5 +54,7 @@ export async function pictureDetails() {
   // The picture is on this phone: nobody looks for it again.
   const files = new DataTransfer();
   files.items.add(new File([kept], "picture.jpg", { type: "image/jpeg" }));
-  give.querySelector("input[type=file]").files = files.files;
+  const field = give.querySelector("input[type=file]");
+  field.files = files.files;
+  field.hidden = true;
 }

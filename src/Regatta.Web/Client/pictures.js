@@ -25,9 +25,14 @@ export async function keepPicture(key, picture) {
   if (!jpeg) return;
   const db = await album();
   await db.put(STORE, { key, person: person(), at: Date.now(), jpeg });
-  const others = (await db.getAll(STORE)).sort((one, other) => other.at - one.at);
-  // Somebody else's go with their sign-in; what is too many goes with its age.
-  for (const old of others.filter((entry, at) => at >= MOST || entry.person !== person())) await db.delete(STORE, old.key);
+  const all = (await db.getAll(STORE)).sort((one, other) => other.at - one.at);
+  for (const old of all.slice(MOST)) await db.delete(STORE, old.key);
+}
+
+/** What somebody else took on this phone goes as soon as they are not signed in any more. */
+export async function forgetOthers() {
+  const db = await album();
+  for (const entry of await db.getAll(STORE)) if (entry.person !== person()) await db.delete(STORE, entry.key);
 }
 
 /** One's own picture of a reading, where this phone has it. */

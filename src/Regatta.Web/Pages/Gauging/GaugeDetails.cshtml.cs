@@ -38,6 +38,9 @@ public sealed class GaugeDetailsModel(
     /// <summary>The words of the question, each with how it looks.</summary>
     public IReadOnlyList<(AnswerWord Word, GaugeScene Scene)> Words => GaugeWords.Of(Question);
 
+    /// <summary>The last picture given to the class that was right; null where there is none.</summary>
+    public PictureReading? Right { get; private set; }
+
     public async Task<IActionResult> OnGetAsync(string gauge, string? question, string? boat)
     {
         if (!await LoadAsync(gauge, question, boat))
@@ -115,6 +118,7 @@ public sealed class GaugeDetailsModel(
         member = await cards.OfAsync(new(null, null, null), boat);
         (Class, Gauge, Choice) = (member.View.OfSailors, known, member.Who.Choice);
         Question = question is { Length: > 0 } ? Class.FindQuestion(new(question)) : null;
+        Right = Question is { } asked ? await readings.LastRightAsync(member.View.Ref, known.Key, asked.Key, null) : null;
         return question is not { Length: > 0 } || Question?.Gauge?.Gauge == known.Key;
     }
 }
