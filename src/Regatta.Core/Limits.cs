@@ -164,6 +164,9 @@ public static class Limits
     /// <summary>The pixels of a picture as it is sent.</summary>
     public const int PicturePixels = 64_000_000;
 
+    /// <summary>The pixels of a picture that are held at once while it is made anew.</summary>
+    public const int DecodedPixels = 16_000_000;
+
     /// <summary>The metres a control is long.</summary>
     public const double ControlMetres = 50;
 

@@ -159,6 +159,12 @@ public sealed class GaugeTests(ClubHost host)
         // Whoever it does not belong to takes nothing back; what is no picture is refused in a sentence.
         await other.SendAsync(await other.GetAsync(Tandry + "/gauge/leech"), "form.gauge", place + "?handler=TakeBack");
         Assert.Equal(200, (await other.StatusAsync(place + "?handler=Jpeg")).Status);
+        // A small file of many pixels is not unpacked; a photograph of many is read smaller.
+        using var wide = new SKBitmap(5000, 5000, SKColorType.Gray8, SKAlphaType.Opaque);
+        using var png = wide.Encode(SKEncodedImageFormat.Png, 100);
+        Assert.Equal(422, (int)(await GiveAsync(png.ToArray())).Status);
+        using var jpeg = wide.Encode(SKEncodedImageFormat.Jpeg, 60);
+        Assert.Equal(302, (int)(await GiveAsync(jpeg.ToArray())).Status);
         foreach (var file in new[] { "<svg onload='x()'/>"u8.ToArray(), Picture(200, 200)[..200], new byte[4000] })
         {
             var refused = await GiveAsync(file);

@@ -71,12 +71,13 @@ test("the card goes from band to band without a line as with it, and says what i
 });
 
 test("a note and a log made without a line arrive once, in their order, when it is back", async ({ browser, baseURL }) => {
+  const Skelvin = "/wenlow/classes/skelvin";
   await afloat(browser, baseURL, "tamsin", async (page, line) => {
     line.cut();
-    await page.goto(`${Class}/card?wind=12&unit=kn`);
+    await page.goto(`${Skelvin}/card?wind=12&unit=kn`);
     await page.getByRole("button", { name: "Note it now" }).tap();
     await expect(page.locator("[data-outbox-told]")).toContainText("Kept on this phone");
-    await page.goto(`${Class}/log?wind=12&unit=kn`);
+    await page.goto(`${Skelvin}/log?wind=12&unit=kn`);
     await page.getByRole("textbox", { name: "Note", exact: true }).fill("sailed without a line");
     await page.getByRole("button", { name: "Send the log" }).last().tap();
     await expect(page.locator("[data-outbox-told]")).toContainText("Kept on this phone");
@@ -91,7 +92,7 @@ test("a note and a log made without a line arrive once, in their order, when it 
     await expect(page.locator("[data-outbox-door]")).toBeHidden();
     await page.getByRole("link", { name: "See it" }).first().click();
     await expect(page.locator("main")).toContainText("sailed without a line");
-  });
+  }, Skelvin);
 });
 
 test("another person at the phone finds nothing of it; the same person finds all of it", async ({ browser, baseURL }) => {

@@ -51,6 +51,40 @@ public sealed class InvitePeople(Invitations invitations, AttemptCounts tries, I
         return Parsed<MadeInvitation>.Good(new(link, sent && mail.Delivers));
     }
 
+    /// <summary>Invites everybody of a list as sailors, each by an address of their own; nobody where the day's invitations do not
+    /// suffice for all.</summary>
+    /// <param name="actor">Who asks.</param>
+    /// <param name="people">Who is asked.</param>
+    /// <param name="address">Where the app is found from outside.</param>
+    public async Task<Parsed<IReadOnlyList<(string Name, MadeInvitation Made)>>> ListAsync(
+        Actor actor,
+        IReadOnlyList<(string Name, string Email)> people,
+        string address
+    )
+    {
+        var left = Limits.InvitationsOfDay - await tries.CountedAsync($"invitations of {actor.Person}", AttemptCounts.LongestWindow);
+        if (people.Count > left)
+        {
+            return Parsed<IReadOnlyList<(string, MadeInvitation)>>.Bad(
+                $"{Math.Max(0, left)} invitations are left of today’s {Limits.InvitationsOfDay}. Send a shorter list, or go on tomorrow."
+            );
+        }
+
+        var made = new List<(string, MadeInvitation)>();
+        foreach (var (name, email) in people)
+        {
+            var one = await RunAsync(actor, new(name, email, false, null, [Roles.Sailor], null), address);
+            if (!one.Ok)
+            {
+                return Parsed<IReadOnlyList<(string, MadeInvitation)>>.Bad(one.Problem!);
+            }
+
+            made.Add((name, one.Value));
+        }
+
+        return Parsed<IReadOnlyList<(string, MadeInvitation)>>.Good(made);
+    }
+
     /// <summary>Makes an address for a whole group, which its members hand on: each takes one of its places, as a
     /// sailor.</summary>
     /// <param name="actor">Who asks.</param>

@@ -47,6 +47,11 @@ public sealed record GaugeReading(Gauge Gauge, double Value, double Sd, double? 
 
         var (tapped, stand) = (Spread.Of(Worked, inputs, sds), gauge.StandSd(value, picture.Facts));
         var further = gauge.Further is { } more ? more.Work(first.Value) : (double?)null;
+        if (!(tapped + stand > 0))
+        {
+            return Parsed<GaugeReading>.Bad("Two points lie on one another. Tap them where they are.");
+        }
+
         return double.IsFinite(tapped)
             ? Parsed<GaugeReading>.Good(new(gauge, value, Math.Sqrt((tapped * tapped) + (stand * stand)), further))
             : Parsed<GaugeReading>.Bad("The points lie on the edge of what can be. Tap them again, nearer.");

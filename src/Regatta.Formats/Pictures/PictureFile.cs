@@ -32,14 +32,14 @@ public sealed record PictureFile(byte[] Jpeg, int Width, int Height)
             );
         }
 
-        if ((long)codec.Info.Width * codec.Info.Height > Limits.PicturePixels)
+        // A JPEG is read smaller than it is: a large one needs no more memory than a small one.
+        var scaled = codec.GetScaledDimensions(Math.Min(1f, (float)LongerSide / Math.Max(codec.Info.Width, codec.Info.Height)));
+        if ((long)codec.Info.Width * codec.Info.Height > Limits.PicturePixels || (long)scaled.Width * scaled.Height > Limits.DecodedPixels)
         {
-            return Parsed<PictureFile>.Bad(
-                $"This picture has more than {Limits.PicturePixels / 1_000_000} million pixels. Save it smaller and send it again."
-            );
+            return Parsed<PictureFile>.Bad("This picture has too many pixels to be made anew here. Save it smaller and send it again.");
         }
 
-        using var decoded = new SKBitmap(codec.Info.WithAlphaType(SKAlphaType.Premul));
+        using var decoded = new SKBitmap(codec.Info.WithSize(scaled).WithAlphaType(SKAlphaType.Premul));
         if (codec.GetPixels(decoded.Info, decoded.GetPixels()) != SKCodecResult.Success)
         {
             return Parsed<PictureFile>.Bad("This picture breaks off. Take it again, or send another.");

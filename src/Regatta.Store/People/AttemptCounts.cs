@@ -34,6 +34,21 @@ public sealed class AttemptCounts(Db database, TimeProvider clock)
         );
     }
 
+    /// <summary>How many tries there are in this window; counts none.</summary>
+    public async Task<int> CountedAsync(string what, TimeSpan window)
+    {
+        await using var connection = await database.OpenConnectionAsync();
+        return await connection.ExecuteScalarAsync<int>(
+            "select coalesce(max(count), 0) from tries where bucket = @bucket and since > @now - @window",
+            new
+            {
+                bucket = Hash(what),
+                now = clock.GetUtcNow(),
+                window,
+            }
+        );
+    }
+
     /// <summary>Takes one try back.</summary>
     public async Task TakeBackAsync(string what)
     {

@@ -26,6 +26,7 @@ public static class AuditWords
         ["Account/Member:Suspend"] = "Suspend a member",
         ["Account/People"] = "Invite somebody",
         ["Account/People:Group"] = "Invite a group",
+        ["Account/People:List"] = "Invite a list",
         ["Account/People:Factor"] = "Change whether coordinators need a second factor",
         ["Account/People:InviteClub"] = "Invite a club",
         ["Account/People:Again"] = "Send an invitation again",

@@ -163,6 +163,13 @@ public sealed class GaugeReadingTests
     }
 
     [Fact]
+    public void A_length_between_two_points_that_are_one_is_none()
+    {
+        var alike = Of([new(100, 100), new(100, 900), new(500, 500), new(500, 500)], ("known", 1), ("beside", 0), ("away", 4));
+        Assert.Contains("on one another", GaugeReading.Of(KnownGauges.Find(new("gap"))!, alike).Problem);
+    }
+
+    [Fact]
     public void Facts_that_cannot_be_get_a_sentence()
     {
         string? Problem(params (string, double)[] facts) => GaugeReading.Of(Camber, Of(Stripe.Points, facts)).Problem;

@@ -126,6 +126,37 @@ public sealed class AccountTests(ClubHost host)
     }
 
     [Fact]
+    public async Task A_pasted_list_is_invited_whole_or_not_at_all()
+    {
+        await using var club = await EmptyAsync();
+        var kim = await club.FoundAsync("Ebb Creek");
+        async Task<Answer> SendAsync(string list) =>
+            await kim.SendAsync(
+                await kim.GetAsync("/ebb-creek/people"),
+                "form[action*=List]",
+                "/ebb-creek/people?handler=List",
+                ("list", list)
+            );
+        foreach (var wrong in new[] { "", "Joss Reed, joss@club.example\nWen", "Joss, joss@club.example\nWen, JOSS@club.example" })
+        {
+            var refused = await SendAsync(wrong);
+            Assert.Equal(422, (int)refused.Status);
+            Assert.NotNull(refused.Html.QuerySelector("#list-problem"));
+            Assert.Equal(wrong, refused.Html.QuerySelector("#list")!.TextContent);
+        }
+
+        Assert.Equal(0L, await club.ScalarAsync<long>("select count(*) from invitations"));
+        var many = string.Join('\n', Enumerable.Range(0, 60).Select(at => $"Sailor {at}, s{at}@club.example"));
+        Assert.Equal(200, (int)(await SendAsync(many)).Status);
+        Assert.Equal(60L, await club.ScalarAsync<long>("select count(*) from invitations"));
+        // A day has a hundred: of the second sixty none goes.
+        Assert.Contains("40 invitations are left", (await SendAsync(many)).TextOf("#list-problem"));
+        Assert.Equal(60L, await club.ScalarAsync<long>("select count(*) from invitations"));
+        var letters = (await kim.GetAsync("/ebb-creek/letters")).TextOf("main");
+        Assert.Contains("s59@club.example", letters);
+    }
+
+    [Fact]
     public async Task A_whole_group_joins_by_one_address_as_sailors_until_its_places_its_day_or_the_coordinator_end_it()
     {
         await using var club = await EmptyAsync();
@@ -474,7 +505,7 @@ public sealed class AccountTests(ClubHost host)
                 "Account/Data: all",
                 "Account/Letters: all",
                 "Account/Member: all",
-                "Account/People: POST, POST Again, POST Factor, POST Group, POST InviteClub",
+                "Account/People: POST, POST Again, POST Factor, POST Group, POST InviteClub, POST List",
                 "Account/Security: all",
                 "Account/SetUpFactor: all",
                 "ClassSetup/DeleteClass: all",

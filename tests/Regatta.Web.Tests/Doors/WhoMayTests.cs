@@ -314,7 +314,7 @@ public sealed class WhoMayTests(ClubHost host)
         Coordinator GET  Sharing/Import -
         Coordinator POST Account/ClubDetails -
         Coordinator POST Account/Member - HandOver Let Password Remove Suspend
-        Coordinator POST Account/People - Again Factor Group InviteClub Withdraw
+        Coordinator POST Account/People - Again Factor Group InviteClub List Withdraw
         Coordinator POST ClassSetup/DeleteClass -
         Coordinator POST ClassSetup/NewClass -
         Coordinator POST ClassSetup/NewClassTable - Make

@@ -2,8 +2,8 @@ namespace Regatta.Web.Pages.Account;
 
 /// <summary>Who is in the club and who is asked in; for the coordinator.</summary>
 [Authorize(Policies.Coordinator)]
-[NeedsProof("POST", "POST Again", "POST Factor", "POST Group", "POST InviteClub")]
-public sealed class PeopleModel(
+[NeedsProof("POST", "POST Again", "POST Factor", "POST Group", "POST InviteClub", "POST List")]
+public sealed partial class PeopleModel(
     ClubContext here,
     IReadMembers members,
     IReadInvitations invitations,
@@ -58,12 +58,6 @@ public sealed class PeopleModel(
             Hint = "For juniors only. Others read a junior’s first name and one letter.",
         }.Filled(typed, Form.Problems);
 
-    /// <summary>The address of a group made just now; null for none.</summary>
-    public MadeInvitation? MadeGroup { get; private set; }
-
-    /// <summary>What is asked of a group's invitation.</summary>
-    public GroupForm Group => new(here.Club, clock, typed, Form);
-
     public Task OnGetAsync() => LoadAsync();
 
     public async Task<IActionResult> OnPostAsync()
@@ -102,28 +96,6 @@ public sealed class PeopleModel(
         }
 
         Invited = name!;
-        typed = new Dictionary<string, string>();
-        await LoadAsync();
-        return Page();
-    }
-
-    /// <summary>Makes the address by which a whole group joins.</summary>
-    public async Task<IActionResult> OnPostGroupAsync()
-    {
-        typed = Request.Typed();
-        await LoadAsync();
-        if (Group.Read() is { } read)
-        {
-            MadeGroup = Form.Take("group", await invite.GroupAsync(here.Actor, read.Who, read.Until, settings.AddressOf(Request)));
-            note.Tell($"{read.Who.Name}, {read.Who.Places} places, until {read.Until:d MMM yyyy}");
-        }
-
-        if (!Form.Ok)
-        {
-            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
-            return Page();
-        }
-
         typed = new Dictionary<string, string>();
         await LoadAsync();
         return Page();
