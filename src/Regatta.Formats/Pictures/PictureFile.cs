@@ -32,8 +32,9 @@ public sealed record PictureFile(byte[] Jpeg, int Width, int Height)
             );
         }
 
-        // A JPEG is read smaller than it is: a large one needs no more memory than a small one.
-        var scaled = codec.GetScaledDimensions(Math.Min(1f, (float)LongerSide / Math.Max(codec.Info.Width, codec.Info.Height)));
+        // A JPEG is read smaller than it is, by eighths: a large one needs no more memory than a small one.
+        var share = Math.Min(1f, (float)LongerSide / Math.Max(codec.Info.Width, codec.Info.Height));
+        var scaled = codec.GetScaledDimensions(MathF.Ceiling(8 * share) / 8);
         if ((long)codec.Info.Width * codec.Info.Height > Limits.PicturePixels || (long)scaled.Width * scaled.Height > Limits.DecodedPixels)
         {
             return Parsed<PictureFile>.Bad("This picture has too many pixels to be made anew here. Save it smaller and send it again.");

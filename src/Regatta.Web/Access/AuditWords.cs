@@ -165,6 +165,7 @@ public static class AuditWords
         "ClassSetup/ControlEditor:Means",
         "ClassSetup/QuestionEditor:Told",
         "ClassSetup/QuestionEditor:Kind",
+        "Gauging/GaugeDetails:Read",
         "Account/Security:PasskeyOptions",
         "Account/SignIn:PasskeyOptions",
     ];

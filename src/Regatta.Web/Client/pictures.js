@@ -1,4 +1,4 @@
-// One's own pictures stay on the phone: the last few, each under the key of its reading, for nobody but who took them.
+// Pictures stay on the phone: the last few, each under the key of its reading, shown to their owner alone.
 import { openDB } from "idb";
 
 const STORE = "pictures";

@@ -23,7 +23,7 @@ public static class Svg
         : Wrap(text, room, int.MaxValue) is var all && all.Count <= lines ? all
         : [];
 
-    /// <summary>Breaks words into lines; what does not fit ends in an ellipsis.</summary>
+    /// <summary>Breaks words into lines, one that is too long after its hyphens; what does not fit ends in an ellipsis.</summary>
     /// <param name="text">The words.</param>
     /// <param name="room">The most letters of a line; where there is room for none, a letter and an ellipsis stand out of it.</param>
     /// <param name="lines">The most lines, 1 or more.</param>
@@ -31,11 +31,12 @@ public static class Svg
     {
         var letters = Math.Max(room, 2);
         var wrapped = new List<string>();
-        foreach (var word in text.Split(' ', StringSplitOptions.RemoveEmptyEntries))
+        foreach (var (word, goesOn) in Words(text, letters))
         {
-            if (wrapped.Count > 0 && wrapped[^1].Length + 1 + word.Length <= letters)
+            var between = goesOn ? "" : " ";
+            if (wrapped.Count > 0 && wrapped[^1].Length + between.Length + word.Length <= letters)
             {
-                wrapped[^1] += " " + word;
+                wrapped[^1] += between + word;
             }
             else
             {
@@ -51,4 +52,16 @@ public static class Svg
         var last = wrapped[lines - 1];
         return [.. wrapped.Take(lines - 1), (last.Length + 1 > letters ? last[..(letters - 1)] : last) + "…"];
     }
+
+    /// <summary>The words of a text; those that are longer than a line in parts, each after a hyphen, with whether it goes on without a
+    /// space.</summary>
+    private static IEnumerable<(string Word, bool GoesOn)> Words(string text, int letters) =>
+        text.Split(' ', StringSplitOptions.RemoveEmptyEntries)
+            .SelectMany(word =>
+                word.Length <= letters
+                    ? [(word, false)]
+                    : word.Split('-')
+                        .Select((part, at) => (at < word.Count(letter => letter == '-') ? part + "-" : part, at > 0))
+                        .Where(part => part.Item1.Length > 0)
+            );
 }

@@ -9,7 +9,7 @@ public sealed partial class PeopleModel
     /// <summary>What is asked of a group's invitation.</summary>
     public GroupForm Group => new(here.Club, clock, typed, Form);
 
-    /// <summary>Who was invited by a list just now; empty for nobody.</summary>
+    /// <summary>Who was invited by a list just now; empty where none was sent.</summary>
     public IReadOnlyList<(string Name, MadeInvitation Made)> MadeList { get; private set; } = [];
 
     public Field List =>
