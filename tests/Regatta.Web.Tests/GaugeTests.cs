@@ -58,10 +58,16 @@ public sealed class GaugeTests(ClubHost host)
         Assert.Contains("11.5° ±", read.TextOf("#gauge-reading"));
         Assert.Contains("open", read.TextOf("#gauge-reading"));
         Assert.Contains("Sheet a touch harder", read.TextOf("#gauge-reading"));
+        Assert.DoesNotContain("may as well be the next word", read.TextOf("#gauge-reading"));
+        (string, string)[] near = [.. Open.Where(field => field.Field != "p2x"), ("p2x", "618")];
+        var unsure = await sailor.SendAsync(page, "form.gauge", Tandry + "/gauge/leech?handler=Read", near);
+        Assert.Contains("may as well be the next word", unsure.TextOf("#gauge-reading"));
 
         var kept = await KeepAsync(sailor);
         Assert.Equal(302, (int)kept.Status);
-        Assert.Contains("11.5° ±", (await sailor.GetAsync(kept.Location!.ToString())).TextOf(".gauge-number"));
+        var details = await sailor.GetAsync(kept.Location!.ToString());
+        Assert.Contains("11.5° ±", details.TextOf(".gauge-number"));
+        Assert.Contains("Your next log of this class opens with it", details.TextOf("main"));
         // Its lengths are typed once.
         Assert.Contains("4 m", (await sailor.GetAsync(Leech)).Html.QuerySelectorAll("input").Select(field => field.GetAttribute("value")));
 
@@ -79,8 +85,9 @@ public sealed class GaugeTests(ClubHost host)
             )
         );
 
-        // A log takes it over once; corrected without touching it, it stays; a word changed by hand is judged by eye.
+        // A log takes it over once, and the reading says so no more; corrected without touching it, it stays; a word changed by hand is judged by eye.
         Assert.Null((await sailor.GetAsync(Tandry + "/log?wind=12&unit=kn&boat=class")).Html.QuerySelector("[name^=measured-]"));
+        Assert.DoesNotContain("Your next log", (await sailor.GetAsync(kept.Location!.ToString())).TextOf("main"));
         var number = sent.Location!.ToString().Split('/')[^1].Split('?')[0];
         var again = await sailor.GetAsync($"{Tandry}/log?correct={number}");
         Assert.Equal(302, (int)(await sailor.SendAsync(again, ".log-form", Tandry + "/log")).Status);

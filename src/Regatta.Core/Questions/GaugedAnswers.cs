@@ -15,6 +15,9 @@ public static class GaugedAnswers
         [(GaugeUnit.Metres, "in")] = 1 / Length.MetresPerInch,
     };
 
+    /// <summary>An answer less sure than this is worth a second look.</summary>
+    public const double Sure = 0.8;
+
     /// <summary>Why a form cannot be answered by a gauge, in a sentence; null where it can.</summary>
     public static string? Problem(this GaugeUse use, AnswerForm form) =>
         use.Known is not { } gauge ? $"There is no gauge called “{PlainText.Shown(use.Gauge.Name)}”."

@@ -35,6 +35,9 @@ public sealed class GaugeDetailsModel(
     public string Asks =>
         Came is { Ok: true, Value.Reading: var read } ? GaugeAsks.Of(member, Question, new(Gauge.Key, read.Value, read.Sd)) : "";
 
+    /// <summary>Whether the number is so near another word that a second look is worth it.</summary>
+    public bool IsUnsure => Came is { Ok: true, Value.Answer: { } answer } && Question?.Certainty(answer) < GaugedAnswers.Sure;
+
     /// <summary>The words of the question, each with how it looks.</summary>
     public IReadOnlyList<(AnswerWord Word, GaugeScene Scene)> Words => GaugeWords.Of(Question);
 

@@ -30,6 +30,9 @@ public sealed class PictureDetailsModel(ClubContext here, CardRequests cards, Me
     /// <summary>How the right one is laid over this one; null where their points do not go together.</summary>
     public PictureMatch? Match { get; private set; }
 
+    /// <summary>Whether the owner's next log of the class opens with it.</summary>
+    public bool Waits { get; private set; }
+
     /// <summary>What its answer asks for; empty for nothing.</summary>
     public string Asks { get; private set; } = "";
 
@@ -108,6 +111,7 @@ public sealed class PictureDetailsModel(ClubContext here, CardRequests cards, Me
 
         (Reading, IsOwn) = (found, own is not null);
         Question = found.Question is { } question ? Class.FindQuestion(question) : null;
+        Waits = IsOwn && (await pictures.LatelyAsync(here.Actor, here.Class.Class)).Any(lately => lately.Number == number);
         Asks = GaugeAsks.Of(member, Question, found.Measured);
         Right = await readings.LastRightAsync(here.Class.Class, found.Gauge, found.Question, number);
         Match = Right is { } right ? PictureMatch.Of(right.Tapped.Points, found.Tapped.Points) : null;
