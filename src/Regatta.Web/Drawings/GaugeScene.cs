@@ -18,7 +18,7 @@ public sealed record GaugeScene(IReadOnlyList<(string Class, string Path)> Strok
 
     private static readonly PictureCamera Behind = Camera(new(9, 0, 2.6), new(0, 0, 2.2), 345);
     private static readonly PictureCamera Abeam = Camera(new(0.6, -9, 2.4), new(0.6, 0, 2.55), 380);
-    private static readonly PictureCamera Above = Camera(new(1.15, 0, 9), new(1.15, 0, 0), 620) with { Up = new(-1, 0, 0) };
+    private static readonly PictureCamera Above = Camera(new(0.45, 0, 60), new(0.45, 0, 0), 3000) with { Up = new(-1, 0, 0) };
 
     private static readonly Dictionary<string, Func<double, GaugeScene>> Scenes = new()
     {
