@@ -71,6 +71,13 @@ public sealed class GaugeTests(ClubHost host)
         // Its lengths are typed once.
         Assert.Contains("4 m", (await sailor.GetAsync(Leech)).Html.QuerySelectorAll("input").Select(field => field.GetAttribute("value")));
 
+        // What was measured on one boat is not another's.
+        var boat = await club.ScalarAsync<long>(
+            "select b.id from boats b join classes c on c.id = b.class_id where c.key = 'tandry' limit 1"
+        );
+        await club.ScalarAsync<int>($"update picture_readings set boat_id = {boat} where value between 11 and 12 returning 1");
+        Assert.Null((await sailor.GetAsync(Tandry + "/log?wind=12&unit=kn&boat=class")).Html.QuerySelector("[name^=measured-]"));
+        await club.ScalarAsync<int>("update picture_readings set boat_id = null where value between 11 and 12 returning 1");
         var log = await sailor.GetAsync(Tandry + "/log?wind=12&unit=kn&boat=class");
         Assert.Equal("open", log.Html.QuerySelector("[name=answer-leech-top][checked]")!.GetAttribute("value"));
         var sent = await sailor.SendAsync(log, ".log-form", Tandry + "/log");

@@ -205,11 +205,8 @@ public sealed class RunFields(IReadOnlyDictionary<string, string> typed, FormRea
 
     /// <summary>What was measured, where the answer is still what that came to: a word changed by hand is judged by eye.</summary>
     private Measured? MeasuredFor(Question question, Answer answer) =>
-        question.Gauge is { } gauge
-        && Measured.Of(this[MeasuredField(question.Key)]) is { } measured
-        && measured.Gauge == gauge.Gauge
-        && gauge.Problem(question.Form) is null
-        && gauge.Answer(question.Form, measured.Value, measured.Sd) is { Ok: true, Value: var came }
+        Measured.Of(this[MeasuredField(question.Key)]) is { } measured
+        && question.AnswerOf(measured) is { Ok: true, Value: var came }
         && came.Said == answer.Said
             ? measured
             : null;

@@ -13,9 +13,8 @@ public sealed class MeasurePicture(PictureReadings readings, TimeProvider clock)
         GaugeReading
             .Of(gauge, picture)
             .Then(reading =>
-                question?.Gauge is { } use && use.Gauge == gauge.Key && use.Problem(question.Form) is null
-                    ? use.Answer(question.Form, reading.Value, reading.Sd)
-                        .Then(answer => Parsed<(GaugeReading, Answer?)>.Good((reading, answer)))
+                question?.AnswerOf(new(gauge.Key, reading.Value, reading.Sd)) is { } answered
+                    ? answered.Then(answer => Parsed<(GaugeReading, Answer?)>.Good((reading, answer)))
                     : Parsed<(GaugeReading, Answer?)>.Good((reading, null))
             );
 

@@ -19,6 +19,9 @@ public sealed record AnswerPattern(WindBand Band, LookFinding Found, int Alike, 
     /// <summary>So many runs that answer alike are a proposal.</summary>
     public const int Enough = 5;
 
+    /// <summary>What may be missing of so many where some were measured: no reading is wholly sure.</summary>
+    public const double AllButSure = 0.25;
+
     /// <summary>The control whose mark is asked for first.</summary>
     public Control Control => Found.Changes[0].Moves[0].Control;
 
@@ -57,7 +60,7 @@ public sealed record AnswerPattern(WindBand Band, LookFinding Found, int Alike, 
         let alike = same.Count
         // What was measured counts by how sure it is: a reading at the edge of its word is half a look.
         where
-            same.Sum(question.Certainty) > Enough - 0.25
+            same.Sum(question.Certainty) >= Enough - AllButSure
             && 2 * alike > at.Count
             && !at.Exists(run => run.Answer.Means == Opposite(found.Answer.Means))
         select new AnswerPattern(band, found, alike, at.Count);

@@ -36,7 +36,7 @@ public static class GaugeGeometry
         return (found[0], found[1]);
     }
 
-    /// <summary>Where a section is deepest, and how deep.</summary>
+    /// <summary>Where a section is deepest, and how deep; no number where it is nowhere so.</summary>
     public static (double Depth, double Place) Deepest(double a, double b)
     {
         // The slope of the section is a(1 − 2s) + b(1 − 6s + 6s²): its root between 0 and 1.
@@ -46,8 +46,11 @@ public static class GaugeGeometry
         }
 
         var (half, root) = (a + (3 * b), Math.Sqrt((a * a) + (3 * b * b)));
-        var place = new[] { (half - root) / (6 * b), (half + root) / (6 * b) }.First(at => at is > 0 and < 1);
-        return (place * (1 - place) * (a + (b * (1 - (2 * place)))), place);
+        return new[] { (half - root) / (6 * b), (half + root) / (6 * b) }
+            .Where(place => place is > 0 and < 1)
+            .Select(place => (Depth: place * (1 - place) * (a + (b * (1 - (2 * place)))), Place: place))
+            .DefaultIfEmpty((Depth: double.NaN, Place: double.NaN))
+            .MaxBy(found => found.Depth);
     }
 
     /// <summary>The angles a section makes with its chord at the luff and at the leech.</summary>
@@ -65,8 +68,14 @@ public static class GaugeGeometry
     /// <param name="seen">How far off it looks at the mast's scale, in metres.</param>
     /// <param name="length">How long the thing is, in metres.</param>
     /// <param name="distance">From the mast to the phone, in metres.</param>
+    /// <returns>In metres; no number where the thing reaches to the phone.</returns>
     public static double Nearer(double seen, double length, double distance)
     {
+        if (!(distance > length))
+        {
+            return double.NaN;
+        }
+
         var off = seen;
         for (var round = 0; round < 8; round++)
         {

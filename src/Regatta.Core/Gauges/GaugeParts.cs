@@ -79,9 +79,18 @@ internal static class GaugeParts
             ? $"Two points of a line are nearer than {GaugePicture.ShortestReference} pixels: its direction cannot be told. Go nearer."
             : null;
 
+    /// <summary>Points along a section tell its shape where so much of the chord lies between them.</summary>
+    private const double Apart = 0.04;
+
     /// <summary>The points between two ends lie between them, in depth that can be.</summary>
     public static string? Between(IReadOnlyList<PicturePoint> at)
     {
+        var places = at.Skip(2).Select(point => GaugeGeometry.Camber(at[0], at[1], point).Place).Order().ToList();
+        if (places.Zip(places.Skip(1)).Any(pair => pair.Second - pair.First < Apart))
+        {
+            return "Two of the points between stand at one place. Tap them apart along the line.";
+        }
+
         foreach (var point in at.Skip(2))
         {
             var (depth, place) = GaugeGeometry.Camber(at[0], at[1], point);

@@ -28,6 +28,15 @@ public sealed record GaugePicture(
     /// <summary>No tap is wilder than this, in pixels: whoever cannot tell better takes another picture.</summary>
     public const double WildestTap = 60;
 
+    /// <summary>A rectangle's shortest side, in metres.</summary>
+    public const double LeastSide = 0.01;
+
+    /// <summary>A rectangle's longest side, in metres.</summary>
+    public const double MostSide = 60;
+
+    /// <summary>So many times its own size about its middle a rectangle tells where a point lies.</summary>
+    public const double Reach = 5;
+
     /// <summary>The standard deviation of a tap, in pixels of the picture.</summary>
     public double Tap { get; init; } = UsualTap;
 

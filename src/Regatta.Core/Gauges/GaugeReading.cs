@@ -7,6 +7,9 @@ namespace Regatta.Core.Gauges;
 /// <param name="Further">Its further number, where it has one.</param>
 public sealed record GaugeReading(Gauge Gauge, double Value, double Sd, double? Further)
 {
+    /// <summary>No number of a gauge, and no doubt of one, reaches this.</summary>
+    public const double Beyond = 1e6;
+
     /// <summary>So many standard deviations hold nineteen of twenty.</summary>
     public const double Ninety5 = 1.96;
 
@@ -32,9 +35,10 @@ public sealed record GaugeReading(Gauge Gauge, double Value, double Sd, double? 
         ];
         var taps = 2 * (picture.Points.Count + picture.Rectangle.Count + picture.Edges.Count);
         double[] sds = [.. Enumerable.Repeat(picture.Tap, taps), .. gauge.Facts.Select(fact => fact.Sd(picture.Facts[fact.Key]))];
-        if (Straightened(gauge, picture, inputs) is not { Ok: true } first)
+        var first = Straightened(gauge, picture, inputs);
+        if (!first.Ok)
         {
-            return Parsed<GaugeReading>.Bad(Straightened(gauge, picture, inputs).Problem!);
+            return Parsed<GaugeReading>.Bad(first.Problem!);
         }
 
         var value = Worked(inputs);
@@ -52,7 +56,7 @@ public sealed record GaugeReading(Gauge Gauge, double Value, double Sd, double? 
             return Parsed<GaugeReading>.Bad("Two points lie on one another. Tap them where they are.");
         }
 
-        return double.IsFinite(tapped)
+        return double.IsFinite(tapped) && Math.Abs(value) < Beyond && tapped < Beyond
             ? Parsed<GaugeReading>.Good(new(gauge, value, Math.Sqrt((tapped * tapped) + (stand * stand)), further))
             : Parsed<GaugeReading>.Bad("The points lie on the edge of what can be. Tap them again, nearer.");
 
@@ -102,7 +106,16 @@ public sealed record GaugeReading(Gauge Gauge, double Value, double Sd, double? 
         var (width, height) = picture.RectangleSize;
         return PicturePlane
             .Of(rectangle, [new(0, 0), new(width, 0), new(width, height), new(0, height)])
-            .Then(plane => Parsed<IReadOnlyList<PicturePoint>>.Good([.. points.Select(plane.At)]));
+            .Then(plane =>
+                points.Select(plane.At).ToList() is var laid && points.All(plane.Has) && laid.TrueForAll(IsNear)
+                    ? Parsed<IReadOnlyList<PicturePoint>>.Good(laid)
+                    : Parsed<IReadOnlyList<PicturePoint>>.Bad(
+                        "A point lies far outside the rectangle: what is wrong with a corner grows on the way there. Tap a larger one."
+                    )
+            );
+
+        bool IsNear(PicturePoint point) =>
+            Math.Abs(point.X - (width / 2)) < GaugePicture.Reach * width && Math.Abs(point.Y - (height / 2)) < GaugePicture.Reach * height;
     }
 
     private static string? Problem(Gauge gauge, GaugePicture picture)
@@ -135,9 +148,18 @@ public sealed record GaugeReading(Gauge Gauge, double Value, double Sd, double? 
             return "A rectangle has four corners, and two straight edges have three points each.";
         }
 
-        if (picture.Rectangle.Count == 4 && !(picture.RectangleSize is { Width: > 0, Height: > 0 }))
+        if (
+            picture.Rectangle.Count == 4
+            && !(
+                picture.RectangleSize is
+                {
+                    Width: >= GaugePicture.LeastSide and <= GaugePicture.MostSide,
+                    Height: >= GaugePicture.LeastSide and <= GaugePicture.MostSide
+                }
+            )
+        )
         {
-            return "Say how wide and how high the rectangle is.";
+            return $"Say how wide and how high the rectangle is: 1 cm to {GaugePicture.MostSide} m.";
         }
 
         foreach (var fact in gauge.Facts)

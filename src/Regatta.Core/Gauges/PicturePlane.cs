@@ -10,8 +10,9 @@ public sealed class PicturePlane
     private const double NearlyInLine = 0.06;
 
     private readonly double[] h;
+    private readonly PicturePoint corner;
 
-    private PicturePlane(double[] h) => this.h = h;
+    private PicturePlane(double[] h, PicturePoint corner) => (this.h, this.corner) = (h, corner);
 
     /// <summary>The nine numbers of the transform row by row, the last of them 1.</summary>
     public IReadOnlyList<double> Transform => h;
@@ -44,16 +45,22 @@ public sealed class PicturePlane
         var last = transform[2, 2];
         double[] flat = [.. transform.Divide(last).ToRowMajorArray()];
         return flat.All(double.IsFinite)
-            ? Parsed<PicturePlane>.Good(new(flat))
+            ? Parsed<PicturePlane>.Good(new(flat, picture[0]))
             : Parsed<PicturePlane>.Bad("Those four points make no rectangle.");
     }
+
+    /// <summary>Whether a point of the picture can lie on the plane: it is on this side of where the plane ends.</summary>
+    public bool Has(PicturePoint point) => W(point) * W(corner) > 0;
 
     /// <summary>Where a point of the picture lies on the plane, in metres.</summary>
     public PicturePoint At(PicturePoint point)
     {
-        var w = (h[6] * point.X) + (h[7] * point.Y) + h[8];
+        var w = W(point);
         return new(((h[0] * point.X) + (h[1] * point.Y) + h[2]) / w, ((h[3] * point.X) + (h[4] * point.Y) + h[5]) / w);
     }
+
+    /// <summary>Zero where the plane ends.</summary>
+    private double W(PicturePoint point) => (h[6] * point.X) + (h[7] * point.Y) + h[8];
 
     /// <summary>Why four points tell of no plane; null where they do.</summary>
     private static string? Problem(IReadOnlyList<PicturePoint> points)

@@ -19,9 +19,21 @@ public sealed record PictureSeries(GaugeKey Gauge, QuestionKey? Question, long? 
                 .OrderByDescending(series => series.Readings[^1].At),
         ];
 
-    /// <summary>All of them pooled by their doubts.</summary>
-    public Measured Pooled =>
-        Spread.Pooled([.. Readings.Select(reading => (reading.Value, reading.Sd))]) is var (value, sd) ? new(Gauge, value, sd) : null!;
+    /// <summary>All of them pooled by their doubts; null where they drift, or lie further apart than their doubts say: then they are not of
+    /// one number.</summary>
+    public Measured? Pooled
+    {
+        get
+        {
+            var (value, sd) = Spread.Pooled([.. Readings.Select(reading => (reading.Value, reading.Sd))]);
+            var apart = Readings.Sum(reading => Math.Pow((reading.Value - value) / reading.Sd, 2));
+            return Drift is null && apart <= MostApart * Math.Max(1, Readings.Count - 1) ? new(Gauge, value, sd) : null;
+        }
+    }
+
+    /// <summary>Readings of one number lie apart by no more than this for each beyond the first: squares of their doubts. Twice what is
+    /// expected of them.</summary>
+    private const double MostApart = 2;
 
     /// <summary>How it changed from the first reading to the last, where that is more than its doubt: "fuller by 1.2 % since 3 May"; null
     /// where nothing is told yet.</summary>

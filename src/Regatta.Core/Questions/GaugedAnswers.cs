@@ -46,21 +46,28 @@ public static class GaugedAnswers
             .Then(answer => Parsed<Answer>.Good(answer with { Measured = measured }));
     }
 
+    /// <summary>The gauge a question is answered by from a picture; null where it names none, one this installation does not know, or one
+    /// that does not go with its answers.</summary>
+    public static Gauge? PictureGauge(this Question question) =>
+        question.Gauge is { Known: { } gauge } use && use.Problem(question.Form) is null ? gauge : null;
+
+    /// <summary>The answer a reading gives to a question, or why it is none; null where the question is not answered by that
+    /// gauge.</summary>
+    public static Parsed<Answer>? AnswerOf(this Question question, Measured measured) =>
+        question.PictureGauge() is { } gauge && gauge.Key == measured.Gauge
+            ? question.Gauge!.Answer(question.Form, measured.Value, measured.Sd)
+            : null;
+
     /// <summary>How sure it is that an answer means what it means: 1 for what was judged by eye, for a reading the share of its doubt that
     /// lies where the meaning is the same.</summary>
     public static double Certainty(this Question question, Answer answer)
     {
-        if (
-            question.Gauge is not { } use
-            || answer.Measured is not { Sd: > 0 } measured
-            || measured.Gauge != use.Gauge
-            || use.Problem(question.Form) is not null
-        )
+        if (answer.Measured is not { Sd: > 0 } measured || question.PictureGauge() is not { } gauge || gauge.Key != measured.Gauge)
         {
             return 1;
         }
 
-        var (ends, meanings) = Stretches(use, question.Form);
+        var (ends, meanings) = Stretches(question.Gauge!, question.Form);
         var sure = 0.0;
         for (var at = 0; at < meanings.Count; at++)
         {

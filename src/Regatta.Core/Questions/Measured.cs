@@ -8,11 +8,8 @@ namespace Regatta.Core.Questions;
 /// <param name="Sd">Its standard deviation; above zero.</param>
 public sealed record Measured(GaugeKey Gauge, double Value, double Sd)
 {
-    /// <summary>No number of a gauge reaches this.</summary>
-    public const double Beyond = 1e6;
-
     /// <summary>Whether a gauge can have read it.</summary>
-    public bool IsSound => Slug.IsKey(Gauge.Name) && Math.Abs(Value) < Beyond && Sd is > 0 and < Beyond;
+    public bool IsSound => Slug.IsKey(Gauge.Name) && Math.Abs(Value) < GaugeReading.Beyond && Sd is > 0 and < GaugeReading.Beyond;
 
     /// <summary>Half the width of what holds the truth nineteen times of twenty.</summary>
     public double Within => GaugeReading.Ninety5 * Sd;

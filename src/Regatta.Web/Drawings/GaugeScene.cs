@@ -9,6 +9,31 @@ public sealed record GaugeScene(IReadOnlyList<(string Class, string Path)> Strok
 
     public const double Height = 260;
 
+    /// <summary>How far a number stands from its point, across and down to its foot, where there is room.</summary>
+    private static readonly (double Across, double Down)[] Beside = [(7, -5), (-17, -5), (7, 17), (-17, 17), (21, 6), (-31, 6)];
+
+    /// <summary>Two numbers nearer than this lie over one another.</summary>
+    private const double Room = 13;
+
+    /// <summary>Where the number of each point stands: inside the drawing, and over no other.</summary>
+    public IReadOnlyList<PicturePoint> Numbers
+    {
+        get
+        {
+            var placed = new List<PicturePoint>();
+            foreach (var point in Points)
+            {
+                var free = Beside
+                    .Select(way => new PicturePoint(point.X + way.Across, point.Y + way.Down))
+                    .Where(at => at.X is > 2 and < Width - Room && at.Y is > Room and < Height - 2)
+                    .ToList();
+                placed.Add(free.FirstOrDefault(at => placed.TrueForAll(other => (other - at).Length >= Room), free[0]));
+            }
+
+            return placed;
+        }
+    }
+
     private const double Boom = 2.3;
 
     /// <summary>At which height a leech, a twist or a stripe is judged.</summary>
@@ -41,7 +66,7 @@ public sealed record GaugeScene(IReadOnlyList<(string Class, string Path)> Strok
     public static GaugeScene Of(Gauge gauge, double value) =>
         Scenes.TryGetValue(gauge.Key.Name, out var scene) ? scene(value)
         : gauge.Points.Count == 3 ? Along(gauge.Unit == GaugeUnit.Number ? value / 10 : value)
-        : Beside(value);
+        : LengthBeside(value);
 
     /// <summary>A value to show where to tap by.</summary>
     public static double Usual(Gauge gauge) =>
@@ -185,7 +210,7 @@ public sealed record GaugeScene(IReadOnlyList<(string Class, string Path)> Strok
     }
 
     /// <summary>A known length upright, and what is measured beside it at the same scale.</summary>
-    private static GaugeScene Beside(double metres)
+    private static GaugeScene LengthBeside(double metres)
     {
         const double PerMetre = 400;
         var (left, right, floor) = (90.0, 190.0, 220.0);

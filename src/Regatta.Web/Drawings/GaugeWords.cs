@@ -5,7 +5,7 @@ public static class GaugeWords
 {
     /// <summary>The words with their drawings; none where no gauge answers it in words.</summary>
     public static IReadOnlyList<(AnswerWord Word, GaugeScene Scene)> Of(Question? question) =>
-        question is { Gauge: { Known: { } gauge } use, Form.Words: { } words } && use.Problem(question.Form) is null
-            ? [.. words.Select((word, at) => (word, GaugeScene.Of(gauge, use.Typical(at, GaugeScene.Apart(gauge)))))]
+        question?.PictureGauge() is { } gauge && question.Form.Words is { } words
+            ? [.. words.Select((word, at) => (word, GaugeScene.Of(gauge, question.Gauge!.Typical(at, GaugeScene.Apart(gauge)))))]
             : [];
 }

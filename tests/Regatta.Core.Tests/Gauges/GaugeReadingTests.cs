@@ -149,6 +149,7 @@ public sealed class GaugeReadingTests
             { "all alike", [new(500, 500), new(500, 500), new(500, 500)], "too short in the picture" },
             { "too few", [new(212, 840), new(1388, 705)], "the next is: Deepest" },
             { "beyond the leech", [new(212, 840), new(1388, 705), new(1600, 700)], "lies beyond the ends" },
+            { "two at one place", [new(212, 840), new(1388, 705), new(655, 612), new(655, 612)], "stand at one place" },
             { "deeper than a sail", [new(212, 840), new(1388, 705), new(655, 100)], "deeper than any sail" },
             { "outside", [new(212, 840), new(3001, 705), new(655, 612)], "outside the picture" },
             { "no number", [new(212, double.NaN), new(1388, 705), new(655, 612)], "outside the picture" },
@@ -168,6 +169,64 @@ public sealed class GaugeReadingTests
         var alike = Of([new(100, 100), new(100, 900), new(500, 500), new(500, 500)], ("known", 1), ("beside", 0), ("away", 4));
         Assert.Contains("on one another", GaugeReading.Of(KnownGauges.Find(new("gap"))!, alike).Problem);
     }
+
+    [Fact]
+    public void Points_near_a_rectangles_horizon_and_rectangles_without_a_size_are_refused()
+    {
+        var gauge = KnownGauges.Find(new("length"))!;
+        // Seen so aslant that its plane ends within the picture.
+        PicturePoint[] corners = [new(1000, 2000), new(1600, 2000), new(2000, 2600), new(600, 2600)];
+        GaugePicture With(double up, double wide) =>
+            Of([new(1000, 2400), new(1400, 2400), new(1300, 2300), new(1300, up)], ("known", 1), ("beside", 0), ("away", 4)) with
+            {
+                Rectangle = corners,
+                RectangleSize = new(wide, 1),
+            };
+        Assert.True(GaugeReading.Of(gauge, With(2100, 1)).Ok);
+        for (var up = 0; up < 1500; up += 7)
+        {
+            Assert.Contains("far outside the rectangle", GaugeReading.Of(gauge, With(up, 1)).Problem);
+        }
+
+        foreach (var wide in new[] { 0, -1, 1e-9, 61, 1e9, double.NaN })
+        {
+            Assert.Contains("how wide and how high", GaugeReading.Of(gauge, With(2100, wide)).Problem);
+        }
+    }
+
+    [Fact]
+    public void Whatever_is_tapped_gets_a_sound_number_or_a_sentence() =>
+        Gen.Select(Gen.Int[0, 1 << 20], Gen.Int[0, KnownGauges.All.Length - 1])
+            .Sample(
+                (seed, which) =>
+                {
+                    var (random, gauge) = (new Random(seed), KnownGauges.All[which]);
+                    PicturePoint Point() => new(random.Next(0, 40) * 25, random.Next(0, 40) * 25);
+                    var picture = new GaugePicture(
+                        1000,
+                        1000,
+                        [.. Enumerable.Range(0, gauge.Points.Count + random.Next(0, gauge.MorePoints + 1)).Select(_ => Point())],
+                        gauge.Facts.ToDictionary(
+                            fact => fact.Key,
+                            fact =>
+                                fact.Kind == GaugeFactKind.OneOfTwo
+                                    ? 1
+                                    : fact.Least + ((Math.Min(fact.Most, 1000) - fact.Least) * Math.Pow(random.NextDouble(), 3))
+                        )
+                    )
+                    {
+                        Tap = 0.5 + (20 * random.NextDouble()),
+                        Rectangle = random.Next(0, 3) == 0 ? [Point(), Point(), Point(), Point()] : [],
+                        RectangleSize = new(random.NextDouble() * 61, random.NextDouble() * 61),
+                        Edges = random.Next(0, 4) == 0 ? [Point(), Point(), Point(), Point(), Point(), Point()] : [],
+                    };
+                    var reading = GaugeReading.Of(gauge, picture);
+                    Assert.True(
+                        reading.Ok ? new Measured(gauge.Key, reading.Value.Value, reading.Value.Sd).IsSound : reading.Problem!.Length > 10
+                    );
+                },
+                iter: 4000
+            );
 
     [Fact]
     public void Facts_that_cannot_be_get_a_sentence()

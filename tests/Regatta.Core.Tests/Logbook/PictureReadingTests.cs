@@ -36,6 +36,12 @@ public sealed class PictureReadingTests
         PictureReading[] fuller = [.. Enumerable.Range(0, 6).Select(at => Reading(at * 10 * Day, 0.10 + (0.0025 * at), 0.002, null))];
         var drift = PictureSeries.Of(fuller).Single().Drift!;
         Assert.Equal(0.0125, drift.Value, 9);
+        // What drifts, or lies further apart than it may, is not of one number.
+        Assert.Null(PictureSeries.Of(fuller).Single().Pooled);
+        PictureReading[] apart = [Reading(0, 2, 0.5, Leech), Reading(60, 9, 0.5, Leech)];
+        Assert.Null(PictureSeries.Of(apart).Single().Pooled);
+        PictureReading[] near = [Reading(0, 2, 0.5, Leech), Reading(60, 2.5, 0.5, Leech)];
+        Assert.Equal(2.25, PictureSeries.Of(near).Single().Pooled!.Value, 9);
         PictureReading[] steady = [.. fuller.Select((reading, at) => reading with { Value = at % 2 == 0 ? 0.10 : 0.104 })];
         Assert.Null(PictureSeries.Of(steady).Single().Drift);
         Assert.Null(PictureSeries.Of(fuller.Take(3)).Single().Drift);

@@ -57,6 +57,12 @@ public sealed class GaugeSceneTests
             {
                 var scene = GaugeScene.Of(gauge, GaugeScene.Usual(gauge));
                 Assert.Equal(gauge.Points.Count, scene.Points.Count);
+                var numbers = scene.Numbers;
+                Assert.All(numbers, at => Assert.True(at.X is > 0 and < GaugeScene.Width && at.Y is > 10 and < GaugeScene.Height));
+                Assert.All(
+                    numbers.SelectMany((one, at) => numbers.Skip(at + 1).Select(other => (other - one).Length)),
+                    apart => Assert.True(apart > 10, $"{gauge.Key}: two numbers lie over one another.")
+                );
                 Assert.All(
                     scene.Points,
                     point =>

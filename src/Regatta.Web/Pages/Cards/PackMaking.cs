@@ -98,7 +98,7 @@ public sealed class PackMaking(
                 .Class.Procedures.Select(procedure => $"procedures/{procedure.Key}")
                 .Select(kind => new PackedPage($"{here.ClassPath}/{kind}", kind)),
             .. newest
-                .Class.Questions.Where(question => question.Gauge?.Known is not null)
+                .Class.Questions.Where(question => question.PictureGauge() is not null)
                 .Select(question => new PackedPage(
                     $"{here.ClassPath}/gauge/{question.Gauge!.Gauge}?question={question.Key}",
                     PackedPage.Named

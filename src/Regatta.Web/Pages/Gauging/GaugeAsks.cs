@@ -10,11 +10,7 @@ internal static class GaugeAsks
     /// <param name="question">The question; null for none.</param>
     /// <param name="measured">What was read.</param>
     public static string Of(MemberClass member, Question? question, Measured measured) =>
-        question?.Gauge is { } use
-        && use.Gauge == measured.Gauge
-        && use.Problem(question.Form) is null
-        && member.Card is { } card
-        && use.Answer(question.Form, measured.Value, measured.Sd) is { Ok: true, Value: var answer }
+        member.Card is { } card && question?.AnswerOf(measured) is { Ok: true, Value: var answer }
             ? Looks.Of(member.View.OfSailors, question, answer, card.PlanMode, card.Reading.MarkOf).Says(member.Who.Choice.Readings.AsRead)
             : "";
 }

@@ -96,6 +96,11 @@ public sealed class GaugeForm(Gauge gauge, IReadOnlyDictionary<string, string> t
                 ? new PlaneSize(ReadSize("rectangleWidth", "How wide is it?"), ReadSize("rectangleHeight", "How high is it?"))
                 : default;
         var edges = ReadPoints(Edges);
+        if (edges.Count > 0 && Number(WidthField) is null)
+        {
+            Reader.Refuse("e0", "Choose the picture first: a lens bends about its middle.");
+        }
+
         return Reader.Ok
             ? new(Number(WidthField) ?? GaugePicture.Largest, Number(HeightField) ?? GaugePicture.Largest, points, facts)
             {
@@ -137,7 +142,7 @@ public sealed class GaugeForm(Gauge gauge, IReadOnlyDictionary<string, string> t
     private double? Number(string field) => NumberOf(typed.GetValueOrDefault(field, ""));
 
     private static double? NumberOf(string text) =>
-        NumberText.Read(text) is { Ok: true, Value: { Tail: "", Number: var number } } && Math.Abs(number) < Measured.Beyond
+        NumberText.Read(text) is { Ok: true, Value: { Tail: "", Number: var number } } && Math.Abs(number) < GaugeReading.Beyond
             ? number
             : null;
 
@@ -151,7 +156,7 @@ public sealed class GaugeForm(Gauge gauge, IReadOnlyDictionary<string, string> t
             _ => NumberText
                 .Read(text)
                 .Then(read =>
-                    read.Tail is "" or "°" && Math.Abs(read.Number) < Measured.Beyond
+                    read.Tail is "" or "°" && Math.Abs(read.Number) < GaugeReading.Beyond
                         ? Parsed<double>.Good(read.Number)
                         : Parsed<double>.Bad("Write a number.")
                 ),

@@ -22,8 +22,9 @@ public sealed class GaugeListModel(ClubContext here, IReadPictureReadings readin
         Asked =
         [
             .. from question in Class.Questions.Concat(Targets(Class))
-            where question.Gauge is { Known: not null } use && use.Problem(question.Form) is null
-            select (question, question.Gauge!.Known!),
+            let gauge = question.PictureGauge()
+            where gauge is not null
+            select (question, gauge),
         ];
         var own = await readings.OwnAsync(view.Ref, here.Actor.Person);
         Series = PictureSeries.Of(own);

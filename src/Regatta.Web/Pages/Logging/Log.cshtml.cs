@@ -94,7 +94,7 @@ public sealed partial class LogModel(
             cut.Count > 0
                 ? await runs.OpenAsync(version, cut, Who.Reader)
                 : [LogRuns.AsTheCardSays(version, Asked(wind), plan, mode, sailed, Who.Reader)];
-        opened = outing is null ? await runs.WithPicturesAsync(opened, cut) : opened;
+        opened = outing is null ? await runs.WithPicturesAsync(opened, cut, Choice.Boat?.Number) : opened;
         windCameFrom = source;
         cards = [.. opened.Select(run => run.Card)];
         var filled = cut.Count > 0 ? cut[0].Note.At : at;

@@ -139,12 +139,7 @@ public sealed class LogPrefill(SpeedUnit wind, MassUnit mass, BoatChoice choice)
     /// <summary>What a picture answers to a question, where its gauge is still the question's.</summary>
     private static void Say(Dictionary<string, string> fields, string prefix, Question question, Measured measured)
     {
-        if (
-            question.Gauge is { } use
-            && use.Gauge == measured.Gauge
-            && use.Problem(question.Form) is null
-            && use.Answer(question.Form, measured.Value, measured.Sd) is { Ok: true, Value: var answer }
-        )
+        if (question.AnswerOf(measured) is { Ok: true, Value: var answer })
         {
             fields[prefix + RunFields.AnswerField(question)] = answer.Said;
             fields[prefix + RunFields.MeasuredField(question.Key)] = measured.InForm;

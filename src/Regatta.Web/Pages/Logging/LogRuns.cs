@@ -42,9 +42,14 @@ public sealed class LogRuns(ClubContext here, SailedWinds winds, LogSession sess
     }
 
     /// <summary>Runs with what their sailor measured in pictures lately: each with its own; one alone with all.</summary>
-    public async Task<IReadOnlyList<OpenedRun>> WithPicturesAsync(IReadOnlyList<OpenedRun> runs, IReadOnlyList<CutRun> cut)
+    /// <param name="runs">The runs.</param>
+    /// <param name="cut">The notes they were cut by.</param>
+    /// <param name="boat">The boat that is logged: what was measured on another is not hers.</param>
+    public async Task<IReadOnlyList<OpenedRun>> WithPicturesAsync(IReadOnlyList<OpenedRun> runs, IReadOnlyList<CutRun> cut, long? boat)
     {
-        var lately = await pictures.LatelyAsync(here.Actor, here.Class.Class);
+        var lately = (await pictures.LatelyAsync(here.Actor, here.Class.Class))
+            .Where(reading => reading.Boat is null || reading.Boat == boat)
+            .ToList();
         return lately.Count == 0
             ? runs
             :
