@@ -27,12 +27,22 @@ public sealed record GaugeScene(IReadOnlyList<(string Class, string Path)> Strok
                     .Select(way => new PicturePoint(point.X + way.Across, point.Y + way.Down))
                     .Where(at => at.X is > 2 and < Width - Room && at.Y is > Room and < Height - 2)
                     .ToList();
-                placed.Add(free.FirstOrDefault(at => placed.TrueForAll(other => (other - at).Length >= Room), free[0]));
+                placed.Add(
+                    free.FirstOrDefault(
+                        at =>
+                            placed.TrueForAll(other => (other - at).Length >= Room)
+                            && Points.All(dot => (dot - Middle(at)).Length >= Room / 2),
+                        free[0]
+                    )
+                );
             }
 
             return placed;
         }
     }
+
+    /// <summary>The middle of a number that stands at a place.</summary>
+    private static PicturePoint Middle(PicturePoint at) => at + new PicturePoint(4, -5);
 
     private const double Boom = 2.3;
 
@@ -259,7 +269,7 @@ public sealed record GaugeScene(IReadOnlyList<(string Class, string Path)> Strok
 
     private static string Outline(SailShape sail, Func<SpacePoint, PicturePoint> see)
     {
-        var heights = Enumerable.Range(0, 21).Select(at => at / 20.0).ToList();
+        var heights = Enumerable.Range(0, 11).Select(at => at / 10.0).ToList();
         return Path(
             [
                 .. heights.Select(height => see(sail.At(height, 0))),
@@ -270,7 +280,7 @@ public sealed record GaugeScene(IReadOnlyList<(string Class, string Path)> Strok
     }
 
     private static List<PicturePoint> Across(SailShape sail, double height, Func<SpacePoint, PicturePoint> see) =>
-        [.. Enumerable.Range(0, 17).Select(at => see(sail.At(height, at / 16.0)))];
+        [.. Enumerable.Range(0, 10).Select(at => see(sail.At(height, at / 9.0)))];
 
     private static string Path(IReadOnlyList<PicturePoint> points, bool closed = false) =>
         "M" + string.Join("L", points.Select(point => $"{Svg.N(point.X)} {Svg.N(point.Y)}")) + (closed ? "Z" : "");
