@@ -1,11 +1,10 @@
 // Every kind of page, for everybody, in three themes and at three widths, scanned against WCAG 2.2 AA; what sticks out sideways at 320 px
 // (a wide screen at 400 %); and what a keyboard walks through.
-import AxeBuilder from "../tests/browser/node_modules/@axe-core/playwright/dist/index.js";
 import { chromium } from "../tests/browser/node_modules/@playwright/test/index.mjs";
+import { violationsOn } from "../tests/browser/accessible.mjs";
 import { launchOptions, signIn } from "../tests/browser/chromium.mjs";
 import { crawl, kindOf, pathOf } from "./crawl.mjs";
 
-const tags = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"];
 // Each theme meets each width; who may do more sees the pages in other pairs than who may do less.
 const looks = {
   nobody: [[320, "paper"], [360, "sunlight"], [1280, "dark"]],
@@ -36,9 +35,9 @@ for (const [person, pairs] of Object.entries(looks)) {
       if (!answer || !(answer.headers()["content-type"] ?? "").includes("text/html")) continue;
       await page.evaluate(() => document.querySelectorAll("details").forEach((one) => { one.open = true; }));
       const at = `${kindOf(address)} (${person}, ${width} px, ${theme})`;
-      const { violations } = await new AxeBuilder.default({ page }).options({ resultTypes: ["violations"] }).withTags(tags).setLegacyMode().analyze();
+      const violations = await violationsOn(page);
       scans += 1;
-      for (const one of violations) tell(`${one.id}: ${one.nodes[0].target.join(" ")}`, at);
+      for (const one of violations) tell(`${one.id}: ${one.nodes[0].target}`, at);
       const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
       if (wide > 0) tell("sticks out sideways", `${at} by ${wide} px`);
     }

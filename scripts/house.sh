@@ -102,15 +102,16 @@ client_build() {
   touch "$stamp"
 }
 
-# Publishes the application, and its instruments beside it, into a folder, if a source is newer than what is there.
+# Publishes the application, and its instruments beside it, into a folder, if a source is newer than what is there; further options go to
+# the compiler.
 publish_app() {
   if [ -e "$1/Regatta.Web.dll" ] && [ -z "$(find "$root/src" "$root/Directory.Build.props" "$root/Directory.Packages.props" \( -name bin -o -name obj \) -prune -o -type f -newer "$1.stamp" -print -quit)" ]; then return 0; fi
   say "Building the application"
   mkdir -p "$root/.local"
   touch "$1.stamp.new"
   rm -rf "$1"
-  dotnet publish "$root/src/Regatta.Web/Regatta.Web.csproj" -c Release -o "$1" -v quiet --nologo
-  dotnet publish "$root/src/Regatta.Instruments/Regatta.Instruments.csproj" -c Release -o "$1/instruments" -v quiet --nologo
+  dotnet publish "$root/src/Regatta.Web/Regatta.Web.csproj" -c Release -o "$1" -v quiet --nologo ${2:-}
+  dotnet publish "$root/src/Regatta.Instruments/Regatta.Instruments.csproj" -c Release -o "$1/instruments" -v quiet --nologo ${2:-}
   mv "$1.stamp.new" "$1.stamp"
 }
 

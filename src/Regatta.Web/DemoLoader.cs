@@ -1,10 +1,13 @@
+using System.Globalization;
+using System.Text;
+using System.Text.RegularExpressions;
 using Microsoft.AspNetCore.Identity;
 using Regatta.Formats.Bundles;
 
 namespace Regatta.Web;
 
 /// <summary>Loads the demo clubs through the same import a coordinator uses, and opens an account for each of their people.</summary>
-public sealed class DemoLoader(
+public sealed partial class DemoLoader(
     RegattaSettings settings,
     Clubs clubs,
     Members members,
@@ -51,7 +54,8 @@ public sealed class DemoLoader(
 
     private async Task LoadAsync(string file, IReadOnlySet<string> isThere)
     {
-        var reading = BundleReader.Read(await File.ReadAllBytesAsync(file), clock.GetUtcNow());
+        var now = clock.GetUtcNow();
+        var reading = BundleReader.Read(Encoding.UTF8.GetBytes(MovedTo(now, await File.ReadAllTextAsync(file))), now);
         if (reading.Bundle is not { Club: { Key: { } key } named } bundle)
         {
             throw new StartRefusedException(
@@ -99,6 +103,23 @@ public sealed class DemoLoader(
         await SayComingAsync(club, people);
         log.LogInformation("The demo club {Club} is loaded.", club.Name);
     }
+
+    /// <summary>A demo is as young as the day it is loaded on: all of a bundle's times go forward together, by whole weeks, until its last
+    /// log lies within the last one.</summary>
+    private static string MovedTo(DateTimeOffset now, string bundle)
+    {
+        var newest = SailedAt().Matches(bundle).Select(match => Time(match.Groups["at"])).DefaultIfEmpty(now).Max();
+        var weeks = TimeSpan.FromDays(7 * Math.Max(0, Math.Floor((now - newest).TotalDays / 7)));
+        return AnyTime().Replace(bundle, match => $"\"{Time(match.Groups["at"]) + weeks:yyyy-MM-ddTHH:mm:sszzz}\"");
+    }
+
+    private static DateTimeOffset Time(Group written) => DateTimeOffset.Parse(written.Value, CultureInfo.InvariantCulture);
+
+    [GeneratedRegex("\"sailedAt\": *\"(?<at>[^\"]+)\"", RegexOptions.NonBacktracking)]
+    private static partial Regex SailedAt();
+
+    [GeneratedRegex("\"(?<at>[0-9]{4}-[0-9]{2}-[0-9]{2}T[0-9:]{8}[+-][0-9:]{5})\"", RegexOptions.NonBacktracking)]
+    private static partial Regex AnyTime();
 
     /// <summary>The next days have a forecast, and some of the club's people say they come, each with a boat of their own, two of each
     /// class.</summary>

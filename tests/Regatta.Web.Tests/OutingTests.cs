@@ -96,7 +96,14 @@ public sealed class OutingTests(ClubHost host)
         var again = await sailor.SendAsync(form, ".log-form", $"{Quillet}/log", at, ("note", "second"));
         Assert.Equal(422, (int)again.Status);
         Assert.Contains("It stays as it is", again.Text);
-        Assert.Contains("first", (await sailor.GetAsync(sent.Location.ToString().Split('?')[0])).TextOf("main"));
+        var kept = sent.Location.ToString().Split('?')[0];
+        var page = await sailor.GetAsync(kept);
+        Assert.Contains("first", page.TextOf("main"));
+        Assert.Contains("It stays as it is", page.TextOf("main"));
+        Assert.Null(page.Html.QuerySelector("a[href*='correct=']"));
+        // An old address of the form leads to the log, which says so.
+        var asked = await sailor.GetAsync($"{Quillet}/log?correct={kept.Split('/')[^1]}");
+        Assert.Equal((302, kept), ((int)asked.Status, asked.Location!.ToString()));
     }
 
     // Common practice, no source: a quarter of the boom without wind, the balanced grip before it, 2 to 3 cm apart on a small sail.

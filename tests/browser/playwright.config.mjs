@@ -12,5 +12,5 @@ export default defineConfig({
   forbidOnly: true,
   reporter: [["list"]],
   // Without a line is a matter of its own spec; elsewhere a page comes from the app alone.
-  use: { serviceWorkers: "block", baseURL: process.env.BASE_URL, launchOptions, viewport: { width: 1280, height: 800 }, actionTimeout: 90_000 },
+  use: { serviceWorkers: "block", baseURL: process.env.BASE_URL, launchOptions, viewport: { width: 1280, height: 800 }, actionTimeout: 90_000, navigationTimeout: 90_000 },
 });

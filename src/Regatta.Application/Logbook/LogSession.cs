@@ -37,12 +37,9 @@ public sealed class LogSession(Db db, Logs logs, LogTracks tracks, Crews crews, 
     )
     {
         var before = await logs.SentAsync(one, actor.Person, log.Key);
-        if (before is not null && clock.GetUtcNow() - before.SailedAt > SessionLog.CorrectedWithin)
+        if (before is not null && !before.MayBeCorrected(clock.GetUtcNow()))
         {
-            return Parsed<LogReceipt>.Bad(
-                $"It was sailed more than {SessionLog.CorrectedWithin.TotalDays:0} days ago, and the club has learned from it since. "
-                    + "It stays as it is."
-            );
+            return Parsed<LogReceipt>.Bad(SessionLog.StaysAsItIs);
         }
 
         if (before is null && await OfDayAsync(actor, one) >= Limits.LogsOfDay)

@@ -106,6 +106,13 @@ public sealed record SessionLog(Guid Key, DateTimeOffset SailedAt, Mass? CrewMas
     /// <summary>A sailor corrects a log for so long after it was sailed; what is older stays as the club has learned from it.</summary>
     public static readonly TimeSpan CorrectedWithin = TimeSpan.FromDays(60);
 
+    /// <summary>Whether its sailor may correct it at a time: up to <see cref="CorrectedWithin"/> after it was sailed.</summary>
+    public bool MayBeCorrected(DateTimeOffset at) => at - SailedAt <= CorrectedWithin;
+
+    /// <summary>Why a log that is older is not corrected.</summary>
+    public static readonly string StaysAsItIs =
+        $"It was sailed more than {CorrectedWithin.TotalDays:0} days ago, and the club has learned from it since. It stays as it is.";
+
     /// <summary>A run is no longer than an outing, and runs lie within so much of each other.</summary>
     public static readonly TimeSpan LongestOuting = TimeSpan.FromHours(36);
 

@@ -1,25 +1,11 @@
 // A picture is measured on the phone it was taken with: it is drawn, tapped and looked at here, and only points go to the club.
 import { LOUPE, drawPoints, magnify } from "./draw-points.js";
+import { opened } from "./picture-file.js";
 import { keepPicture } from "./pictures.js";
 
 /** A hand is so sure at the zoom it sees, in pixels of the screen; the club knows the same. */
 const TAP = 2;
-/** Nothing larger is held, in pixels of the longer side. */
-const LARGEST = 4096;
 const NEAR = 32;
-
-/** Reads a picture's file, upright and no larger than is held; null where it is none. */
-async function opened(file) {
-  if (!/^image\//.test(file.type) || file.type === "image/svg+xml") return null;
-  try {
-    const whole = await createImageBitmap(file, { imageOrientation: "from-image" });
-    const shrink = Math.min(1, LARGEST / Math.max(whole.width, whole.height));
-    const size = { resizeWidth: Math.round(whole.width * shrink), resizeHeight: Math.round(whole.height * shrink) };
-    return shrink === 1 ? whole : await createImageBitmap(whole, { ...size, resizeQuality: "high" });
-  } catch {
-    return null;
-  }
-}
 
 export function gauge() {
   const form = document.querySelector("form[data-gauge]");
@@ -260,9 +246,7 @@ export function gauge() {
     say();
   });
 
-  part("picture").addEventListener("change", async (event) => {
-    const [file] = event.target.files;
-    event.stopPropagation();
+  async function take([file]) {
     if (!file) return;
     const came = await opened(file);
     trouble.hidden = Boolean(came);
@@ -282,7 +266,13 @@ export function gauge() {
     choose(0);
     canvas.scrollIntoView({ block: "nearest" });
     say();
+  }
+  part("picture").addEventListener("change", (event) => {
+    event.stopPropagation();
+    take(event.target.files);
   });
+  // One that was chosen before this script came.
+  take(part("picture").files);
   for (const entry of rows) for (const field of [entry.x, entry.y]) field.addEventListener("change", draw);
   window.addEventListener("resize", () => picture && fit());
 

@@ -15,7 +15,7 @@ public abstract class MatrixPage(ClubHost host)
     protected async Task<(Visitor Coordinator, string Path)> NewClassAsync()
     {
         var coordinator = await Host.VisitAsAsync("odalys");
-        var name = "Bench " + Guid.NewGuid().ToString("N")[..12];
+        var name = "Marlpit " + Guid.NewGuid().ToString("N")[..12];
         var made = await coordinator.SendAsync(
             await coordinator.GetAsync("/wenlow/new-class"),
             "form:has([name=kit])",

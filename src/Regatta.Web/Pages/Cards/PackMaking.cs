@@ -154,7 +154,7 @@ public sealed class PackMaking(
             $"{here.Path}/learn",
             $"{here.Path}/logbook",
             .. sailed.Select(log => $"{here.Path}/logbook/{log.Number}"),
-            .. sailed.Select(log => $"{here.ClassPath}/log?correct={log.Number}"),
+            .. sailed.Where(log => log.Log.MayBeCorrected(clock.Now)).Select(log => $"{here.ClassPath}/log?correct={log.Number}"),
             .. sailed.Select(log => $"{here.ClassPath}/set-again?log={log.Number}"),
             .. sailed.SelectMany(log => log.Log.Runs.Select((_, run) => $"{here.ClassPath}/set-again?log={log.Number}&run={run + 1}")),
             $"{here.ClassPath}/trials",

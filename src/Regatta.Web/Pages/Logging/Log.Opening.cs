@@ -9,12 +9,17 @@ public sealed partial class LogModel
         return Page();
     }
 
-    /// <summary>A log as it was sent, under its own key, so that what is sent now corrects it.</summary>
-    private async Task<bool> OpenAgainAsync(long number)
+    /// <summary>A log as it was sent, under its own key, so that what is sent now corrects it; what is too old stands as it is.</summary>
+    private async Task<IActionResult> OpenAgainAsync(long number)
     {
         if (await logs.OwnAsync(here.Club.Ref, User.Id(), number) is not { } own || own.Class != here.Class.Class)
         {
-            return false;
+            return NotFound();
+        }
+
+        if (!own.Log.MayBeCorrected(clock.Now))
+        {
+            return Redirect($"{here.Path}/logbook/{number}");
         }
 
         var newest = (await here.ClassAsync()).Newest;
@@ -33,7 +38,7 @@ public sealed partial class LogModel
             Form = new(new LogPrefill(units.Wind, units.Mass, Choice).Again(own.Log, cards, clock));
         }
 
-        return Version is not null;
+        return Version is null ? NotFound() : Page();
     }
 
     private CardReading CardOf(RunFields run) =>

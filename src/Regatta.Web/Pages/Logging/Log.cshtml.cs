@@ -72,7 +72,7 @@ public sealed partial class LogModel(
     {
         if (correct is { } logged)
         {
-            return await OpenAgainAsync(logged) ? Page() : NotFound();
+            return await OpenAgainAsync(logged);
         }
 
         await LoadAsync((await here.ClassAsync()).Newest, boat, purpose);

@@ -80,7 +80,7 @@ public sealed class LogDetailsModel(
         Facts = words.Of(entry.Log, entry.BoatName);
         Runs = [.. entry.Log.Runs.Select(run => (run, words.Of(run), run.Check is { } check ? CheckValidity.Weigh(check) : null))];
         (Advice, Read) = ([.. entry.Log.Runs.Select(run => RunAdvice.Of(view, entry.Log, run, entry.Boat))], choice.Readings.AsRead);
-        MayCorrect = clock.Now - entry.Log.SailedAt <= SessionLog.CorrectedWithin;
+        MayCorrect = entry.Log.MayBeCorrected(clock.Now);
         var said = words.Whole(entry.Log);
         foreach (var earlier in await earlierLogs.OfAsync(here.Club.Ref, User.Id(), number))
         {
