@@ -3,8 +3,8 @@
 /** The loupe shows each pixel of the picture as so many; a finger that moves a point under it is so much slower. */
 export const LOUPE = 2;
 
-/** Draws points and lines over a picture; @param {number} scale pixels of the screen a pixel of the picture is. */
-export function drawPoints(pen, points, lines, scale, chosen = -1) {
+/** Draws points, by their numbers where they have no names, and lines over a picture; @param {number} scale pixels of the screen a pixel of the picture is. */
+export function drawPoints(pen, points, lines, scale, chosen = -1, names = points.map((_, at) => String(at + 1))) {
   const style = getComputedStyle(document.body);
   const [act, paper] = ["--act", "--paper"].map((name) => style.getPropertyValue(name).trim());
   const put = ([x, y]) => [x * scale, y * scale];
@@ -36,8 +36,8 @@ export function drawPoints(pen, points, lines, scale, chosen = -1) {
     }
     Object.assign(pen, { fillStyle: act || "#c33" });
     stroke(paper || "#fff", 4);
-    pen.strokeText(String(at + 1), x + 12, y - 8);
-    pen.fillText(String(at + 1), x + 12, y - 8);
+    pen.strokeText(names[at], x + 12, y - 8);
+    pen.fillText(names[at], x + 12, y - 8);
   });
 }
 

@@ -17,6 +17,8 @@ export function gauge() {
     button: row.querySelector("[data-choose]"),
     x: row.querySelector("input[name$=x]"),
     y: row.querySelector("input[name$=y]"),
+    // Its number, or its letter: what it is called in the list.
+    name: row.querySelector("[data-choose]").textContent.trim().split(" ")[0],
     must: !row.dataset.may,
   }));
   const lines = form.dataset.lines.split(" ").filter(Boolean).map((line) => line.split("-").map(Number));
@@ -67,7 +69,7 @@ export function gauge() {
     pen.clearRect(0, 0, canvas.width, canvas.height);
     pen.drawImage(picture, left, top, picture.width * zoom, picture.height * zoom);
     pen.translate(left, top);
-    drawPoints(pen, all(), lines, zoom, chosen);
+    drawPoints(pen, all(), lines, zoom, chosen, rows.map(({ name }) => name));
   }
 
   const glass = (point) => magnify(loupe, picture, point);
